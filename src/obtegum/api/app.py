@@ -1,0 +1,59 @@
+"""The application: routers, error answers, and the built interface."""
+
+from pathlib import Path
+
+from fastapi import FastAPI
+from starlette.responses import Response
+from starlette.staticfiles import StaticFiles
+from starlette.types import Scope
+
+from obtegum import __version__
+from obtegum.api import houses, planning
+from obtegum.api.guard import Guard, Page
+from obtegum.api.problems import install, problem
+from obtegum.store import Store
+
+__all__ = ["WEB_ROOT", "make_app"]
+
+WEB_ROOT = Path(__file__).parent.parent / "webroot"
+LOOPBACK = frozenset({"127.0.0.1", "localhost", "[::1]"})
+
+
+class Assets(StaticFiles):
+    """Built files, whose names change with their contents, so that a browser may keep them."""
+
+    async def get_response(self, path: str, scope: Scope) -> Response:
+        response = await super().get_response(path, scope)
+        response.headers["cache-control"] = "public, max-age=31536000, immutable"
+        return response
+
+
+def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK) -> FastAPI:
+    """The app over an open store; without one only its description is of use."""
+    app = FastAPI(
+        title="Obtegum",
+        version=__version__,
+        description="Lay out, bend, build and keep a hoop house. Lengths in metres; a planning aid only.",
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+    )
+    app.state.store = store
+    app.include_router(planning.router)
+    app.include_router(houses.router)
+    install(app)
+    app.add_middleware(Guard, hosts=hosts)
+    if (WEB_ROOT / "index.html").is_file():
+        _serve_interface(app)
+    return app
+
+
+def _serve_interface(app: FastAPI) -> None:
+    page = Page(WEB_ROOT / "index.html")
+    app.mount("/assets", Assets(directory=WEB_ROOT / "assets"))
+
+    @app.get("/{path:path}", include_in_schema=False)
+    def get_page(path: str) -> Response:
+        if path.startswith("api/"):
+            return problem(404, "There is nothing at that address.")
+        return page.answer()

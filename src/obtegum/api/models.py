@@ -1,0 +1,136 @@
+"""What goes over the wire, besides the core's own models."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from obtegum.core.design import HouseDesign
+from obtegum.core.measures import Edit
+from obtegum.core.part import Part
+from obtegum.core.plan import HousePlan, YardPlan
+from obtegum.core.quantity import Units
+from obtegum.core.record import SiteRecord
+from obtegum.store import House
+
+__all__ = [
+    "Changes",
+    "FieldTrouble",
+    "HouseLine",
+    "HouseOut",
+    "NewHouse",
+    "Problem",
+    "ReadLength",
+    "TickOff",
+    "TryIn",
+    "TryOut",
+    "Yard",
+]
+
+Window = Annotated[str, Field(max_length=40)]
+
+
+class FieldTrouble(Part):
+    """One input that can't be used: its measure on the bench, its path, a sentence, a way out."""
+
+    measure: str | None
+    path: str
+    sentence: str
+    nearest_m: float | None = None
+    nearest: str | None = None
+
+
+class HouseOut(Part):
+    """A saved house and its plan."""
+
+    id: str
+    version: int
+    touched: float
+    design: HouseDesign
+    record: SiteRecord
+    plan: HousePlan
+
+
+class Problem(Part):
+    """Problem details as in RFC 9457, with a sentence for each field."""
+
+    type: str
+    title: str
+    status: int
+    detail: str
+    errors: tuple[FieldTrouble, ...] = ()
+    current: HouseOut | None = None
+
+
+class HouseLine(Part):
+    """A house as the yard shows it."""
+
+    id: str
+    name: str
+    touched: float
+    yard: YardPlan
+
+
+class Yard(Part):
+    """A page of houses, newest first."""
+
+    houses: tuple[HouseLine, ...]
+    total: int
+
+
+class NewHouse(Part):
+    """Start a house in these units."""
+
+    units: Units = "feet"
+
+
+class Changes(Part):
+    """Edits made from a version, by a window; parts of one gesture carry the same name."""
+
+    version: int
+    window: Window = ""
+    gesture: Window = ""
+    edits: tuple[Edit, ...] = Field(min_length=1, max_length=50)
+
+
+class TickOff(Part):
+    """A peg or post set where the plan wants it, or taken back."""
+
+    version: int
+    window: Window = ""
+    tick: str = Field(max_length=40)
+    done: bool
+
+
+class TryIn(Part):
+    """Edits to try on a design without saving anything."""
+
+    design: HouseDesign
+    record: SiteRecord = SiteRecord()
+    edits: tuple[Edit, ...] = Field(max_length=50)
+
+
+class TryOut(Part):
+    """What a trial came to."""
+
+    design: HouseDesign
+    plan: HousePlan
+
+
+class ReadLength(Part):
+    """A length as understood."""
+
+    kind: Literal["length"] = "length"
+    value_m: float
+    reading: str
+
+
+def house_out(house: House, plan: HousePlan) -> HouseOut:
+    """A saved house with its plan."""
+    return HouseOut(
+        id=house.id,
+        version=house.version,
+        touched=house.touched,
+        design=house.design,
+        record=house.record,
+        plan=plan,
+    )

@@ -1,0 +1,60 @@
+"""Planning without saving: a design in, a plan out."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+from starlette.responses import Response
+
+from obtegum.api.models import Problem, ReadLength, TryIn, TryOut
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.design import HouseDesign
+from obtegum.core.measures import apply_edits
+from obtegum.core.part import Part
+from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.quantity import LengthError, Tape, Units, length_text, parse_length
+from obtegum.core.record import SiteRecord
+from obtegum.core.starters import new_house
+from obtegum.core.trouble import DesignError, Trouble
+
+__all__ = ["PROBLEMS", "answer", "router"]
+
+PROBLEMS: dict[int | str, dict[str, object]] = {
+    status: {"model": Problem, "description": "problem details", "content": {"application/problem+json": {}}}
+    for status in (400, 422)
+}
+router = APIRouter(prefix="/api", tags=["planning"], responses=PROBLEMS)
+
+
+def answer(body: Part, status: int = 200) -> Response:
+    """A core value as JSON, written once: it is valid by construction."""
+    return Response(body.model_dump_json(), status, media_type="application/json")
+
+
+@router.post("/plan", response_model=HousePlan)
+def post_plan(design: HouseDesign) -> Response:
+    """Plan a house; nothing is kept."""
+    return answer(plan_house(design, SiteRecord(), default_catalogue()))
+
+
+@router.post("/try", response_model=TryOut)
+def post_try(trial: TryIn) -> Response:
+    """Try edits on a design; nothing is kept."""
+    catalogue = default_catalogue()
+    design = apply_edits(trial.design, trial.edits, catalogue)
+    return answer(TryOut(design=design, plan=plan_house(design, trial.record, catalogue)))
+
+
+@router.get("/starter", response_model=HouseDesign)
+def get_starter(units: Units = "feet") -> Response:
+    """A house to begin from, in the units asked for."""
+    return answer(new_house(units))
+
+
+@router.get("/length", response_model=ReadLength)
+def get_length(text: Annotated[str, Query(max_length=200)], units: Units = "feet") -> Response:
+    """Read a length as typed."""
+    try:
+        value_m = parse_length(text, units)
+    except LengthError as error:
+        raise DesignError([Trouble(path="text", sentence=str(error))]) from None
+    return answer(ReadLength(value_m=value_m, reading=length_text(value_m, Tape(units=units))))

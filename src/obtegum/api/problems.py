@@ -1,0 +1,112 @@
+"""Errors as problem details (RFC 9457), each with a sentence that a grower understands."""
+
+from collections.abc import Sequence
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from pydantic import ValidationError
+from starlette.exceptions import HTTPException
+from starlette.responses import Response
+
+from obtegum.api.models import FieldTrouble, HouseOut, Problem, house_out
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.design import troubles_of
+from obtegum.core.measures import path_measure
+from obtegum.core.plan import plan_house
+from obtegum.core.quantity import Tape
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.store import Conflict, NoSuchHouse
+
+__all__ = ["field_troubles", "install"]
+
+TITLES = {
+    400: "That can't be read",
+    404: "Nothing here by that name",
+    405: "Not done that way",
+    409: "Changed in another window",
+    413: "Too large",
+    421: "Not served under that name",
+    422: "The house can't be planned like that",
+    500: "Something broke here",
+}
+
+
+def problem(status: int, detail: str, errors: Sequence[FieldTrouble] = (), current: HouseOut | None = None) -> Response:
+    """A problem as a response."""
+    body = Problem(
+        type="about:blank",
+        title=TITLES.get(status, "That didn't work"),
+        status=status,
+        detail=detail,
+        errors=tuple(errors),
+        current=current,
+    )
+    return Response(body.model_dump_json(), status, media_type="application/problem+json")
+
+
+def field_troubles(troubles: Sequence[Trouble]) -> list[FieldTrouble]:
+    """Troubles with the measure whose field shows them."""
+    return [FieldTrouble(measure=path_measure(each.path), **each.model_dump()) for each in troubles]
+
+
+def _inside(path: str) -> str:
+    """A path within the design, for a body that is one or that carries one."""
+    for prefix in ("body.design.", "body."):
+        if path.startswith(prefix):
+            return path.removeprefix(prefix)
+    return path
+
+
+def _tape_of(error: RequestValidationError) -> Tape:
+    body = error.body if isinstance(error.body, dict) else {}
+    design = body.get("design", body)
+    try:
+        return Tape.model_validate(design.get("tape", {}))
+    except (ValidationError, AttributeError):
+        return Tape()
+
+
+async def _invalid(request: Request, error: Exception) -> Response:
+    assert isinstance(error, RequestValidationError)
+    if any(entry["type"] == "json_invalid" for entry in error.errors()):
+        return problem(400, "The request is not readable JSON.")
+    tape, found = _tape_of(error), []
+    for entry in error.errors():
+        path = _inside(".".join(str(piece) for piece in entry["loc"]))
+        found += troubles_of([{**entry, "loc": tuple(path.split("."))}], tape)
+    return problem(422, " ".join(dict.fromkeys(each.sentence for each in found)), field_troubles(found))
+
+
+async def _design(request: Request, error: Exception) -> Response:
+    assert isinstance(error, DesignError)
+    return problem(422, str(error), field_troubles(error.troubles))
+
+
+async def _missing(request: Request, error: Exception) -> Response:
+    return problem(404, "There is no such house in this yard.")
+
+
+async def _conflict(request: Request, error: Exception) -> Response:
+    assert isinstance(error, Conflict)
+    house = error.current
+    current = house_out(house, plan_house(house.design, house.record, default_catalogue()))
+    return problem(409, f"{error} What is there now is shown.", current=current)
+
+
+async def _http(request: Request, error: Exception) -> Response:
+    assert isinstance(error, HTTPException)
+    return problem(error.status_code, str(error.detail))
+
+
+async def _broken(request: Request, error: Exception) -> Response:
+    return problem(500, "Something broke here. What was saved is safe; try again.")
+
+
+def install(app: FastAPI) -> None:
+    """Answer every error of the app with problem details."""
+    app.add_exception_handler(RequestValidationError, _invalid)
+    app.add_exception_handler(DesignError, _design)
+    app.add_exception_handler(NoSuchHouse, _missing)
+    app.add_exception_handler(Conflict, _conflict)
+    app.add_exception_handler(HTTPException, _http)
+    app.add_exception_handler(Exception, _broken)

@@ -1,0 +1,126 @@
+"""The command line. Slow imports stand inside the commands that need them."""
+
+import argparse
+import json
+import sys
+from collections.abc import Sequence
+from pathlib import Path
+from typing import Any
+
+__all__ = ["main"]
+
+
+def _arguments() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="obtegum", description="Lay out, bend, build and keep a hoop house.")
+    commands = parser.add_subparsers(dest="command", required=True)
+    serve = commands.add_parser("serve", help="serve a data folder on this machine")
+    serve.add_argument("--data", type=Path, default=Path(".local/data"), help="data folder (%(default)s)")
+    serve.add_argument("--port", type=_port, default=8642, help="port on loopback (%(default)s)")
+    serve.add_argument("--demo", action="store_true", help="load the demo houses into an empty folder")
+    plan = commands.add_parser("plan", help="plan a house from a JSON file, no server needed")
+    plan.add_argument("file", type=Path, help="a house design in JSON, or - for standard input")
+    plan.add_argument("--table", action="store_true", help="print text to read instead of JSON")
+    commands.add_parser("openapi", help="print the API's description")
+    return parser
+
+
+def _port(text: str) -> int:
+    port = int(text)
+    if not 0 <= port <= 65535:
+        raise argparse.ArgumentTypeError("a port is a number from 0 to 65535")
+    return port
+
+
+def main(given: Sequence[str] | None = None) -> int:
+    """Run a command; returns the exit code: 0 done, 1 can't be planned or served."""
+    arguments = _arguments().parse_args(given)
+    if arguments.command == "plan":
+        return _plan(arguments.file, arguments.table)
+    if arguments.command == "openapi":
+        return _openapi()
+    return _serve(arguments.data, arguments.port, arguments.demo)
+
+
+def _read_json(file: Path) -> Any:
+    text = sys.stdin.read() if str(file) == "-" else file.read_text(encoding="utf-8")
+    return json.loads(text)
+
+
+def _plan(file: Path, table: bool) -> int:
+    from obtegum.core.catalogue import default_catalogue
+    from obtegum.core.design import read_design
+    from obtegum.core.plan import plan_house
+    from obtegum.core.record import SiteRecord
+    from obtegum.core.trouble import DesignError
+
+    try:
+        plan = plan_house(read_design(_read_json(file)), SiteRecord(), default_catalogue())
+    except DesignError as error:
+        for trouble in error.troubles:
+            print(f"{trouble.path or file}: {trouble.sentence}", file=sys.stderr)
+        return 1
+    except (OSError, UnicodeDecodeError) as error:
+        print(f"Can't read {file}: {error}", file=sys.stderr)
+        return 1
+    except (json.JSONDecodeError, RecursionError) as error:
+        print(f"{file} is not readable JSON: {error}", file=sys.stderr)
+        return 1
+    if table:
+        from obtegum.exchange.text import plan_text
+
+        print(plan_text(plan))
+    else:
+        print(plan.model_dump_json(indent=2))
+    return 0
+
+
+def _openapi() -> int:
+    from obtegum.api.app import make_app
+
+    print(json.dumps(make_app(None).openapi(), indent=1, sort_keys=True))
+    return 0
+
+
+def _serve(data: Path, port: int, demo: bool) -> int:
+    import socket
+
+    import uvicorn
+    from sqlalchemy.exc import SQLAlchemyError
+
+    from obtegum.api.app import make_app
+    from obtegum.store import open_store
+
+    try:
+        store = open_store(data)
+    except (OSError, SQLAlchemyError) as error:
+        print(f"Can't open the data folder {data}: {error}", file=sys.stderr)
+        return 1
+    if demo:
+        _load_demo(store)
+    listener = socket.socket(socket.AF_INET)
+    listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+    try:
+        listener.bind(("127.0.0.1", port))
+    except OSError as error:
+        print(f"Can't listen on port {port}: {error.strerror}. Choose another with --port.", file=sys.stderr)
+        return 1
+    # Listening before the address is printed: whoever reads it can connect at once.
+    listener.listen(128)
+    print(f"Obtegum is at http://127.0.0.1:{listener.getsockname()[1]}/ (Ctrl-C stops it)", flush=True)
+    config = uvicorn.Config(make_app(store), log_level="warning", server_header=False)
+    try:
+        uvicorn.Server(config).run(sockets=[listener])
+    except KeyboardInterrupt:
+        pass
+    finally:
+        store.close()
+    return 0
+
+
+def _load_demo(store: Any) -> None:
+    from obtegum.core.starters import demo_houses
+    from obtegum.store import houses
+
+    if houses.count(store) == 0:
+        for design, record in reversed(demo_houses()):
+            houses.add(store, design, record, "Started from the demo")

@@ -1,0 +1,75 @@
+"""What can be bought, and the rules of thumb: data with sources, read once from the files here."""
+
+import json
+from functools import cache
+from importlib.resources import files
+from typing import Literal
+
+from obtegum.core.part import Part
+from obtegum.core.quantity import INCH_M
+
+__all__ = ["Catalogue", "Rules", "Tube", "default_catalogue"]
+
+Material = Literal["steel", "plastic"]
+
+
+class Tube(Part):
+    """A round tube: outside diameter and wall, m."""
+
+    id: str
+    name: str
+    material: Material
+    od_m: float
+    wall_m: float
+    source: str
+
+    @property
+    def bore_m(self) -> float:
+        """Inside diameter, m."""
+        return self.od_m - 2 * self.wall_m
+
+
+class Rules(Part):
+    """Rules of thumb by name; each value's source stands in rules.json."""
+
+    holds_to: float
+    odd_bay_least_share: float
+    stick_waste_most_share: float
+    leg_top_kink_most_rad: float
+    side_bed_from_leg_m: float
+    figure_width_m: float
+    joint_off_crown_share: float
+    piece_least_m: float
+
+
+class Catalogue(Part):
+    """Everything the plan looks up."""
+
+    tubes: dict[str, Tube]
+    rules: Rules
+
+
+def _data(name: str) -> dict[str, object]:
+    loaded: dict[str, object] = json.loads((files(__package__) / name).read_text(encoding="utf-8"))
+    return loaded
+
+
+def _tube(row: dict[str, object]) -> Tube:
+    given = dict(row)
+    for name in ("od", "wall"):
+        inches, millimetres = given.pop(f"{name}_in", None), given.pop(f"{name}_mm", None)
+        if isinstance(inches, int | float):
+            given[f"{name}_m"] = inches * INCH_M
+        elif isinstance(millimetres, int | float):
+            given[f"{name}_m"] = millimetres / 1000
+    return Tube.model_validate(given)
+
+
+@cache
+def default_catalogue() -> Catalogue:
+    """The catalogue that ships."""
+    rows = _data("tubes.json")["tubes"]
+    assert isinstance(rows, list)
+    tubes = [_tube(row) for row in rows]
+    rules = {name: entry["value"] for name, entry in _data("rules.json").items() if isinstance(entry, dict)}
+    return Catalogue(tubes={tube.id: tube for tube in tubes}, rules=Rules.model_validate(rules))

@@ -1,0 +1,167 @@
+"""Display lists: a drawing as named parts in true size, for the screen, paper and CAD alike.
+
+Coordinates are metres; x right, y up. Things that have no size of their own (pegs, handles, words,
+dimension lines) say where they are, and each renderer gives them the size that reads best.
+"""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from obtegum.core.part import Part
+from obtegum.core.profile import Arc, Chain
+
+__all__ = [
+    "Dimension",
+    "Drawing",
+    "Grower",
+    "Handle",
+    "Item",
+    "Mark",
+    "Note",
+    "Outline",
+    "Row",
+    "Vertex",
+    "box",
+    "chain_path",
+    "line",
+]
+
+Layer = Literal["ground", "frame", "hidden", "string", "construction", "air"]
+Material = Literal["steel", "plastic", "post", "soil", "string", "ink", "air"]
+
+
+class Vertex(Part):
+    """A corner of a path. The piece that leads here is straight, or an arc where ``radius_m`` > 0.
+
+    Arcs turn clockwise as seen with y up; ``large`` says that it turns more than half a circle.
+    """
+
+    x: float
+    y: float
+    radius_m: float = 0.0
+    large: bool = False
+
+
+class Outline(Part):
+    """A path of true size: filled when ``closed``, else a centre line ``width_m`` wide."""
+
+    kind: Literal["outline"] = "outline"
+    part: str
+    layer: Layer
+    material: Material
+    path: tuple[Vertex, ...]
+    closed: bool = False
+    width_m: float = 0.0
+    label: str = ""
+
+
+class Mark(Part):
+    """A point to find on the ground or on the bow."""
+
+    kind: Literal["mark"] = "mark"
+    part: str
+    symbol: Literal["peg", "centre", "joint", "bend", "crown", "socket"]
+    state: Literal["open", "set", "moved"] = "open"
+    x: float
+    y: float
+    label: str
+
+
+class Dimension(Part):
+    """A measured distance from one point to another, drawn ``lane`` lanes to the left of travel."""
+
+    kind: Literal["dimension"] = "dimension"
+    part: str
+    x0: float
+    y0: float
+    x1: float
+    y1: float
+    lane: float = 1
+    text: str
+
+
+class Note(Part):
+    """Words at a point."""
+
+    kind: Literal["note"] = "note"
+    part: str
+    x: float
+    y: float
+    text: str
+    anchor: Literal["start", "middle", "end"] = "middle"
+    above: bool = True
+
+
+class Handle(Part):
+    """Something to take hold of: moving it by d metres along (dx, dy) changes a measure by d·gain."""
+
+    kind: Literal["handle"] = "handle"
+    measure: str
+    x: float
+    y: float
+    dx: float
+    dy: float
+    gain: float = 1.0
+    lane: float = 0
+    lane_dx: float = 0
+    lane_dy: float = 0
+
+
+class Grower(Part):
+    """A person for scale, feet at (x, y)."""
+
+    kind: Literal["grower"] = "grower"
+    part: str = "grower"
+    x: float
+    y: float
+    height_m: float
+    width_m: float
+    upright: bool
+
+
+Item = Annotated[Outline | Mark | Dimension | Note | Handle | Grower, Field(discriminator="kind")]
+
+
+class Row(Part):
+    """A line of the table that says in words and numbers what the drawing shows."""
+
+    what: str
+    reading: str
+
+
+class Drawing(Part):
+    """One view: its name, the extent of what has size, the items from back to front, a table."""
+
+    view: str
+    title: str
+    summary: str
+    x0: float
+    y0: float
+    x1: float
+    y1: float
+    items: tuple[Item, ...]
+    table: tuple[Row, ...]
+
+
+def chain_path(chain: Chain) -> tuple[Vertex, ...]:
+    """A centre line as a path, arcs kept as arcs."""
+    x, y = chain.point(0.0)
+    path = [Vertex(x=x, y=y)]
+    for segment in chain.segments:
+        x, y = segment.point(segment.length_m)
+        if isinstance(segment, Arc):
+            path.append(Vertex(x=x, y=y, radius_m=segment.radius_m, large=segment.turn_rad > 3.141592653589793))
+        else:
+            path.append(Vertex(x=x, y=y))
+    return tuple(path)
+
+
+def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
+    """Corners of an upright rectangle."""
+    return (Vertex(x=x0, y=y0), Vertex(x=x1, y=y0), Vertex(x=x1, y=y1), Vertex(x=x0, y=y1))
+
+
+def line(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
+    """A straight path."""
+    return (Vertex(x=x0, y=y0), Vertex(x=x1, y=y1))

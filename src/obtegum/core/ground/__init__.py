@@ -1,0 +1,1 @@
+"""Ground posts: sleeves, and whether the bow enters them."""

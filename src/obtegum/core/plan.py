@@ -1,0 +1,84 @@
+"""From a design to everything computed: `plan_house`, the one way through."""
+
+from obtegum.core.catalogue import Catalogue
+from obtegum.core.design import HouseDesign
+from obtegum.core.drawing import Drawing
+from obtegum.core.measures import MEASURES, MeasureState, measure_state
+from obtegum.core.part import Part
+from obtegum.core.quantity import Tape, size_text
+from obtegum.core.record import SiteRecord
+from obtegum.core.setout.base import Peg
+from obtegum.core.setout.bays import Bays
+from obtegum.core.steps import STEPS
+from obtegum.core.steps.model import StepPlan
+from obtegum.core.strip import Strip
+from obtegum.core.verdict import Verdict, worst
+from obtegum.core.views import VIEWS, yard
+from obtegum.core.work import begin
+
+__all__ = ["PLANNING_AID", "HousePlan", "YardPlan", "plan_house", "plan_yard"]
+
+PLANNING_AID = "A planning aid. Local code and a licensed engineer decide what stands."
+
+
+class HousePlan(Part):
+    """One house, computed: lengths in m and rad, unrounded, beside the readings to print."""
+
+    name: str
+    size: str
+    tape: Tape
+    overall: Verdict | None
+    verdicts: tuple[Verdict, ...]
+    measures: dict[str, MeasureState]
+    steps: tuple[StepPlan, ...]
+    equal_bays: Bays
+    fixed_bays: Bays
+    pegs: tuple[Peg, ...]
+    drawings: tuple[Drawing, ...]
+    strips: tuple[Strip, ...]
+    planning_aid: str = PLANNING_AID
+
+
+class YardPlan(Part):
+    """A house as the yard shows it."""
+
+    size: str
+    bows: int
+    overall: Verdict | None
+    drawing: Drawing
+
+
+def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> HousePlan:
+    """Plan a house in full.
+
+    Args: the design, what was done on site so far, and the catalogue to look tubes and rules up in.
+    Raises: DesignError when the parts can't make a house.
+    """
+    work = begin(design, record, catalogue)
+    found = [step.verdicts(work) for step in STEPS]
+    verdicts = tuple(verdict for each in found for verdict in each)
+    return HousePlan(
+        name=design.name,
+        size=size_text(design.size.span_m, design.size.length_m, design.tape),
+        tape=design.tape,
+        overall=worst(verdicts),
+        verdicts=verdicts,
+        measures={name: measure_state(measure, design, catalogue) for name, measure in MEASURES.items()},
+        steps=tuple(step.plan(work, each) for step, each in zip(STEPS, found, strict=True)),
+        equal_bays=work.equal,
+        fixed_bays=work.fixed,
+        pegs=work.pegs,
+        drawings=tuple(view(work) for view in VIEWS),
+        strips=tuple(strip for step in STEPS for strip in step.strips(work)),
+    )
+
+
+def plan_yard(design: HouseDesign, catalogue: Catalogue) -> YardPlan:
+    """Size, verdict and small drawing of a house. Raises: DesignError."""
+    work = begin(design, SiteRecord(), catalogue)
+    return YardPlan(
+        size=size_text(design.size.span_m, design.size.length_m, design.tape),
+        bows=work.bays.bows,
+        overall=worst(verdict for step in STEPS for verdict in step.verdicts(work)),
+        drawing=yard(work),
+    )

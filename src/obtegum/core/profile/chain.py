@@ -1,0 +1,230 @@
+"""Bow centre lines as chains of segments.
+
+A chain runs from the left foot over the crown to the right foot. x goes right from the house's
+centre line, y up from the datum, s is the girth: distance along the centre line from the left foot.
+Everything asked of a bow further on (points, slope, headroom, marks) is asked of its chain,
+whatever its shape. To the left of travel is the outside of the house.
+"""
+
+import math
+from bisect import bisect_right
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from itertools import accumulate, pairwise
+from typing import Protocol
+
+__all__ = ["Arc", "Chain", "Kink", "Line", "Point", "Segment"]
+
+TIGHT = 1e-9
+Point = tuple[float, float]
+
+
+class Segment(Protocol):
+    """One piece of a centre line; u is the distance along it, m."""
+
+    @property
+    def length_m(self) -> float: ...
+    def point(self, u: float) -> Point: ...
+    def heading(self, u: float) -> float:
+        """Direction of travel, rad from +x, counterclockwise."""
+        ...
+
+    def offset(self, distance_m: float) -> "Segment":
+        """The parallel segment, ``distance_m`` to the left of travel (outside)."""
+        ...
+
+    def at_x(self, x: float) -> list[float]:
+        """Every u at which the segment crosses the plumb line x."""
+        ...
+
+    def at_y(self, y: float) -> list[float]:
+        """Every u at which the segment crosses the level y."""
+        ...
+
+    @property
+    def under_m2(self) -> float:
+        """Signed area between the segment and y = 0."""
+        ...
+
+
+@dataclass(frozen=True)
+class Line:
+    """A straight piece from (x0, y0) to (x1, y1), m."""
+
+    x0: float
+    y0: float
+    x1: float
+    y1: float
+
+    @property
+    def length_m(self) -> float:
+        return math.hypot(self.x1 - self.x0, self.y1 - self.y0)
+
+    def point(self, u: float) -> Point:
+        t = u / self.length_m
+        return self.x0 + (self.x1 - self.x0) * t, self.y0 + (self.y1 - self.y0) * t
+
+    def heading(self, u: float) -> float:
+        return math.atan2(self.y1 - self.y0, self.x1 - self.x0)
+
+    def offset(self, distance_m: float) -> "Line":
+        direction = self.heading(0)
+        dx, dy = -math.sin(direction) * distance_m, math.cos(direction) * distance_m
+        return Line(self.x0 + dx, self.y0 + dy, self.x1 + dx, self.y1 + dy)
+
+    def _crossing(self, start: float, end: float, value: float) -> list[float]:
+        if abs(end - start) < TIGHT:
+            return []
+        t = (value - start) / (end - start)
+        return [min(max(t, 0.0), 1.0) * self.length_m] if -TIGHT <= t <= 1 + TIGHT else []
+
+    def at_x(self, x: float) -> list[float]:
+        return self._crossing(self.x0, self.x1, x)
+
+    def at_y(self, y: float) -> list[float]:
+        return self._crossing(self.y0, self.y1, y)
+
+    @property
+    def under_m2(self) -> float:
+        return (self.x1 - self.x0) * (self.y0 + self.y1) / 2
+
+
+@dataclass(frozen=True)
+class Arc:
+    """An arc about (cx, cy), travelled clockwise as a bow is, left foot to right.
+
+    ``start_rad`` is the angle of the radius to its first point, ``turn_rad`` > 0 the angle turned.
+    """
+
+    cx: float
+    cy: float
+    radius_m: float
+    start_rad: float
+    turn_rad: float
+
+    @property
+    def length_m(self) -> float:
+        return self.radius_m * self.turn_rad
+
+    def _angle(self, u: float) -> float:
+        return self.start_rad - u / self.radius_m
+
+    def point(self, u: float) -> Point:
+        angle = self._angle(u)
+        return self.cx + self.radius_m * math.cos(angle), self.cy + self.radius_m * math.sin(angle)
+
+    def heading(self, u: float) -> float:
+        return self._angle(u) - math.pi / 2
+
+    def offset(self, distance_m: float) -> "Arc":
+        """Raises: ValueError when the parallel arc would turn inside out."""
+        if self.radius_m + distance_m <= 0:
+            raise ValueError("the arc is too tight to be offset that far")
+        return Arc(self.cx, self.cy, self.radius_m + distance_m, self.start_rad, self.turn_rad)
+
+    def _within(self, angles: Sequence[float]) -> list[float]:
+        found = []
+        for angle in angles:
+            turned = (self.start_rad - angle) % (2 * math.pi)
+            if turned > 2 * math.pi - TIGHT:
+                turned = 0.0
+            if turned <= self.turn_rad + TIGHT:
+                found.append(min(turned, self.turn_rad) * self.radius_m)
+        return sorted(set(found))
+
+    def at_x(self, x: float) -> list[float]:
+        ratio = (x - self.cx) / self.radius_m
+        if abs(ratio) > 1:
+            return []
+        return self._within((math.acos(ratio), -math.acos(ratio)))
+
+    def at_y(self, y: float) -> list[float]:
+        ratio = (y - self.cy) / self.radius_m
+        if abs(ratio) > 1:
+            return []
+        return self._within((math.asin(ratio), math.pi - math.asin(ratio)))
+
+    @property
+    def under_m2(self) -> float:
+        # The integral of y dx with x = cx + R cos a, y = cy + R sin a, a falling from start to end.
+        end = self.start_rad - self.turn_rad
+        chord = self.radius_m * (math.cos(end) - math.cos(self.start_rad))
+        bow = self.turn_rad / 2 - (math.sin(2 * self.start_rad) - math.sin(2 * end)) / 4
+        return self.cy * chord + self.radius_m**2 * bow
+
+
+@dataclass(frozen=True)
+class Kink:
+    """A corner in the centre line: at girth ``s_m``, turning by ``turn_rad`` (clockwise > 0)."""
+
+    s_m: float
+    turn_rad: float
+
+
+@dataclass(frozen=True)
+class Chain:
+    """Segments end to end, left foot to right foot."""
+
+    segments: tuple[Segment, ...]
+
+    @cached_property
+    def starts_m(self) -> tuple[float, ...]:
+        """Girth at the start of each segment, and at the end of the last, m."""
+        return tuple(accumulate((segment.length_m for segment in self.segments), initial=0.0))
+
+    @property
+    def girth_m(self) -> float:
+        """Developed length of the centre line, m."""
+        return self.starts_m[-1]
+
+    def _place(self, s_m: float) -> tuple[Segment, float]:
+        index = min(max(bisect_right(self.starts_m, s_m) - 1, 0), len(self.segments) - 1)
+        segment = self.segments[index]
+        return segment, min(max(s_m - self.starts_m[index], 0.0), segment.length_m)
+
+    def point(self, s_m: float) -> Point:
+        """Point of the centre line at girth s, m; clamped to the chain's ends."""
+        segment, u = self._place(s_m)
+        return segment.point(u)
+
+    def heading(self, s_m: float) -> float:
+        """Direction of travel at girth s, rad; at a kink, that of the segment that begins there."""
+        segment, u = self._place(s_m)
+        return segment.heading(u)
+
+    @cached_property
+    def kinks(self) -> tuple[Kink, ...]:
+        """Corners of more than a billionth of a radian."""
+        found = []
+        for place, (before, after) in enumerate(pairwise(self.segments)):
+            turn = before.heading(before.length_m) - after.heading(0.0)
+            turn = (turn + math.pi) % (2 * math.pi) - math.pi
+            if abs(turn) > TIGHT:
+                found.append(Kink(self.starts_m[place + 1], turn))
+        return tuple(found)
+
+    def at_x(self, x: float) -> list[float]:
+        """Girths at which the centre line crosses the plumb line x, m, from the left foot."""
+        return self._crossings("at_x", x)
+
+    def at_y(self, y: float) -> list[float]:
+        """Girths at which the centre line crosses the level y, m, from the left foot."""
+        return self._crossings("at_y", y)
+
+    def _crossings(self, way: str, value: float) -> list[float]:
+        found: list[float] = []
+        for start, segment in zip(self.starts_m, self.segments, strict=False):
+            for u in getattr(segment, way)(value):
+                if not found or start + u - found[-1] > TIGHT:
+                    found.append(start + u)
+        return found
+
+    def offset(self, distance_m: float) -> "Chain":
+        """Each segment moved ``distance_m`` outward, not joined: at a kink the ends stand apart."""
+        return Chain(tuple(segment.offset(distance_m) for segment in self.segments))
+
+    @property
+    def under_m2(self) -> float:
+        """Area between the centre line and y = 0, m²."""
+        return sum(segment.under_m2 for segment in self.segments)

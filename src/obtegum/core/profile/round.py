@@ -1,0 +1,48 @@
+"""Round bows: one arc, on straight legs or sprung from the post tops.
+
+Relations of the circle through two springing points S apart and a crown r above them:
+R = (S²/4 + r²)/(2r), half-angle φ = 2·atan(2r/S), good for r above S/2 too.
+"""
+
+import math
+
+from obtegum.core.profile.chain import Arc, Chain, Line, Segment
+
+__all__ = ["arc_half_angle", "arc_radius", "arc_rise", "round_bow"]
+
+
+def arc_radius(span_m: float, rise_m: float) -> float:
+    """Radius of the arc over a span with a rise, both above 0, m."""
+    return (span_m**2 / 4 + rise_m**2) / (2 * rise_m)
+
+
+def arc_half_angle(span_m: float, rise_m: float) -> float:
+    """Angle at the centre from the crown to a springing point, rad, 0 to π."""
+    return 2 * math.atan2(2 * rise_m, span_m)
+
+
+def arc_rise(span_m: float, radius_m: float) -> float:
+    """Rise of the flatter arc of a radius over a span, m; inverse of `arc_radius` for r ≤ S/2.
+
+    Raises: ValueError when the radius is under half the span.
+    """
+    if radius_m < span_m / 2:
+        raise ValueError("no arc of that radius reaches across")
+    return radius_m - math.sqrt(radius_m**2 - span_m**2 / 4)
+
+
+def round_bow(span_m: float, leg_m: float, height_m: float) -> Chain:
+    """One arc from springing point to springing point, on plumb legs where ``leg_m`` > 0.
+
+    Args: ``span_m`` between foot centres; ``leg_m`` straight leg; ``height_m`` of the crown.
+    Raises: ValueError unless span > 0 and 0 ≤ leg < height.
+    """
+    if not (span_m > 0 and 0 <= leg_m < height_m):
+        raise ValueError("a round bow wants a width, and a crown above its legs")
+    half, rise = span_m / 2, height_m - leg_m
+    radius, half_angle = arc_radius(span_m, rise), arc_half_angle(span_m, rise)
+    arc = Arc(0.0, height_m - radius, radius, math.pi / 2 + half_angle, 2 * half_angle)
+    if leg_m == 0:
+        return Chain((arc,))
+    legs: list[Segment] = [Line(-half, 0, -half, leg_m), arc, Line(half, leg_m, half, 0)]
+    return Chain(tuple(legs))

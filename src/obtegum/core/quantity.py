@@ -1,0 +1,245 @@
+"""Lengths, angles and areas as people write them and as a tape shows them.
+
+Inside the program a length is a float in metres. This room turns what was typed into metres, and
+metres into what is read off a tape: once, at the very end, so that no rounding is ever added up.
+Source: the international foot of 0.3048 m exactly.
+"""
+
+import math
+import re
+from typing import Literal
+
+from obtegum.core.part import Part
+
+__all__ = [
+    "FOOT_M",
+    "INCH_M",
+    "LengthError",
+    "Rounding",
+    "Stride",
+    "Tape",
+    "Units",
+    "angle_text",
+    "area_text",
+    "length_text",
+    "parse_length",
+    "percent_text",
+    "size_text",
+]
+
+FOOT_M = 0.3048
+INCH_M = 0.0254
+LONGEST_M = 100_000.0
+
+Units = Literal["feet", "metric"]
+Rounding = Literal["nearest", "down", "up"]
+Stride = Literal["fraction", "small", "large"]
+
+
+class LengthError(ValueError):
+    """A length that can't be read; the message is a sentence for the person who typed it."""
+
+
+class Tape(Part):
+    """The tape a house is measured with: its units and the finest step that is read off it.
+
+    Both steps are kept, so that a house can change units and back without losing either.
+    """
+
+    units: Units = "feet"
+    inch_parts: Literal[2, 4, 8, 16, 32, 64] = 16
+    mm_step: Literal[1, 2, 5, 10] = 1
+
+    @property
+    def step_m(self) -> float:
+        """Finest step read off this tape, m."""
+        return INCH_M / self.inch_parts if self.units == "feet" else self.mm_step / 1000
+
+    def stride_m(self, stride: Stride) -> float:
+        """Length of one key press, m: a tape fraction, an inch or centimetre, a foot or 10 cm."""
+        if stride == "fraction":
+            return self.step_m
+        if self.units == "feet":
+            return INCH_M if stride == "small" else FOOT_M
+        return 0.01 if stride == "small" else 0.1
+
+
+_UNIT_M = {
+    "'": FOOT_M,
+    "ft": FOOT_M,
+    "foot": FOOT_M,
+    "feet": FOOT_M,
+    '"': INCH_M,
+    "in": INCH_M,
+    "inch": INCH_M,
+    "inches": INCH_M,
+    "m": 1.0,
+    "metre": 1.0,
+    "metres": 1.0,
+    "meter": 1.0,
+    "meters": 1.0,
+    "cm": 0.01,
+    "mm": 0.001,
+}
+_VULGAR = {
+    "½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8",
+    "⅓": "1/3", "⅔": "2/3",
+}  # fmt: skip
+_ALIKE = str.maketrans(
+    {
+        "′": "'", "’": "'", "‘": "'", "´": "'", "`": "'", "″": '"', "”": '"', "“": '"',
+        "⁄": "/", "−": "-", "–": "-", "‐": "-", "\u00a0": " ", "\u2009": " ", "\u202f": " ",
+    }
+)  # fmt: skip
+_NUMBER = r"(?:\d+(?:\.\d+)?|\.\d+)"
+_GROUP = re.compile(
+    rf"(?:(?P<whole>\d+)[\s-]+(?P<num>\d+)/(?P<den>\d+)|(?P<n>\d+)/(?P<d>\d+)|(?P<dec>{_NUMBER}))"
+    r"\s*(?P<unit>'|\"|[a-z]+\.?)?"
+    r"(?P<sep>\s*-\s*|\s*,?\s*and\s+|\s*)"
+)
+_EXAMPLES = {"feet": "7' 4 1/2, 7-4.5, 88 in or 2.25 m", "metric": "2.25, 2,25 m, 225 cm or 7' 4\""}
+
+
+def parse_length(text: str, units: Units) -> float:
+    """Read a typed length.
+
+    Takes feet, inches and fractions, metres, centimetres and millimetres, in the usual ways of
+    writing them; a bare number is feet or metres by ``units``. A comma is a decimal sign in a
+    metric house only.
+
+    Returns: the length in m, not rounded, never below zero.
+    Raises: LengthError with a sentence that says what to type instead.
+    """
+    shown = text.strip()
+    tidy = shown.lower().translate(_ALIKE).replace("''", '"')
+    for sign, plain in _VULGAR.items():
+        tidy = tidy.replace(sign, f" {plain}")
+    tidy = tidy.strip()
+    if not tidy:
+        raise LengthError("Type a length.")
+    if len(tidy) > 60:
+        raise LengthError("That is too long to be a length.")
+    if tidy.startswith("-"):
+        raise LengthError("A length can't be below zero.")
+    if re.search(r"\d,\d", tidy):
+        if units == "feet":
+            raise LengthError("Leave out the comma: write 7.5 for seven and a half feet.")
+        if tidy.count(",") > 1 or "." in tidy:
+            raise LengthError("One decimal sign is enough: write 2,25 or 2.25.")
+        tidy = tidy.replace(",", ".")
+    return _sum_groups(_groups(tidy, shown, units), shown, units)
+
+
+def _unreadable(shown: str, units: Units) -> LengthError:
+    return LengthError(f"Can't read “{shown}” as a length. Write it like {_EXAMPLES[units]}.")
+
+
+def _groups(tidy: str, shown: str, units: Units) -> list[tuple[float, str | None]]:
+    found: list[tuple[float, str | None]] = []
+    place = 0
+    while place < len(tidy):
+        group = _GROUP.match(tidy, place)
+        if group is None:
+            raise _unreadable(shown, units)
+        unit = group["unit"].rstrip(".") if group["unit"] else None
+        if unit is not None and unit not in _UNIT_M:
+            raise _unreadable(shown, units)
+        if group["dec"]:
+            value = float(group["dec"])
+        else:
+            over, under = int(group["num"] or group["n"]), int(group["den"] or group["d"])
+            if under == 0:
+                raise LengthError("A fraction can't be over zero.")
+            value = int(group["whole"] or 0) + over / under
+        found.append((value, unit))
+        place = group.end()
+        if place == len(tidy) and group["sep"].strip():
+            raise _unreadable(shown, units)
+    return found
+
+
+def _sum_groups(groups: list[tuple[float, str | None]], shown: str, units: Units) -> float:
+    """Add up the parts of one length; each part must be in a smaller unit than the one before."""
+    total, last = 0.0, math.inf
+    for place, (value, unit) in enumerate(groups):
+        if unit is not None:
+            size = _UNIT_M[unit]
+        elif place == 0:
+            if units == "metric" and len(groups) > 1:
+                raise _unreadable(shown, units)
+            size = FOOT_M if units == "feet" else 1.0
+        elif last == FOOT_M:
+            size = INCH_M
+        elif last == 1.0 and place == len(groups) - 1:
+            size = 0.01
+        else:
+            raise _unreadable(shown, units)
+        if size >= last:
+            raise _unreadable(shown, units)
+        total += value * size
+        last = size
+    if not total <= LONGEST_M:
+        raise LengthError("That is longer than any house.")
+    return total
+
+
+def _steps(value_m: float, step_m: float, rounding: Rounding) -> int:
+    ratio = value_m / step_m
+    if rounding == "down":
+        return math.floor(ratio + 1e-6)
+    if rounding == "up":
+        return math.ceil(ratio - 1e-6)
+    return math.floor(ratio + 0.5)
+
+
+def length_text(value_m: float, tape: Tape, rounding: Rounding = "nearest") -> str:
+    """Print a length as it is read off the tape.
+
+    Feet houses: ``60′ 8 15/16″``; metric houses: ``18.516 m``, or ``559 mm`` below a metre.
+    ``rounding`` is ``down`` for clearances and capacities, ``up`` for demands and purchases.
+    Raises: ValueError if the value isn't finite.
+    """
+    if not math.isfinite(value_m):
+        raise ValueError("only a finite length can be printed")
+    count = _steps(value_m, tape.step_m, rounding)
+    sign = "−" if count < 0 else ""
+    count = abs(count)
+    if tape.units == "metric":
+        millimetres = count * tape.mm_step
+        if millimetres < 1000:
+            return f"{sign}{millimetres} mm"
+        return f"{sign}{millimetres / 1000:.3f} m"
+    inches, parts = divmod(count, tape.inch_parts)
+    feet, inches = divmod(inches, 12)
+    fraction = ""
+    if parts:
+        common = math.gcd(parts, tape.inch_parts)
+        fraction = f"{parts // common}/{tape.inch_parts // common}"
+    within = " ".join(piece for piece in (str(inches) if inches or not fraction else "", fraction) if piece)
+    if feet:
+        return f"{sign}{feet}′ {within if inches else ('0 ' + fraction).strip()}″"
+    return f"{sign}{within}″"
+
+
+def size_text(span_m: float, length_m: float, tape: Tape) -> str:
+    """Print width by length, short: ``21′ × 57′`` or ``7.300 × 26.400 m``."""
+    if tape.units == "metric":
+        return f"{span_m:.3f} × {length_m:.3f} m"
+    return " × ".join(length_text(each, tape).replace(" 0″", "") for each in (span_m, length_m))
+
+
+def angle_text(angle_rad: float, rounding: Rounding = "nearest") -> str:
+    """Print an angle in degrees to a tenth."""
+    return f"{_steps(math.degrees(angle_rad), 0.1, rounding) / 10:.1f}°"
+
+
+def area_text(area_m2: float, tape: Tape) -> str:
+    """Print a floor area in square feet or square metres, rounded down as a capacity."""
+    if tape.units == "feet":
+        return f"{math.floor(area_m2 / FOOT_M**2 + 1e-6):,} sq ft"
+    return f"{math.floor(area_m2 * 10 + 1e-6) / 10:,.1f} m²"
+
+
+def percent_text(ratio: float) -> str:
+    """Print a share of a limit as whole per cent, rounded up: never shown safer than it is."""
+    return f"{math.ceil(ratio * 100 - 1e-6)} %"

@@ -1,0 +1,74 @@
+"""Small things that several steps say the same way."""
+
+from obtegum.core.part import Part
+from obtegum.core.setout.base import Peg
+from obtegum.core.steps.model import Answer, StepState
+from obtegum.core.strip import MarkState, Strip, StripMark, mark
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["Progress", "length_answer", "line_strip", "progress", "settled", "tick_state"]
+
+SIDES = {"L": "left", "R": "right"}
+
+
+class Progress(Part):
+    """How far the pegs or posts have come: ticked, moved since, and the first one still to do."""
+
+    done: int
+    of: int
+    next: Peg | None
+    moved: Peg | None
+
+
+def length_answer(work: Work, name: str, label: str, value_m: float, note: str = "") -> Answer:
+    """An answer that is a length, read off the house's tape."""
+    return Answer(id=name, label=label, reading=work.say(value_m), value=value_m, unit="m", note=note)
+
+
+def settled(verdicts: list[Verdict]) -> StepState:
+    """Checked when every verdict of the step holds, else it needs a look."""
+    return "checked" if all(verdict.level == "holds" for verdict in verdicts) else "look"
+
+
+def tick_state(work: Work, tick: str, station_m: float) -> MarkState:
+    """Open, set, or moved: set at a reading that the plan has since left by more than a tape step."""
+    at_m = work.record.set_at_m.get(tick)
+    if at_m is None:
+        return "open"
+    return "set" if abs(at_m - station_m) <= work.tape.step_m else "moved"
+
+
+def progress(work: Work, what: str) -> Progress:
+    """Progress of ``peg`` or ``post`` over the whole house."""
+    states = [(peg, tick_state(work, f"{what}:{peg.side}{peg.bow}", peg.station_m)) for peg in work.pegs]
+    return Progress(
+        done=sum(state == "set" for _, state in states),
+        of=len(states),
+        next=next((peg for peg, state in states if state == "open"), None),
+        moved=next((peg for peg, state in states if state == "moved"), None),
+    )
+
+
+def line_strip(work: Work, side: str, what: str, title: str, about: str) -> Strip:
+    """One long side as a string with a running reading for every peg or post on it."""
+    where = f"{what}:{side}"
+    marks: list[StripMark] = []
+    for peg in work.pegs:
+        if peg.side != side:
+            continue
+        tick = f"{what}:{side}{peg.bow}"
+        letter = f"corner {peg.corner}" if peg.corner else f"{what} {peg.bow}"
+        state = tick_state(work, tick, peg.station_m)
+        was = work.record.set_at_m.get(tick)
+        note = f"set at {work.say(was)}" if state == "moved" and was is not None else ""
+        part = f"post:{side}{peg.bow}"
+        marks.append(mark(work.tape, peg.station_m, letter, "peg", part, where, tick, state, note))
+    return Strip(
+        id=where,
+        title=title,
+        about=about,
+        material="string",
+        length_m=work.bays.stations_m[-1],
+        marks=tuple(marks),
+    )

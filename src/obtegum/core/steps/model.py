@@ -1,0 +1,37 @@
+"""A step of the work as the bench shows it: inputs, answers, what to look at, what to do next."""
+
+from typing import Literal
+
+from obtegum.core.part import Part
+
+__all__ = ["Answer", "StepPlan", "StepState"]
+
+StepState = Literal["open", "going", "checked", "done", "look"]
+
+
+class Answer(Part):
+    """A computed number with its label. ``value`` is in SI and unrounded; ``reading`` is printed."""
+
+    id: str
+    label: str
+    reading: str
+    value: float
+    unit: Literal["m", "rad", "m2", "count"]
+    note: str = ""
+
+
+class StepPlan(Part):
+    """One step: what can be set, what came out, which drawings and strips show it."""
+
+    id: str
+    title: str
+    group: Literal["Place", "Frame", "Close in", "Build", "Keep"]
+    state: StepState
+    next: str
+    caution: str
+    measures: tuple[str, ...]
+    answers: tuple[Answer, ...]
+    views: tuple[str, ...]
+    strips: tuple[str, ...]
+    done: int = 0
+    of: int = 0

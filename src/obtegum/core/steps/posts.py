@@ -1,0 +1,118 @@
+"""Posts: how many, how long, how deep, and whether the bow enters them."""
+
+from obtegum.core.quantity import angle_text
+from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress
+from obtegum.core.steps.model import Answer, StepPlan
+from obtegum.core.strip import Band, Strip, mark
+from obtegum.core.verdict import Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["plan", "strips", "verdicts"]
+
+NEVER = 99.0
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Does the bow go into its post: bore, offset and angle."""
+    entry, play = work.entry, work.play
+    if play is None:
+        od, bore = work.say(work.bow_tube.od_m, "up"), work.say(work.post_tube.bore_m, "down")
+        sentence = f"A {od} bow tube does not slide into a post with a {bore} bore."
+        return [_entry_verdict("fails", sentence, od, bore, max(NEVER, 1.0))]
+    ratio = max(entry.lean_rad / play.lean_rad, abs(entry.offset_m) / play.offset_m)
+    level = judge(ratio, work.rules.holds_to)
+    number = f"{angle_text(entry.lean_rad, 'up')}, {work.say(abs(entry.offset_m), 'up')}"
+    limit = f"{angle_text(play.lean_rad, 'down')}, {work.say(play.offset_m, 'down')}"
+    if entry.lean_rad < 1e-6 and abs(entry.offset_m) < 1e-6:
+        sentence = f"The bow goes into its post plumb and in line, {work.say(work.design.bows.insertion_m)} deep."
+    else:
+        verb = "won’t go in" if level == "fails" else "goes in"
+        lean, off = angle_text(entry.lean_rad, "up"), work.say(abs(entry.offset_m), "up")
+        sentence = (
+            f"At the post top the bow leans {lean} and stands {off} off centre. The socket forgives "
+            f"{angle_text(play.lean_rad, 'down')} and {work.say(play.offset_m, 'down')}, so it {verb}."
+        )
+    return [_entry_verdict(level, sentence, number, limit, ratio)]
+
+
+def _entry_verdict(level: str, sentence: str, number: str, limit: str, ratio: float) -> Verdict:
+    return Verdict.model_validate(
+        {
+            "id": "entry",
+            "step": "posts",
+            "level": level,
+            "title": "Bow into post",
+            "sentence": sentence,
+            "number": number,
+            "limit": limit,
+            "ratio": ratio,
+            "part": "socket:L",
+        }
+    )
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    posts, far = work.design.posts, progress(work, "post")
+    count = len(work.pegs)
+    answers = (
+        Answer(id="posts", label="Posts", reading=str(count), value=count, unit="count", note="two to a bow"),
+        length_answer(work, "post_length", "Length of each", posts.length_m),
+        length_answer(work, "embedment", "In the ground", work.embedment_m),
+        length_answer(work, "posts_tube", "Post tube in all", count * posts.length_m),
+    )
+    look = any(verdict.level != "holds" for verdict in found) or far.moved is not None
+    state = "look" if look else "done" if far.done == far.of else "going" if far.done else "open"
+    return StepPlan(
+        id="posts",
+        title="Posts",
+        group="Frame",
+        state=state,
+        next=_next(work, far),
+        caution="Ears and eyes covered; nobody holds a post by hand while it is driven.",
+        measures=("post_tube", "post_length", "reveal", "bow_tube", "insertion"),
+        answers=answers,
+        views=("along", "across", "above"),
+        strips=("post", "post:L", "post:R"),
+        done=far.done,
+        of=far.of,
+    )
+
+
+def _next(work: Work, far: Progress) -> str:
+    if far.moved is not None:
+        moved = far.moved
+        return f"Post {moved.bow}, {SIDES[moved.side]} side, has moved: it now belongs at {work.say(moved.station_m)}."
+    if far.next is None:
+        return f"All {far.of} posts are in."
+    where = f"{far.next.bow}, {SIDES[far.next.side]} side"
+    return f"Next: post {where}. Drive it until {work.say(work.design.posts.reveal_m)} stands out."
+
+
+def strips(work: Work) -> list[Strip]:
+    """One post laid straight, and both long sides post by post."""
+    posts, insertion_m = work.design.posts, work.design.bows.insertion_m
+    marks = [
+        mark(work.tape, 0.0, "bottom end", "cut", "post:foot", "post"),
+        mark(work.tape, work.embedment_m, "ground line", "ground", "ground", "post"),
+        mark(work.tape, posts.length_m - insertion_m, "bow stops here", "socket", "bow:end", "post"),
+        mark(work.tape, posts.length_m, "top", "cut", "socket:L", "post"),
+    ]
+    one = Strip(
+        id="post",
+        title="Post, laid straight",
+        about=f"tape from the end that goes down · {len(work.pegs)} alike",
+        material="post",
+        length_m=posts.length_m,
+        marks=tuple(sorted(marks, key=lambda each: each.at_m)),
+        bands=(
+            Band(from_m=0.0, to_m=work.embedment_m, what="in the ground", kind="buried"),
+            Band(from_m=posts.length_m - insertion_m, to_m=posts.length_m, what="bow inside", kind="socket"),
+        ),
+    )
+    about = "tape hooked at {} and never moved · posts to their centres"
+    return [
+        one,
+        line_strip(work, "L", "post", "Left posts, A to B", about.format("A")),
+        line_strip(work, "R", "post", "Right posts, D to C", about.format("D")),
+    ]

@@ -1,0 +1,151 @@
+"""Set out: base rectangle, diagonal, bays, and a peg for every post."""
+
+from obtegum.core.setout.base import diagonal
+from obtegum.core.setout.bays import Bays
+from obtegum.core.setout.squaring import parts_within
+from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress
+from obtegum.core.steps.model import Answer, StepPlan
+from obtegum.core.strip import Strip
+from obtegum.core.verdict import Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["plan", "strips", "verdicts"]
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Tape against diagonal, and the odd bay against the others."""
+    return [_tape_verdict(work), *_odd_bay_verdicts(work)]
+
+
+def _tape_verdict(work: Work) -> Verdict:
+    size, tape_m = work.design.size, work.design.set_out.tape_m
+    across_m = diagonal(size.length_m, size.span_m)
+    ratio = across_m / tape_m
+    level = judge(ratio, work.rules.holds_to)
+    across, tape = work.say(across_m), work.say(tape_m)
+    if level == "fails":
+        sentence = f"Your {tape} tape is shorter than the {across} diagonal. {_in_parts(work)}"
+    else:
+        sentence = f"Your {tape} tape reaches the {across} diagonal."
+    return Verdict(
+        id="tape",
+        step="set-out",
+        level=level,
+        title="Tape",
+        sentence=sentence,
+        number=across,
+        limit=tape,
+        ratio=ratio,
+        part="diagonal",
+    )
+
+
+def _in_parts(work: Work) -> str:
+    size, tape_m = work.design.size, work.design.set_out.tape_m
+    parts = parts_within(size.length_m, size.span_m, tape_m)
+    if parts is None:
+        return "It doesn’t even reach across: borrow a longer one."
+    part_m = size.length_m / parts
+    return (
+        f"Square it in {parts} equal parts: each is {work.say(part_m)} long, with a diagonal of "
+        f"{work.say(diagonal(part_m, size.span_m))}."
+    )
+
+
+def _odd_bay_verdicts(work: Work) -> list[Verdict]:
+    bays = work.bays
+    if bays.odd_m is None or bays.count == 1:
+        return []
+    share, least = bays.odd_m / bays.bay_m, work.rules.odd_bay_least_share
+    ratio = least / share
+    level = judge(ratio, work.rules.holds_to)
+    limit_m = least * bays.bay_m
+    odd = work.say(bays.odd_m)
+    why = {
+        "holds": "in proportion to the others.",
+        "tight": "short beside the others.",
+        "fails": "out of proportion: film wrinkles there and run marks no longer repeat.",
+    }
+    return [
+        Verdict(
+            id="odd-bay",
+            step="set-out",
+            level=level,
+            title="Odd bay",
+            sentence=f"The odd last bay is {odd} against {work.say(bays.bay_m)}, {why[level]}",
+            number=odd,
+            limit=work.say(limit_m, "up"),
+            ratio=ratio,
+            part=f"bay:{bays.count}",
+        )
+    ]
+
+
+def bays_text(work: Work, bays: Bays) -> str:
+    """A school of bays in words."""
+    if bays.odd_m is None:
+        return f"{bays.count} × {work.say(bays.bay_m)}"
+    full = bays.count - 1
+    return f"{full} × {work.say(bays.bay_m)}, then {work.say(bays.odd_m)}"
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    size, far = work.design.size, progress(work, "peg")
+    answers = (
+        length_answer(work, "base", "A to B, D to C", size.length_m),
+        length_answer(work, "ends", "A to D, B to C", size.span_m),
+        length_answer(work, "diagonal", "A to C, B to D", diagonal(size.length_m, size.span_m), "both the same"),
+        _school_answer(work, "equal", "Equal bays", work.equal),
+        _school_answer(work, "fixed", "Fixed bays", work.fixed),
+    )
+    look = any(verdict.level != "holds" for verdict in found) or far.moved is not None
+    state = "look" if look else "done" if far.done == far.of else "going" if far.done else "open"
+    return StepPlan(
+        id="set-out",
+        title="Set out",
+        group="Place",
+        state=state,
+        next=_next(work, far),
+        caution="Before a peg goes in: have buried lines marked, and look up for power lines.",
+        measures=("length", "span", "spacing", "bays", "tape"),
+        answers=answers,
+        views=("above", "along"),
+        strips=("peg:L", "peg:R"),
+        done=far.done,
+        of=far.of,
+    )
+
+
+def _school_answer(work: Work, name: str, label: str, bays: Bays) -> Answer:
+    chosen = " · chosen" if bays.school == work.bays.school else ""
+    return Answer(
+        id=name,
+        label=label,
+        reading=bays_text(work, bays),
+        value=bays.bay_m,
+        unit="m",
+        note=f"{bays.bows} bows{chosen}",
+    )
+
+
+def _next(work: Work, far: Progress) -> str:
+    if far.moved is not None:
+        moved = far.moved
+        return f"Peg {moved.bow}, {SIDES[moved.side]} side, has moved: it now belongs at {work.say(moved.station_m)}."
+    if far.next is None:
+        return f"All {far.of} pegs are set."
+    peg = far.next
+    start = "A" if peg.side == "L" else "D"
+    if peg.corner is not None:
+        return f"Next: corner {peg.corner}, at {work.say(peg.station_m)} from {start}."
+    return f"Next: peg {peg.bow}, {SIDES[peg.side]} side, at {work.say(peg.station_m)} from {start}."
+
+
+def strips(work: Work) -> list[Strip]:
+    """Both long sides with every peg's running reading."""
+    about = f"tape hooked at {{}} and never moved · {bays_text(work, work.bays)}"
+    return [
+        line_strip(work, "L", "peg", "Left side, A to B", about.format("A")),
+        line_strip(work, "R", "peg", "Right side, D to C", about.format("D")),
+    ]

@@ -1,0 +1,135 @@
+"""Size: width, length, shape and height, and how a grower fits under the side."""
+
+from obtegum.core.bows.headroom import headroom_over
+from obtegum.core.quantity import angle_text, area_text
+from obtegum.core.steps.common import length_answer, settled
+from obtegum.core.steps.model import Answer, StepPlan
+from obtegum.core.strip import Band, MarkKind, Strip, mark
+from obtegum.core.verdict import Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["plan", "strips", "verdicts"]
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Headroom at the side bed, and whether leg and arc meet at a corner."""
+    return [_headroom_verdict(work), *_kink_verdicts(work)]
+
+
+def _headroom_verdict(work: Work) -> Verdict:
+    size, rules = work.design.size, work.rules
+    from_leg_m = min(rules.side_bed_from_leg_m, size.span_m / 2)
+    room_m = headroom_over(work.inner, from_leg_m - size.span_m / 2, rules.figure_width_m)
+    ratio = size.figure.height_m / room_m if room_m > 0 else 99.0
+    level = judge(ratio, rules.holds_to)
+    room, height = work.say(room_m, "down"), work.say(size.figure.height_m)
+    place = f"at the side bed, {work.about(from_leg_m)} in from the posts"
+    if level == "fails":
+        sentence = f"Only {room} {place}: a {height} grower stoops there."
+    elif level == "tight":
+        sentence = f"{room} {place}: a {height} grower just stands up."
+    else:
+        sentence = f"{room} {place}: a {height} grower stands up straight."
+    return Verdict(
+        id="headroom",
+        step="size",
+        level=level,
+        title="Head room",
+        sentence=sentence,
+        number=room,
+        limit=height,
+        ratio=ratio,
+        part="grower",
+    )
+
+
+def _kink_verdicts(work: Work) -> list[Verdict]:
+    kink = work.leg_kink
+    if kink is None:
+        return []
+    turn, most = abs(kink.turn_rad), work.rules.leg_top_kink_most_rad
+    ratio = turn / most
+    corner, hidden = angle_text(turn, "up"), angle_text(most, "down")
+    return [
+        Verdict(
+            id="leg-top",
+            step="size",
+            level=judge(ratio, work.rules.holds_to),
+            title="Top of the leg",
+            sentence=f"Leg and arc meet at a corner of {corner}. A bent tube hides about {hidden}; "
+            "more wants an elbow, or half a circle on the legs.",
+            number=corner,
+            limit=hidden,
+            ratio=ratio,
+            part="bend:L",
+        )
+    ]
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    size = work.design.size
+    floor_m2 = size.span_m * size.length_m
+    clear_m = work.clear_from_m
+    answers = [
+        Answer(id="floor", label="Floor", reading=area_text(floor_m2, work.tape), value=floor_m2, unit="m2"),
+        Answer(
+            id="headroom",
+            label="Head room where the grower stands",
+            reading=work.say(work.figure_headroom_m, "down"),
+            value=work.figure_headroom_m,
+            unit="m",
+            note="to the underside of the tube",
+        ),
+    ]
+    if clear_m is not None:
+        answers.append(length_answer(work, "upright_from", "Stands upright from the posts", clear_m))
+    answers.append(
+        Answer(
+            id="bows",
+            label="Bows",
+            reading=str(work.bays.bows),
+            value=work.bays.bows,
+            unit="count",
+        )
+    )
+    return StepPlan(
+        id="size",
+        title="Size",
+        group="Place",
+        state=settled(found),
+        next="Settle width, height and legs, then set it out.",
+        caution="",
+        measures=("span", "length", "shape", "leg", "height", "figure_height", "figure_at"),
+        answers=tuple(answers),
+        views=("across", "along", "above"),
+        strips=("floor",),
+    )
+
+
+def strips(work: Work) -> list[Strip]:
+    """The floor from post to post: where the grower can stand upright."""
+    span_m, clear_m = work.design.size.span_m, work.clear_from_m
+    places: list[tuple[float, str, MarkKind, str]] = [
+        (0.0, "left post", "socket", "post:L"),
+        (span_m, "right post", "socket", "post:R"),
+        (span_m / 2, "middle", "crown", "crown"),
+        (work.figure_from_left_m, "grower", "ground", "grower"),
+    ]
+    bands: tuple[Band, ...] = ()
+    if clear_m is not None:
+        places += [(clear_m, "head clears", "head", "clear:L"), (span_m - clear_m, "head clears", "head", "clear:R")]
+        bands = (Band(from_m=clear_m, to_m=span_m - clear_m, what="upright", kind="headroom"),)
+    marks = [mark(work.tape, at, what, kind, part, "floor") for at, what, kind, part in sorted(places)]
+    height = work.say(work.design.size.figure.height_m)
+    return [
+        Strip(
+            id="floor",
+            title="Across the floor",
+            about=f"tape from the left post’s centre · a {height} grower stands upright between the marks",
+            material="floor",
+            length_m=span_m,
+            marks=tuple(marks),
+            bands=bands,
+        )
+    ]

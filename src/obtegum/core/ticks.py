@@ -1,0 +1,33 @@
+"""Ticking work off: where a peg or post is set, by the name of its tick."""
+
+import re
+
+from obtegum.core.design import HouseDesign
+from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
+from obtegum.core.trouble import DesignError, Trouble
+
+__all__ = ["design_bays", "tick_station", "tick_words"]
+
+_TICK = re.compile(r"(peg|post):([LR])([1-9][0-9]{0,3})")
+
+
+def design_bays(design: HouseDesign) -> Bays:
+    """The bays of the school that the design has chosen."""
+    divide = equal_bays if design.bows.bays == "equal" else fixed_bays
+    return divide(design.size.length_m, design.bows.max_spacing_m)
+
+
+def tick_station(design: HouseDesign, tick: str) -> float:
+    """Running reading of the peg or post that a tick names, m. Raises: DesignError when there is none."""
+    found = _TICK.fullmatch(tick)
+    stations = design_bays(design).stations_m
+    if found is None or int(found[3]) > len(stations):
+        raise DesignError([Trouble(path="tick", sentence=f"There is no “{tick}” in this house to tick off.")])
+    return stations[int(found[3]) - 1]
+
+
+def tick_words(tick: str, done: bool) -> str:
+    """A tick for the history: ``Peg 3 left set``."""
+    what, place = tick.split(":")
+    side = "left" if place.startswith("L") else "right"
+    return f"{what.capitalize()} {place[1:]} {side} {'set' if done else 'taken back'}"

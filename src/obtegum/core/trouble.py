@@ -1,0 +1,22 @@
+"""What is wrong with an input, said so that the person who typed it knows what to do."""
+
+from obtegum.core.part import Part
+
+__all__ = ["DesignError", "Trouble"]
+
+
+class Trouble(Part):
+    """One input that can't be used: where, a sentence, and the nearest value that works."""
+
+    path: str
+    sentence: str
+    nearest_m: float | None = None
+    nearest: str | None = None
+
+
+class DesignError(ValueError):
+    """A house that can't be planned as given."""
+
+    def __init__(self, troubles: list[Trouble]) -> None:
+        super().__init__(" ".join(trouble.sentence for trouble in troubles))
+        self.troubles = troubles

@@ -1,0 +1,37 @@
+"""Judgements in plain words, each with its number, its limit and the reason."""
+
+from collections.abc import Iterable
+from typing import Literal
+
+from obtegum.core.part import Part
+
+__all__ = ["Level", "Verdict", "judge", "worst"]
+
+Level = Literal["holds", "tight", "fails", "unknown"]
+_ORDER: tuple[Level, ...] = ("holds", "unknown", "tight", "fails")
+
+
+class Verdict(Part):
+    """One judgement. ``ratio`` is the share of the limit that is used, unrounded."""
+
+    id: str
+    step: str
+    level: Level
+    title: str
+    sentence: str
+    number: str
+    limit: str
+    ratio: float | None
+    part: str | None = None
+
+
+def judge(ratio: float, holds_to: float) -> Level:
+    """Holds up to ``holds_to`` of the limit, tight up to all of it, fails above."""
+    if ratio <= holds_to + 1e-12:
+        return "holds"
+    return "tight" if ratio <= 1 + 1e-12 else "fails"
+
+
+def worst(verdicts: Iterable[Verdict]) -> Verdict | None:
+    """The verdict that matters most: by level, then by share of its limit."""
+    return max(verdicts, key=lambda each: (_ORDER.index(each.level), each.ratio or 0.0), default=None)

@@ -1,0 +1,10 @@
+"""The drawings, each a display list made from the `Work`."""
+
+from obtegum.core.views.above import above
+from obtegum.core.views.across import across
+from obtegum.core.views.along import along
+from obtegum.core.views.yard import yard
+
+__all__ = ["VIEWS", "yard"]
+
+VIEWS = (across, along, above)

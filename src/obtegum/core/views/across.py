@@ -1,0 +1,223 @@
+"""The cross-section: one bow between its posts, with the grower for scale."""
+
+from obtegum.core.drawing import (
+    Dimension,
+    Drawing,
+    Grower,
+    Handle,
+    Item,
+    Mark,
+    Note,
+    Outline,
+    Row,
+    box,
+    chain_path,
+    line,
+)
+from obtegum.core.steps.bows import tube_places
+from obtegum.core.work import Work
+
+__all__ = ["across", "frame_outlines"]
+
+BESIDE_M = 0.7
+BELOW_M = 0.18
+
+
+def across(work: Work) -> Drawing:
+    """The section with its dimensions and handles; x = 0 on the middle line, y = 0 on the ground."""
+    size, embedment_m = work.design.size, work.embedment_m
+    half, bottom = size.span_m / 2, -embedment_m - BELOW_M
+    ground = Outline(
+        part="ground",
+        layer="ground",
+        material="soil",
+        closed=True,
+        path=box(-half - BESIDE_M, bottom, half + BESIDE_M, 0.0),
+        label="ground",
+    )
+    items: list[Item] = [ground, *frame_outlines(work), *_in_sockets(work)]
+    items += _radius(work)
+    items += _grower(work)
+    items += _marks(work)
+    items += _dimensions(work)
+    return Drawing(
+        view="across",
+        title="Across",
+        summary=(
+            f"One bow, {work.say(size.span_m)} between post centres and {work.say(size.height_m)} high, "
+            f"on posts standing {work.say(work.design.posts.reveal_m)} out of the ground."
+        ),
+        x0=-half - BESIDE_M,
+        y0=bottom,
+        x1=half + BESIDE_M,
+        y1=size.height_m + work.bow_tube.od_m / 2,
+        items=tuple(items),
+        table=_table(work),
+    )
+
+
+def frame_outlines(work: Work) -> list[Outline]:
+    """Posts and bow in true size."""
+    half, od = work.design.size.span_m / 2, work.post_tube.od_m
+    posts = [
+        Outline(
+            part=f"post:{side}",
+            layer="frame",
+            material="post",
+            closed=True,
+            path=box(x - od / 2, -work.embedment_m, x + od / 2, work.design.posts.reveal_m),
+            label=f"{name} post",
+        )
+        for side, name, x in (("L", "left", -half), ("R", "right", half))
+    ]
+    bow = Outline(
+        part="bow",
+        layer="frame",
+        material=work.bow_tube.material,
+        path=chain_path(work.bow),
+        width_m=work.bow_tube.od_m,
+        label="bow",
+    )
+    return [*posts, bow]
+
+
+def _in_sockets(work: Work) -> list[Item]:
+    """The ends of the bow inside the posts, hidden."""
+    half, reveal_m = work.design.size.span_m / 2, work.design.posts.reveal_m
+    end_m = reveal_m - work.design.bows.insertion_m
+    return [
+        Outline(
+            part=f"socket:{side}",
+            layer="hidden",
+            material="ink",
+            path=line(x, end_m, x, reveal_m),
+            width_m=work.bow_tube.od_m,
+            label=f"bow inside the {name} post",
+        )
+        for side, name, x in (("L", "left", -half), ("R", "right", half))
+    ]
+
+
+def _radius(work: Work) -> list[Item]:
+    size = work.design.size
+    radius_m = work.radius_m
+    centre_y = size.height_m - radius_m
+    x, y = work.bow.point(work.bow.girth_m / 2 + radius_m * 0.5)
+    floor_y = max(centre_y, min(size.leg_m, y - 0.1))
+    share = (y - floor_y) / (y - centre_y)
+    start_x, start_y = x * (1 - share), y - (y - centre_y) * share
+    items: list[Item] = [
+        Outline(part="radius", layer="construction", material="ink", path=line(start_x, start_y, x, y)),
+        Note(
+            part="radius",
+            x=(start_x + x) / 2,
+            y=(start_y + y) / 2,
+            text=f"radius {work.say(radius_m)}",
+            anchor="start",
+            above=False,
+        ),
+    ]
+    if centre_y >= 0:
+        items.append(Mark(part="centre", symbol="centre", x=0.0, y=centre_y, label="centre of the arc"))
+    return items
+
+
+def _grower(work: Work) -> list[Item]:
+    size, width_m = work.design.size, work.rules.figure_width_m
+    x = work.figure_from_left_m - size.span_m / 2
+    room_m, height_m = work.figure_headroom_m, size.figure.height_m
+    upright = room_m >= height_m
+    over = f"{work.say(room_m - height_m, 'down')} over the head" if upright else "too low here"
+    return [
+        Grower(x=x, y=0.0, height_m=height_m, width_m=width_m, upright=upright),
+        Outline(
+            part="grower",
+            layer="construction",
+            material="ink",
+            path=line(x - width_m / 2, room_m, x + width_m / 2, room_m),
+        ),
+        Note(part="grower", x=x, y=max(room_m, height_m), text=f"{work.say(room_m, 'down')} under the tube · {over}"),
+        Handle(measure="figure_at", x=x, y=0.0, dx=1.0, dy=0.0, lane=0.45, lane_dy=-1.0),
+    ]
+
+
+def _marks(work: Work) -> list[Item]:
+    """What the tape strip marks on the sticks, at its place on the bow."""
+    symbols = {"socket": "socket", "bend": "bend", "crown": "crown"}
+    found: list[Item] = []
+    for at_m, what, kind, part in tube_places(work):
+        x, y = work.bow.point(work.girth_at(at_m))
+        found.append(Mark.model_validate({"part": part, "symbol": symbols[kind], "x": x, "y": y, "label": what}))
+    for number, at_m in enumerate(work.split.joints_m, start=1):
+        x, y = work.bow.point(work.girth_at(at_m))
+        found.append(Mark(part=f"joint:{number}", symbol="joint", x=x, y=y, label=f"joint {number}"))
+    return found
+
+
+def _dimensions(work: Work) -> list[Item]:
+    size, posts = work.design.size, work.design.posts
+    half, bottom = size.span_m / 2, -work.embedment_m - BELOW_M
+    height_m, leg_m = size.height_m, size.leg_m
+    items: list[Item] = [
+        Dimension(part="span", x0=half, y0=bottom, x1=-half, y1=bottom, text=work.say(size.span_m)),
+        Handle(measure="span", x=half, y=bottom, dx=1.0, dy=0.0, gain=2.0, lane=1, lane_dy=-1.0),
+        Outline(
+            part="height",
+            layer="construction",
+            material="ink",
+            path=line(0.0, height_m, half + BESIDE_M, height_m),
+        ),
+        Dimension(
+            part="height",
+            x0=half + BESIDE_M,
+            y0=height_m,
+            x1=half + BESIDE_M,
+            y1=0.0,
+            lane=1.0,
+            text=work.say(height_m),
+        ),
+        Handle(measure="height", x=half + BESIDE_M, y=height_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=1.0),
+        Handle(measure="leg", x=half, y=leg_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=1.0),
+        Dimension(
+            part="reveal",
+            x0=-half,
+            y0=0.0,
+            x1=-half,
+            y1=posts.reveal_m,
+            lane=1.0,
+            text=work.say(posts.reveal_m),
+        ),
+        Handle(measure="reveal", x=-half, y=posts.reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
+        Dimension(
+            part="embedment",
+            x0=-half,
+            y0=-work.embedment_m,
+            x1=-half,
+            y1=0.0,
+            lane=1.0,
+            text=work.say(work.embedment_m),
+        ),
+    ]
+    if leg_m > 0:
+        items.append(Dimension(part="leg", x0=half, y0=leg_m, x1=half, y1=0.0, lane=1.0, text=work.say(leg_m)))
+    return items
+
+
+def _table(work: Work) -> tuple[Row, ...]:
+    size, posts = work.design.size, work.design.posts
+    rows = [
+        ("Width between post centres", work.say(size.span_m)),
+        ("Height of the crown", work.say(size.height_m)),
+        ("Straight leg", work.say(size.leg_m)),
+        ("Bend radius", work.say(work.radius_m)),
+        ("Centre of the arc above the ground", work.say(size.height_m - work.radius_m)),
+        ("Post above the ground", work.say(posts.reveal_m)),
+        ("Post in the ground", work.say(work.embedment_m)),
+        ("Bow inside the post", work.say(work.design.bows.insertion_m)),
+        ("Grower from the left posts", work.say(work.figure_from_left_m)),
+        ("Room under the tube there", work.say(work.figure_headroom_m, "down")),
+    ]
+    for at_m, what, _, _ in tube_places(work):
+        _, y = work.bow.point(work.girth_at(at_m))
+        rows.append((f"{what[:1].upper()}{what[1:]}, above the ground", work.say(y)))
+    return tuple(Row(what=what, reading=reading) for what, reading in rows)

@@ -1,0 +1,125 @@
+"""The long side: bows edge on, standing in their posts."""
+
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Outline, Row, box, line
+from obtegum.core.work import Work
+
+__all__ = ["along", "side_outlines"]
+
+BESIDE_M = 0.6
+BELOW_M = 0.18
+
+
+def along(work: Work) -> Drawing:
+    """Left long side seen from outside; x along the house from A, y = 0 on the ground."""
+    size = work.design.size
+    bottom = -work.embedment_m - BELOW_M
+    ground = Outline(
+        part="ground",
+        layer="ground",
+        material="soil",
+        closed=True,
+        path=box(-BESIDE_M, bottom, size.length_m + BESIDE_M, 0.0),
+        label="ground",
+    )
+    items: list[Item] = [ground, *side_outlines(work), *_levels(work), *_dimensions(work, bottom)]
+    return Drawing(
+        view="along",
+        title="Along",
+        summary=(
+            f"The long side, {work.say(size.length_m)} between the end bows: "
+            f"{work.bays.bows} bows in {work.bays.count} bays."
+        ),
+        x0=-BESIDE_M,
+        y0=bottom,
+        x1=size.length_m + BESIDE_M,
+        y1=size.height_m,
+        items=tuple(items),
+        table=_table(work),
+    )
+
+
+def side_outlines(work: Work, from_x: float = 0.0) -> list[Outline]:
+    """Bows and posts of the left side in true size, the front end at ``from_x``."""
+    reveal_m, od = work.design.posts.reveal_m, work.post_tube.od_m
+    found = []
+    for place, station in enumerate(work.bays.stations_m, start=1):
+        x = from_x + station
+        found.append(
+            Outline(
+                part=f"bow:{place}",
+                layer="frame",
+                material=work.bow_tube.material,
+                path=line(x, reveal_m, x, work.design.size.height_m),
+                width_m=work.bow_tube.od_m,
+                label=f"bow {place}",
+            )
+        )
+        found.append(
+            Outline(
+                part=f"post:L{place}",
+                layer="frame",
+                material="post",
+                closed=True,
+                path=box(x - od / 2, -work.embedment_m, x + od / 2, reveal_m),
+                label=f"post {place}, {work.say(station)}",
+            )
+        )
+    return found
+
+
+def _levels(work: Work) -> list[Item]:
+    """Spring line and crown, edge on."""
+    size = work.design.size
+    heights = [("crown", size.height_m)] + ([("bend:L", size.leg_m)] if size.leg_m > 0 else [])
+    return [
+        Outline(part=part, layer="construction", material="ink", path=line(0.0, y, size.length_m, y))
+        for part, y in heights
+    ]
+
+
+def _dimensions(work: Work, bottom: float) -> list[Item]:
+    size, posts = work.design.size, work.design.posts
+    first_m = work.bays.stations_m[1]
+    return [
+        Dimension(
+            part="length", x0=size.length_m, y0=bottom, x1=0.0, y1=bottom, lane=2.0, text=work.say(size.length_m)
+        ),
+        Handle(measure="length", x=size.length_m, y=bottom, dx=1.0, dy=0.0, lane=2.0, lane_dy=-1.0),
+        Dimension(part="bay:1", x0=first_m, y0=bottom, x1=0.0, y1=bottom, lane=1.0, text=work.say(first_m)),
+        Handle(measure="spacing", x=first_m, y=bottom, dx=1.0, dy=0.0, lane=1.0, lane_dy=-1.0),
+        Dimension(
+            part="height",
+            x0=size.length_m + BESIDE_M,
+            y0=size.height_m,
+            x1=size.length_m + BESIDE_M,
+            y1=0.0,
+            lane=1.0,
+            text=work.say(size.height_m),
+        ),
+        Handle(
+            measure="height",
+            x=size.length_m + BESIDE_M,
+            y=size.height_m,
+            dx=0.0,
+            dy=1.0,
+            lane=1.0,
+            lane_dx=1.0,
+        ),
+        Dimension(part="reveal", x0=0.0, y0=0.0, x1=0.0, y1=posts.reveal_m, lane=1.0, text=work.say(posts.reveal_m)),
+        Handle(measure="reveal", x=0.0, y=posts.reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
+        Dimension(
+            part="embedment", x0=0.0, y0=-work.embedment_m, x1=0.0, y1=0.0, lane=1.0, text=work.say(work.embedment_m)
+        ),
+    ]
+
+
+def _table(work: Work) -> tuple[Row, ...]:
+    rows = [
+        ("Length between the end bows", work.say(work.design.size.length_m)),
+        ("Height of the crown", work.say(work.design.size.height_m)),
+        ("Post above the ground", work.say(work.design.posts.reveal_m)),
+        ("Post in the ground", work.say(work.embedment_m)),
+    ]
+    for place, station in enumerate(work.bays.stations_m, start=1):
+        rows.append((f"Bow {place}, from A", work.say(station)))
+    return tuple(Row(what=what, reading=reading) for what, reading in rows)

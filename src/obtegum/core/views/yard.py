@@ -1,0 +1,56 @@
+"""How a house looks from across the yard: its section and its long side, side by side, to scale."""
+
+from obtegum.core.drawing import Drawing, Grower, Item, Outline, Row, Vertex, chain_path, line
+from obtegum.core.views.along import side_outlines
+from obtegum.core.work import Work
+
+__all__ = ["yard"]
+
+APART_M = 1.6
+
+
+def yard(work: Work) -> Drawing:
+    """End and long side on one ground line; x from the left foot of the end, m."""
+    size = work.design.size
+    start = size.span_m + APART_M
+    end = start + size.length_m
+    bow = tuple(_moved(vertex, size.span_m / 2) for vertex in chain_path(work.bow))
+    items: list[Item] = [
+        Outline(part="skin", layer="air", material="air", closed=True, path=bow),
+        Outline(part="bow", layer="frame", material=work.bow_tube.material, path=bow, width_m=work.bow_tube.od_m),
+        *(outline for outline in side_outlines(work, start) if outline.part.startswith("bow")),
+        Outline(
+            part="crown",
+            layer="frame",
+            material=work.bow_tube.material,
+            path=line(start, size.height_m, end, size.height_m),
+            width_m=work.bow_tube.od_m,
+        ),
+        Outline(part="ground", layer="ground", material="ink", path=line(0.0, 0.0, end, 0.0)),
+        Grower(
+            x=size.span_m / 2,
+            y=0.0,
+            height_m=size.figure.height_m,
+            width_m=work.rules.figure_width_m,
+            upright=size.height_m > size.figure.height_m,
+        ),
+    ]
+    return Drawing(
+        view="yard",
+        title="In the yard",
+        summary=f"The end and the long side of {work.design.name}.",
+        x0=0.0,
+        y0=0.0,
+        x1=end,
+        y1=size.height_m,
+        items=tuple(items),
+        table=(
+            Row(what="Width", reading=work.say(size.span_m)),
+            Row(what="Length", reading=work.say(size.length_m)),
+            Row(what="Height", reading=work.say(size.height_m)),
+        ),
+    )
+
+
+def _moved(vertex: Vertex, dx: float) -> Vertex:
+    return vertex.model_copy(update={"x": vertex.x + dx})

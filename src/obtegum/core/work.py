@@ -1,0 +1,150 @@
+"""What the rooms share while one house is planned: inputs, centre line, bays, posts and sticks."""
+
+from dataclasses import dataclass
+from functools import cached_property
+
+from obtegum.core.bows.headroom import clear_from, headroom_over
+from obtegum.core.bows.sticks import MOST_STICKS, Split, split_bow, sticks_needed
+from obtegum.core.catalogue import Catalogue, Rules, Tube
+from obtegum.core.design import HouseDesign
+from obtegum.core.ground.posts import Entry, Play, bow_entry, socket_play
+from obtegum.core.profile import Chain, Kink, round_bow
+from obtegum.core.profile.round import arc_radius
+from obtegum.core.quantity import Rounding, Tape, length_text
+from obtegum.core.record import SiteRecord
+from obtegum.core.setout.base import Peg, pegs
+from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
+from obtegum.core.trouble import DesignError, Trouble
+
+__all__ = ["Work", "begin"]
+
+
+@dataclass(frozen=True)
+class Work:
+    """One house on the bench. Lengths along the tube start at its end in the left post."""
+
+    design: HouseDesign
+    record: SiteRecord
+    catalogue: Catalogue
+    bow_tube: Tube
+    post_tube: Tube
+    bow: Chain
+    inner: Chain
+    equal: Bays
+    fixed: Bays
+    bays: Bays
+    pegs: tuple[Peg, ...]
+    entry: Entry
+    play: Play | None
+    tube_m: float
+    split: Split
+
+    @property
+    def tape(self) -> Tape:
+        return self.design.tape
+
+    @property
+    def rules(self) -> Rules:
+        return self.catalogue.rules
+
+    @property
+    def embedment_m(self) -> float:
+        return self.design.posts.length_m - self.design.posts.reveal_m
+
+    @property
+    def figure_from_left_m(self) -> float:
+        return min(self.design.size.figure.from_left_m, self.design.size.span_m)
+
+    @property
+    def leg_kink(self) -> Kink | None:
+        """The corner where leg and arc meet above the post top, or None."""
+        reveal_m = self.design.posts.reveal_m
+        return next((kink for kink in self.bow.kinks if kink.s_m > reveal_m + 1e-7), None)
+
+    @cached_property
+    def clear_from_m(self) -> float | None:
+        """Where the grower can first stand upright, from the left posts' line, m; None if nowhere."""
+        size = self.design.size
+        return clear_from(self.inner, size.span_m, size.figure.height_m, self.rules.figure_width_m)
+
+    @cached_property
+    def figure_headroom_m(self) -> float:
+        """Height to the inner face of the bow over the grower's width, where the grower stands, m."""
+        x = self.figure_from_left_m - self.design.size.span_m / 2
+        return headroom_over(self.inner, x, self.rules.figure_width_m)
+
+    @cached_property
+    def radius_m(self) -> float:
+        """Radius of the arc to the tube's centre, m."""
+        size = self.design.size
+        return arc_radius(size.span_m, size.height_m - size.leg_m)
+
+    def along_tube(self, s_m: float) -> float:
+        """Distance along the bow's tube of a girth, m."""
+        return s_m - self.entry.post_top_s_m + self.design.bows.insertion_m
+
+    def girth_at(self, tube_m: float) -> float:
+        """Girth of a distance along the bow's tube, m; inverse of `along_tube`."""
+        return tube_m - self.design.bows.insertion_m + self.entry.post_top_s_m
+
+    def about(self, value_m: float) -> str:
+        """A round length for a sentence: to the inch or centimetre."""
+        coarse = Tape(units=self.tape.units, inch_parts=2, mm_step=10)
+        step_m = coarse.stride_m("small")
+        return f"about {length_text(round(value_m / step_m) * step_m, coarse)}"
+
+    def say(self, value_m: float, rounding: Rounding = "nearest") -> str:
+        """A length as the house's tape shows it."""
+        return length_text(value_m, self.tape, rounding)
+
+
+def _tube(catalogue: Catalogue, name: str, path: str) -> Tube:
+    tube = catalogue.tubes.get(name)
+    if tube is None:
+        raise DesignError([Trouble(path=path, sentence=f"There is no tube “{name}” in the catalogue.")])
+    return tube
+
+
+def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> Work:
+    """Lay the house on the bench.
+
+    Raises: DesignError when posts, bow and sticks can't make a house at all.
+    """
+    size, posts, bows, rules = design.size, design.posts, design.bows, catalogue.rules
+    bow_tube = _tube(catalogue, bows.tube, "bows.tube")
+    post_tube = _tube(catalogue, posts.tube, "posts.tube")
+    bow = round_bow(size.span_m, size.leg_m, size.height_m)
+    if posts.reveal_m >= size.height_m:
+        sentence = "The posts would stand as high as the crown. They must stay below"
+        nearest = length_text(size.height_m, design.tape, "down")
+        raise DesignError([Trouble(path="posts.reveal_m", sentence=f"{sentence} {nearest}.", nearest=nearest)])
+    entry = bow_entry(bow, size.span_m, posts.reveal_m)
+    tube_m = bow.girth_m - 2 * entry.post_top_s_m + 2 * bows.insertion_m
+    count = sticks_needed(tube_m, bows.stick_m, bows.joint_m)
+    if count > MOST_STICKS:
+        least_m = (tube_m + (MOST_STICKS - 1) * bows.joint_m) / MOST_STICKS
+        nearest = length_text(least_m, design.tape, "up")
+        sentence = f"That makes {count} sticks a bow, and more than {MOST_STICKS} can't be joined well. The least is"
+        raise DesignError(
+            [Trouble(path="bows.stick_m", sentence=f"{sentence} {nearest}.", nearest_m=least_m, nearest=nearest)]
+        )
+    equal = equal_bays(size.length_m, bows.max_spacing_m)
+    fixed = fixed_bays(size.length_m, bows.max_spacing_m)
+    chosen = equal if bows.bays == "equal" else fixed
+    return Work(
+        design=design,
+        record=record,
+        catalogue=catalogue,
+        bow_tube=bow_tube,
+        post_tube=post_tube,
+        bow=bow,
+        inner=bow.offset(-bow_tube.od_m / 2),
+        equal=equal,
+        fixed=fixed,
+        bays=chosen,
+        pegs=pegs(chosen, size.span_m),
+        entry=entry,
+        play=socket_play(post_tube.bore_m, bow_tube.od_m, bows.insertion_m),
+        tube_m=tube_m,
+        split=split_bow(tube_m, bows.stick_m, bows.joint_m, rules.piece_least_m, rules.joint_off_crown_share),
+    )
