@@ -57,7 +57,7 @@ class Outline(Part):
 
 
 class Mark(Part):
-    """A point to find on the ground or on the bow."""
+    """A point to find on the ground or on the bow; ``heading_rad`` is the tube's direction there."""
 
     kind: Literal["mark"] = "mark"
     part: str
@@ -65,6 +65,7 @@ class Mark(Part):
     state: Literal["open", "set", "moved"] = "open"
     x: float
     y: float
+    heading_rad: float = 0.0
     label: str
 
 

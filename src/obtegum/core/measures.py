@@ -303,7 +303,7 @@ def apply_edits(design: HouseDesign, edits: Sequence[Edit], catalogue: Catalogue
 
 
 def edits_in_words(design: HouseDesign, edits: Sequence[Edit], catalogue: Catalogue) -> str:
-    """Changes as the history tells them, from the design that they led to: ``Width 22′ 6″``."""
+    """Changes as the history tells them, from the design that they led to: ``Width 22' 6"``."""
     told = {}
     for edit in edits:
         state = measure_state(MEASURES[edit.measure], design, catalogue)

@@ -195,7 +195,7 @@ def _steps(value_m: float, step_m: float, rounding: Rounding) -> int:
 def length_text(value_m: float, tape: Tape, rounding: Rounding = "nearest") -> str:
     """Print a length as it is read off the tape.
 
-    Feet houses: ``60′ 8 15/16″``; metric houses: ``18.516 m``, or ``559 mm`` below a metre.
+    Feet houses: ``60' 8 15/16"``; metric houses: ``18.516 m``, or ``559 mm`` below a metre.
     ``rounding`` is ``down`` for clearances and capacities, ``up`` for demands and purchases.
     Raises: ValueError if the value isn't finite.
     """
@@ -217,15 +217,16 @@ def length_text(value_m: float, tape: Tape, rounding: Rounding = "nearest") -> s
         fraction = f"{parts // common}/{tape.inch_parts // common}"
     within = " ".join(piece for piece in (str(inches) if inches or not fraction else "", fraction) if piece)
     if feet:
-        return f"{sign}{feet}′ {within if inches else ('0 ' + fraction).strip()}″"
-    return f"{sign}{within}″"
+        within = within if inches else f"0 {fraction}".strip()
+        return f"{sign}{feet}' {within}\""
+    return f'{sign}{within}"'
 
 
 def size_text(span_m: float, length_m: float, tape: Tape) -> str:
-    """Print width by length, short: ``21′ × 57′`` or ``7.300 × 26.400 m``."""
+    """Print width by length, short: ``21' × 57'`` or ``7.300 × 26.400 m``."""
     if tape.units == "metric":
         return f"{span_m:.3f} × {length_m:.3f} m"
-    return " × ".join(length_text(each, tape).replace(" 0″", "") for each in (span_m, length_m))
+    return " × ".join(length_text(each, tape).replace(' 0"', "") for each in (span_m, length_m))
 
 
 def angle_text(angle_rad: float, rounding: Rounding = "nearest") -> str:

@@ -30,6 +30,10 @@ class Segment(Protocol):
         """Direction of travel, rad from +x, counterclockwise."""
         ...
 
+    def part(self, start: float, end: float) -> "Segment":
+        """The piece from u = start to u = end."""
+        ...
+
     def offset(self, distance_m: float) -> "Segment":
         """The parallel segment, ``distance_m`` to the left of travel (outside)."""
         ...
@@ -67,6 +71,9 @@ class Line:
 
     def heading(self, u: float) -> float:
         return math.atan2(self.y1 - self.y0, self.x1 - self.x0)
+
+    def part(self, start: float, end: float) -> "Line":
+        return Line(*self.point(start), *self.point(end))
 
     def offset(self, distance_m: float) -> "Line":
         direction = self.heading(0)
@@ -116,6 +123,9 @@ class Arc:
 
     def heading(self, u: float) -> float:
         return self._angle(u) - math.pi / 2
+
+    def part(self, start: float, end: float) -> "Arc":
+        return Arc(self.cx, self.cy, self.radius_m, self._angle(start), (end - start) / self.radius_m)
 
     def offset(self, distance_m: float) -> "Arc":
         """Raises: ValueError when the parallel arc would turn inside out."""
@@ -219,6 +229,17 @@ class Chain:
                 if not found or start + u - found[-1] > TIGHT:
                     found.append(start + u)
         return found
+
+    def part(self, start_m: float, end_m: float) -> "Chain":
+        """The piece between two girths, m. Raises: ValueError when nothing lies between them."""
+        pieces = []
+        for begin, segment in zip(self.starts_m, self.segments, strict=False):
+            low, high = max(start_m - begin, 0.0), min(end_m - begin, segment.length_m)
+            if high - low > TIGHT:
+                pieces.append(segment.part(low, high))
+        if not pieces:
+            raise ValueError("nothing lies between those girths")
+        return Chain(tuple(pieces))
 
     def offset(self, distance_m: float) -> "Chain":
         """Each segment moved ``distance_m`` outward, not joined: at a kink the ends stand apart."""

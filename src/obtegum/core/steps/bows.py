@@ -78,8 +78,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     half_rad = arc_half_angle(size.span_m, size.height_m - size.leg_m)
     sticks = len(split.pieces)
     answers = (
-        Answer(id="bows", label="Bows", reading=str(bows), value=bows, unit="count"),
-        length_answer(work, "radius", "Bend radius", work.radius_m, "to the tube’s centre"),
+        length_answer(work, "radius", "Bend radius, to the centre", work.radius_m),
         _centre_answer(work, size.height_m - work.radius_m),
         Answer(
             id="half_angle",
@@ -96,7 +95,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             reading=str(sticks),
             value=sticks,
             unit="count",
-            note=f"{sticks * bows} for the house",
+            note=f"{sticks * bows} for all {bows} bows",
         ),
         Answer(
             id="joints",
@@ -117,10 +116,12 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         state=settled(found),
         next="Mark one stick, bend one bow, and check its width before the rest.",
         caution="Cut ends are sharp and bent tube whips: gloves, eyes, two people on a bow.",
-        measures=("bow_tube", "stick", "joint", "leg", "height", "spacing"),
+        measures=("bow_tube", "stick", "joint"),
         answers=answers,
         views=("across", "along"),
         strips=tuple(f"stick:{piece.name}" for piece in split.pieces),
+        grips=("span", "height", "leg"),
+        focus=("bow", "radius", "centre", "crown", "bend", "socket", "joint", "span", "height", "leg"),
     )
 
 
@@ -132,7 +133,6 @@ def _centre_answer(work: Work, centre_m: float) -> Answer:
         reading=work.say(abs(centre_m)),
         value=centre_m,
         unit="m",
-        note="on the middle line",
     )
 
 

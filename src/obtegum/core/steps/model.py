@@ -21,7 +21,11 @@ class Answer(Part):
 
 
 class StepPlan(Part):
-    """One step: what can be set, what came out, which drawings and strips show it."""
+    """One step: what can be set, what came out, which drawings and strips show it.
+
+    ``grips`` are the measures to take hold of on the drawing; ``focus`` names the parts (or how
+    their names begin) that the step is about: the rest is drawn faint.
+    """
 
     id: str
     title: str
@@ -33,5 +37,7 @@ class StepPlan(Part):
     answers: tuple[Answer, ...]
     views: tuple[str, ...]
     strips: tuple[str, ...]
+    grips: tuple[str, ...]
+    focus: tuple[str, ...]
     done: int = 0
     of: int = 0

@@ -72,8 +72,10 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution="Ears and eyes covered; nobody holds a post by hand while it is driven.",
         measures=("post_tube", "post_length", "reveal", "bow_tube", "insertion"),
         answers=answers,
-        views=("along", "across", "above"),
+        views=("post", "along", "above"),
         strips=("post", "post:L", "post:R"),
+        grips=("reveal", "post_length", "insertion"),
+        focus=("post", "bow:end", "socket", "reveal", "embedment", "ground", "line", "corner"),
         done=far.done,
         of=far.of,
     )

@@ -112,6 +112,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         answers=answers,
         views=("above", "along"),
         strips=("peg:L", "peg:R"),
+        grips=("length", "span", "spacing"),
+        focus=("post", "line", "end", "diagonal", "corner", "span", "length", "bay"),
         done=far.done,
         of=far.of,
     )

@@ -104,6 +104,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         answers=tuple(answers),
         views=("across", "along", "above"),
         strips=("floor",),
+        grips=("span", "height", "leg", "length", "spacing", "figure_at"),
+        focus=("span", "height", "leg", "length", "bay", "bow", "grower", "floor", "clear"),
     )
 
 

@@ -128,15 +128,18 @@ def _grower(work: Work) -> list[Item]:
     room_m, height_m = work.figure_headroom_m, size.figure.height_m
     upright = room_m >= height_m
     over = f"{work.say(room_m - height_m, 'down')} over the head" if upright else "too low here"
+    # The words stand on the side of the grower that has more house.
+    toward = 1.0 if x <= 0 else -1.0
+    beside, anchor = x + toward * (width_m / 2 + 0.1), "start" if toward > 0 else "end"
+    words = [
+        Note.model_validate({"part": "grower", "x": beside, "y": y, "text": text, "anchor": anchor, "above": False})
+        for y, text in ((height_m * 0.62, over), (height_m * 0.62 + 0.3, f"{work.say(room_m, 'down')} under the tube"))
+    ]
+    level = line(x - width_m / 2, room_m, x + width_m / 2, room_m)
     return [
         Grower(x=x, y=0.0, height_m=height_m, width_m=width_m, upright=upright),
-        Outline(
-            part="grower",
-            layer="construction",
-            material="ink",
-            path=line(x - width_m / 2, room_m, x + width_m / 2, room_m),
-        ),
-        Note(part="grower", x=x, y=max(room_m, height_m), text=f"{work.say(room_m, 'down')} under the tube · {over}"),
+        Outline(part="grower", layer="construction", material="ink", path=level),
+        *words,
         Handle(measure="figure_at", x=x, y=0.0, dx=1.0, dy=0.0, lane=0.45, lane_dy=-1.0),
     ]
 
@@ -146,8 +149,10 @@ def _marks(work: Work) -> list[Item]:
     symbols = {"socket": "socket", "bend": "bend", "crown": "crown"}
     found: list[Item] = []
     for at_m, what, kind, part in tube_places(work):
-        x, y = work.bow.point(work.girth_at(at_m))
-        found.append(Mark.model_validate({"part": part, "symbol": symbols[kind], "x": x, "y": y, "label": what}))
+        s_m = work.girth_at(at_m)
+        x, y = work.bow.point(s_m)
+        place = {"x": x, "y": y, "heading_rad": work.bow.heading(s_m)}
+        found.append(Mark.model_validate({"part": part, "symbol": symbols[kind], "label": what, **place}))
     for number, at_m in enumerate(work.split.joints_m, start=1):
         x, y = work.bow.point(work.girth_at(at_m))
         found.append(Mark(part=f"joint:{number}", symbol="joint", x=x, y=y, label=f"joint {number}"))
@@ -197,6 +202,7 @@ def _dimensions(work: Work) -> list[Item]:
             lane=1.0,
             text=work.say(work.embedment_m),
         ),
+        Handle(measure="post_length", x=-half, y=-work.embedment_m, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
     ]
     if leg_m > 0:
         items.append(Dimension(part="leg", x0=half, y0=leg_m, x1=half, y1=0.0, lane=1.0, text=work.say(leg_m)))

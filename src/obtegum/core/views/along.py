@@ -3,7 +3,7 @@
 from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Outline, Row, box, line
 from obtegum.core.work import Work
 
-__all__ = ["along", "side_outlines"]
+__all__ = ["along"]
 
 BESIDE_M = 0.6
 BELOW_M = 0.18
@@ -21,7 +21,7 @@ def along(work: Work) -> Drawing:
         path=box(-BESIDE_M, bottom, size.length_m + BESIDE_M, 0.0),
         label="ground",
     )
-    items: list[Item] = [ground, *side_outlines(work), *_levels(work), *_dimensions(work, bottom)]
+    items: list[Item] = [ground, *_side(work), *_levels(work), *_dimensions(work, bottom)]
     return Drawing(
         view="along",
         title="Along",
@@ -38,18 +38,17 @@ def along(work: Work) -> Drawing:
     )
 
 
-def side_outlines(work: Work, from_x: float = 0.0) -> list[Outline]:
-    """Bows and posts of the left side in true size, the front end at ``from_x``."""
+def _side(work: Work) -> list[Outline]:
+    """Bows and posts of the left side in true size."""
     reveal_m, od = work.design.posts.reveal_m, work.post_tube.od_m
     found = []
     for place, station in enumerate(work.bays.stations_m, start=1):
-        x = from_x + station
         found.append(
             Outline(
                 part=f"bow:{place}",
                 layer="frame",
                 material=work.bow_tube.material,
-                path=line(x, reveal_m, x, work.design.size.height_m),
+                path=line(station, reveal_m, station, work.design.size.height_m),
                 width_m=work.bow_tube.od_m,
                 label=f"bow {place}",
             )
@@ -60,7 +59,7 @@ def side_outlines(work: Work, from_x: float = 0.0) -> list[Outline]:
                 layer="frame",
                 material="post",
                 closed=True,
-                path=box(x - od / 2, -work.embedment_m, x + od / 2, reveal_m),
+                path=box(station - od / 2, -work.embedment_m, station + od / 2, reveal_m),
                 label=f"post {place}, {work.say(station)}",
             )
         )
@@ -110,6 +109,7 @@ def _dimensions(work: Work, bottom: float) -> list[Item]:
         Dimension(
             part="embedment", x0=0.0, y0=-work.embedment_m, x1=0.0, y1=0.0, lane=1.0, text=work.say(work.embedment_m)
         ),
+        Handle(measure="post_length", x=0.0, y=-work.embedment_m, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
     ]
 
 

@@ -1,7 +1,6 @@
 """How a house looks from across the yard: its section and its long side, side by side, to scale."""
 
-from obtegum.core.drawing import Drawing, Grower, Item, Outline, Row, Vertex, chain_path, line
-from obtegum.core.views.along import side_outlines
+from obtegum.core.drawing import Drawing, Grower, Item, Outline, Row, Vertex, box, chain_path, line
 from obtegum.core.work import Work
 
 __all__ = ["yard"]
@@ -18,7 +17,23 @@ def yard(work: Work) -> Drawing:
     items: list[Item] = [
         Outline(part="skin", layer="air", material="air", closed=True, path=bow),
         Outline(part="bow", layer="frame", material=work.bow_tube.material, path=bow, width_m=work.bow_tube.od_m),
-        *(outline for outline in side_outlines(work, start) if outline.part.startswith("bow")),
+        Outline(
+            part="skin",
+            layer="air",
+            material="air",
+            closed=True,
+            path=box(start, 0.0, end, size.height_m),
+        ),
+        *(
+            Outline(
+                part=f"bow:{place}",
+                layer="frame",
+                material=work.bow_tube.material,
+                path=line(start + station, 0.0, start + station, size.height_m),
+                width_m=work.bow_tube.od_m,
+            )
+            for place, station in enumerate(work.bays.stations_m, start=1)
+        ),
         Outline(
             part="crown",
             layer="frame",

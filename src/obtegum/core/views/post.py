@@ -1,0 +1,131 @@
+"""One post in the ground, close up: how deep it goes, what stands out, and the bow in its mouth."""
+
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Mark, Note, Outline, Row, box, chain_path, line
+from obtegum.core.quantity import angle_text
+from obtegum.core.work import Work
+
+__all__ = ["one_post"]
+
+BESIDE_M = 0.45
+BELOW_M = 0.12
+ABOVE_M = 0.4
+
+
+def one_post(work: Work) -> Drawing:
+    """The left post in section; x from its centre, y = 0 on the ground."""
+    posts, reveal_m = work.design.posts, work.design.posts.reveal_m
+    bottom = -work.embedment_m - BELOW_M
+    od, wall = work.post_tube.od_m, work.post_tube.wall_m
+    ground = Outline(
+        part="ground",
+        layer="ground",
+        material="soil",
+        closed=True,
+        path=box(-BESIDE_M, bottom, BESIDE_M, 0.0),
+        label="ground",
+    )
+    walls = [
+        Outline(
+            part="post:L",
+            layer="frame",
+            material="post",
+            closed=True,
+            path=box(x, -work.embedment_m, x + wall, reveal_m),
+            label="post",
+        )
+        for x in (-od / 2, od / 2 - wall)
+    ]
+    bore = Outline(
+        part="post:bore",
+        layer="air",
+        material="air",
+        closed=True,
+        path=box(-od / 2, -work.embedment_m, od / 2, reveal_m),
+    )
+    items: list[Item] = [ground, bore, *_bow(work), *walls, *_marks(work), *_dimensions(work)]
+    return Drawing(
+        view="post",
+        title="One post",
+        summary=(
+            f"A post {work.say(posts.length_m)} long, {work.say(work.embedment_m)} of it in the ground, "
+            f"with the bow {work.say(work.design.bows.insertion_m)} inside it."
+        ),
+        x0=-BESIDE_M,
+        y0=bottom,
+        x1=BESIDE_M,
+        y1=reveal_m + ABOVE_M,
+        items=tuple(items),
+        table=_table(work),
+    )
+
+
+def _bow(work: Work) -> list[Item]:
+    """The bow's end inside the post, and the first of it above, leaning as it leans."""
+    half, reveal_m = work.design.size.span_m / 2, work.design.posts.reveal_m
+    top_m = work.entry.post_top_s_m
+    above = work.bow.part(top_m, min(top_m + ABOVE_M, work.bow.girth_m / 2))
+    path = tuple(vertex.model_copy(update={"x": vertex.x + half}) for vertex in chain_path(above))
+    tube = {"material": work.bow_tube.material, "width_m": work.bow_tube.od_m, "layer": "frame"}
+    inside = line(work.entry.offset_m, reveal_m - work.design.bows.insertion_m, work.entry.offset_m, reveal_m)
+    return [
+        Outline.model_validate({"part": "bow:end", "path": inside, "label": "bow inside the post", **tube}),
+        Outline.model_validate({"part": "bow", "path": path, "label": "bow", **tube}),
+    ]
+
+
+def _marks(work: Work) -> list[Item]:
+    reveal_m = work.design.posts.reveal_m
+    end_m = reveal_m - work.design.bows.insertion_m
+    across = -1.5707963267948966
+    beside = work.post_tube.od_m / 2 + 0.05
+    name = work.post_tube.name.lower()
+    return [
+        Mark(part="ground", symbol="socket", x=0.0, y=0.0, heading_rad=across, label="ground line"),
+        Mark(part="bow:end", symbol="socket", x=0.0, y=end_m, heading_rad=across, label="bow stops here"),
+        Mark(part="socket:L", symbol="socket", x=0.0, y=reveal_m, heading_rad=across, label="top"),
+        Note(part="post:L", x=beside, y=-work.embedment_m / 2, text=name, anchor="start", above=False),
+        Note(
+            part="socket:L",
+            x=beside,
+            y=reveal_m + ABOVE_M / 2,
+            text=work.bow_tube.name.lower(),
+            anchor="start",
+            above=False,
+        ),
+    ]
+
+
+def _dimensions(work: Work) -> list[Item]:
+    reveal_m, insertion_m = work.design.posts.reveal_m, work.design.bows.insertion_m
+    left, right = -work.post_tube.od_m / 2, work.post_tube.od_m / 2
+    deep = work.embedment_m
+    return [
+        Dimension(part="reveal", x0=left, y0=0.0, x1=left, y1=reveal_m, text=work.say(reveal_m)),
+        Handle(measure="reveal", x=left, y=reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
+        Dimension(part="embedment", x0=left, y0=-deep, x1=left, y1=0.0, text=work.say(deep)),
+        Handle(measure="post_length", x=left, y=-deep, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
+        Dimension(
+            part="socket:L",
+            x0=right,
+            y0=reveal_m,
+            x1=right,
+            y1=reveal_m - insertion_m,
+            text=work.say(insertion_m),
+        ),
+        Handle(measure="insertion", x=right, y=reveal_m - insertion_m, dx=0.0, dy=-1.0, lane=1.0, lane_dx=1.0),
+    ]
+
+
+def _table(work: Work) -> tuple[Row, ...]:
+    posts = work.design.posts
+    rows = [
+        ("Post length", work.say(posts.length_m)),
+        ("Stands out of the ground", work.say(posts.reveal_m)),
+        ("In the ground", work.say(work.embedment_m)),
+        ("Bow inside the post", work.say(work.design.bows.insertion_m)),
+        ("Bore of the post", work.say(work.post_tube.bore_m, "down")),
+        ("Outside of the bow’s tube", work.say(work.bow_tube.od_m, "up")),
+        ("Bow off the post’s centre at the top", work.say(abs(work.entry.offset_m), "up")),
+        ("Bow’s lean at the top", angle_text(work.entry.lean_rad, "up")),
+    ]
+    return tuple(Row(what=what, reading=reading) for what, reading in rows)

@@ -1,0 +1,80 @@
+import { useEffect, useRef } from "react";
+import { Button } from "react-aria-components";
+import styled from "styled-components";
+import { FIGURES } from "../look/look";
+import { Side } from "./Panel";
+
+const List = styled.dl`
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 5px 14px;
+  font-size: 14.5px;
+  dt { font: 600 16px/1.3 ${FIGURES}; white-space: nowrap; }
+  h2 { grid-column: 1 / -1; font-size: 16px; margin-top: 8px; }
+`;
+const Close = styled(Button)`
+  align-self: start;
+  padding: 6px 14px;
+  border: 2px solid var(--ink);
+  background: var(--sheet);
+  font: 600 16px/1.2 ${FIGURES};
+  cursor: pointer;
+`;
+
+const GROUPS: [string, [string, string][]][] = [
+  [
+    "In a length, or on a grip of the drawing",
+    [
+      ["↑ ↓", "one mark of the tape"],
+      ["Page Up, Down", "an inch, or a centimetre"],
+      ["Shift + ↑ ↓", "a foot, or ten centimetres"],
+      ["Enter", "take what was typed"],
+      ["Esc", "leave it as it was"],
+    ],
+  ],
+  [
+    "On the tape",
+    [
+      ["← →", "mark to mark"],
+      ["Home, End", "first mark, last mark"],
+      ["+ −", "closer, further"],
+      ["0", "all of it"],
+      ["Page Up, Down", "along the tape"],
+      ["Space", "peg or post is in; again takes it back"],
+    ],
+  ],
+  [
+    "Anywhere",
+    [
+      ["Tab", "next thing to set or hold"],
+      ["?", "these keys"],
+    ],
+  ],
+];
+
+/** The keys, in place of the panel. */
+export function Keys({ onClose }: { onClose: () => void }) {
+  const close = useRef<HTMLButtonElement>(null);
+  useEffect(() => close.current?.focus(), []);
+  return (
+    <Side aria-label="Keys">
+      <h1>Keys</h1>
+      {GROUPS.map(([title, keys]) => (
+        <section key={title}>
+          <h2>{title}</h2>
+          <List>
+            {keys.map(([key, what]) => (
+              <div key={key} style={{ display: "contents" }}>
+                <dt>{key}</dt>
+                <dd>{what}</dd>
+              </div>
+            ))}
+          </List>
+        </section>
+      ))}
+      <Close ref={close} onPress={onClose}>
+        Back to the step
+      </Close>
+    </Side>
+  );
+}

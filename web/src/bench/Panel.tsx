@@ -1,0 +1,107 @@
+import styled from "styled-components";
+import type { Answer, StepPlan, Verdict } from "../api/client";
+import { useSight } from "../house/useSight";
+import { Choice } from "../kit/Choice";
+import { LengthField } from "../kit/LengthField";
+import { LEVEL_WORDS, LevelSign } from "../kit/LevelSign";
+import { Words } from "../kit/Words";
+import { FIGURES } from "../look/look";
+
+export const Side = styled.aside`
+  grid-area: panel;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  padding: 12px 16px 10px;
+  background: var(--desk);
+  border-left: 1px solid var(--ink);
+  overflow-y: auto;
+  h1 { font-size: 21px; line-height: 1.2; }
+  .next { font: 600 16px/1.3 ${FIGURES}; font-variant-numeric: tabular-nums; }
+  .caution { padding: 6px 0 6px 12px; border-left: 5px double var(--ink); font-weight: 600; font-size: 14.5px; line-height: 1.3; }
+  .aid { margin-top: auto; padding-top: 8px; font-size: 13.5px; line-height: 1.3; color: var(--soft); }
+`;
+const Answers = styled.dl`
+  display: grid;
+  > div { display: grid; grid-template-columns: 1fr auto; column-gap: 10px; align-items: baseline; padding: 4px 0 3px; border-bottom: 1px solid var(--faint); }
+  dt { color: var(--soft); line-height: 1.25; }
+  dt small { display: block; font-size: 13.5px; }
+  dd { font-size: 17px; text-align: right; }
+  .long dd { grid-column: 1 / -1; }
+`;
+const Judged = styled.ul`
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 9px;
+  li > button {
+    display: grid;
+    grid-template-columns: 26px 1fr;
+    gap: 8px;
+    padding: 0;
+    border: 0;
+    background: none;
+    text-align: left;
+    font-size: 14.5px;
+    line-height: 1.32;
+    cursor: pointer;
+  }
+  b { font: 600 16px/1.2 ${FIGURES}; }
+`;
+
+/** The step's few inputs, then its answers, then its verdicts and what to do next. */
+export function Panel({ step, onShow }: { step: StepPlan; onShow: (part: string) => void }) {
+  const { plan } = useSight();
+  const verdicts = plan.verdicts.filter((verdict) => verdict.step === step.id);
+  return (
+    <Side aria-label={step.title}>
+      <h1>{step.title}</h1>
+      {step.next && <p className="next">{step.next}</p>}
+      {step.caution && <p className="caution">{step.caution}</p>}
+      <div>
+        {step.measures.map((id) => {
+          const measure = plan.measures[id];
+          if (!measure) return null;
+          return measure.kind === "length" ? <LengthField key={id} measure={measure} /> : <Choice key={id} measure={measure} />;
+        })}
+      </div>
+      <AnswerList answers={step.answers} />
+      <VerdictList verdicts={verdicts} onShow={onShow} />
+      <p className="aid">{plan.planning_aid}</p>
+    </Side>
+  );
+}
+
+function AnswerList({ answers }: { answers: Answer[] }) {
+  return (
+    <Answers>
+      {answers.map((answer) => (
+        <div key={answer.id} className={answer.reading.length > 16 ? "long" : ""}>
+          <dt>
+            {answer.label}
+            {answer.note && <small><Words>{answer.note}</Words></small>}
+          </dt>
+          <dd className="figures" data-answer={answer.id}>{answer.reading}</dd>
+        </div>
+      ))}
+    </Answers>
+  );
+}
+
+function VerdictList({ verdicts, onShow }: { verdicts: Verdict[]; onShow: (part: string) => void }) {
+  return (
+    <Judged aria-label="Verdicts">
+      {verdicts.map((verdict) => (
+        <li key={verdict.id} data-verdict={verdict.id} data-level={verdict.level}>
+          <button type="button" onClick={() => verdict.part && onShow(verdict.part)}>
+            <LevelSign level={verdict.level} size={24} />
+            <span>
+              <b>{LEVEL_WORDS[verdict.level]}.</b> <Words>{verdict.sentence}</Words>
+            </span>
+          </button>
+        </li>
+      ))}
+    </Judged>
+  );
+}

@@ -1,0 +1,93 @@
+import styled from "styled-components";
+import type { StepPlan } from "../api/client";
+import { FIGURES } from "../look/look";
+
+const Side = styled.nav`
+  grid-area: rail;
+  padding: 16px 0 0;
+  background: var(--desk);
+  border-right: 1px solid var(--ink);
+  overflow-y: auto;
+  ol { list-style: none; }
+  h2 { padding: 12px 14px 2px 44px; font: 500 14px/1.2 ${FIGURES}; color: var(--soft); }
+  button {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    width: 100%;
+    min-height: 44px;
+    padding: 4px 10px 4px 14px;
+    border: 0;
+    background: none;
+    text-align: left;
+    font: 600 17px/1.15 ${FIGURES};
+    cursor: pointer;
+  }
+  button small { display: block; font: 500 13.5px/1.2 ${FIGURES}; color: var(--soft); font-variant-numeric: tabular-nums; }
+  button:hover { background: var(--faint); }
+  button[aria-current] { background: var(--paper); box-shadow: inset 5px 0 0 var(--ink); }
+  button:focus-visible { outline-offset: -3px; }
+  svg { flex: none; }
+  @media (max-width: 820px) {
+    padding: 0;
+    border: 0;
+    border-bottom: 1px solid var(--ink);
+    > ol, ol ol { display: flex; }
+    h2 { display: none; }
+    button { padding: 4px 12px; gap: 6px; }
+    button small { display: none; }
+  }
+`;
+
+const STATE_WORDS = { open: "", going: "", checked: "fits", done: "done", look: "look here" } as const;
+
+/** The steps of the work in their order, each with a stake that is driven as far as the work has come. */
+export function Rail({ steps, current, onGo }: { steps: StepPlan[]; current: string; onGo: (id: string) => void }) {
+  const groups = [...new Set(steps.map((step) => step.group))];
+  return (
+    <Side aria-label="Steps">
+      <ol>
+        {groups.map((group) => (
+          <li key={group}>
+            <h2>{group}</h2>
+            <ol>
+              {steps
+                .filter((step) => step.group === group)
+                .map((step) => (
+                  <li key={step.id}>
+                    <button type="button" aria-current={step.id === current ? "step" : undefined} onClick={() => onGo(step.id)}>
+                      <Stake state={step.state} />
+                      <span>
+                        {step.title}
+                        <small>
+                          {step.of && step.done ? `${step.done} of ${step.of} ${STATE_WORDS[step.state] === "look here" ? "· look" : ""}` : STATE_WORDS[step.state]}
+                        </small>
+                      </span>
+                    </button>
+                  </li>
+                ))}
+            </ol>
+          </li>
+        ))}
+      </ol>
+    </Side>
+  );
+}
+
+const DEPTH = { open: 0, going: 5, checked: 8, done: 12, look: 3 } as const;
+
+function Stake({ state }: { state: StepPlan["state"] }) {
+  const top = 1 + DEPTH[state];
+  return (
+    <svg width="20" height="22" viewBox="0 0 20 22" aria-hidden="true">
+      <path
+        d={`M7 ${top}H13V19H7Z`}
+        transform={state === "look" ? "rotate(16 10 19)" : undefined}
+        fill={state === "open" ? "var(--sheet)" : "var(--ink)"}
+        stroke="var(--ink)"
+        strokeWidth="1.5"
+      />
+      <path d="M1 19.5h18" stroke="var(--ink)" strokeWidth="2" />
+    </svg>
+  );
+}

@@ -1,0 +1,97 @@
+import { useId, useLayoutEffect, useMemo, useRef, useState } from "react";
+import styled from "styled-components";
+import type { Drawing, HousePlan, StepPlan } from "../api/client";
+import { DimensionItem } from "./DimensionItem";
+import { fit, LANE, marginsFor } from "./frame";
+import { GrowerItem } from "./GrowerItem";
+import { HandleItem } from "./HandleItem";
+import { Hatches } from "./hatches";
+import { MarkItem } from "./MarkItem";
+import { OutlineItem } from "./OutlineItem";
+
+const Sheet = styled.div`
+  position: relative;
+  min-height: 0;
+  height: 100%;
+  overflow: hidden;
+  > svg { position: absolute; inset: 0; display: block; touch-action: pan-y; }
+  text { fill: var(--ink); paint-order: stroke; stroke: var(--paper); stroke-width: 5px; stroke-linejoin: round; }
+`;
+
+interface Props {
+  drawing: Drawing;
+  plan: HousePlan;
+  step: StepPlan;
+  chosen: string | null;
+  onChoose: (part: string) => void;
+}
+
+/** A display list on the screen: what has size to scale, what has none at the size that reads best. */
+export function DrawingView({ drawing, plan, step, chosen, onChoose }: Props) {
+  const [box, size] = useBox();
+  const hatches = useId();
+  const frame = useMemo(() => fit(drawing, size.width, size.height, marginsFor(drawing)), [drawing, size]);
+  const lit = (part: string) => part === chosen;
+  const faint = (part: string) => part !== chosen && !step.focus.some((name) => part === name || part.startsWith(`${name}:`));
+  return (
+    <Sheet ref={box}>
+      <svg width={size.width} height={size.height} role="group" aria-label={`${drawing.title}. ${drawing.summary}`}>
+        <Hatches id={hatches} />
+        {drawing.items.map((item, place) => {
+          if ("part" in item && item.kind !== "outline" && faint(item.part)) {
+            // What the step is not about: no grower, no marks, and dimensions in the background.
+            if (item.kind !== "dimension") return null;
+          }
+          const key = `${item.kind} ${"part" in item ? item.part : item.measure} ${place}`;
+          switch (item.kind) {
+            case "outline":
+              return <OutlineItem key={key} item={item} frame={frame} hatches={hatches} lit={lit(item.part)} faint={faint(item.part)} />;
+            case "dimension":
+              return <DimensionItem key={key} item={item} frame={frame} lit={lit(item.part)} faint={faint(item.part)} />;
+            case "mark":
+              return <MarkItem key={key} item={item} frame={frame} lit={lit(item.part)} onPick={() => onChoose(item.part)} />;
+            case "grower":
+              return <GrowerItem key={key} item={item} frame={frame} lit={lit("grower")} />;
+            case "note":
+              return (
+                <text
+                  key={key}
+                  className="figures"
+                  x={frame.x(item.x)}
+                  y={frame.y(item.y) + (item.above === false ? 5 : -9)}
+                  textAnchor={item.anchor ?? "middle"}
+                  fontSize={16}
+                >
+                  {item.text}
+                </text>
+              );
+            default:
+              return null;
+          }
+        })}
+        {drawing.items.map((item, place) => {
+          if (item.kind !== "handle" || !step.grips.includes(item.measure)) return null;
+          const measure = plan.measures[item.measure];
+          // biome-ignore lint/suspicious/noArrayIndexKey: the place keeps two handles of one measure apart
+          return measure && <HandleItem key={`${item.measure} ${place}`} item={item} frame={frame} measure={measure} />;
+        })}
+      </svg>
+    </Sheet>
+  );
+}
+
+/** The size of an element as it changes. */
+export function useBox() {
+  const box = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 760, height: 20 * LANE - 300 });
+  useLayoutEffect(() => {
+    const element = box.current;
+    if (!element) return;
+    const measure = () => setSize({ width: element.clientWidth, height: element.clientHeight });
+    measure();
+    const observer = new ResizeObserver(measure);
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return [box, size] as const;
+}

@@ -1,0 +1,64 @@
+import type { Item } from "../api/client";
+import type { Frame } from "./frame";
+import { hatch } from "./hatches";
+
+type Outline = Extract<Item, { kind: "outline" }>;
+
+export function pathOf(item: Outline, frame: Frame): string {
+  const steps = item.path.map((vertex, place) => {
+    const to = `${frame.x(vertex.x).toFixed(2)} ${frame.y(vertex.y).toFixed(2)}`;
+    if (place === 0) return `M${to}`;
+    if (!vertex.radius_m) return `L${to}`;
+    const radius = (vertex.radius_m * frame.scale).toFixed(2);
+    return `A${radius} ${radius} 0 ${vertex.large ? 1 : 0} 1 ${to}`;
+  });
+  return steps.join("") + (item.closed ? "Z" : "");
+}
+
+const THINNEST = 2.4;
+
+interface Props {
+  item: Outline;
+  frame: Frame;
+  hatches: string;
+  lit: boolean;
+  faint?: boolean;
+}
+
+/** A part in true size: a filled shape, a tube of its own width, or a thin line of construction. */
+export function OutlineItem({ item, frame, hatches, lit, faint = false }: Props) {
+  const d = pathOf(item, frame);
+  if (item.layer === "construction") {
+    if (faint) return null;
+    return <path d={d} fill="none" stroke="var(--soft)" strokeWidth={lit ? 2 : 0.9} strokeDasharray="7 3 1 3" opacity={lit ? 1 : 0.6} />;
+  }
+  if (item.layer === "string") {
+    return (
+      <path
+        d={d}
+        fill="none"
+        stroke="var(--string)"
+        strokeWidth={lit ? 3.5 : 1.8}
+        strokeDasharray={item.part === "diagonal" ? "10 4" : undefined}
+        opacity={faint ? 0.4 : 1}
+      />
+    );
+  }
+  if (item.layer === "air") return <path d={d} fill="var(--air)" />;
+  if (item.closed) {
+    return (
+      <path d={d} fill={hatch(hatches, item.material)} stroke="var(--ink)" strokeWidth={item.layer === "ground" ? 0 : lit ? 2.6 : 1.2} />
+    );
+  }
+  if (item.layer === "ground") return <path d={d} stroke="var(--ink)" strokeWidth="1.6" />;
+  const width = Math.max((item.width_m ?? 0) * frame.scale, THINNEST);
+  if (item.layer === "hidden") {
+    return <path d={d} fill="none" stroke="var(--ink)" strokeWidth={Math.max(width - 2, 1.4)} strokeDasharray="4 3" opacity="0.55" />;
+  }
+  return (
+    <g fill="none" strokeLinejoin="round" opacity={faint ? 0.45 : 1}>
+      <path d={d} stroke="var(--ink)" strokeWidth={width + (lit ? 4 : 1.6)} />
+      <path d={d} stroke={`var(--${item.material})`} strokeWidth={Math.max(width - 0.8, 1)} />
+    </g>
+  );
+}

@@ -1,0 +1,17 @@
+import { createContext, useContext, useSyncExternalStore } from "react";
+import type { HouseSession, Sight } from "./session";
+
+export const SessionContext = createContext<HouseSession | null>(null);
+
+/** The session of the house on the bench. */
+export function useSession(): HouseSession {
+  const session = useContext(SessionContext);
+  if (!session) throw new Error("No house is on the bench here.");
+  return session;
+}
+
+/** What the bench shows now. */
+export function useSight(): Sight {
+  const session = useSession();
+  return useSyncExternalStore(session.watch, session.look);
+}

@@ -1,0 +1,146 @@
+import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
+import { FieldError, Input, Label, TextField } from "react-aria-components";
+import styled from "styled-components";
+import type { MeasureState } from "../api/client";
+import { useSession, useSight } from "../house/useSight";
+import { FIGURES } from "../look/look";
+import { newGesture, strideOf } from "./stride";
+import { Words } from "./Words";
+
+const Row = styled(TextField)`
+  display: grid;
+  grid-template-columns: 1fr 9.6em;
+  align-items: center;
+  column-gap: 10px;
+  padding: 5px 0 4px;
+  border-bottom: 1px solid var(--faint);
+  label { line-height: 1.2; color: var(--soft); }
+  input {
+    width: 100%;
+    min-height: 32px;
+    padding: 2px 8px;
+    text-align: right;
+    font: 600 18px/1.2 ${FIGURES};
+    font-variant-numeric: tabular-nums;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-bottom: 2px solid var(--ink);
+    border-radius: 2px;
+  }
+  input[data-invalid] { border-color: var(--fails); border-bottom-color: var(--fails); }
+`;
+const Under = styled.p`
+  grid-column: 1 / -1;
+  font-size: 13px;
+  line-height: 1.3;
+  color: var(--soft);
+  text-align: right;
+`;
+const Wrong = styled(FieldError)`
+  grid-column: 1 / -1;
+  font-size: 13.5px;
+  line-height: 1.3;
+  color: var(--fails);
+`;
+const Nearest = styled.button`
+  margin-left: 6px;
+  padding: 0;
+  border: 0;
+  background: none;
+  text-decoration: underline;
+  color: var(--ink);
+  cursor: pointer;
+`;
+
+/**
+ * A length that can be typed in any usual way or stepped with keys.
+ *
+ * While typing, the house is tried with it and the reading shown as understood; leaving the field
+ * or pressing Enter makes it so; Escape takes it back. A length that can't be used stays as typed.
+ */
+export function LengthField({ measure }: { measure: MeasureState }) {
+  const session = useSession();
+  const sight = useSight();
+  const [typed, setTyped] = useState<string | null>(null);
+  const gesture = useRef("");
+  const hintId = useId();
+  const refusal = sight.refusals[measure.id];
+  const settled = sight.house.plan.measures[measure.id]?.reading ?? measure.reading;
+
+  // Once the house stands where the typed length put it, the tape's own reading takes its place.
+  useEffect(() => {
+    if (!refusal && sight.saved === "saved") setTyped((now) => (now === null || document.activeElement?.id === hintId ? now : null));
+  }, [refusal, sight.saved, hintId]);
+
+  const take = (text: string) => {
+    if (text.trim() === "" || text === settled) {
+      setTyped(null);
+      session.drop(measure.id);
+      return;
+    }
+    session.commit({ measure: measure.id, text, stride: "fraction" }, newGesture());
+  };
+
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    const stride = strideOf(event);
+    if (stride) {
+      event.preventDefault();
+      if (typed !== null) take(typed);
+      setTyped(null);
+      if (!event.repeat) gesture.current = newGesture();
+      session.commit({ measure: measure.id, steps: stride.steps, stride: stride.stride }, gesture.current);
+    } else if (event.key === "Enter" && typed !== null) {
+      take(typed);
+      if (!refusal) setTyped(null);
+    } else if (event.key === "Escape") {
+      setTyped(null);
+      session.drop(measure.id);
+    }
+  };
+
+  const showReading = typed !== null && !refusal && sight.trying && measure.reading !== typed;
+  return (
+    <Row
+      value={typed ?? measure.reading}
+      onChange={(text) => {
+        setTyped(text);
+        if (text.trim()) session.attempt({ measure: measure.id, text, stride: "fraction" });
+      }}
+      isInvalid={refusal !== undefined}
+      validationBehavior="aria"
+    >
+      <Label>{measure.label}</Label>
+      <Input
+        id={hintId}
+        autoComplete="off"
+        spellCheck="false"
+        inputMode="text"
+        data-measure={measure.id}
+        onKeyDown={onKeyDown}
+        onBlur={() => typed !== null && !refusal && take(typed)}
+        onFocus={(event) => event.currentTarget.select()}
+      />
+      {showReading ? (
+        <Under aria-live="polite">
+          reads <span className="figures">{measure.reading}</span>
+        </Under>
+      ) : (
+        measure.hint && !refusal && <Under><Words>{measure.hint}</Words></Under>
+      )}
+      <Wrong>
+        {refusal && <Words>{refusal.sentence}</Words>}
+        {refusal?.nearest && (
+          <Nearest
+            type="button"
+            onClick={() => {
+              setTyped(null);
+              session.commit({ measure: measure.id, text: refusal.nearest, stride: "fraction" }, newGesture());
+            }}
+          >
+            Take <span className="figures">{refusal.nearest}</span>
+          </Nearest>
+        )}
+      </Wrong>
+    </Row>
+  );
+}

@@ -1,0 +1,21 @@
+import type { KeyboardEvent } from "react";
+import type { Edit } from "../api/client";
+
+/** A name for one gesture: all its parts become one change in the history. */
+export const newGesture = (): string => crypto.randomUUID().slice(0, 12);
+
+type Key = Pick<KeyboardEvent, "key" | "shiftKey" | "altKey" | "ctrlKey" | "metaKey">;
+
+/**
+ * What a key press moves a length by: an arrow one tape fraction, Page Up or Down an inch or
+ * centimetre, Shift with an arrow a foot or ten centimetres.
+ */
+export function strideOf(event: Key, sideways = false): { steps: number; stride: Edit["stride"] } | null {
+  if (event.altKey || event.ctrlKey || event.metaKey) return null;
+  if (event.key === "PageUp") return { steps: 1, stride: "small" };
+  if (event.key === "PageDown") return { steps: -1, stride: "small" };
+  const stride = event.shiftKey ? "large" : "fraction";
+  if (event.key === "ArrowUp" || (sideways && event.key === "ArrowRight")) return { steps: 1, stride };
+  if (event.key === "ArrowDown" || (sideways && event.key === "ArrowLeft")) return { steps: -1, stride };
+  return null;
+}
