@@ -6,6 +6,7 @@ import { api, type HouseOut } from "../api/client";
 import { DrawingView } from "../drawing/DrawingView";
 import { HouseSession } from "../house/session";
 import { SessionContext, useSight } from "../house/useSight";
+import { Tick } from "../tape/Tick";
 import { TapeStrip } from "../tape/TapeStrip";
 import { Keys } from "./Keys";
 import { Lost } from "./Lost";
@@ -42,6 +43,7 @@ const DrawingPlace = styled.div`
 `;
 const StripPlace = styled.section`
   flex: none;
+  position: relative;
   margin-top: 6px;
   padding-top: 6px;
   border-top: 1px solid var(--rule);
@@ -72,7 +74,7 @@ function Workplace() {
   const step = plan.steps.find((each) => each.id === wanted) ?? plan.steps[0];
   const [viewWanted, setView] = useState<string | null>(null);
   const [stripWanted, setStrip] = useState<string | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string | null>(step?.next_part ?? null);
   const [asTable, setTable] = useState(false);
   const [keysOpen, setKeys] = useState(false);
 
@@ -94,8 +96,12 @@ function Workplace() {
   const views = plan.drawings.filter((drawing) => step.views.includes(drawing.view));
   views.sort((a, b) => step.views.indexOf(a.view) - step.views.indexOf(b.view));
   const view = views.find((each) => each.view === viewWanted) ?? views[0];
-  const strip = strips.find((each) => each.id === stripWanted) ?? strips[0];
+  const strip =
+    strips.find((each) => each.id === stripWanted) ??
+    strips.find((each) => each.marks.some((mark) => mark.part === chosen)) ??
+    strips[0];
 
+  const mark = strip?.marks.find((each) => each.part === chosen);
   const choose = (part: string) => {
     setChosen(part);
     if (strip?.marks.some((mark) => mark.part === part)) return;
@@ -111,6 +117,7 @@ function Workplace() {
         onGo={(next) => {
           setView(null);
           setStrip(null);
+          setChosen(plan.steps.find((each) => each.id === next)?.next_part ?? null);
           go(`/house/${id}/${next}`);
         }}
       />
@@ -139,6 +146,7 @@ function Workplace() {
               onChoose={setStrip}
               about={strip.about}
             />
+            {mark?.tick && <Tick mark={mark} />}
             <TapeStrip key={strip.id} strip={strip} units={plan.tape.units} chosen={chosen} onChoose={choose} />
           </StripPlace>
         )}

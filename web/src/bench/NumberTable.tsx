@@ -16,7 +16,6 @@ const Sheets = styled.div`
 /** The numbers of the drawing and of the tape below it, as tables. */
 export function NumberTable({ drawing, strip }: { drawing: Drawing; strip: Strip | null }) {
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a long table scrolls by key
     <Sheets tabIndex={0} role="region" aria-label="Numbers">
       <Table title={drawing.title} rows={drawing.table.map((row) => [row.what, row.reading])} />
       {strip && <Table title={strip.title} rows={strip.marks.map((mark) => [mark.what, mark.reading])} />}

@@ -85,7 +85,7 @@ function HouseName() {
   const { plan } = useSight();
   const [typed, setTyped] = useState<string | null>(null);
   const take = () => {
-    if (typed !== null && typed.trim() && typed !== plan.name) {
+    if (typed?.trim() && typed !== plan.name) {
       session.commit({ measure: "name", text: typed, stride: "fraction" }, newGesture());
     }
     setTyped(null);

@@ -4,6 +4,8 @@ import { type Frame, LANE } from "./frame";
 type Dimension = Extract<Item, { kind: "dimension" }>;
 const TICK = 5;
 const GAP = 3;
+/** Room that a grip at the end takes, px. */
+const ROOM = 22;
 const CHARACTER = 8.1;
 
 /** Where words stand that have no room in a short level line: past the grip at its end, if that is inside. */
@@ -23,7 +25,7 @@ export function DimensionItem({ item, frame, lit, faint }: { item: Dimension; fr
   const at = (along: number, out: number) => `${(ax + ux * along + nx * out).toFixed(1)} ${(ay + uy * along + ny * out).toFixed(1)}`;
   const upright = Math.abs(ux) < Math.abs(uy);
   const words = item.text.length * CHARACTER + 10;
-  const inside = length > words + 8;
+  const inside = length > words + ROOM;
   const cx = ax + ux * (length / 2) + nx * away;
   const cy = ay + uy * (length / 2) + ny * away;
   const lines = inside

@@ -7,7 +7,6 @@ type Mark = Extract<Item, { kind: "mark" }>;
 export function MarkItem({ item, frame, lit, onPick }: { item: Mark; frame: Frame; lit: boolean; onPick: () => void }) {
   const [x, y] = [frame.x(item.x), frame.y(item.y)];
   return (
-    // biome-ignore lint/a11y/useKeyWithClickEvents: the tape strip below steps through the same marks by key
     // biome-ignore lint/a11y/noStaticElementInteractions: a pointer's short cut to the strip's mark
     <g transform={`translate(${x.toFixed(1)} ${y.toFixed(1)})`} onClick={onPick} cursor="pointer" data-mark={item.part}>
       <title>{item.label}</title>

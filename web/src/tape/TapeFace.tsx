@@ -52,6 +52,7 @@ export function TapeFace({ units, window, width, top, height, end }: Props) {
     for (let count = Math.ceil(first / step - 1e-6); count * step <= last + 1e-9; count += 1) found.push(count);
     return found;
   };
+  const lastNumeral = x(last) - 14;
   for (const grade of grades) {
     if (grade.step * perMetre < CLOSEST_PX) break;
     for (const count of places(grade.step)) marks.push(`M${x(count * grade.step).toFixed(1)} ${top}v${grade.tall}`);
@@ -60,7 +61,7 @@ export function TapeFace({ units, window, width, top, height, end }: Props) {
     <g>
       <rect x={x(first)} y={top} width={Math.max(x(last) - x(first), 0)} height={height} fill="var(--tape)" stroke="var(--ink)" strokeWidth="1" />
       <path d={marks.join("")} stroke="var(--ink)" strokeWidth="1" fill="none" />
-      {units === "feet" ? feetNumerals(perMetre, places, x, top, height) : metricNumerals(perMetre, places, x, top, height)}
+      {(units === "feet" ? feetNumerals : metricNumerals)(perMetre, places, x, top, height).filter(({ props }) => props.x < lastNumeral)}
     </g>
   );
 }

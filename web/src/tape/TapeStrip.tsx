@@ -179,7 +179,6 @@ function Label({ placed, id, chosen, onPick }: { placed: Placed; id: string; cho
   const line = row === null ? LABELS - 6 : LABELS - (row + 1) * LABEL_ROW + 17;
   const done = mark.state === "set";
   return (
-    // biome-ignore lint/a11y/useKeyWithClickEvents: the list around it has the keys
     <g role="option" id={id} aria-selected={chosen} aria-label={spoken(mark)} className={chosen ? "chosen" : ""} onClick={onPick} cursor="pointer" data-mark={mark.part}>
       {row !== null && (
         <>

@@ -20,6 +20,12 @@ class Progress(Part):
     next: Peg | None
     moved: Peg | None
 
+    @property
+    def next_part(self) -> str | None:
+        """The part to go to now: one that no longer stands where it should, else the first to do."""
+        peg = self.moved or self.next
+        return None if peg is None else f"post:{peg.side}{peg.bow}"
+
 
 def length_answer(work: Work, name: str, label: str, value_m: float, note: str = "") -> Answer:
     """An answer that is a length, read off the house's tape."""

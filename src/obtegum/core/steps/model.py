@@ -32,6 +32,7 @@ class StepPlan(Part):
     group: Literal["Place", "Frame", "Close in", "Build", "Keep"]
     state: StepState
     next: str
+    next_part: str | None = None
     caution: str
     measures: tuple[str, ...]
     answers: tuple[Answer, ...]

@@ -69,6 +69,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         group="Frame",
         state=state,
         next=_next(work, far),
+        next_part=far.next_part,
         caution="Ears and eyes covered; nobody holds a post by hand while it is driven.",
         measures=("post_tube", "post_length", "reveal", "bow_tube", "insertion"),
         answers=answers,

@@ -107,6 +107,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         group="Place",
         state=state,
         next=_next(work, far),
+        next_part=far.next_part,
         caution="Before a peg goes in: have buried lines marked, and look up for power lines.",
         measures=("length", "span", "spacing", "bays", "tape"),
         answers=answers,

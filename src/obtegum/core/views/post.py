@@ -6,7 +6,7 @@ from obtegum.core.work import Work
 
 __all__ = ["one_post"]
 
-BESIDE_M = 0.45
+BESIDE_M = 0.8
 BELOW_M = 0.12
 ABOVE_M = 0.4
 

@@ -1,0 +1,29 @@
+import { ToggleButton } from "react-aria-components";
+import styled from "styled-components";
+import type { StripMark } from "../api/client";
+import { useSession } from "../house/useSight";
+import { FIGURES } from "../look/look";
+
+const Button = styled(ToggleButton)`
+  position: absolute;
+  top: 5px;
+  right: 0;
+  min-height: 32px;
+  padding: 3px 12px;
+  border: 2px solid var(--ink);
+  background: var(--sheet);
+  font: 600 16px/1.2 ${FIGURES};
+  cursor: pointer;
+  &[data-selected] { background: var(--ink); color: var(--sheet); }
+`;
+
+/** Says that the chosen peg or post is in; pressed again, takes that back. */
+export function Tick({ mark }: { mark: StripMark }) {
+  const session = useSession();
+  const tick = mark.tick ?? "";
+  return (
+    <Button isSelected={mark.state === "set"} onChange={(done) => session.tick(tick, done)}>
+      {mark.what} {mark.state === "moved" ? "is set anew" : "is in"}
+    </Button>
+  );
+}
