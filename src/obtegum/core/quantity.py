@@ -91,7 +91,7 @@ _ALIKE = str.maketrans(
         "⁄": "/", "−": "-", "–": "-", "‐": "-", "\u00a0": " ", "\u2009": " ", "\u202f": " ",
     }
 )  # fmt: skip
-_NUMBER = r"(?:\d+(?:\.\d+)?|\.\d+)"
+_NUMBER = r"(?:\d+(?:\.\d+)?|\.\d+)(?![\d.])"
 _GROUP = re.compile(
     rf"(?:(?P<whole>\d+)[\s-]+(?P<num>\d+)/(?P<den>\d+)|(?P<n>\d+)/(?P<d>\d+)|(?P<dec>{_NUMBER}))"
     r"\s*(?P<unit>'|\"|[a-z]+\.?)?"
@@ -159,7 +159,7 @@ def _groups(tidy: str, shown: str, units: Units) -> list[tuple[float, str | None
 
 
 def _sum_groups(groups: list[tuple[float, str | None]], shown: str, units: Units) -> float:
-    """Add up the parts of one length; each part must be in a smaller unit than the one before."""
+    """Add up the parts of one length; each is in a smaller unit than the one before, only the last broken."""
     total, last = 0.0, math.inf
     for place, (value, unit) in enumerate(groups):
         if unit is not None:
@@ -174,7 +174,7 @@ def _sum_groups(groups: list[tuple[float, str | None]], shown: str, units: Units
             size = 0.01
         else:
             raise _unreadable(shown, units)
-        if size >= last:
+        if size >= last or (value % 1 and place < len(groups) - 1):
             raise _unreadable(shown, units)
         total += value * size
         last = size

@@ -4,7 +4,7 @@ from obtegum.core.profile import Chain
 
 __all__ = ["clear_from", "headroom", "headroom_over"]
 
-NUDGE_M = 1e-9
+NUDGE_M = 1e-6
 
 
 def headroom(inner: Chain, x: float) -> float:
@@ -31,11 +31,12 @@ def headroom_over(inner: Chain, x: float, width_m: float) -> float:
 def clear_from(inner: Chain, span_m: float, height_m: float, width_m: float) -> float | None:
     """Nearest place to the left posts' line at which ``height_m`` clears, m from that line.
 
-    That is where one edge of the width comes out under the level ``height_m`` of the inner face.
-    None when even the middle is too low.
+    That is where one edge of the width comes out under the level ``height_m`` of the inner face, or
+    past a corner or foot of it. None when even the middle is too low.
     """
-    edges = (inner.point(s)[0] + width_m / 2 + NUDGE_M for s in inner.at_y(height_m))
-    for x in sorted(edge for edge in edges if edge <= NUDGE_M):
+    ends = (segment.point(u)[0] for segment in inner.segments for u in (0.0, segment.length_m))
+    edges = [*ends, *(inner.point(s)[0] for s in inner.at_y(height_m))]
+    for x in sorted(edge + width_m / 2 + NUDGE_M for edge in edges if edge + width_m / 2 <= 0):
         if headroom_over(inner, x, width_m) >= height_m:
             return x + span_m / 2
     return 0.5 * span_m if headroom_over(inner, 0.0, width_m) >= height_m else None

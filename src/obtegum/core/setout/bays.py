@@ -28,7 +28,7 @@ class Bays(Part):
 def equal_bays(length_m: float, max_spacing_m: float) -> Bays:
     """As few equal bays as keep the bows no further apart than asked: n = ceil(L/max − 1e-9)."""
     count = max(1, math.ceil(length_m / max_spacing_m - WHOLE))
-    stations = tuple(length_m * place / count for place in range(count + 1))
+    stations = (*(length_m * place / count for place in range(count)), length_m)
     return Bays(school="equal", count=count, bay_m=length_m / count, odd_m=None, stations_m=stations)
 
 
