@@ -11,7 +11,6 @@ from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.record import SiteRecord
 
-
 # No test asserts a time; the machine that runs them may be busy.
 settings.register_profile("calm", deadline=None)
 settings.load_profile("calm")

@@ -8,7 +8,7 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from obtegum.core.profile import Arc, Chain, Line, round_bow
-from obtegum.core.profile.round import arc_half_angle, arc_radius, arc_rise
+from obtegum.core.profile.round import arc_half_angle, arc_radius
 
 spans = st.floats(1.5, 20)
 legs = st.floats(0, 4)
@@ -40,7 +40,6 @@ def test_a_flat_arc_by_hand() -> None:
     corner = bow.kinks[0]
     assert math.degrees(corner.turn_rad) == pytest.approx(90 - 53.1301, abs=1e-4)
     assert corner.s_m == pytest.approx(1)
-    assert arc_rise(8, 5) == pytest.approx(2)
 
 
 def test_a_tall_arc_bulges_and_kinks_outward() -> None:
@@ -69,12 +68,6 @@ def test_points_lie_where_headings_lead(span: float, leg: float, share: float, p
     turned = math.atan2(y1 - y0, x1 - x0) - bow.heading(s)
     assert math.sin(turned) == pytest.approx(0, abs=1e-5)
     assert math.cos(turned) > 0
-
-
-@given(spans, shares)
-def test_rise_and_radius_are_inverse(span: float, share: float) -> None:
-    rise = share * span / 2
-    assert arc_rise(span, arc_radius(span, rise)) == pytest.approx(rise, abs=1e-7)
 
 
 @given(spans, legs, shares, st.floats(-0.49, 0.49))
@@ -109,8 +102,6 @@ def test_what_is_no_bow_is_refused() -> None:
     for span, leg, height in ((0, 0, 1), (5, 2, 2), (5, -1, 2)):
         with pytest.raises(ValueError, match="round bow"):
             round_bow(span, leg, height)
-    with pytest.raises(ValueError, match="reaches"):
-        arc_rise(8, 3)
 
 
 def test_level_and_plumb_lines_cross_where_they_should() -> None:

@@ -115,7 +115,8 @@ def test_feet_are_printed_as_the_tape_shows_them(inches: float, text: str) -> No
 
 
 @pytest.mark.parametrize(
-    ("metres", "text"), [(0.0, "0 mm"), (0.5588, "559 mm"), (0.9996, "1.000 m"), (18.516, "18.516 m"), (300, "300.000 m")]
+    ("metres", "text"),
+    [(0.0, "0 mm"), (0.5588, "559 mm"), (0.9996, "1.000 m"), (18.516, "18.516 m"), (300, "300.000 m")],
 )
 def test_metres_are_printed_as_the_tape_shows_them(metres: float, text: str) -> None:
     assert length_text(metres, METRIC) == text

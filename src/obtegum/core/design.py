@@ -212,7 +212,7 @@ def _troubles(entry: Mapping[str, Any], tape: Tape) -> list[Trouble]:
         return found
     path = ".".join(str(piece) for piece in entry["loc"] if piece not in ("round", "round_on_legs"))
     limit = LIMITS.get(path)
-    if limit is None:
+    if limit is None or kind == "missing":
         return [Trouble(path=path, sentence=_plain_sentence(path, kind, entry["msg"]))]
     bound = {"greater_than_equal": "ge", "less_than_equal": "le"}.get(kind)
     if bound is None:

@@ -57,9 +57,9 @@ class Work:
 
     @property
     def leg_kink(self) -> Kink | None:
-        """The corner where leg and arc meet above the post top, or None."""
-        reveal_m = self.design.posts.reveal_m
-        return next((kink for kink in self.bow.kinks if kink.s_m > reveal_m + 1e-7), None)
+        """The left corner where leg and arc meet above the post top, or None."""
+        reveal_m, middle_m = self.design.posts.reveal_m, self.bow.girth_m / 2
+        return next((kink for kink in self.bow.kinks if reveal_m + 1e-7 < kink.s_m < middle_m), None)
 
     @cached_property
     def clear_from_m(self) -> float | None:

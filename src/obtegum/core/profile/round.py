@@ -8,7 +8,11 @@ import math
 
 from obtegum.core.profile.chain import Arc, Chain, Line, Segment
 
-__all__ = ["arc_half_angle", "arc_radius", "arc_rise", "round_bow"]
+__all__ = ["arc_half_angle", "arc_radius", "round_bow"]
+
+
+# A leg shorter than this is no leg.
+SHORTEST_M = 1e-9
 
 
 def arc_radius(span_m: float, rise_m: float) -> float:
@@ -19,16 +23,6 @@ def arc_radius(span_m: float, rise_m: float) -> float:
 def arc_half_angle(span_m: float, rise_m: float) -> float:
     """Angle at the centre from the crown to a springing point, rad, 0 to π."""
     return 2 * math.atan2(2 * rise_m, span_m)
-
-
-def arc_rise(span_m: float, radius_m: float) -> float:
-    """Rise of the flatter arc of a radius over a span, m; inverse of `arc_radius` for r ≤ S/2.
-
-    Raises: ValueError when the radius is under half the span.
-    """
-    if radius_m < span_m / 2:
-        raise ValueError("no arc of that radius reaches across")
-    return radius_m - math.sqrt(radius_m**2 - span_m**2 / 4)
 
 
 def round_bow(span_m: float, leg_m: float, height_m: float) -> Chain:
@@ -42,7 +36,7 @@ def round_bow(span_m: float, leg_m: float, height_m: float) -> Chain:
     half, rise = span_m / 2, height_m - leg_m
     radius, half_angle = arc_radius(span_m, rise), arc_half_angle(span_m, rise)
     arc = Arc(0.0, height_m - radius, radius, math.pi / 2 + half_angle, 2 * half_angle)
-    if leg_m == 0:
+    if leg_m < SHORTEST_M:
         return Chain((arc,))
     legs: list[Segment] = [Line(-half, 0, -half, leg_m), arc, Line(half, leg_m, half, 0)]
     return Chain(tuple(legs))

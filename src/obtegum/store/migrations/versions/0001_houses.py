@@ -12,7 +12,7 @@ def upgrade() -> None:
         "house",
         sa.Column("id", sa.String(32), primary_key=True),
         sa.Column("version", sa.Integer, nullable=False),
-        sa.Column("touched", sa.Float, nullable=False),
+        sa.Column("touched", sa.Double, nullable=False),
         sa.Column("design", sa.Text, nullable=False),
         sa.Column("record", sa.Text, nullable=False),
     )
@@ -21,7 +21,7 @@ def upgrade() -> None:
         "revision",
         sa.Column("house_id", sa.String(32), sa.ForeignKey("house.id", ondelete="CASCADE"), primary_key=True),
         sa.Column("version", sa.Integer, primary_key=True),
-        sa.Column("made", sa.Float, nullable=False),
+        sa.Column("made", sa.Double, nullable=False),
         sa.Column("window", sa.String(40), nullable=False),
         sa.Column("gesture", sa.String(40), nullable=False),
         sa.Column("words", sa.Text, nullable=False),

@@ -1,0 +1,165 @@
+"""Saved houses: kept, changed, ticked off, and guarded."""
+
+from pathlib import Path
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+from obtegum.api.app import make_app
+from obtegum.core.record import SiteRecord
+from obtegum.store import Store, houses, open_store
+from tests.conftest import make_house
+
+
+def start(client: TestClient, units: str = "feet") -> dict[str, Any]:
+    answer = client.post("/api/houses", json={"units": units})
+    assert answer.status_code == 201
+    house: dict[str, Any] = answer.json()
+    return house
+
+
+def change(client: TestClient, house: dict[str, Any], gesture: str = "", **edit: Any) -> Any:
+    body = {"version": house["version"], "window": "w", "gesture": gesture, "edits": [edit]}
+    return client.patch(f"/api/houses/{house['id']}", json=body)
+
+
+def test_a_house_is_kept_over_a_restart(tmp_path: Path) -> None:
+    store = open_store(tmp_path)
+    client = TestClient(make_app(store), base_url="http://localhost")
+    house = start(client)
+    changed = change(client, house, measure="span", text="19' 3\"").json()
+    store.close()
+    again = open_store(tmp_path)
+    kept = houses.get(again, house["id"])
+    assert kept.version == 2
+    assert kept.design.size.span_m == pytest.approx(changed["design"]["size"]["span_m"])
+    again.close()
+
+
+def test_a_refused_change_keeps_the_house(client: TestClient) -> None:
+    house = start(client)
+    answer = change(client, house, measure="span", text="wide")
+    assert answer.status_code == 422
+    assert answer.json()["errors"][0]["measure"] == "span"
+    assert client.get(f"/api/houses/{house['id']}").json()["version"] == 1
+
+
+def test_a_change_from_an_old_version_shows_what_is_there(client: TestClient) -> None:
+    house = start(client)
+    change(client, house, measure="span", text="20")
+    answer = change(client, house, measure="span", text="25")
+    assert answer.status_code == 409
+    current = answer.json()["current"]
+    assert current["version"] == 2
+    assert current["plan"]["measures"]["span"]["reading"] == "20' 0\""
+
+
+def test_parts_of_one_gesture_are_one_revision(client: TestClient, store: Store) -> None:
+    house = start(client)
+    for steps in (1, 1, 1):
+        house = change(client, house, gesture="g", measure="leg", steps=steps, stride="small").json()
+    house = change(client, house, gesture="h", measure="span", text="20").json()
+    assert house["version"] == 5
+    assert [line.words for line in houses.revisions(store, house["id"])] == [
+        "Width 20' 0\"",
+        "Straight leg 2' 9\"",
+        "Started",
+    ]
+
+
+def test_a_change_that_changes_nothing_is_no_revision(client: TestClient) -> None:
+    house = start(client)
+    assert change(client, house, measure="units", text="feet").json()["version"] == 1
+
+
+def test_pegs_are_ticked_off_where_the_plan_wants_them(client: TestClient) -> None:
+    house = start(client)
+    body = {"version": 1, "window": "w", "tick": "peg:L2", "done": True}
+    ticked = client.post(f"/api/houses/{house['id']}/ticks", json=body).json()
+    assert ticked["record"]["set_at_m"]["peg:L2"] == pytest.approx(ticked["plan"]["pegs"][1]["station_m"])
+    body = {**body, "version": 2, "done": False}
+    assert client.post(f"/api/houses/{house['id']}/ticks", json=body).json()["record"]["set_at_m"] == {}
+    body = {**body, "version": 3, "tick": "peg:L999"}
+    assert client.post(f"/api/houses/{house['id']}/ticks", json=body).status_code == 422
+
+
+def test_the_yard_lists_the_newest_first_in_pages(client: TestClient) -> None:
+    first, second = start(client), start(client, "metric")
+    change(client, first, measure="name", text="Orchard side")
+    yard = client.get("/api/houses").json()
+    assert [line["id"] for line in yard["houses"]] == [first["id"], second["id"]]
+    assert yard["houses"][0]["name"] == "Orchard side"
+    assert yard["houses"][0]["yard"]["size"] == "18' × 40'"
+    page = client.get("/api/houses", params={"start": 1, "most": 1}).json()
+    assert [line["id"] for line in page["houses"]] == [second["id"]]
+    assert page["total"] == 2
+    assert client.get("/api/houses", params={"most": 0}).status_code == 422
+
+
+def test_there_is_no_such_house(client: TestClient) -> None:
+    assert client.get("/api/houses/nowhere").status_code == 404
+    assert change(client, {"id": "nowhere", "version": 1}, measure="span", text="20").status_code == 404
+    assert client.get("/api/nothing").json()["status"] == 404
+
+
+def test_only_this_machine_s_names_are_answered(client: TestClient) -> None:
+    assert client.get("/api/houses", headers={"host": "elsewhere.example"}).status_code == 421
+    assert client.get("/api/houses", headers={"host": ""}).status_code == 421
+    assert client.get("/api/houses", headers={"host": "localhost:8642"}).status_code == 200
+    assert client.get("/api/houses", headers={"host": "[::1]:8642"}).status_code == 200
+    assert client.get("/api/houses", headers={"origin": "http://elsewhere.example"}).status_code == 421
+    assert client.get("/api/houses", headers={"origin": "http://127.0.0.1:8642"}).status_code == 200
+
+
+def test_large_bodies_are_refused(client: TestClient) -> None:
+    answer = client.post("/api/plan", content=b" " * 2_000_001)
+    assert answer.status_code == 413
+    assert "more than a house needs" in answer.json()["detail"]
+
+
+def test_the_page_has_a_strict_policy_and_a_nonce_of_its_own(client: TestClient) -> None:
+    first, second = client.get("/"), client.get("/house/x/size")
+    policies = [answer.headers["content-security-policy"] for answer in (first, second)]
+    assert policies[0] != policies[1]
+    nonce = policies[0].split("'nonce-")[1].split("'")[0]
+    assert f'nonce="{nonce}"' in first.text
+    assert "unsafe" not in policies[0]
+    script = first.text.split('src="')[1].split('"')[0]
+    asset = client.get(script)
+    assert asset.status_code == 200
+    assert "immutable" in asset.headers["cache-control"]
+    assert client.get("/assets/none.js").status_code == 404
+
+
+def test_the_store_syncs_in_full(store: Store) -> None:
+    with store.reading() as session:
+        connection = session.connection()
+        pragma = {
+            name: connection.exec_driver_sql(f"PRAGMA {name}").scalar()
+            for name in ("journal_mode", "synchronous", "foreign_keys")
+        }
+    assert pragma == {"journal_mode": "wal", "synchronous": 2, "foreign_keys": 1}
+
+
+def test_models_and_migrations_agree(store: Store) -> None:
+    from alembic.autogenerate import compare_metadata
+    from alembic.migration import MigrationContext
+
+    from obtegum.store.models import Base
+
+    with store.reading() as session:
+        differences = compare_metadata(MigrationContext.configure(session.connection()), Base.metadata)
+    assert differences == []
+
+
+def test_a_failed_change_leaves_nothing_behind(store: Store) -> None:
+    house = houses.add(store, make_house(), SiteRecord(), "Started")
+
+    def broken(design: Any, record: Any) -> Any:
+        raise RuntimeError("half way")
+
+    with pytest.raises(RuntimeError):
+        houses.change(store, house.id, houses.Gesture(1), broken)
+    assert houses.get(store, house.id) == house
+    assert houses.count(store) == 1

@@ -1,0 +1,106 @@
+"""The built interface on the real server with a temporary data folder, in Debian's Chromium."""
+
+import os
+import subprocess
+import sys
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Browser, BrowserContext, Page, sync_playwright
+
+CHROMIUM = "/usr/bin/chromium"
+FLAGS = [
+    "--no-sandbox",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--no-first-run",
+]
+
+
+class Server:
+    """A server that can be killed and started again on the same data and port."""
+
+    def __init__(self, data: Path, port: int = 0) -> None:
+        self.data, self.port = data, port
+        self.start()
+
+    def start(self) -> None:
+        command = [
+            sys.executable,
+            "-m",
+            "obtegum",
+            "serve",
+            "--demo",
+            "--data",
+            str(self.data),
+            "--port",
+            str(self.port),
+        ]
+        self.process = subprocess.Popen(
+            command, stdout=subprocess.PIPE, text=True, env={**os.environ, "LANG": "C.UTF-8"}
+        )
+        assert self.process.stdout is not None
+        self.address = self.process.stdout.readline().split(" at ")[1].split(" ")[0]
+        self.port = int(self.address.rsplit(":", 1)[1].strip("/"))
+
+    def kill(self) -> None:
+        self.process.kill()
+        self.process.wait()
+
+
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    with sync_playwright() as playwright:
+        opened = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        yield opened
+        opened.close()
+
+
+@pytest.fixture
+def server(tmp_path: Path) -> Iterator[Server]:
+    running = Server(tmp_path / "data")
+    yield running
+    running.kill()
+
+
+@pytest.fixture
+def context(browser: Browser) -> Iterator[BrowserContext]:
+    opened = browser.new_context(viewport={"width": 1280, "height": 800})
+    yield opened
+    opened.close()
+
+
+@pytest.fixture
+def page(context: BrowserContext, server: Server) -> Iterator[Page]:
+    """The yard; whatever the page complains of in its console fails the test."""
+    opened = context.new_page()
+    complaints: list[str] = []
+    opened.on("pageerror", lambda error: complaints.append(str(error)))
+    opened.on(
+        "console",
+        lambda message: (
+            complaints.append(message.text)
+            if message.type == "error" and "Failed to load resource" not in message.text
+            else None
+        ),
+    )
+    opened.goto(server.address)
+    opened.get_by_role("heading", name="Upper terrace").wait_for()
+    yield opened
+    assert complaints == []
+
+
+def open_house(page: Page, name: str, step: str = "Size") -> None:
+    page.get_by_role("link", name=name).click()
+    page.get_by_role("navigation", name="Steps").get_by_role("button", name=step).click()
+    page.locator("[data-strip]").wait_for()
+
+
+def field(page: Page, measure: str):  # type: ignore[no-untyped-def]
+    return page.locator(f'input[data-measure="{measure}"]')
+
+
+def grip(page: Page, measure: str):  # type: ignore[no-untyped-def]
+    return page.locator(f'[data-handle="{measure}"]')

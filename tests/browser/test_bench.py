@@ -1,0 +1,202 @@
+"""The job itself, in a browser: type, step, pull, switch units, keep, come back."""
+
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Server, field, grip, open_house
+
+
+def saved(page: Page) -> None:
+    expect(page.locator(".saved")).to_have_text("saved")
+
+
+def test_a_typed_length_is_tried_then_taken(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    span = field(page, "span")
+    expect(span).to_have_value("22' 6\"")
+    span.fill("21-0 1/2")
+    expect(page.get_by_text("reads 21' 0 1/2\"")).to_be_visible()
+    expect(page.locator("svg text", has_text="21' 0 1/2\"").first).to_be_visible()
+    span.press("Enter")
+    expect(span).to_have_value("21' 0 1/2\"")
+    saved(page)
+    page.reload()
+    expect(field(page, "span")).to_have_value("21' 0 1/2\"")
+
+
+def test_escape_takes_a_trial_back(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    length = field(page, "length")
+    length.fill("50")
+    expect(page.get_by_text("reads 50' 0\"")).to_be_visible()
+    length.press("Escape")
+    expect(length).to_have_value("63' 0\"")
+    expect(page.locator(".size")).to_have_text("22' 6\" × 63'")
+
+
+def test_bad_input_keeps_the_text_and_the_last_good_drawing(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    span = field(page, "span")
+    for text, part in (
+        ("wide", "Can't read"),
+        ("0", "more than nothing"),
+        ("-3", "can't be below zero"),
+        ("1000 m", "at the most"),
+        ("1,000 m", "Leave out the comma"),
+    ):
+        span.fill(text)
+        expect(page.get_by_text(part)).to_be_visible()
+        expect(span).to_have_value(text)
+        expect(span).to_have_attribute("aria-invalid", "true")
+        expect(page.locator(".size")).to_have_text("22' 6\" × 63'")
+        expect(grip(page, "span")).to_have_attribute("aria-valuetext", "22' 6\"")
+    span.press("Tab")
+    expect(span).to_have_value("1,000 m")
+    span.focus()
+    span.press("Escape")
+    expect(span).to_have_value("22' 6\"")
+
+
+def test_the_nearest_value_is_taken_with_one_press(page: Page) -> None:
+    open_house(page, "Upper terrace", "Set out")
+    spacing = field(page, "spacing")
+    spacing.fill("20")
+    page.get_by_role("button", name="Take").click()
+    expect(spacing).to_have_value("16' 4 13/16\"")
+    saved(page)
+
+
+def test_keys_step_by_fraction_inch_and_foot(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    leg = field(page, "leg")
+    leg.focus()
+    for key, reading in (
+        ("ArrowUp", "3' 0 1/16\""),
+        ("PageUp", "3' 1 1/16\""),
+        ("Shift+ArrowUp", "4' 1 1/16\""),
+        ("ArrowDown", "4' 1\""),
+        ("PageDown", "4' 0\""),
+        ("Shift+ArrowDown", "3' 0\""),
+    ):
+        leg.press(key)
+        expect(leg).to_have_value(reading)
+    for _ in range(20):
+        leg.press("PageUp")
+    expect(leg).to_have_value("4' 8\"")
+    saved(page)
+
+
+def test_a_grip_is_pulled_with_the_pointer(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    box = grip(page, "height").bounding_box()
+    assert box is not None
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x, y + 20, steps=5)
+    expect(field(page, "height")).not_to_have_value("14' 3\"")
+    page.mouse.up()
+    saved(page)
+    lower = field(page, "leg").input_value()
+    assert lower != "3' 0\""
+    page.reload()
+    expect(field(page, "leg")).to_have_value(lower)
+
+
+def test_a_grip_is_moved_by_keys(page: Page) -> None:
+    open_house(page, "Upper terrace", "Posts")
+    handle = grip(page, "reveal")
+    expect(handle).to_have_attribute("aria-valuetext", "1' 10\"")
+    handle.focus()
+    handle.press("ArrowUp")
+    expect(handle).to_have_attribute("aria-valuetext", "1' 10 1/16\"")
+    handle.press("Shift+ArrowDown")
+    expect(field(page, "reveal")).to_have_value('10 1/16"')
+
+
+def test_the_grower_walks_the_floor(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    room = page.locator('[data-answer="headroom"]')
+    before = room.text_content()
+    handle = grip(page, "figure_at")
+    handle.focus()
+    handle.press("Shift+ArrowLeft")
+    expect(room).not_to_have_text(before or "")
+    expect(field(page, "figure_at")).to_have_value("1' 8\"")
+
+
+def test_units_switch_without_moving_a_number(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    page.get_by_role("radio", name="metres").locator("..").click()
+    expect(field(page, "span")).to_have_value("6.858 m")
+    page.get_by_role("radio", name="feet").locator("..").click()
+    expect(field(page, "span")).to_have_value("22' 6\"")
+    saved(page)
+
+
+def test_choices_redraw_the_house(page: Page) -> None:
+    open_house(page, "Upper terrace", "Posts")
+    page.get_by_role("button", name="Bow tube").click()
+    page.get_by_role("option", name="Fence post 2 3/8 in").click()
+    entry = page.locator('[data-verdict="entry"]')
+    expect(entry).to_have_attribute("data-level", "fails")
+    expect(entry).to_contain_text("does not slide")
+    saved(page)
+
+
+def test_a_new_house_starts_in_its_units(page: Page) -> None:
+    page.get_by_role("button", name="New house in metres").click()
+    expect(field(page, "span")).to_have_value("5.500 m")
+    name = page.get_by_role("textbox", name="House name")
+    name.fill("Nut walk")
+    name.press("Enter")
+    saved(page)
+    page.get_by_role("link", name="Yard").click()
+    expect(page.get_by_role("heading").nth(1)).to_have_text("Nut walk")
+
+
+def test_a_server_that_dies_loses_nothing_that_was_typed(page: Page, server: Server) -> None:
+    open_house(page, "Upper terrace")
+    server.kill()
+    span = field(page, "span")
+    span.fill("20' 1\"")
+    span.press("Enter")
+    expect(page.locator(".saved")).to_have_text("not saved yet, trying again")
+    server.start()
+    saved(page)
+    page.reload()
+    expect(field(page, "span")).to_have_value("20' 1\"")
+
+
+def test_two_windows_on_one_house_both_count(page: Page, server: Server) -> None:
+    open_house(page, "Upper terrace")
+    other = page.context.new_page()
+    other.goto(page.url)
+    field(other, "length").fill("60")
+    field(other, "length").press("Enter")
+    expect(other.locator(".saved")).to_have_text("saved")
+    field(page, "span").fill("21")
+    field(page, "span").press("Enter")
+    expect(page.locator(".size")).to_have_text("21' × 60'")
+
+
+def test_an_address_that_is_nothing_says_so(page: Page, server: Server) -> None:
+    page.goto(f"{server.address}house/nowhere")
+    expect(page.get_by_role("heading", name="No house here")).to_be_visible(timeout=15_000)
+    page.get_by_role("link", name="Back to the yard").click()
+    expect(page.get_by_role("heading", name="Yard")).to_be_visible()
+
+
+def test_keys_are_told(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    page.locator("[data-strip]").focus()
+    page.keyboard.press("?")
+    expect(page.get_by_role("heading", name="Keys")).to_be_visible()
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("heading", name="Size")).to_be_visible()
+
+
+def test_every_drawing_has_its_table(page: Page) -> None:
+    open_house(page, "Upper terrace", "Set out")
+    page.get_by_role("button", name="as a table").click()
+    row = page.get_by_role("row", name="A to C, B to D")
+    expect(row).to_contain_text("66' 10 3/4\"")

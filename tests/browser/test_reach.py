@@ -1,0 +1,87 @@
+"""Reach: axe-core on every view, and the whole job without a pointer."""
+
+import pytest
+from axe_playwright_python.sync_playwright import Axe
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import field, open_house
+
+
+def serious(page: Page) -> list[str]:
+    found = Axe().run(page)
+    return [
+        f"{each['id']}: {each['help']} at {each['nodes'][0]['target']}"
+        for each in found.response["violations"]
+        if each["impact"] in ("serious", "critical")
+    ]
+
+
+def test_the_yard_is_within_reach(page: Page) -> None:
+    assert serious(page) == []
+
+
+@pytest.mark.parametrize("step", ["Size", "Set out", "Posts", "Bows"])
+def test_every_step_is_within_reach(page: Page, step: str) -> None:
+    open_house(page, "Dune edge", step)
+    assert serious(page) == []
+    page.get_by_role("button", name="as a table").click()
+    assert serious(page) == []
+    page.get_by_role("button", name="Keys").click()
+    assert serious(page) == []
+
+
+def test_a_refusal_is_within_reach(page: Page) -> None:
+    open_house(page, "Kitchen plot")
+    field(page, "span").fill("wide")
+    expect(page.get_by_text("Can't read")).to_be_visible()
+    assert serious(page) == []
+
+
+def test_a_house_is_laid_out_without_a_pointer(page: Page) -> None:
+    def tab_to(wanted: str) -> None:
+        for _ in range(60):
+            page.keyboard.press("Tab")
+            here = page.evaluate("document.activeElement.outerHTML.slice(0, 400)")
+            if wanted in here:
+                return
+        raise AssertionError(f"no way by Tab to {wanted}")
+
+    tab_to("New house in feet")
+    page.keyboard.press("Enter")
+    page.locator("[data-strip]").wait_for()
+    tab_to('data-measure="span"')
+    page.keyboard.type("20-6")
+    page.keyboard.press("Enter")
+    expect(field(page, "span")).to_have_value("20' 6\"")
+    page.keyboard.press("Shift+Tab")
+    tab_to('data-handle="height"')
+    page.keyboard.press("Shift+ArrowUp")
+    expect(field(page, "height")).to_have_value("13' 9\"")
+    tab_to("data-strip")
+    page.keyboard.press("ArrowRight")
+    expect(page.locator('[aria-selected="true"]')).to_have_count(1)
+
+
+def test_focus_is_always_seen(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    for _ in range(25):
+        page.keyboard.press("Tab")
+        seen = page.evaluate(
+            """() => {
+              const here = document.activeElement;
+              const ring = here.querySelector?.('.ring');
+              const style = getComputedStyle(ring ?? here);
+              const outlined = parseFloat(style.outlineWidth) > 0 && style.outlineStyle !== 'none';
+              const parent = getComputedStyle(here.closest('[data-focus-visible]') ?? here);
+              return here === document.body || outlined || (ring && style.stroke !== 'none')
+                || (parseFloat(parent.outlineWidth) > 0 && parent.outlineStyle !== 'none');
+            }"""
+        )
+        assert seen, page.evaluate("document.activeElement.outerHTML.slice(0, 200)")
+
+
+def test_a_narrow_screen_has_no_sideways_scroll(page: Page) -> None:
+    page.set_viewport_size({"width": 390, "height": 844})
+    for path in ("Upper terrace",):
+        open_house(page, path, "Set out")
+        assert page.evaluate("document.documentElement.scrollWidth") <= 390

@@ -1,0 +1,209 @@
+"""What is refused, in which words, with which way out; and how measures are written."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.design import LIMITS, HouseDesign, read_design
+from obtegum.core.measures import MEASURES, Edit, apply_edits, edits_in_words, path_measure
+from obtegum.core.plan import plan_house
+from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.record import SiteRecord
+from obtegum.core.ticks import tick_station, tick_words
+from obtegum.core.trouble import DesignError
+from obtegum.core.verdict import judge, worst
+from tests.conftest import house_document, make_house, make_plan
+
+ROUND = {"kind": "round", "leg_m": 0.6, "height_m": 3.0}
+
+
+def edited(design: HouseDesign, *edits: Edit) -> HouseDesign:
+    return apply_edits(design, edits, default_catalogue())
+
+
+@pytest.mark.parametrize(
+    ("changes", "path", "part"),
+    [
+        ({"size__span_m": 0.0}, "size.span_m", "more than nothing"),
+        ({"size__span_m": -2.0}, "size.span_m", "more than nothing"),
+        ({"size__span_m": 1000.0}, "size.span_m", "at the most"),
+        ({"size__length_m": 1000.0}, "size.length_m", "at the most"),
+        ({"size__span_m": float("nan")}, "size.span_m", "length in metres"),
+        ({"size__span_m": float("inf")}, "size.span_m", "length in metres"),
+        ({"size__span_m": "wide"}, "size.span_m", "length in metres"),
+        ({"size__shape": {**ROUND, "height_m": 0.5}}, "size.shape.height_m", "above the straight legs"),
+        ({"size__shape": {**ROUND, "height_m": 0.7}}, "size.shape.height_m", "hold water"),
+        ({"size__shape": {**ROUND, "height_m": 13.9}}, "size.shape.height_m", "more than its own width"),
+        ({"size__shape": {**ROUND, "leg_m": 40}}, "size.shape.leg_m", "at the most"),
+        ({"size__length_m": 1.0}, "bows.max_spacing_m", "further apart than the house is long"),
+        ({"posts__reveal_m": 1.5}, "posts.reveal_m", "nothing of the post"),
+        ({"bows__insertion_m": 0.9, "posts__length_m": 0.8}, "bows.insertion_m", "bottom of its post"),
+        ({"bows__stick_m": 1.0, "bows__joint_m": 0.55}, "bows.joint_m", "half of each stick"),
+        ({"name": ""}, "name", "name of 1 to 80"),
+        ({"colour": "red"}, "colour", "not part of a house"),
+    ],
+)
+def test_what_cannot_be_is_refused_with_a_sentence(changes: dict[str, object], path: str, part: str) -> None:
+    with pytest.raises(DesignError) as refusal:
+        read_design(house_document(**changes))
+    trouble = refusal.value.troubles[0]
+    assert trouble.path == path
+    assert part in trouble.sentence
+    assert trouble.sentence.endswith(".")
+
+
+def test_sentences_speak_the_house_s_units() -> None:
+    for units, most in (("feet", "65' 7 3/8\""), ("metric", "20.000 m")):
+        with pytest.raises(DesignError) as refusal:
+            read_design(house_document(tape__units=units, size__span_m=1000.0))
+        assert most in refusal.value.troubles[0].sentence
+        assert refusal.value.troubles[0].nearest_m == 20.0
+
+
+def test_missing_parts_are_named() -> None:
+    with pytest.raises(DesignError, match=r"size\.length_m is missing"):
+        document = house_document()
+        del document["size"]["length_m"]
+        read_design(document)
+    with pytest.raises(DesignError):
+        read_design([])  # type: ignore[arg-type]
+
+
+@pytest.mark.parametrize(
+    ("changes", "path"),
+    [
+        ({"bows__tube": "no-such"}, "bows.tube"),
+        ({"posts__tube": "no-such"}, "posts.tube"),
+        ({"bows__stick_m": 1.0, "size__span_m": 19.0}, "bows.stick_m"),
+        ({"size__shape": {"kind": "round", "leg_m": 0.0, "height_m": 1.2}, "posts__reveal_m": 1.2}, "posts.reveal_m"),
+    ],
+)
+def test_what_only_planning_finds_is_refused_too(changes: dict[str, object], path: str) -> None:
+    with pytest.raises(DesignError) as refusal:
+        make_plan(**changes)
+    assert refusal.value.troubles[0].path == path
+
+
+def test_the_nearest_value_offered_does_work() -> None:
+    for changes in ({"size__shape": {**ROUND, "height_m": 0.7}}, {"bows__stick_m": 1.0, "size__span_m": 19.0}):
+        with pytest.raises(DesignError) as refusal:
+            make_plan(**changes)
+        trouble = refusal.value.troubles[0]
+        measure = path_measure(trouble.path)
+        assert measure is not None
+        place = trouble.path.replace(".", "__")
+        fixed = house_document(**changes)
+        inner = fixed
+        *parents, leaf = place.split("__")
+        for name in parents:
+            inner = inner[name]
+        inner[leaf] = trouble.nearest_m
+        plan_house(read_design(fixed), SiteRecord(), default_catalogue())
+
+
+def test_every_length_has_its_measure_and_range() -> None:
+    assert {measure.path for measure in MEASURES.values() if measure.kind == "length"} == set(LIMITS)
+
+
+def test_a_typed_length_is_taken_exactly() -> None:
+    assert edited(make_house(), Edit(measure="span", text="20' 3 1/3 in")).size.span_m == pytest.approx(
+        20 * FOOT_M + (3 + 1 / 3) * INCH_M, abs=1e-12
+    )
+    with pytest.raises(DesignError) as refusal:
+        edited(make_house(), Edit(measure="span", text="wide"))
+    assert refusal.value.troubles[0].path == "size.span_m"
+
+
+def test_keys_step_onto_the_tape_s_own_marks() -> None:
+    design = make_house(size__span_m=20 * FOOT_M + 0.003)
+    assert edited(design, Edit(measure="span", steps=1)).size.span_m == pytest.approx(20 * FOOT_M + 3 * INCH_M / 16)
+    assert edited(design, Edit(measure="span", steps=-2, stride="large")).size.span_m == pytest.approx(
+        18 * FOOT_M + 2 * INCH_M / 16
+    )
+    metric = make_house(tape__units="metric", size__span_m=6.0)
+    assert edited(metric, Edit(measure="span", steps=3, stride="small")).size.span_m == pytest.approx(6.03)
+    assert edited(metric, Edit(measure="span", steps=1, stride="large")).size.span_m == pytest.approx(6.1)
+
+
+def test_a_dragged_value_snaps_to_the_inch_or_centimetre() -> None:
+    assert edited(make_house(), Edit(measure="span", value_m=6.1)).size.span_m == pytest.approx(240 * INCH_M)
+    metric = make_house(tape__units="metric")
+    assert edited(metric, Edit(measure="span", value_m=6.1234)).size.span_m == pytest.approx(6.12)
+
+
+def test_the_height_of_half_a_circle_moves_its_legs() -> None:
+    design = edited(make_house(), Edit(measure="height", text="13"))
+    assert design.size.leg_m == pytest.approx(2.5 * FOOT_M)
+    assert design.size.height_m == pytest.approx(13 * FOOT_M)
+    with pytest.raises(DesignError, match="choose one flatter arc") as refusal:
+        edited(make_house(), Edit(measure="height", text="9"))
+    assert refusal.value.troubles[0].path == "size.shape.height_m"
+    flat = edited(make_house(), Edit(measure="shape", text="round"), Edit(measure="height", text="9"))
+    assert (flat.size.leg_m, flat.size.height_m) == (2 * FOOT_M, 9 * FOOT_M)
+    back = edited(flat, Edit(measure="shape", text="round_on_legs"))
+    assert back.size.height_m == pytest.approx(12.5 * FOOT_M)
+
+
+def test_choices_are_checked() -> None:
+    assert edited(make_house(), Edit(measure="inch_parts", text="32")).tape.inch_parts == 32
+    for name, text in (("units", "cubits"), ("bow_tube", "rope"), ("colour", "red")):
+        with pytest.raises(DesignError):
+            edited(make_house(), Edit(measure=name, text=text))
+    with pytest.raises(DesignError, match="Nothing was given"):
+        edited(make_house(), Edit(measure="span"))
+
+
+def test_the_grower_stays_in_the_house() -> None:
+    assert edited(make_house(), Edit(measure="figure_at", value_m=50)).size.figure.from_left_m <= 21 * FOOT_M
+
+
+def test_edits_are_told_in_words() -> None:
+    edits = [Edit(measure="span", text="22' 6\""), Edit(measure="bays", text="fixed")]
+    design = edited(make_house(), *edits)
+    assert edits_in_words(design, edits, default_catalogue()) == "Width 22' 6\", Bays fixed, odd one last"
+
+
+def test_ticks_name_a_place() -> None:
+    design = make_house()
+    assert tick_station(design, "peg:R3") == pytest.approx(7.6 * FOOT_M)
+    assert tick_words("peg:R3", True) == "Peg 3 right set"
+    for tick in ("peg:R99", "peg:Q1", "stick:L1", "", "peg:L0"):
+        with pytest.raises(DesignError):
+            tick_station(design, tick)
+    record = SiteRecord().with_set("peg:L1", 0.0)
+    assert record.set_at_m == {"peg:L1": 0.0}
+    assert record.with_set("peg:L1", None).set_at_m == {}
+
+
+def test_levels_turn_at_nine_tenths_and_at_the_limit() -> None:
+    assert [judge(ratio, 0.9) for ratio in (0.9, 0.9001, 1.0, 1.0001)] == ["holds", "tight", "tight", "fails"]
+    assert worst([]) is None
+
+
+TYPED = ["round", "feet", "metric", "7' 4\"", "2.5", "0", "300"]
+changes = st.lists(
+    st.one_of(
+        st.builds(
+            Edit,
+            measure=st.sampled_from(sorted(MEASURES)),
+            text=st.one_of(st.text(max_size=12), st.sampled_from(TYPED)),
+        ),
+        st.builds(Edit, measure=st.sampled_from(sorted(MEASURES)), steps=st.integers(-500, 500)),
+        st.builds(Edit, measure=st.sampled_from(sorted(MEASURES)), value_m=st.floats(-10, 400)),
+    ),
+    max_size=6,
+)
+
+
+@given(changes)
+def test_no_run_of_edits_breaks_the_plan(edits: list[Edit]) -> None:
+    design, catalogue = make_house(), default_catalogue()
+    for edit in edits:
+        try:
+            design = apply_edits(design, [edit], catalogue)
+        except DesignError as refusal:
+            assert all(trouble.sentence.endswith(".") for trouble in refusal.troubles)
+            continue
+        plan = plan_house(design, SiteRecord(), catalogue)
+        assert all(each.ratio is None or each.ratio >= 0 for each in plan.verdicts)
