@@ -4,11 +4,14 @@ from pathlib import Path
 from typing import Any
 
 import pytest
+from alembic.autogenerate import compare_metadata
+from alembic.migration import MigrationContext
 from fastapi.testclient import TestClient
 
 from obtegum.api.app import make_app
 from obtegum.core.record import SiteRecord
 from obtegum.store import Store, houses, open_store
+from obtegum.store.models import Base
 from tests.conftest import make_house
 
 
@@ -135,19 +138,12 @@ def test_the_page_has_a_strict_policy_and_a_nonce_of_its_own(client: TestClient)
 def test_the_store_syncs_in_full(store: Store) -> None:
     with store.reading() as session:
         connection = session.connection()
-        pragma = {
-            name: connection.exec_driver_sql(f"PRAGMA {name}").scalar()
-            for name in ("journal_mode", "synchronous", "foreign_keys")
-        }
-    assert pragma == {"journal_mode": "wal", "synchronous": 2, "foreign_keys": 1}
+        names = ("journal_mode", "synchronous", "foreign_keys")
+        pragma = [connection.exec_driver_sql(f"PRAGMA {name}").scalar() for name in names]
+    assert pragma == ["wal", 2, 1]
 
 
 def test_models_and_migrations_agree(store: Store) -> None:
-    from alembic.autogenerate import compare_metadata
-    from alembic.migration import MigrationContext
-
-    from obtegum.store.models import Base
-
     with store.reading() as session:
         differences = compare_metadata(MigrationContext.configure(session.connection()), Base.metadata)
     assert differences == []

@@ -126,9 +126,9 @@ def test_the_grower_walks_the_floor(page: Page) -> None:
 
 def test_units_switch_without_moving_a_number(page: Page) -> None:
     open_house(page, "Upper terrace")
-    page.get_by_role("radio", name="metres").locator("..").click()
+    page.get_by_text("metres", exact=True).click()
     expect(field(page, "span")).to_have_value("6.858 m")
-    page.get_by_role("radio", name="feet").locator("..").click()
+    page.get_by_text("feet", exact=True).click()
     expect(field(page, "span")).to_have_value("22' 6\"")
     saved(page)
 

@@ -19,7 +19,7 @@ export interface Sight {
 }
 
 type Job =
-  | { kind: "edit"; edits: Edit[]; gesture: string }
+  | { kind: "edit"; edits: Edit[]; gesture: string; settle: ((accepted: boolean) => void)[] }
   | { kind: "tick"; tick: string; done: boolean };
 
 const RETRY_MS = 1200;
@@ -93,8 +93,11 @@ export class HouseSession {
     this.show({ plan: this.sight.house.plan, trying: false, refusals: this.without(measure) });
   }
 
-  /** Make a change for good. Key presses of one burst and parts of one drag share a gesture. */
-  commit(edit: Edit, gesture: string): void {
+  /**
+   * Make a change for good. Key presses of one burst and parts of one drag share a gesture.
+   * The promise tells whether the change was taken or refused.
+   */
+  commit(edit: Edit, gesture: string): Promise<boolean> {
     this.trialRound += 1;
     this.trial = null;
     const last = this.jobs.at(-1);
@@ -109,10 +112,12 @@ export class HouseSession {
       before.stride === edit.stride
     ) {
       before.steps += edit.steps;
-    } else {
-      this.jobs.push({ kind: "edit", edits: [{ ...edit }], gesture });
+      return new Promise((settle) => last?.kind === "edit" && last.settle.push(settle));
     }
-    void this.runJobs();
+    return new Promise((settle) => {
+      this.jobs.push({ kind: "edit", edits: [{ ...edit }], gesture, settle: [settle] });
+      void this.runJobs();
+    });
   }
 
   /** Tick a peg or post off, or take that back. */
@@ -151,6 +156,7 @@ export class HouseSession {
         refusals,
         ...(current || !this.sight.trying ? { plan: house.plan, trying: false } : {}),
       });
+      this.settle(job, true);
       return true;
     } catch (error) {
       if (error instanceof ProblemError && error.problem.status === 409 && error.problem.current) {
@@ -160,11 +166,16 @@ export class HouseSession {
       }
       if (error instanceof ProblemError) {
         this.refuse(job.kind === "edit" ? (job.edits[0]?.measure ?? "") : "", error);
+        this.settle(job, false);
         return true;
       }
       this.show({ saved: "away" });
       return false;
     }
+  }
+
+  private settle(job: Job, accepted: boolean): void {
+    if (job.kind === "edit") for (const settle of job.settle) settle(accepted);
   }
 
   private refuse(measure: string, error: unknown): void {

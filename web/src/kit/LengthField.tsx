@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
+import { type KeyboardEvent, useRef, useState } from "react";
 import { FieldError, Input, Label, TextField } from "react-aria-components";
 import styled from "styled-components";
 import type { MeasureState } from "../api/client";
@@ -63,35 +63,30 @@ export function LengthField({ measure }: { measure: MeasureState }) {
   const sight = useSight();
   const [typed, setTyped] = useState<string | null>(null);
   const gesture = useRef("");
-  const hintId = useId();
   const refusal = sight.refusals[measure.id];
   const settled = sight.house.plan.measures[measure.id]?.reading ?? measure.reading;
 
-  // Once the house stands where the typed length put it, the tape's own reading takes its place.
-  useEffect(() => {
-    if (!refusal && sight.saved === "saved") setTyped((now) => (now === null || document.activeElement?.id === hintId ? now : null));
-  }, [refusal, sight.saved, hintId]);
-
-  const take = (text: string) => {
+  // Once the house stands where the typed length put it, the tape's own reading takes its place;
+  // what was refused stays as it was typed.
+  const take = async (text: string) => {
     if (text.trim() === "" || text === settled) {
       setTyped(null);
       session.drop(measure.id);
-      return;
+    } else if (await session.commit({ measure: measure.id, text, stride: "fraction" }, newGesture())) {
+      setTyped((now) => (now === text ? null : now));
     }
-    session.commit({ measure: measure.id, text, stride: "fraction" }, newGesture());
   };
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     const stride = strideOf(event);
     if (stride) {
       event.preventDefault();
-      if (typed !== null) take(typed);
+      if (typed !== null) void take(typed);
       setTyped(null);
       if (!event.repeat) gesture.current = newGesture();
       session.commit({ measure: measure.id, steps: stride.steps, stride: stride.stride }, gesture.current);
     } else if (event.key === "Enter" && typed !== null) {
-      take(typed);
-      if (!refusal) setTyped(null);
+      void take(typed);
     } else if (event.key === "Escape") {
       setTyped(null);
       session.drop(measure.id);
@@ -111,13 +106,12 @@ export function LengthField({ measure }: { measure: MeasureState }) {
     >
       <Label>{measure.label}</Label>
       <Input
-        id={hintId}
         autoComplete="off"
         spellCheck="false"
         inputMode="text"
         data-measure={measure.id}
         onKeyDown={onKeyDown}
-        onBlur={() => typed !== null && !refusal && take(typed)}
+        onBlur={() => typed !== null && void take(typed)}
         onFocus={(event) => event.currentTarget.select()}
       />
       {showReading ? (
