@@ -2,8 +2,10 @@
 
 Coordinates are metres; x right, y up. Things that have no size of their own (pegs, handles, words,
 dimension lines) say where they are, and each renderer gives them the size that reads best.
+Items are plain dataclasses: a long house has thousands of them, all made here and none from outside.
 """
 
+from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -31,7 +33,8 @@ Layer = Literal["ground", "frame", "hidden", "string", "construction", "air"]
 Material = Literal["steel", "plastic", "post", "soil", "string", "ink", "air"]
 
 
-class Vertex(Part):
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Vertex:
     """A corner of a path. The piece that leads here is straight, or an arc where ``radius_m`` > 0.
 
     Arcs turn clockwise as seen with y up; ``large`` says that it turns more than half a circle.
@@ -43,7 +46,8 @@ class Vertex(Part):
     large: bool = False
 
 
-class Outline(Part):
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Outline:
     """A path of true size: filled when ``closed``, else a centre line ``width_m`` wide."""
 
     kind: Literal["outline"] = "outline"
@@ -56,7 +60,8 @@ class Outline(Part):
     label: str = ""
 
 
-class Mark(Part):
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Mark:
     """A point to find on the ground or on the bow; ``heading_rad`` is the tube's direction there."""
 
     kind: Literal["mark"] = "mark"
@@ -69,7 +74,8 @@ class Mark(Part):
     label: str
 
 
-class Dimension(Part):
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Dimension:
     """A measured distance from one point to another, drawn ``lane`` lanes to the left of travel."""
 
     kind: Literal["dimension"] = "dimension"
@@ -82,7 +88,8 @@ class Dimension(Part):
     text: str
 
 
-class Note(Part):
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Note:
     """Words at a point."""
 
     kind: Literal["note"] = "note"
@@ -94,7 +101,8 @@ class Note(Part):
     above: bool = True
 
 
-class Handle(Part):
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Handle:
     """Something to take hold of: moving it by d metres along (dx, dy) changes a measure by d·gain."""
 
     kind: Literal["handle"] = "handle"
@@ -109,7 +117,8 @@ class Handle(Part):
     lane_dy: float = 0
 
 
-class Grower(Part):
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Grower:
     """A person for scale, feet at (x, y)."""
 
     kind: Literal["grower"] = "grower"
@@ -124,7 +133,8 @@ class Grower(Part):
 Item = Annotated[Outline | Mark | Dimension | Note | Handle | Grower, Field(discriminator="kind")]
 
 
-class Row(Part):
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Row:
     """A line of the table that says in words and numbers what the drawing shows."""
 
     what: str

@@ -1,18 +1,19 @@
 """Tape strips: what is measured or marked, laid straight beside a tape, with every mark."""
 
+from dataclasses import dataclass
 from typing import Literal
 
 from obtegum.core.part import Part
-from obtegum.core.quantity import Tape, length_text
 
-__all__ = ["Band", "MarkKind", "MarkState", "Strip", "StripMark", "mark"]
+__all__ = ["Band", "MarkKind", "MarkState", "Strip", "StripMark"]
 
 
 MarkKind = Literal["peg", "socket", "bend", "crown", "joint", "cut", "ground", "head"]
 MarkState = Literal["open", "set", "moved"]
 
 
-class StripMark(Part):
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StripMark:
     """One mark: where it is, what the tape reads there, what it is for, the part it belongs to.
 
     ``tick`` names it in the site record, where it can be ticked off.
@@ -29,7 +30,8 @@ class StripMark(Part):
     note: str = ""
 
 
-class Band(Part):
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Band:
     """A stretch between two marks: in the post, bent, overlapped."""
 
     from_m: float
@@ -48,28 +50,3 @@ class Strip(Part):
     length_m: float
     marks: tuple[StripMark, ...]
     bands: tuple[Band, ...] = ()
-
-
-def mark(
-    tape: Tape,
-    at_m: float,
-    what: str,
-    kind: MarkKind,
-    part: str,
-    where: str,
-    tick: str | None = None,
-    state: MarkState = "open",
-    note: str = "",
-) -> StripMark:
-    """A mark whose reading is printed from its exact place; ``where`` is the strip's id."""
-    return StripMark(
-        id=f"{where}/{part}",
-        part=part,
-        at_m=at_m,
-        reading=length_text(at_m, tape),
-        what=what,
-        kind=kind,
-        state=state,
-        tick=tick,
-        note=note,
-    )

@@ -1,6 +1,6 @@
 """What the rooms share while one house is planned: inputs, centre line, bays, posts and sticks."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import cached_property
 
 from obtegum.core.bows.headroom import clear_from, headroom_over
@@ -14,6 +14,7 @@ from obtegum.core.quantity import Rounding, Tape, length_text
 from obtegum.core.record import SiteRecord
 from obtegum.core.setout.base import Peg, pegs
 from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
+from obtegum.core.strip import MarkKind, MarkState, StripMark
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["Work", "begin"]
@@ -38,6 +39,7 @@ class Work:
     play: Play | None
     tube_m: float
     split: Split
+    _said: dict[tuple[float, Rounding], str] = field(default_factory=dict, repr=False, compare=False)
 
     @property
     def tape(self) -> Tape:
@@ -94,8 +96,35 @@ class Work:
         return f"about {length_text(round(value_m / step_m) * step_m, coarse)}"
 
     def say(self, value_m: float, rounding: Rounding = "nearest") -> str:
-        """A length as the house's tape shows it."""
-        return length_text(value_m, self.tape, rounding)
+        """A length as the house's tape shows it; kept, as drawing, tape and table say the same ones."""
+        key = (value_m, rounding)
+        if key not in self._said:
+            self._said[key] = length_text(value_m, self.tape, rounding)
+        return self._said[key]
+
+    def mark(
+        self,
+        at_m: float,
+        what: str,
+        kind: MarkKind,
+        part: str,
+        strip: str,
+        tick: str | None = None,
+        state: MarkState = "open",
+        note: str = "",
+    ) -> StripMark:
+        """A mark of a strip, its reading printed from its exact place."""
+        return StripMark(
+            id=f"{strip}/{part}",
+            part=part,
+            at_m=at_m,
+            reading=self.say(at_m),
+            what=what,
+            kind=kind,
+            state=state,
+            tick=tick,
+            note=note,
+        )
 
 
 def _tube(catalogue: Catalogue, name: str, path: str) -> Tube:

@@ -114,6 +114,7 @@ function Workplace() {
       <Rail
         steps={plan.steps}
         current={step.id}
+        aid={plan.planning_aid}
         onGo={(next) => {
           setView(null);
           setStrip(null);

@@ -19,7 +19,6 @@ export const Side = styled.aside`
   h1 { font-size: 21px; line-height: 1.2; }
   .next { font: 600 16px/1.3 ${FIGURES}; font-variant-numeric: tabular-nums; }
   .caution { padding: 6px 0 6px 12px; border-left: 5px double var(--ink); font-weight: 600; font-size: 14.5px; line-height: 1.3; }
-  .aid { margin-top: auto; padding-top: 8px; font-size: 13.5px; line-height: 1.3; color: var(--soft); }
 `;
 const Answers = styled.dl`
   display: grid;
@@ -68,7 +67,6 @@ export function Panel({ step, onShow }: { step: StepPlan; onShow: (part: string)
       </div>
       <AnswerList answers={step.answers} />
       <VerdictList verdicts={verdicts} onShow={onShow} />
-      <p className="aid">{plan.planning_aid}</p>
     </Side>
   );
 }

@@ -7,8 +7,11 @@ const Side = styled.nav`
   padding: 16px 0 0;
   background: var(--desk);
   border-right: 1px solid var(--ink);
+  display: flex;
+  flex-direction: column;
   overflow-y: auto;
   ol { list-style: none; }
+  > p { margin-top: auto; padding: 14px; font-size: 14px; line-height: 1.35; }
   h2 { padding: 12px 14px 2px 44px; font: 500 14px/1.2 ${FIGURES}; color: var(--soft); }
   button {
     display: flex;
@@ -31,6 +34,7 @@ const Side = styled.nav`
   @media (max-width: 820px) {
     padding: 0;
     border: 0;
+    > p { padding: 6px 14px; }
     border-bottom: 1px solid var(--ink);
     > ol, ol ol { display: flex; }
     h2 { display: none; }
@@ -41,8 +45,15 @@ const Side = styled.nav`
 
 const STATE_WORDS = { open: "", going: "", checked: "fits", done: "done", look: "look here" } as const;
 
+interface Props {
+  steps: StepPlan[];
+  current: string;
+  aid: string;
+  onGo: (id: string) => void;
+}
+
 /** The steps of the work in their order, each with a stake that is driven as far as the work has come. */
-export function Rail({ steps, current, onGo }: { steps: StepPlan[]; current: string; onGo: (id: string) => void }) {
+export function Rail({ steps, current, aid, onGo }: Props) {
   const groups = [...new Set(steps.map((step) => step.group))];
   return (
     <Side aria-label="Steps">
@@ -70,6 +81,7 @@ export function Rail({ steps, current, onGo }: { steps: StepPlan[]; current: str
           </li>
         ))}
       </ol>
+      <p>{aid}</p>
     </Side>
   );
 }

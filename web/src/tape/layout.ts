@@ -20,59 +20,81 @@ export const ROWS = 2;
 
 const labelWidth = (mark: StripMark): number => Math.max(mark.reading.length * READING, mark.what.length * WHAT, 30);
 
-/** How far a label may stand from its mark, and what a crossed leader counts for, px. */
-const REACH = 110;
-const STEP = 6;
-const CROSSED = 70;
-const LEADER = 4;
+/** How far a label may stand from its mark before it is left to zooming, px. */
+const REACH = 120;
 
-type Span = [number, number];
-const free = (spans: Span[], from: number, to: number): boolean => spans.every(([a, b]) => to <= a || from >= b);
-
-/** The nearest free place to x in a row, or null within reach. */
-function freePlace(spans: Span[], x: number, half: number, width: number): number | null {
-  for (let away = 0; away <= REACH; away += STEP) {
-    for (const at of away === 0 ? [x] : [x - away, x + away]) {
-      if (at - half >= -2 && at + half <= width + 2 && free(spans, at - half, at + half)) return at;
-    }
-  }
-  return null;
+interface Wanted {
+  mark: StripMark;
+  x: number;
+  half: number;
 }
 
 /**
- * Lay out labels in two rows, the chosen mark first, then from the ends inward. A label stands over
- * its mark where it can, else as near as there is room; one without room is left to zooming.
+ * Places for labels in one row: in the order of their marks, without overlap, as near to them as can
+ * be (least squares, by pooling neighbours that push each other).
+ */
+function dodge(wanted: Wanted[], width: number): number[] {
+  const shift: number[] = [];
+  wanted.forEach((each, place) => {
+    const before = wanted[place - 1];
+    shift.push(before ? (shift[place - 1] ?? 0) + before.half + each.half : 0);
+  });
+  const pools: { sum: number; count: number }[] = [];
+  wanted.forEach((each, place) => {
+    let pool = { sum: each.x - (shift[place] ?? 0), count: 1 };
+    for (let last = pools.at(-1); last && last.sum / last.count > pool.sum / pool.count; last = pools.at(-1)) {
+      pools.pop();
+      pool = { sum: pool.sum + last.sum, count: pool.count + last.count };
+    }
+    pools.push(pool);
+  });
+  const low = wanted[0]?.half ?? 0;
+  const high = width - (wanted.at(-1)?.half ?? 0) - (shift.at(-1) ?? 0);
+  const level = pools.flatMap((pool) => Array<number>(pool.count).fill(Math.max(Math.min(pool.sum / pool.count, high), low)));
+  return level.map((each, place) => each + (shift[place] ?? 0));
+}
+
+/**
+ * Lay out labels in two rows. A label that would stand on its neighbour goes to the upper row; those
+ * that still crowd make room for each other; where there is none, every second one is left to zooming,
+ * never the chosen one.
  */
 export function placeMarks(marks: StripMark[], window: Window, width: number, chosen: string | null): Placed[] {
   const perMetre = width / window.span;
-  const low: Span[] = [];
-  const high: Span[] = [];
-  const seen = marks
-    .map((mark) => ({ mark, x: (mark.at_m - window.from) * perMetre }))
+  const seen: Wanted[] = marks
+    .map((mark) => ({ mark, x: (mark.at_m - window.from) * perMetre, half: labelWidth(mark) / 2 + APART / 2 }))
     .filter(({ x }) => x >= -0.5 && x <= width + 0.5);
-  const place = ({ mark, x }: { mark: StripMark; x: number }): Placed => {
-    const half = labelWidth(mark) / 2 + APART / 2;
-    const wanted = Math.min(Math.max(x, half), Math.max(width - half, half));
-    const below = freePlace(low, wanted, half, width);
-    const above = freePlace(high, wanted, half, width);
-    const belowCost = below === null ? Number.POSITIVE_INFINITY : Math.abs(below - wanted);
-    const aboveCost =
-      above === null ? Number.POSITIVE_INFINITY : Math.abs(above - wanted) + 1 + (free(low, x - LEADER, x + LEADER) ? 0 : CROSSED);
-    if (below !== null && belowCost <= aboveCost) {
-      low.push([below - half, below + half]);
-      return { mark, x, labelX: below, row: 0 };
-    }
-    if (above !== null) {
-      high.push([above - half, above + half]);
-      low.push([x - LEADER, x + LEADER]);
-      return { mark, x, labelX: above, row: 1 };
-    }
-    return { mark, x, labelX: x, row: null };
+  const rows: Wanted[][] = Array.from({ length: ROWS }, () => []);
+  const clash = (row: Wanted[], each: Wanted) => {
+    const last = row.at(-1);
+    return last ? last.x + last.half - (each.x - each.half) : Number.NEGATIVE_INFINITY;
   };
-  const inward = seen.map((each, rank) => ({ each, rank: Math.min(rank, seen.length - 1 - rank) }));
-  inward.sort((a, b) => Number(b.each.mark.id === chosen) - Number(a.each.mark.id === chosen) || a.rank - b.rank);
-  const placed = new Map(inward.map(({ each }) => [each.mark.id, place(each)]));
-  return seen.map(({ mark }) => placed.get(mark.id) as Placed);
+  for (const each of seen) {
+    const best = rows.reduce((a, b) => (clash(a, each) <= Math.max(clash(b, each), 0) ? a : b));
+    best.push(each);
+  }
+  const places = new Map<string, { row: number; at: number }>();
+  rows.forEach((first, row) => {
+    let kept = first;
+    for (;;) {
+      const at = dodge(kept, width);
+      const total = kept.reduce((sum, each) => sum + 2 * each.half, 0);
+      const strayed = kept.some((each, place) => Math.abs((at[place] ?? 0) - each.x) > REACH);
+      if (kept.length < 2 || (total <= width && !strayed)) {
+        kept.forEach((each, place) => {
+          places.set(each.mark.id, { row, at: at[place] ?? each.x });
+        });
+        return;
+      }
+      kept = kept.filter((each, place) => place % 2 === 0 || each.mark.id === chosen);
+      if (kept.length === first.length) return;
+      first = kept;
+    }
+  });
+  return seen.map(({ mark, x }) => {
+    const place = places.get(mark.id);
+    return { mark, x, labelX: place?.at ?? x, row: place?.row ?? null };
+  });
 }
 
 /** Closest zoom: a hand's width of tape over the strip. */

@@ -48,7 +48,7 @@ export function YardView() {
   }, []);
   const houses = yard.data?.houses ?? [];
   const longest = Math.max(...houses.map(({ yard: each }) => each.drawing.x1), 1);
-  const scale = Math.min(width / longest, 46);
+  const scale = Math.min((width - 8) / longest, 46);
   return (
     <Page>
       <header>
@@ -96,7 +96,7 @@ function HouseRow({ house, scale, width }: { house: HouseLine; scale: number; wi
 
 function Elevation({ drawing, scale, width }: { drawing: Drawing; scale: number; width: number }) {
   const height = drawing.y1 * scale + 16;
-  const frame = { scale, middle: width / 2, x: (x: number) => x * scale + 2, y: (y: number) => height - 6 - y * scale };
+  const frame = { scale, middle: width / 2, x: (x: number) => x * scale + 4, y: (y: number) => height - 6 - y * scale };
   return (
     <svg width={width} height={height} role="img" aria-label={drawing.summary}>
       <Hatches id={`yard-${drawing.x1}`} />

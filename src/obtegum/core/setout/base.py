@@ -4,9 +4,9 @@ The tape starts at A and runs along the left side to B; D to C is the far side, 
 """
 
 import math
+from dataclasses import dataclass
 from typing import Literal
 
-from obtegum.core.part import Part
 from obtegum.core.setout.bays import Bays
 
 __all__ = ["Peg", "Side", "corner", "diagonal", "pegs"]
@@ -14,7 +14,8 @@ __all__ = ["Peg", "Side", "corner", "diagonal", "pegs"]
 Side = Literal["L", "R"]
 
 
-class Peg(Part):
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Peg:
     """Where one post goes: its bow (from 1 at the front), side, and reading along its line, m."""
 
     part: str

@@ -5,7 +5,7 @@ from obtegum.core.profile.round import arc_half_angle
 from obtegum.core.quantity import angle_text, percent_text
 from obtegum.core.steps.common import length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan
-from obtegum.core.strip import Band, MarkKind, Strip, mark
+from obtegum.core.strip import Band, MarkKind, Strip
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
@@ -161,7 +161,7 @@ def strips(work: Work) -> list[Strip]:
 
 
 def _stick_strip(work: Work, place: int) -> Strip:
-    split, tape = work.split, work.tape
+    split = work.split
     piece = split.pieces[place]
     first, last = place == 0, place == len(split.pieces) - 1
     where = f"stick:{piece.name}"
@@ -181,7 +181,7 @@ def _stick_strip(work: Work, place: int) -> Strip:
         about=_about(work, piece, last),
         material=work.bow_tube.material,
         length_m=piece.length_m,
-        marks=tuple(mark(tape, at, what, kind, part, where) for at, what, kind, part in sorted(places)),
+        marks=tuple(work.mark(at, what, kind, part, where) for at, what, kind, part in sorted(places)),
         bands=tuple(_bands(work, piece, first, last)),
     )
 

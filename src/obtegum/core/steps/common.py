@@ -3,7 +3,7 @@
 from obtegum.core.part import Part
 from obtegum.core.setout.base import Peg
 from obtegum.core.steps.model import Answer, StepState
-from obtegum.core.strip import MarkState, Strip, StripMark, mark
+from obtegum.core.strip import MarkState, Strip, StripMark
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
@@ -69,7 +69,7 @@ def line_strip(work: Work, side: str, what: str, title: str, about: str) -> Stri
         was = work.record.set_at_m.get(tick)
         note = f"set at {work.say(was)}" if state == "moved" and was is not None else ""
         part = f"post:{side}{peg.bow}"
-        marks.append(mark(work.tape, peg.station_m, letter, "peg", part, where, tick, state, note))
+        marks.append(work.mark(peg.station_m, letter, "peg", part, where, tick, state, note))
     return Strip(
         id=where,
         title=title,

@@ -3,8 +3,8 @@
 from obtegum.core.quantity import angle_text
 from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress
 from obtegum.core.steps.model import Answer, StepPlan
-from obtegum.core.strip import Band, Strip, mark
-from obtegum.core.verdict import Verdict, judge
+from obtegum.core.strip import Band, Strip
+from obtegum.core.verdict import Level, Verdict, judge
 from obtegum.core.work import Work
 
 __all__ = ["plan", "strips", "verdicts"]
@@ -18,7 +18,7 @@ def verdicts(work: Work) -> list[Verdict]:
     if play is None:
         od, bore = work.say(work.bow_tube.od_m, "up"), work.say(work.post_tube.bore_m, "down")
         sentence = f"A {od} bow tube does not slide into a post with a {bore} bore."
-        return [_entry_verdict("fails", sentence, od, bore, max(NEVER, 1.0))]
+        return [_entry_verdict("fails", sentence, od, bore, NEVER)]
     ratio = max(entry.lean_rad / play.lean_rad, abs(entry.offset_m) / play.offset_m)
     level = judge(ratio, work.rules.holds_to)
     number = f"{angle_text(entry.lean_rad, 'up')}, {work.say(abs(entry.offset_m), 'up')}"
@@ -35,19 +35,17 @@ def verdicts(work: Work) -> list[Verdict]:
     return [_entry_verdict(level, sentence, number, limit, ratio)]
 
 
-def _entry_verdict(level: str, sentence: str, number: str, limit: str, ratio: float) -> Verdict:
-    return Verdict.model_validate(
-        {
-            "id": "entry",
-            "step": "posts",
-            "level": level,
-            "title": "Bow into post",
-            "sentence": sentence,
-            "number": number,
-            "limit": limit,
-            "ratio": ratio,
-            "part": "socket:L",
-        }
+def _entry_verdict(level: Level, sentence: str, number: str, limit: str, ratio: float) -> Verdict:
+    return Verdict(
+        id="entry",
+        step="posts",
+        level=level,
+        title="Bow into post",
+        sentence=sentence,
+        number=number,
+        limit=limit,
+        ratio=ratio,
+        part="socket:L",
     )
 
 
@@ -96,10 +94,10 @@ def strips(work: Work) -> list[Strip]:
     """One post laid straight, and both long sides post by post."""
     posts, insertion_m = work.design.posts, work.design.bows.insertion_m
     marks = [
-        mark(work.tape, 0.0, "bottom end", "cut", "post:foot", "post"),
-        mark(work.tape, work.embedment_m, "ground line", "ground", "ground", "post"),
-        mark(work.tape, posts.length_m - insertion_m, "bow stops here", "socket", "bow:end", "post"),
-        mark(work.tape, posts.length_m, "top", "cut", "socket:L", "post"),
+        work.mark(0.0, "bottom end", "cut", "post:foot", "post"),
+        work.mark(work.embedment_m, "ground line", "ground", "ground", "post"),
+        work.mark(posts.length_m - insertion_m, "bow stops here", "socket", "bow:end", "post"),
+        work.mark(posts.length_m, "top", "cut", "socket:L", "post"),
     ]
     one = Strip(
         id="post",

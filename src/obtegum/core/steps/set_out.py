@@ -140,6 +140,10 @@ def _next(work: Work, far: Progress) -> str:
         return f"All {far.of} pegs are set."
     peg = far.next
     start = "A" if peg.side == "L" else "D"
+    if peg.part == "peg:L1":
+        return "Next: corner A, where the tape starts."
+    if peg.part == "peg:R1":
+        return f"Next: corner D, {work.say(work.design.size.span_m)} across from A."
     if peg.corner is not None:
         return f"Next: corner {peg.corner}, at {work.say(peg.station_m)} from {start}."
     return f"Next: peg {peg.bow}, {SIDES[peg.side]} side, at {work.say(peg.station_m)} from {start}."

@@ -4,7 +4,7 @@ from obtegum.core.bows.headroom import headroom_over
 from obtegum.core.quantity import angle_text, area_text
 from obtegum.core.steps.common import length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan
-from obtegum.core.strip import Band, MarkKind, Strip, mark
+from obtegum.core.strip import Band, MarkKind, Strip
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
@@ -122,7 +122,7 @@ def strips(work: Work) -> list[Strip]:
     if clear_m is not None:
         places += [(clear_m, "head clears", "head", "clear:L"), (span_m - clear_m, "head clears", "head", "clear:R")]
         bands = (Band(from_m=clear_m, to_m=span_m - clear_m, what="upright", kind="headroom"),)
-    marks = [mark(work.tape, at, what, kind, part, "floor") for at, what, kind, part in sorted(places)]
+    marks = [work.mark(at, what, kind, part, "floor") for at, what, kind, part in sorted(places)]
     height = work.say(work.design.size.figure.height_m)
     return [
         Strip(

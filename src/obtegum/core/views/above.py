@@ -73,15 +73,13 @@ def _strings(work: Work) -> list[Item]:
 
 
 def _peg(work: Work, peg: Peg) -> Mark:
-    return Mark.model_validate(
-        {
-            "part": f"post:{peg.side}{peg.bow}",
-            "symbol": "peg",
-            "state": tick_state(work, f"peg:{peg.side}{peg.bow}", peg.station_m),
-            "x": peg.station_m,
-            "y": 0.0 if peg.side == "L" else work.design.size.span_m,
-            "label": f"peg {peg.bow}, {work.say(peg.station_m)}",
-        }
+    return Mark(
+        part=f"post:{peg.side}{peg.bow}",
+        symbol="peg",
+        state=tick_state(work, f"peg:{peg.side}{peg.bow}", peg.station_m),
+        x=peg.station_m,
+        y=0.0 if peg.side == "L" else work.design.size.span_m,
+        label=f"peg {peg.bow}, {work.say(peg.station_m)}",
     )
 
 

@@ -1,5 +1,7 @@
 """The cross-section: one bow between its posts, with the grower for scale."""
 
+from typing import Literal
+
 from obtegum.core.drawing import (
     Dimension,
     Drawing,
@@ -20,6 +22,7 @@ from obtegum.core.work import Work
 __all__ = ["across", "frame_outlines"]
 
 BESIDE_M = 0.7
+SYMBOLS: dict[str, Literal["socket", "bend", "crown"]] = {"socket": "socket", "bend": "bend", "crown": "crown"}
 BELOW_M = 0.18
 
 
@@ -130,9 +133,10 @@ def _grower(work: Work) -> list[Item]:
     over = f"{work.say(room_m - height_m, 'down')} over the head" if upright else "too low here"
     # The words stand on the side of the grower that has more house.
     toward = 1.0 if x <= 0 else -1.0
-    beside, anchor = x + toward * (width_m / 2 + 0.1), "start" if toward > 0 else "end"
+    beside = x + toward * (width_m / 2 + 0.1)
+    anchor: Literal["start", "end"] = "start" if toward > 0 else "end"
     words = [
-        Note.model_validate({"part": "grower", "x": beside, "y": y, "text": text, "anchor": anchor, "above": False})
+        Note(part="grower", x=beside, y=y, text=text, anchor=anchor, above=False)
         for y, text in ((height_m * 0.62, over), (height_m * 0.62 + 0.3, f"{work.say(room_m, 'down')} under the tube"))
     ]
     level = line(x - width_m / 2, room_m, x + width_m / 2, room_m)
@@ -146,13 +150,11 @@ def _grower(work: Work) -> list[Item]:
 
 def _marks(work: Work) -> list[Item]:
     """What the tape strip marks on the sticks, at its place on the bow."""
-    symbols = {"socket": "socket", "bend": "bend", "crown": "crown"}
     found: list[Item] = []
     for at_m, what, kind, part in tube_places(work):
         s_m = work.girth_at(at_m)
         x, y = work.bow.point(s_m)
-        place = {"x": x, "y": y, "heading_rad": work.bow.heading(s_m)}
-        found.append(Mark.model_validate({"part": part, "symbol": symbols[kind], "label": what, **place}))
+        found.append(Mark(part=part, symbol=SYMBOLS[kind], x=x, y=y, heading_rad=work.bow.heading(s_m), label=what))
     for number, at_m in enumerate(work.split.joints_m, start=1):
         x, y = work.bow.point(work.girth_at(at_m))
         found.append(Mark(part=f"joint:{number}", symbol="joint", x=x, y=y, label=f"joint {number}"))

@@ -1,5 +1,7 @@
 """One post in the ground, close up: how deep it goes, what stands out, and the bow in its mouth."""
 
+from dataclasses import replace
+
 from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Mark, Note, Outline, Row, box, chain_path, line
 from obtegum.core.quantity import angle_text
 from obtegum.core.work import Work
@@ -64,12 +66,19 @@ def _bow(work: Work) -> list[Item]:
     half, reveal_m = work.design.size.span_m / 2, work.design.posts.reveal_m
     top_m = work.entry.post_top_s_m
     above = work.bow.part(top_m, min(top_m + ABOVE_M, work.bow.girth_m / 2))
-    path = tuple(vertex.model_copy(update={"x": vertex.x + half}) for vertex in chain_path(above))
-    tube = {"material": work.bow_tube.material, "width_m": work.bow_tube.od_m, "layer": "frame"}
-    inside = line(work.entry.offset_m, reveal_m - work.design.bows.insertion_m, work.entry.offset_m, reveal_m)
+    path = tuple(replace(vertex, x=vertex.x + half) for vertex in chain_path(above))
+    end_m = reveal_m - work.design.bows.insertion_m
+    inside = line(work.entry.offset_m, end_m, work.entry.offset_m, reveal_m)
     return [
-        Outline.model_validate({"part": "bow:end", "path": inside, "label": "bow inside the post", **tube}),
-        Outline.model_validate({"part": "bow", "path": path, "label": "bow", **tube}),
+        Outline(
+            part=part,
+            layer="frame",
+            material=work.bow_tube.material,
+            path=piece,
+            width_m=work.bow_tube.od_m,
+            label=label,
+        )
+        for part, piece, label in (("bow:end", inside, "bow inside the post"), ("bow", path, "bow"))
     ]
 
 

@@ -1,5 +1,7 @@
 """How a house looks from across the yard: its section and its long side, side by side, to scale."""
 
+from dataclasses import replace
+
 from obtegum.core.drawing import Drawing, Grower, Item, Outline, Row, Vertex, box, chain_path, line
 from obtegum.core.work import Work
 
@@ -68,4 +70,4 @@ def yard(work: Work) -> Drawing:
 
 
 def _moved(vertex: Vertex, dx: float) -> Vertex:
-    return vertex.model_copy(update={"x": vertex.x + dx})
+    return replace(vertex, x=vertex.x + dx)

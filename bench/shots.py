@@ -1,0 +1,71 @@
+"""Takes the pictures in docs/screenshots from the demo houses. Run by ./obtegum shots."""
+
+import subprocess
+import sys
+import tempfile
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+ROOT = Path(__file__).parents[1]
+SHOTS = ROOT / "docs" / "screenshots"
+FLAGS = ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
+
+
+def settle(page: Page) -> None:
+    """Fonts are there and nothing is under way."""
+    page.evaluate("document.fonts.ready")
+    page.wait_for_load_state("networkidle")
+
+
+def take(page: Page, name: str) -> None:
+    settle(page)
+    page.screenshot(path=SHOTS / f"{name}.png")
+
+
+def step(page: Page, address: str, house: str, title: str) -> None:
+    page.goto(address)
+    page.get_by_role("link", name=house).click()
+    page.get_by_role("navigation", name="Steps").get_by_role("button", name=title).click()
+    page.locator("[data-strip]").wait_for()
+
+
+def take_all(page: Page, address: str) -> None:
+    page.goto(address)
+    page.get_by_role("heading", name="Upper terrace").wait_for()
+    take(page, "yard")
+    step(page, address, "Upper terrace", "Size")
+    take(page, "size")
+    step(page, address, "Dune edge", "Set out")
+    take(page, "set-out")
+    step(page, address, "Upper terrace", "Posts")
+    take(page, "posts")
+    step(page, address, "Upper terrace", "Bows")
+    page.locator("[data-strip]").focus()
+    page.keyboard.press("Home")
+    page.keyboard.press("ArrowRight")
+    take(page, "bows")
+    page.set_viewport_size({"width": 390, "height": 844})
+    step(page, address, "Kitchen plot", "Set out")
+    take(page, "narrow")
+    page.set_viewport_size({"width": 1280, "height": 800})
+
+
+def main() -> int:
+    """Serve the demo from a folder that is thrown away, and take each picture."""
+    with tempfile.TemporaryDirectory() as folder:
+        command = [sys.executable, "-m", "obtegum", "serve", "--demo", "--data", folder, "--port", "0"]
+        process = subprocess.Popen(command, stdout=subprocess.PIPE, text=True)
+        assert process.stdout is not None
+        address = process.stdout.readline().split(" at ")[1].split(" ")[0]
+        with sync_playwright() as playwright:
+            browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+            take_all(browser.new_page(viewport={"width": 1280, "height": 800}), address)
+            browser.close()
+        process.kill()
+        process.wait()
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())
