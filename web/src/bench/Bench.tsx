@@ -43,7 +43,6 @@ const DrawingPlace = styled.div`
 `;
 const StripPlace = styled.section`
   flex: none;
-  position: relative;
   margin-top: 6px;
   padding-top: 6px;
   border-top: 1px solid var(--rule);
@@ -146,8 +145,8 @@ function Workplace() {
               current={strip.id}
               onChoose={setStrip}
               about={strip.about}
+              end={mark?.tick && <Tick mark={mark} />}
             />
-            {mark?.tick && <Tick mark={mark} />}
             <TapeStrip key={strip.id} strip={strip} units={plan.tape.units} chosen={chosen} onChoose={choose} />
           </StripPlace>
         )}

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { ToggleButton, ToggleButtonGroup } from "react-aria-components";
 import styled from "styled-components";
 import { FIGURES } from "../look/look";
@@ -35,11 +36,12 @@ interface Props {
   current: string;
   onChoose: (id: string) => void;
   about?: string;
+  end?: ReactNode;
   aside?: { label: string; pressed: boolean; onPress: () => void };
 }
 
 /** A row of words to choose what is shown; the one that is shown is underlined in ink. */
-export function Tabs({ label, ways, current, onChoose, about, aside }: Props) {
+export function Tabs({ label, ways, current, onChoose, about, end, aside }: Props) {
   return (
     <Row>
       <ToggleButtonGroup
@@ -59,6 +61,7 @@ export function Tabs({ label, ways, current, onChoose, about, aside }: Props) {
         ))}
       </ToggleButtonGroup>
       {about && <p><Words>{about}</Words></p>}
+      {end}
       {aside && (
         <Aside isSelected={aside.pressed} onChange={aside.onPress}>
           {aside.label}

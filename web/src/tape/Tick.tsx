@@ -5,9 +5,7 @@ import { useSession } from "../house/useSight";
 import { FIGURES } from "../look/look";
 
 const Button = styled(ToggleButton)`
-  position: absolute;
-  top: 5px;
-  right: 0;
+  margin: -3px 0 3px auto;
   min-height: 32px;
   padding: 3px 12px;
   border: 2px solid var(--ink);

@@ -111,7 +111,7 @@ def strips(work: Work) -> list[Strip]:
             Band(from_m=posts.length_m - insertion_m, to_m=posts.length_m, what="bow inside", kind="socket"),
         ),
     )
-    about = "tape hooked at {} and never moved · posts to their centres"
+    about = "tape hooked at {}, to centres"
     return [
         one,
         line_strip(work, "L", "post", "Left posts, A to B", about.format("A")),

@@ -151,7 +151,7 @@ def _next(work: Work, far: Progress) -> str:
 
 def strips(work: Work) -> list[Strip]:
     """Both long sides with every peg's running reading."""
-    about = f"tape hooked at {{}} and never moved · {bays_text(work, work.bays)}"
+    about = f"tape hooked at {{}}, never moved · {bays_text(work, work.bays)}"
     return [
         line_strip(work, "L", "peg", "Left side, A to B", about.format("A")),
         line_strip(work, "R", "peg", "Right side, D to C", about.format("D")),
