@@ -25,6 +25,7 @@ const Holder = styled.div`
   > div:focus-visible { outline: 3px solid var(--ink); outline-offset: 4px; }
   svg { display: block; overflow: visible; }
   text { fill: var(--ink); font-family: ${FIGURES}; }
+  .reading, .what { paint-order: stroke; stroke: var(--paper); stroke-width: 5px; stroke-linejoin: round; }
   .reading { font-size: 18px; font-weight: 600; font-variant-numeric: tabular-nums; }
   .what { font-size: 14px; font-weight: 500; fill: var(--soft); }
   .face { font-variant-numeric: tabular-nums; }
@@ -150,6 +151,9 @@ export function TapeStrip({ strip, units, chosen, onChoose }: Props) {
           <Stuff strip={strip} window={window} width={width} hatches={id} />
           <TapeFace units={units} window={window} width={width} top={FACE_TOP} height={FACE} end={strip.length_m * 1.02} />
           {placed.map((each) => (
+            <Leader key={each.mark.id} placed={each} />
+          ))}
+          {placed.map((each) => (
             <Label
               key={each.mark.id}
               placed={each}
@@ -176,7 +180,7 @@ const spoken = (mark: StripMark): string =>
 
 function Label({ placed, id, chosen, onPick }: { placed: Placed; id: string; chosen: boolean; onPick: () => void }) {
   const { mark, x, labelX, row } = placed;
-  const line = row === null ? LABELS - 6 : LABELS - (row + 1) * LABEL_ROW + 17;
+  const line = labelLine(row ?? 0);
   const done = mark.state === "set";
   return (
     <g role="option" id={id} aria-selected={chosen} aria-label={spoken(mark)} className={chosen ? "chosen" : ""} onClick={onPick} cursor="pointer" data-mark={mark.part}>
@@ -191,9 +195,6 @@ function Label({ placed, id, chosen, onPick }: { placed: Placed; id: string; cho
             {done ? " ✓" : ""}
             {mark.state === "moved" ? " ✕" : ""}
           </text>
-          {(row === 1 || Math.abs(labelX - x) > 12) && (
-            <path d={leader(labelX, x, line + 19, row)} stroke="var(--ink)" strokeWidth="1" opacity="0.45" fill="none" />
-          )}
         </>
       )}
       <path
@@ -206,10 +207,15 @@ function Label({ placed, id, chosen, onPick }: { placed: Placed; id: string; cho
   );
 }
 
-/** From a label down to its mark: sideways first, then plumb, so that it passes between the labels below. */
-function leader(labelX: number, x: number, from: number, row: number): string {
+const labelLine = (row: number): number => LABELS - (row + 1) * LABEL_ROW + 17;
+
+/** From a label down to its mark: sideways first, then plumb, behind the labels of the row below. */
+function Leader({ placed: { x, labelX, row } }: { placed: Placed }) {
+  if (row === null || (row === 0 && Math.abs(labelX - x) <= 12)) return null;
   const near = labelX + Math.max(Math.min(x - labelX, 26), -26);
-  return row === 0 ? `M${near} ${from}L${x} ${LABELS - 3}` : `M${near} ${from - 2}L${x} ${from + 3}V${LABELS - 3}`;
+  const from = labelLine(row) + 19;
+  const d = row === 0 ? `M${near} ${from}L${x} ${LABELS - 3}` : `M${near} ${from - 2}L${x} ${from + 3}V${LABELS - 3}`;
+  return <path d={d} stroke="var(--ink)" strokeWidth="1" opacity="0.45" fill="none" />;
 }
 
 /** What the tape lies beside: a string, a tube, a post, the floor, with its stretches hatched. */
