@@ -118,7 +118,7 @@ def test_only_this_machine_s_names_are_answered(client: TestClient) -> None:
 def test_large_bodies_are_refused(client: TestClient) -> None:
     answer = client.post("/api/plan", content=b" " * 2_000_001)
     assert answer.status_code == 413
-    assert "more than a house needs" in answer.json()["detail"]
+    assert "more than 2 MB" in answer.json()["detail"]
 
 
 def test_the_page_has_a_strict_policy_and_a_nonce_of_its_own(client: TestClient) -> None:

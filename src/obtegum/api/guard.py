@@ -12,6 +12,7 @@ from obtegum.api.problems import problem
 __all__ = ["Guard", "Page"]
 
 MOST_BYTES = 2_000_000
+MOST_BACKUP_BYTES = 64_000_000
 NONCE = "NONCE-FOR-THIS-RESPONSE"
 POLICY = (
     "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data:; "
@@ -43,8 +44,10 @@ class Guard:
             await problem(421, "That page is not one of this server’s.")(scope, receive, send)
             return
         length = headers.get("content-length", "0")
-        if not length.isdigit() or int(length) > MOST_BYTES:
-            await problem(413, "That is more than 2 MB, far more than a house needs.")(scope, receive, send)
+        most = MOST_BACKUP_BYTES if scope["path"] == "/api/backup" else MOST_BYTES
+        if not length.isdigit() or int(length) > most:
+            detail = f"That is more than {most // 1_000_000} MB, far more than is needed here."
+            await problem(413, detail)(scope, receive, send)
             return
         seen = 0
 
@@ -52,7 +55,7 @@ class Guard:
             nonlocal seen
             message = await receive()
             seen += len(message.get("body", b""))
-            if seen > MOST_BYTES:
+            if seen > most:
                 return {"type": "http.disconnect"}
             return message
 

@@ -1,11 +1,25 @@
-"""Saved houses: the yard, one house, and changes to it."""
+"""Saved houses: the yard, one house, changes to it, its history."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
-from fastapi import APIRouter, Depends, Query, Request
+from fastapi import APIRouter, Depends, Path, Query, Request
 from starlette.responses import Response
 
-from obtegum.api.models import Changes, HouseLine, HouseOut, NewHouse, Problem, TickOff, Yard, house_out
+from obtegum.api.models import (
+    Back,
+    Changes,
+    History,
+    HouseLine,
+    HouseOut,
+    NewHouse,
+    Own,
+    Place,
+    RevisionOut,
+    TickOff,
+    VersionOut,
+    Yard,
+    house_out,
+)
 from obtegum.api.planning import PROBLEMS, answer
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
@@ -15,14 +29,12 @@ from obtegum.core.record import SiteRecord
 from obtegum.core.starters import new_house
 from obtegum.core.ticks import tick_station, tick_words
 from obtegum.store import House, Store, houses
+from obtegum.store.houses import Shelf
 
-__all__ = ["router"]
+__all__ = ["HOUSE_PROBLEMS", "HouseId", "Kept", "router", "with_plan"]
 
-router = APIRouter(
-    prefix="/api/houses",
-    tags=["houses"],
-    responses={**PROBLEMS, 404: PROBLEMS[422], 409: {**PROBLEMS[422], "model": Problem}},
-)
+HOUSE_PROBLEMS = {**PROBLEMS, 404: PROBLEMS[422], 409: PROBLEMS[422]}
+router = APIRouter(prefix="/api/houses", tags=["houses"], responses=HOUSE_PROBLEMS)
 
 
 def _store(request: Request) -> Store:
@@ -31,19 +43,26 @@ def _store(request: Request) -> Store:
 
 
 Kept = Annotated[Store, Depends(_store)]
+HouseId = Annotated[str, Path(max_length=40)]
+Window = Annotated[str, Query(max_length=40)]
+Version = Annotated[int, Path(ge=1, le=2**31)]
 
 
-def _with_plan(house: House, status: int = 200) -> Response:
-    return answer(house_out(house, plan_house(house.design, house.record, default_catalogue())), status)
+def with_plan(store: Store, house: House, window: str = "", status: int = 200) -> Response:
+    """A house as it stands, planned, with what the window could undo and redo."""
+    plan = plan_house(house.design, house.record, default_catalogue())
+    undo, redo = houses.undoable(store, house.id, window)
+    return answer(house_out(house, plan, undo, redo), status)
 
 
 @router.get("", response_model=Yard)
 def get_yard(
     store: Kept,
+    shelf: Shelf = "standing",
     start: Annotated[int, Query(ge=0, le=1_000_000)] = 0,
     most: Annotated[int, Query(ge=1, le=100)] = 50,
 ) -> Response:
-    """Houses by last touched, each with its size, verdict and small drawing."""
+    """Houses on a shelf by last touched, each with its size, verdict and small drawing."""
     lines = tuple(
         HouseLine(
             id=house.id,
@@ -51,25 +70,37 @@ def get_yard(
             touched=house.touched,
             yard=plan_yard(house.design, default_catalogue()),
         )
-        for house in houses.newest(store, start, most)
+        for house in houses.newest(store, start, most, shelf)
     )
-    return answer(Yard(houses=lines, total=houses.count(store)))
+    return answer(Yard(houses=lines, total=houses.count(store, shelf)))
 
 
 @router.post("", response_model=HouseOut, status_code=201)
 def post_house(store: Kept, wanted: NewHouse) -> Response:
-    """Start a new house."""
-    return _with_plan(houses.add(store, new_house(wanted.units), SiteRecord(), "Started"), 201)
+    """Start a new house, or a copy of one: with its design, and nothing done on site yet."""
+    if wanted.copy_of is None:
+        house = houses.add(store, new_house(wanted.units), SiteRecord(), "Started")
+    else:
+        source = houses.get(store, wanted.copy_of).design
+        copy = source.model_copy(update={"name": f"{source.name[:73]}, copy"})
+        house = houses.add(store, copy, SiteRecord(), f"Copied from {source.name}")
+    return with_plan(store, house, status=201)
 
 
 @router.get("/{house_id}", response_model=HouseOut)
-def get_house(store: Kept, house_id: str) -> Response:
+def get_house(store: Kept, house_id: HouseId, window: Window = "") -> Response:
     """One house with its plan."""
-    return _with_plan(houses.get(store, house_id))
+    return with_plan(store, houses.get(store, house_id), window)
+
+
+@router.get("/{house_id}/version", response_model=VersionOut)
+def get_version(store: Kept, house_id: HouseId) -> Response:
+    """The version a house is at: cheap to ask often."""
+    return answer(VersionOut(version=houses.version(store, house_id)))
 
 
 @router.patch("/{house_id}", response_model=HouseOut)
-def patch_house(store: Kept, house_id: str, changes: Changes) -> Response:
+def patch_house(store: Kept, house_id: HouseId, changes: Changes) -> Response:
     """Change a house and keep the change."""
     catalogue = default_catalogue()
 
@@ -78,11 +109,11 @@ def patch_house(store: Kept, house_id: str, changes: Changes) -> Response:
         return houses.Edited(changed, record, edits_in_words(changed, changes.edits, catalogue))
 
     gesture = houses.Gesture(changes.version, changes.window, changes.gesture)
-    return _with_plan(houses.change(store, house_id, gesture, edit))
+    return with_plan(store, houses.change(store, house_id, gesture, edit), changes.window)
 
 
 @router.post("/{house_id}/ticks", response_model=HouseOut)
-def post_tick(store: Kept, house_id: str, tick: TickOff) -> Response:
+def post_tick(store: Kept, house_id: HouseId, tick: TickOff) -> Response:
     """Tick a peg or post off as set where the plan wants it, or take that back."""
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
@@ -90,4 +121,60 @@ def post_tick(store: Kept, house_id: str, tick: TickOff) -> Response:
         changed = record.with_set(tick.tick, station_m if tick.done else None)
         return houses.Edited(design, changed, tick_words(tick.tick, tick.done))
 
-    return _with_plan(houses.change(store, house_id, houses.Gesture(tick.version, tick.window), edit))
+    gesture = houses.Gesture(tick.version, tick.window)
+    return with_plan(store, houses.change(store, house_id, gesture, edit), tick.window)
+
+
+@router.post("/{house_id}/{way}", response_model=HouseOut)
+def post_undo(store: Kept, house_id: HouseId, way: Literal["undo", "redo"], own: Own) -> Response:
+    """Invert this window's own last gesture, or make it again."""
+    return with_plan(store, houses.undo(store, house_id, own.window, way), own.window)
+
+
+@router.get("/{house_id}/revisions", response_model=History)
+def get_revisions(
+    store: Kept,
+    house_id: HouseId,
+    window: Window = "",
+    start: Annotated[int, Query(ge=0, le=1_000_000)] = 0,
+    most: Annotated[int, Query(ge=1, le=50)] = 20,
+) -> Response:
+    """What was done to a house, newest first, each with a small drawing."""
+    found = []
+    for line in houses.revisions(store, house_id, start, most):
+        yard = plan_yard(line.design, default_catalogue())
+        found.append(
+            RevisionOut(
+                version=line.version,
+                made=line.made,
+                words=line.words,
+                own=bool(window) and line.window == window,
+                size=yard.size,
+                drawing=yard.drawing,
+            )
+        )
+    return answer(History(revisions=tuple(found)))
+
+
+@router.get("/{house_id}/revisions/{version}", response_model=HouseOut)
+def get_revision(store: Kept, house_id: HouseId, version: Version) -> Response:
+    """A house as it was."""
+    return with_plan(store, houses.revision(store, house_id, version))
+
+
+@router.put("/{house_id}/revision", response_model=HouseOut)
+def put_revision(store: Kept, house_id: HouseId, back: Back) -> Response:
+    """Bring a version back: a change like any other, which can be undone."""
+    old = houses.revision(store, house_id, back.to)
+    gesture = houses.Gesture(houses.version(store, house_id), back.window)
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        return houses.Edited(old.design, old.record, f"Brought back version {back.to}")
+
+    return with_plan(store, houses.change(store, house_id, gesture, edit), back.window)
+
+
+@router.put("/{house_id}/shelf", response_model=HouseOut)
+def put_shelf(store: Kept, house_id: HouseId, place: Place) -> Response:
+    """Put a house away, delete it, or bring it back to the yard."""
+    return with_plan(store, houses.shelve(store, house_id, place.shelf))

@@ -5,26 +5,15 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from obtegum.core.design import HouseDesign
+from obtegum.core.drawing import Drawing
 from obtegum.core.measures import Edit
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, YardPlan
 from obtegum.core.quantity import Units
 from obtegum.core.record import SiteRecord
+from obtegum.core.remedies import Remedy
 from obtegum.store import House
-
-__all__ = [
-    "Changes",
-    "FieldTrouble",
-    "HouseLine",
-    "HouseOut",
-    "NewHouse",
-    "Problem",
-    "ReadLength",
-    "TickOff",
-    "TryIn",
-    "TryOut",
-    "Yard",
-]
+from obtegum.store.houses import Shelf
 
 Window = Annotated[str, Field(max_length=40)]
 
@@ -48,6 +37,18 @@ class HouseOut(Part):
     design: HouseDesign
     record: SiteRecord
     plan: HousePlan
+    shelf: Shelf = "standing"
+    undo: str | None = None
+    redo: str | None = None
+
+
+class ClashOut(Part):
+    """A value changed here and in another window, both as readings."""
+
+    measure: str | None
+    label: str
+    mine: str
+    theirs: str
 
 
 class Problem(Part):
@@ -59,6 +60,7 @@ class Problem(Part):
     detail: str
     errors: tuple[FieldTrouble, ...] = ()
     current: HouseOut | None = None
+    clashes: tuple[ClashOut, ...] = ()
 
 
 class HouseLine(Part):
@@ -78,9 +80,70 @@ class Yard(Part):
 
 
 class NewHouse(Part):
-    """Start a house in these units."""
+    """Start a house in these units, or as a copy of another one."""
 
     units: Units = "feet"
+    copy_of: str | None = Field(default=None, max_length=40)
+
+
+class Own(Part):
+    """The window that asks."""
+
+    window: Window = ""
+
+
+class Back(Own):
+    """Bring a version back."""
+
+    to: int
+
+
+class Place(Part):
+    """The shelf to put a house on."""
+
+    shelf: Shelf
+
+
+class RevisionOut(Part):
+    """A gesture in the history, with a small drawing of the house after it."""
+
+    version: int
+    made: float
+    words: str
+    own: bool
+    size: str
+    drawing: Drawing
+
+
+class History(Part):
+    """A page of gestures, newest first."""
+
+    revisions: tuple[RevisionOut, ...]
+
+
+class VersionOut(Part):
+    """The version a house is at."""
+
+    version: int
+
+
+class Remedies(Part):
+    """Ways out, tried."""
+
+    remedies: tuple[Remedy, ...]
+
+
+class ReadIn(Part):
+    """A design and record to look at."""
+
+    design: HouseDesign
+    record: SiteRecord = SiteRecord()
+
+
+class Restored(Part):
+    """How many houses a backup brought back."""
+
+    houses: int
 
 
 class Changes(Part):
@@ -124,8 +187,8 @@ class ReadLength(Part):
     reading: str
 
 
-def house_out(house: House, plan: HousePlan) -> HouseOut:
-    """A saved house with its plan."""
+def house_out(house: House, plan: HousePlan, undo: str | None = None, redo: str | None = None) -> HouseOut:
+    """A saved house with its plan, and what the asking window could undo and redo."""
     return HouseOut(
         id=house.id,
         version=house.version,
@@ -133,4 +196,7 @@ def house_out(house: House, plan: HousePlan) -> HouseOut:
         design=house.design,
         record=house.record,
         plan=plan,
+        shelf=house.shelf,
+        undo=undo,
+        redo=redo,
     )

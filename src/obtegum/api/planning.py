@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from starlette.responses import Response
 
-from obtegum.api.models import Problem, ReadLength, TryIn, TryOut
+from obtegum.api.models import Problem, ReadIn, ReadLength, Remedies, TryIn, TryOut
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
 from obtegum.core.measures import apply_edits
@@ -13,8 +13,10 @@ from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.quantity import LengthError, Tape, Units, length_text, parse_length
 from obtegum.core.record import SiteRecord
+from obtegum.core.remedies import find_remedies
 from obtegum.core.starters import new_house
 from obtegum.core.trouble import DesignError, Trouble
+from obtegum.exchange.housefile import HouseFile
 
 __all__ = ["PROBLEMS", "answer", "router"]
 
@@ -42,6 +44,18 @@ def post_try(trial: TryIn) -> Response:
     catalogue = default_catalogue()
     design = apply_edits(trial.design, trial.edits, catalogue)
     return answer(TryOut(design=design, plan=plan_house(design, trial.record, catalogue)))
+
+
+@router.post("/remedies", response_model=Remedies)
+def post_remedies(given: ReadIn) -> Response:
+    """Ways out of what is tight or fails; each was planned in full and found better."""
+    return answer(Remedies(remedies=tuple(find_remedies(given.design, given.record, default_catalogue()))))
+
+
+@router.get("/schema/house-file")
+def get_schema() -> dict[str, object]:
+    """The JSON Schema of a house file."""
+    return HouseFile.model_json_schema()
 
 
 @router.get("/starter", response_model=HouseDesign)

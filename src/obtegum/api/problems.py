@@ -8,14 +8,15 @@ from pydantic import ValidationError
 from starlette.exceptions import HTTPException
 from starlette.responses import Response
 
-from obtegum.api.models import FieldTrouble, HouseOut, Problem, house_out
+from obtegum.api.models import ClashOut, FieldTrouble, HouseOut, Problem, house_out
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import troubles_of
-from obtegum.core.measures import path_measure
+from obtegum.core.measures import MEASURES, measure_state, path_measure
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import Tape
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.store import Conflict, NoSuchHouse
+from obtegum.store import Clash, Conflict, House, NoSuchHouse, NotUndone
+from obtegum.store.backup import BackupError
 
 __all__ = ["field_troubles", "install"]
 
@@ -31,7 +32,13 @@ TITLES = {
 }
 
 
-def problem(status: int, detail: str, errors: Sequence[FieldTrouble] = (), current: HouseOut | None = None) -> Response:
+def problem(
+    status: int,
+    detail: str,
+    errors: Sequence[FieldTrouble] = (),
+    current: HouseOut | None = None,
+    clashes: Sequence[ClashOut] = (),
+) -> Response:
     """A problem as a response."""
     body = Problem(
         type="about:blank",
@@ -40,6 +47,7 @@ def problem(status: int, detail: str, errors: Sequence[FieldTrouble] = (), curre
         detail=detail,
         errors=tuple(errors),
         current=current,
+        clashes=tuple(clashes),
     )
     return Response(body.model_dump_json(), status, media_type="application/problem+json")
 
@@ -86,11 +94,33 @@ async def _missing(request: Request, error: Exception) -> Response:
     return problem(404, "There is no such house in this yard.")
 
 
+def _as_it_stands(house: House) -> HouseOut:
+    return house_out(house, plan_house(house.design, house.record, default_catalogue()))
+
+
+def _clash_out(clash: Clash) -> ClashOut:
+    measure = path_measure(clash.path)
+    if measure is None:
+        return ClashOut(measure=None, label=clash.path.rsplit(".", 1)[-1], mine="changed here", theirs="changed there")
+    mine, theirs = (
+        measure_state(MEASURES[measure], state[0], default_catalogue()) for state in (clash.mine, clash.theirs)
+    )
+    return ClashOut(measure=measure, label=mine.label, mine=mine.reading, theirs=theirs.reading)
+
+
 async def _conflict(request: Request, error: Exception) -> Response:
     assert isinstance(error, Conflict)
-    house = error.current
-    current = house_out(house, plan_house(house.design, house.record, default_catalogue()))
-    return problem(409, f"{error} What is there now is shown.", current=current)
+    clashes = [_clash_out(clash) for clash in error.clashes]
+    return problem(409, str(error), current=_as_it_stands(error.current), clashes=clashes)
+
+
+async def _not_undone(request: Request, error: Exception) -> Response:
+    assert isinstance(error, NotUndone)
+    return problem(409, str(error), current=_as_it_stands(error.current))
+
+
+async def _no_backup(request: Request, error: Exception) -> Response:
+    return problem(422, str(error))
 
 
 async def _http(request: Request, error: Exception) -> Response:
@@ -108,5 +138,7 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(DesignError, _design)
     app.add_exception_handler(NoSuchHouse, _missing)
     app.add_exception_handler(Conflict, _conflict)
+    app.add_exception_handler(NotUndone, _not_undone)
+    app.add_exception_handler(BackupError, _no_backup)
     app.add_exception_handler(HTTPException, _http)
     app.add_exception_handler(Exception, _broken)

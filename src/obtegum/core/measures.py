@@ -146,7 +146,10 @@ def _tubes(design: HouseDesign, catalogue: Catalogue) -> tuple[Option, ...]:
 
 @lru_cache(maxsize=64)
 def _tube_options(tubes: tuple[Tube, ...], tape: Tape) -> tuple[Option, ...]:
-    return tuple(Option(id=tube.id, label=tube.name, about=f"{length_text(tube.od_m, tape)} outside") for tube in tubes)
+    near_first = sorted(tubes, key=lambda tube: tube.sold_in != tape.units)
+    return tuple(
+        Option(id=tube.id, label=tube.name, about=f"{length_text(tube.od_m, tape)} outside") for tube in near_first
+    )
 
 
 def _choice(

@@ -34,6 +34,7 @@ class HousePlan(Part):
     equal_bays: Bays
     fixed_bays: Bays
     pegs: tuple[Peg, ...]
+    sticks: int
     drawings: tuple[Drawing, ...]
     strips: tuple[Strip, ...]
     planning_aid: str = PLANNING_AID
@@ -68,6 +69,7 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) ->
         equal_bays=work.equal,
         fixed_bays=work.fixed,
         pegs=work.pegs,
+        sticks=len(work.split.pieces) * work.bays.bows,
         drawings=tuple(view(work) for view in VIEWS),
         strips=tuple(strip for step in STEPS for strip in step.strips(work)),
     )

@@ -1,10 +1,19 @@
 """What was done and found on site: `SiteRecord`, kept beside the design."""
 
+from typing import Annotated
+
 from pydantic import Field
 
 from obtegum.core.part import Part
 
-__all__ = ["SiteRecord"]
+__all__ = ["TICK", "SiteRecord"]
+
+# A peg or post, by side and bow.
+TICK = "^(peg|post):([LR])([1-9][0-9]{0,3})$"
+
+
+Tick = Annotated[str, Field(pattern=TICK)]
+Reading = Annotated[float, Field(ge=0, le=400)]
 
 
 class SiteRecord(Part):
@@ -14,7 +23,7 @@ class SiteRecord(Part):
     where they should.
     """
 
-    set_at_m: dict[str, float] = Field(default_factory=dict, max_length=6000)
+    set_at_m: dict[Tick, Reading] = Field(default_factory=dict, max_length=6000)
 
     def with_set(self, part: str, reading_m: float | None) -> "SiteRecord":
         """A record with ``part`` set at a reading, or taken back when that is None."""

@@ -3,12 +3,13 @@
 import re
 
 from obtegum.core.design import HouseDesign
+from obtegum.core.record import TICK
 from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["design_bays", "tick_station", "tick_words"]
 
-_TICK = re.compile(r"(peg|post):([LR])([1-9][0-9]{0,3})")
+_TICK = re.compile(TICK)
 
 
 def design_bays(design: HouseDesign) -> Bays:

@@ -5,10 +5,11 @@ from typing import Literal
 
 from obtegum.core.part import Part
 
-__all__ = ["Level", "Verdict", "judge", "worst"]
+__all__ = ["LEVELS", "Level", "Verdict", "better", "judge", "worst"]
 
 Level = Literal["holds", "tight", "fails", "unknown"]
-_ORDER: tuple[Level, ...] = ("holds", "unknown", "tight", "fails")
+LEVELS: tuple[Level, ...] = ("holds", "unknown", "tight", "fails")
+NOTICEABLE = 0.95
 
 
 class Verdict(Part):
@@ -32,6 +33,14 @@ def judge(ratio: float, holds_to: float) -> Level:
     return "tight" if ratio <= 1 + 1e-12 else "fails"
 
 
+def better(one: Verdict, other: Verdict) -> bool:
+    """Whether one judgement is better by a level, or noticeably within the same one."""
+    first, second = LEVELS.index(one.level), LEVELS.index(other.level)
+    if first != second or one.ratio is None or other.ratio is None:
+        return first < second
+    return one.ratio <= other.ratio * NOTICEABLE
+
+
 def worst(verdicts: Iterable[Verdict]) -> Verdict | None:
     """The verdict that matters most: by level, then by share of its limit."""
-    return max(verdicts, key=lambda each: (_ORDER.index(each.level), each.ratio or 0.0), default=None)
+    return max(verdicts, key=lambda each: (LEVELS.index(each.level), each.ratio or 0.0), default=None)

@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session, sessionmaker
 
 __all__ = ["NEWEST", "Store", "open_store"]
 
-NEWEST = "0001"
+NEWEST = "0002"
 FILE = "obtegum.sqlite"
 
 

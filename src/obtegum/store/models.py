@@ -11,7 +11,10 @@ class Base(DeclarativeBase):
 
 
 class HouseRow(Base):
-    """A house as it stands. ``design`` and ``record`` are JSON documents of the core's own models."""
+    """A house as it stands, on its shelf (standing, put away, deleted).
+
+    ``design`` and ``record`` are JSON documents of the core's own models.
+    """
 
     __tablename__ = "house"
 
@@ -20,6 +23,7 @@ class HouseRow(Base):
     touched: Mapped[float]
     design: Mapped[str] = mapped_column(Text)
     record: Mapped[str] = mapped_column(Text)
+    shelf: Mapped[str] = mapped_column(String(10), server_default="standing")
 
 
 class RevisionRow(Base):
@@ -33,6 +37,7 @@ class RevisionRow(Base):
     window: Mapped[str] = mapped_column(String(40))
     gesture: Mapped[str] = mapped_column(String(40))
     words: Mapped[str] = mapped_column(Text)
+    kind: Mapped[str] = mapped_column(String(10), server_default="edit")
     design: Mapped[str] = mapped_column(Text)
     record: Mapped[str] = mapped_column(Text)
 

@@ -17,6 +17,10 @@ export type Item = Drawing["items"][number];
 export type Strip = Schemas["Strip"];
 export type StripMark = Schemas["StripMark"];
 export type FieldTrouble = Schemas["FieldTrouble"];
+export type Clash = Schemas["ClashOut"];
+export type Remedy = Schemas["Remedy"];
+export type Revision = Schemas["RevisionOut"];
+export type Shelf = "standing" | "put_away" | "deleted";
 type Problem = Schemas["Problem"];
 
 /** An answer that says no: its sentence, the fields it speaks of, and what stands there now. */
@@ -51,13 +55,25 @@ function send<T>(method: string, path: string, body: unknown): Promise<T> {
   });
 }
 
+const house = (id: string, more = ""): string => `/houses/${encodeURIComponent(id)}${more}`;
+
 export const api = {
-  yard: () => ask<Yard>("/houses"),
-  house: (id: string) => ask<HouseOut>(`/houses/${encodeURIComponent(id)}`),
-  start: (units: "feet" | "metric") => send<HouseOut>("POST", "/houses", { units }),
-  change: (id: string, body: Schemas["Changes"]) =>
-    send<HouseOut>("PATCH", `/houses/${encodeURIComponent(id)}`, body),
-  tick: (id: string, body: Schemas["TickOff"]) =>
-    send<HouseOut>("POST", `/houses/${encodeURIComponent(id)}/ticks`, body),
+  yard: (shelf: Shelf) => ask<Yard>(`/houses?shelf=${shelf}`),
+  house: (id: string, window: string) => ask<HouseOut>(house(id, `?window=${encodeURIComponent(window)}`)),
+  version: (id: string) => ask<Schemas["VersionOut"]>(house(id, "/version")),
+  start: (wanted: Schemas["NewHouse"]) => send<HouseOut>("POST", "/houses", wanted),
+  change: (id: string, body: Schemas["Changes"]) => send<HouseOut>("PATCH", house(id), body),
+  tick: (id: string, body: Schemas["TickOff"]) => send<HouseOut>("POST", house(id, "/ticks"), body),
+  undo: (id: string, way: "undo" | "redo", window: string) => send<HouseOut>("POST", house(id, `/${way}`), { window }),
+  revisions: (id: string, window: string) =>
+    ask<Schemas["History"]>(house(id, `/revisions?window=${encodeURIComponent(window)}&most=30`)),
+  revision: (id: string, version: number) => ask<HouseOut>(house(id, `/revisions/${version}`)),
+  bringBack: (id: string, to: number, window: string) => send<HouseOut>("PUT", house(id, "/revision"), { to, window }),
+  shelve: (id: string, shelf: Shelf) => send<HouseOut>("PUT", house(id, "/shelf"), { shelf }),
   attempt: (body: Schemas["TryIn"]) => send<TryOut>("POST", "/try", body),
+  remedies: (body: Schemas["ReadIn"]) => send<Schemas["Remedies"]>("POST", "/remedies", body),
+  readFile: (file: Blob) => ask<HouseOut>("/house-files", { method: "POST", body: file }),
+  restore: (file: Blob) => ask<Schemas["Restored"]>("/backup", { method: "POST", body: file }),
+  starter: () => ask<HouseDesign>("/starter"),
+  plan: (design: HouseDesign) => send<HousePlan>("POST", "/plan", design),
 };

@@ -3,11 +3,17 @@ import { useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import styled from "styled-components";
 import { api, type HouseOut } from "../api/client";
+import { useSun } from "../look/sun";
+import { Plain } from "../kit/Plain";
+import { Words } from "../kit/Words";
 import { DrawingView } from "../drawing/DrawingView";
 import { HouseSession } from "../house/session";
-import { SessionContext, useSight } from "../house/useSight";
+import { SessionContext, useSession, useSight } from "../house/useSight";
+import { windowName } from "../house/window";
 import { Tick } from "../tape/Tick";
 import { TapeStrip } from "../tape/TapeStrip";
+import { Files } from "./Files";
+import { History } from "./History";
 import { Keys } from "./Keys";
 import { Lost } from "./Lost";
 import { NumberTable } from "./NumberTable";
@@ -48,34 +54,57 @@ const StripPlace = styled.section`
   border-top: 1px solid var(--rule);
 `;
 
+const Past = styled.p`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+  padding: 5px 10px;
+  border: 2px dashed var(--ink);
+`;
+
 /** The bench: one house, one step at a time. */
 export function Bench() {
   const { id = "" } = useParams();
-  const house = useQuery({ queryKey: ["house", id], queryFn: () => api.house(id), staleTime: 0, gcTime: 0 });
-  if (house.isError) return <Lost sentence={house.error.message} />;
-  if (!house.data) return <p role="status" className="unseen">Fetching the house</p>;
-  return <OpenHouse key={id} first={house.data} />;
+  const opened = useQuery({
+    queryKey: ["house", id],
+    queryFn: async () => {
+      const window = await windowName;
+      return { window, house: await api.house(id, window) };
+    },
+    staleTime: 0,
+    gcTime: 0,
+  });
+  if (opened.isError) return <Lost sentence={opened.error.message} />;
+  if (!opened.data) return <p role="status" className="unseen">Fetching the house</p>;
+  return <OpenHouse key={id} first={opened.data.house} window={opened.data.window} />;
 }
 
-function OpenHouse({ first }: { first: HouseOut }) {
-  const [session] = useState(() => new HouseSession(first));
+function OpenHouse({ first, window }: { first: HouseOut; window: string }) {
+  const [session] = useState(() => new HouseSession(first, window));
   return (
     <SessionContext.Provider value={session}>
-      <Workplace />
+      <Workplace window={window} />
     </SessionContext.Provider>
   );
 }
 
-function Workplace() {
+type SideShown = "step" | "keys" | "history" | "files";
+
+function Workplace({ window }: { window: string }) {
   const { id = "", step: wanted } = useParams();
   const go = useNavigate();
-  const { plan } = useSight();
+  const session = useSession();
+  const sight = useSight();
+  const { past } = sight;
+  const plan = past?.plan ?? sight.plan;
+  const [sun, setSun] = useSun();
   const step = plan.steps.find((each) => each.id === wanted) ?? plan.steps[0];
   const [viewWanted, setView] = useState<string | null>(null);
   const [stripWanted, setStrip] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string | null>(step?.next_part ?? null);
   const [asTable, setTable] = useState(false);
-  const [keysOpen, setKeys] = useState(false);
+  const [side, setSide] = useState<SideShown>("step");
 
   useEffect(() => {
     document.title = `${plan.name} · ${step?.title ?? ""} · Obtegum`;
@@ -83,12 +112,17 @@ function Workplace() {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLInputElement;
-      if (event.key === "?" && !typing) setKeys((open) => !open);
-      if (event.key === "Escape") setKeys(false);
+      if (event.key === "?" && !typing) setSide((shown) => (shown === "keys" ? "step" : "keys"));
+      if (event.key === "Escape" && !typing) setSide((shown) => (shown === "keys" ? "step" : shown));
+      const key = event.key.toLowerCase();
+      if ((event.ctrlKey || event.metaKey) && (key === "z" || key === "y") && !halfTyped(event.target)) {
+        event.preventDefault();
+        session.undo(key === "y" || event.shiftKey ? "redo" : "undo");
+      }
     };
     document.addEventListener("keydown", onKey);
     return () => document.removeEventListener("keydown", onKey);
-  }, []);
+  }, [session]);
 
   const strips = useMemo(() => (step ? plan.strips.filter((strip) => step.strips.includes(strip.id)) : []), [plan.strips, step]);
   if (!step) return null;
@@ -109,7 +143,7 @@ function Workplace() {
   };
   return (
     <Layout>
-      <TopLine onKeys={() => setKeys(!keysOpen)} keysOpen={keysOpen} />
+      <TopLine onKeys={() => setSide(side === "keys" ? "step" : "keys")} keysOpen={side === "keys"} />
       <Rail
         steps={plan.steps}
         current={step.id}
@@ -118,10 +152,25 @@ function Workplace() {
           setView(null);
           setStrip(null);
           setChosen(plan.steps.find((each) => each.id === next)?.next_part ?? null);
+          if (side !== "history") setSide("step");
           go(`/house/${id}/${next}`);
         }}
-      />
+      >
+        <Plain onPress={() => setSide("history")}>History</Plain>
+        <Plain onPress={() => setSide("files")}>Print and files</Plain>
+        <Plain onPress={() => setSun(!sun)} aria-pressed={sun}>
+          {sun ? "Out of the sun" : "For the sun"}
+        </Plain>
+      </Rail>
       <Middle>
+        {past && (
+          <Past role="status">
+            <span>
+              As it was at version <Words>{String(past.version)}</Words>.
+            </span>
+            <Plain onPress={() => void session.lookAt(null)}>Back to now</Plain>
+          </Past>
+        )}
         <Tabs
           label="Views"
           ways={views.map((each) => ({ id: each.view, label: each.title }))}
@@ -134,7 +183,7 @@ function Workplace() {
             (asTable ? (
               <NumberTable drawing={view} strip={strip ?? null} />
             ) : (
-              <DrawingView drawing={view} plan={plan} step={step} chosen={chosen} onChoose={choose} />
+              <DrawingView drawing={view} plan={plan} step={past ? { ...step, grips: [] } : step} chosen={chosen} onChoose={choose} />
             ))}
         </DrawingPlace>
         {strip && (
@@ -145,13 +194,27 @@ function Workplace() {
               current={strip.id}
               onChoose={setStrip}
               about={strip.about}
-              end={mark?.tick && <Tick mark={mark} />}
+              end={!past && mark?.tick && <Tick mark={mark} />}
             />
             <TapeStrip key={strip.id} strip={strip} units={plan.tape.units} chosen={chosen} onChoose={choose} />
           </StripPlace>
         )}
       </Middle>
-      {keysOpen ? <Keys onClose={() => setKeys(false)} /> : <Panel step={step} onShow={choose} />}
+      {side === "keys" && <Keys onClose={() => setSide("step")} />}
+      {side === "files" && <Files onClose={() => setSide("step")} />}
+      {side === "history" && (
+        <History
+          window={window}
+          onClose={() => {
+            void session.lookAt(null);
+            setSide("step");
+          }}
+        />
+      )}
+      {side === "step" && <Panel step={step} onShow={choose} />}
     </Layout>
   );
 }
+
+/** A field with something typed in it that isn't taken yet has an undo of its own. */
+const halfTyped = (target: EventTarget | null): boolean => target instanceof HTMLInputElement && target.dataset.typing !== undefined;

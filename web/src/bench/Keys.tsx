@@ -1,8 +1,8 @@
 import { useEffect, useRef } from "react";
-import { Button } from "react-aria-components";
 import styled from "styled-components";
 import { FIGURES } from "../look/look";
-import { Side } from "./Panel";
+import { Press } from "../kit/Plain";
+import { Side } from "./Side";
 
 const List = styled.dl`
   display: grid;
@@ -12,15 +12,6 @@ const List = styled.dl`
   dt { font: 600 16px/1.3 ${FIGURES}; white-space: nowrap; }
   h2 { grid-column: 1 / -1; font-size: 16px; margin-top: 8px; }
 `;
-const Close = styled(Button)`
-  align-self: start;
-  padding: 6px 14px;
-  border: 2px solid var(--ink);
-  background: var(--sheet);
-  font: 600 16px/1.2 ${FIGURES};
-  cursor: pointer;
-`;
-
 const GROUPS: [string, [string, string][]][] = [
   [
     "In a length, or on a grip of the drawing",
@@ -46,6 +37,8 @@ const GROUPS: [string, [string, string][]][] = [
   [
     "Anywhere",
     [
+      ["Ctrl + Z", "undo"],
+      ["Ctrl + Shift + Z", "make it again"],
       ["Tab", "next thing to set or hold"],
       ["?", "these keys"],
     ],
@@ -72,9 +65,9 @@ export function Keys({ onClose }: { onClose: () => void }) {
           </List>
         </section>
       ))}
-      <Close ref={close} onPress={onClose}>
+      <Press ref={close} onPress={onClose}>
         Back to the step
-      </Close>
+      </Press>
     </Side>
   );
 }

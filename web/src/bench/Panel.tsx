@@ -1,25 +1,15 @@
 import styled from "styled-components";
-import type { Answer, StepPlan, Verdict } from "../api/client";
+import type { Answer, Remedy, StepPlan, Verdict } from "../api/client";
 import { useSight } from "../house/useSight";
 import { Choice } from "../kit/Choice";
 import { LengthField } from "../kit/LengthField";
 import { LEVEL_WORDS, LevelSign } from "../kit/LevelSign";
 import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
+import { RemedyList, useRemedies } from "./Remedies";
+import { Side } from "./Side";
+import { StandoffBox } from "./Standoff";
 
-export const Side = styled.aside`
-  grid-area: panel;
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-  padding: 12px 16px 10px;
-  background: var(--desk);
-  border-left: 1px solid var(--ink);
-  overflow-y: auto;
-  h1 { font-size: 21px; line-height: 1.2; }
-  .next { font: 600 16px/1.3 ${FIGURES}; font-variant-numeric: tabular-nums; }
-  .caution { padding: 6px 0 6px 12px; border-left: 5px double var(--ink); font-weight: 600; font-size: 14.5px; line-height: 1.3; }
-`;
 const Answers = styled.dl`
   display: grid;
   > div { display: grid; grid-template-columns: 1fr auto; column-gap: 10px; align-items: baseline; padding: 4px 0 3px; border-bottom: 1px solid var(--faint); }
@@ -51,10 +41,13 @@ const Judged = styled.ul`
 
 /** The step's few inputs, then its answers, then its verdicts and what to do next. */
 export function Panel({ step, onShow }: { step: StepPlan; onShow: (part: string) => void }) {
-  const { plan } = useSight();
-  const verdicts = plan.verdicts.filter((verdict) => verdict.step === step.id);
+  const { plan, house, previewing } = useSight();
+  const remedies = useRemedies();
+  const judged = previewing ? house.plan : plan;
+  const verdicts = judged.verdicts.filter((verdict) => verdict.step === step.id);
   return (
     <Side aria-label={step.title}>
+      <StandoffBox />
       <h1>{step.title}</h1>
       {step.next && <p className="next">{step.next}</p>}
       {step.caution && <p className="caution">{step.caution}</p>}
@@ -66,7 +59,7 @@ export function Panel({ step, onShow }: { step: StepPlan; onShow: (part: string)
         })}
       </div>
       <AnswerList answers={step.answers} />
-      <VerdictList verdicts={verdicts} onShow={onShow} />
+      <VerdictList verdicts={verdicts} remedies={remedies} onShow={onShow} />
     </Side>
   );
 }
@@ -87,7 +80,7 @@ function AnswerList({ answers }: { answers: Answer[] }) {
   );
 }
 
-function VerdictList({ verdicts, onShow }: { verdicts: Verdict[]; onShow: (part: string) => void }) {
+function VerdictList({ verdicts, remedies, onShow }: { verdicts: Verdict[]; remedies: Remedy[]; onShow: (part: string) => void }) {
   return (
     <Judged aria-label="Verdicts">
       {verdicts.map((verdict) => (
@@ -98,6 +91,7 @@ function VerdictList({ verdicts, onShow }: { verdicts: Verdict[]; onShow: (part:
               <b>{LEVEL_WORDS[verdict.level]}.</b> <Words>{verdict.sentence}</Words>
             </span>
           </button>
+          {verdict.level !== "holds" && <RemedyList verdict={verdict} remedies={remedies} />}
         </li>
       ))}
     </Judged>

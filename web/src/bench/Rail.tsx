@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import styled from "styled-components";
 import type { StepPlan } from "../api/client";
 import { FIGURES } from "../look/look";
@@ -11,7 +12,8 @@ const Side = styled.nav`
   flex-direction: column;
   overflow-y: auto;
   ol { list-style: none; }
-  > p { margin-top: auto; padding: 14px; font-size: 14px; line-height: 1.35; }
+  .more { display: grid; justify-items: start; margin-top: auto; padding: 10px 9px 0; }
+  > p { padding: 10px 14px 14px; font-size: 14px; line-height: 1.35; }
   h2 { padding: 12px 14px 2px 44px; font: 500 14px/1.2 ${FIGURES}; color: var(--soft); }
   button {
     display: flex;
@@ -37,6 +39,7 @@ const Side = styled.nav`
     > p { padding: 6px 14px; }
     border-bottom: 1px solid var(--ink);
     > ol, ol ol { display: flex; }
+    .more { display: flex; flex-wrap: wrap; padding: 0 8px; }
     h2 { display: none; }
     button { padding: 4px 12px; gap: 6px; }
     button small { display: none; }
@@ -49,11 +52,12 @@ interface Props {
   steps: StepPlan[];
   current: string;
   aid: string;
+  children: ReactNode;
   onGo: (id: string) => void;
 }
 
 /** The steps of the work in their order, each with a stake that is driven as far as the work has come. */
-export function Rail({ steps, current, aid, onGo }: Props) {
+export function Rail({ steps, current, aid, children, onGo }: Props) {
   const groups = [...new Set(steps.map((step) => step.group))];
   return (
     <Side aria-label="Steps">
@@ -81,6 +85,7 @@ export function Rail({ steps, current, aid, onGo }: Props) {
           </li>
         ))}
       </ol>
+      <div className="more">{children}</div>
       <p>{aid}</p>
     </Side>
   );

@@ -1,9 +1,10 @@
 import { useState } from "react";
-import { Button, Input, TextField } from "react-aria-components";
+import { Input, TextField } from "react-aria-components";
 import { Link } from "react-router";
 import styled from "styled-components";
 import { useSession, useSight } from "../house/useSight";
 import { Choice } from "../kit/Choice";
+import { Plain } from "../kit/Plain";
 import { LEVEL_WORDS, LevelSign } from "../kit/LevelSign";
 import { newGesture } from "../kit/stride";
 import { Words } from "../kit/Words";
@@ -13,13 +14,13 @@ const Line = styled.header`
   grid-area: top;
   display: flex;
   align-items: center;
-  gap: 18px;
-  padding: 0 18px;
+  gap: 12px;
+  padding: 0 16px;
   background: var(--desk);
   border-bottom: 2px solid var(--ink);
   > a { font: 600 17px/1 ${FIGURES}; }
   input {
-    width: 9.5em;
+    width: 8.2em;
     padding: 3px 4px;
     border: 0;
     border-bottom: 1px dashed var(--rule);
@@ -30,28 +31,19 @@ const Line = styled.header`
   > .overall { display: flex; align-items: center; gap: 8px; flex: 1; min-width: 0; line-height: 1.25; }
   > .overall b { font-family: ${FIGURES}; font-weight: 600; }
   > .overall > span { overflow: hidden; text-overflow: ellipsis; display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; }
-  > .saved { font-size: 14px; color: var(--soft); white-space: nowrap; }
+  > .saved { font-size: 14px; color: var(--soft); max-width: 13em; line-height: 1.2; }
   > .saved[data-away] { color: var(--fails); }
   > .units > div { padding: 0; border: 0; }
   > .units > div > span { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
   > .units > div > div { margin: 0; flex-wrap: nowrap; }
   @media (max-width: 820px) { flex-wrap: wrap; padding: 8px 14px; gap: 6px 14px; > .overall { flex-basis: 100%; } }
 `;
-const Plain = styled(Button)`
-  padding: 4px 6px;
-  border: 0;
-  background: none;
-  font: 600 17px/1 ${FIGURES};
-  cursor: pointer;
-  text-decoration: underline;
-  text-underline-offset: 4px;
-`;
-
 const SAVED_WORDS = { saved: "saved", saving: "saving", away: "not saved yet, trying again" } as const;
 
 /** House, size, the one verdict that matters most, units, and whether all is saved. */
 export function TopLine({ onKeys, keysOpen }: { onKeys: () => void; keysOpen: boolean }) {
-  const { plan, saved, notice } = useSight();
+  const session = useSession();
+  const { plan, house, saved, notice } = useSight();
   const units = plan.measures.units;
   const overall = plan.overall;
   return (
@@ -72,6 +64,12 @@ export function TopLine({ onKeys, keysOpen }: { onKeys: () => void; keysOpen: bo
       <span className="saved" role="status" data-away={saved === "away" || undefined}>
         {notice || SAVED_WORDS[saved]}
       </span>
+      <Plain isDisabled={!house.undo} onPress={() => session.undo("undo")} aria-label={house.undo ? `Undo: ${house.undo}` : "Undo"}>
+        Undo
+      </Plain>
+      <Plain isDisabled={!house.redo} onPress={() => session.undo("redo")} aria-label={house.redo ? `Redo: ${house.redo}` : "Redo"}>
+        Redo
+      </Plain>
       <div className="units">{units && <Choice measure={units} />}</div>
       <Plain onPress={onKeys} aria-expanded={keysOpen}>
         Keys
@@ -86,7 +84,7 @@ function HouseName() {
   const [typed, setTyped] = useState<string | null>(null);
   const take = () => {
     if (typed?.trim() && typed !== plan.name) {
-      session.commit({ measure: "name", text: typed, stride: "fraction" }, newGesture());
+      session.commit([{ measure: "name", text: typed, stride: "fraction" }], newGesture());
     }
     setTyped(null);
   };

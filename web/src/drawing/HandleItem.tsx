@@ -39,13 +39,13 @@ export function HandleItem({ item, frame, measure }: { item: Handle; frame: Fram
     if (!from) return;
     const along = ((event.clientX - from.x) * item.dx - (event.clientY - from.y) * item.dy) / from.scale;
     from.next = Math.max(from.value + along * (item.gain ?? 1), 0);
-    session.attempt({ measure: measure.id, value_m: from.next, stride: "fraction" });
+    session.attempt([{ measure: measure.id, value_m: from.next, stride: "fraction" }]);
   };
   const end = () => {
     const from = drag.current;
     drag.current = null;
     if (from && from.next !== from.value) {
-      session.commit({ measure: measure.id, value_m: from.next, stride: "fraction" }, gesture.current);
+      session.commit([{ measure: measure.id, value_m: from.next, stride: "fraction" }], gesture.current);
     }
   };
   const giveUp = () => {
@@ -58,7 +58,7 @@ export function HandleItem({ item, frame, measure }: { item: Handle; frame: Fram
     if (!stride) return;
     event.preventDefault();
     if (!event.repeat) gesture.current = newGesture();
-    session.commit({ measure: measure.id, steps: stride.steps, stride: stride.stride }, gesture.current);
+    session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], gesture.current);
   };
 
   return (

@@ -1,4 +1,4 @@
-import { AwayError, api, type Edit, type HouseOut, type HousePlan, ProblemError } from "../api/client";
+import { AwayError, api, type Clash, type Edit, type HouseOut, type HousePlan, ProblemError } from "../api/client";
 
 /** What was typed or dragged and can't be used: kept beside the field, so that nothing is lost. */
 export interface Refusal {
@@ -6,24 +6,37 @@ export interface Refusal {
   nearest: string | null;
 }
 
+/** A change that another window has changed too: both values, and the change to make if mine is taken. */
+export interface Standoff {
+  clashes: Clash[];
+  edits: Edit[];
+}
+
 export type Saved = "saved" | "saving" | "away";
 
-/** What the bench shows: the house as saved, or as a drag or a half-typed length would make it. */
+/** What the bench shows: the house as saved, or as a trial would make it, or as it once was. */
 export interface Sight {
   house: HouseOut;
   plan: HousePlan;
   trying: boolean;
+  previewing: boolean;
+  past: HouseOut | null;
   saved: Saved;
   refusals: Readonly<Record<string, Refusal>>;
+  standoff: Standoff | null;
   notice: string;
 }
 
-type Job =
-  | { kind: "edit"; edits: Edit[]; gesture: string; settle: ((accepted: boolean) => void)[] }
-  | { kind: "tick"; tick: string; done: boolean };
+interface Job {
+  send: (version: number) => Promise<HouseOut>;
+  edits: Edit[];
+  gesture: string;
+  measure: string;
+  settle: ((accepted: boolean) => void)[];
+}
 
 const RETRY_MS = 1200;
-const WINDOW = crypto.randomUUID().slice(0, 8);
+const WATCH_MS = 1000;
 
 /**
  * One house open on the bench.
@@ -36,17 +49,24 @@ export class HouseSession {
   private readonly listeners = new Set<() => void>();
   private jobs: Job[] = [];
   private working = false;
-  private trial: Edit | null = null;
+  private trial: Edit[] | null = null;
   private tryingNow = false;
   private trialRound = 0;
+  private watcher = 0;
 
-  constructor(house: HouseOut) {
+  constructor(
+    house: HouseOut,
+    private readonly window: string,
+  ) {
     this.sight = {
       house,
       plan: house.plan,
       trying: false,
+      previewing: false,
+      past: null,
       saved: "saved",
       refusals: {},
+      standoff: null,
       notice: "",
     };
   }
@@ -54,8 +74,12 @@ export class HouseSession {
   readonly look = (): Sight => this.sight;
 
   readonly watch = (listener: () => void): (() => void) => {
+    if (this.listeners.size === 0) this.watcher = globalThis.setInterval(() => void this.catchUp(), WATCH_MS);
     this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
+    return () => {
+      this.listeners.delete(listener);
+      if (this.listeners.size === 0) clearInterval(this.watcher);
+    };
   };
 
   private show(change: Partial<Sight>): void {
@@ -63,67 +87,116 @@ export class HouseSession {
     for (const listener of this.listeners) listener();
   }
 
-  /** Show what an edit would come to, without saving it. */
-  attempt(edit: Edit): void {
-    this.trial = edit;
+  /** Another window's change appears here. */
+  private async catchUp(): Promise<void> {
+    if (this.working || document.hidden) return;
+    try {
+      const { id, version } = this.sight.house;
+      const now = await api.version(id);
+      if (this.sight.saved === "away") this.show({ saved: "saved" });
+      if (now.version === version || this.working) return;
+      const house = await api.house(id, this.window);
+      if (this.working) return;
+      this.show({ house, notice: "changed in another window", ...(this.sight.trying ? {} : { plan: house.plan }) });
+    } catch (error) {
+      if (error instanceof AwayError) this.show({ saved: "away" });
+    }
+  }
+
+  /** Show what edits would come to, without saving them; a preview leaves the verdicts as they are saved. */
+  attempt(edits: Edit[], preview = false): void {
+    this.trial = edits;
+    this.show({ previewing: preview });
     if (!this.tryingNow) void this.runTrials();
   }
 
   private async runTrials(): Promise<void> {
     this.tryingNow = true;
     while (this.trial) {
-      const edit = this.trial;
+      const edits = this.trial;
+      const measure = edits[0]?.measure ?? "";
       const round = this.trialRound;
       this.trial = null;
       const { design, record } = this.sight.house;
       try {
-        const { plan } = await api.attempt({ design, record, edits: [edit] });
-        if (round === this.trialRound) this.show({ plan, trying: true, refusals: this.without(edit.measure) });
+        const { plan } = await api.attempt({ design, record, edits });
+        if (round === this.trialRound) this.show({ plan, trying: true, refusals: this.without(measure) });
       } catch (error) {
-        if (round === this.trialRound) this.refuse(edit.measure, error);
+        if (round === this.trialRound) this.refuse(measure, error);
       }
     }
     this.tryingNow = false;
   }
 
-  /** Forget the trial and show the house as saved; what was refused is forgotten too. */
-  drop(measure: string): void {
+  /** Forget the trial and show the house as saved; what was refused of a measure is forgotten too. */
+  drop(measure = ""): void {
     this.trialRound += 1;
     this.trial = null;
-    this.show({ plan: this.sight.house.plan, trying: false, refusals: this.without(measure) });
+    this.show({ plan: this.sight.house.plan, trying: false, previewing: false, refusals: this.without(measure) });
   }
 
   /**
    * Make a change for good. Key presses of one burst and parts of one drag share a gesture.
    * The promise tells whether the change was taken or refused.
    */
-  commit(edit: Edit, gesture: string): Promise<boolean> {
+  commit(edits: Edit[], gesture: string): Promise<boolean> {
     this.trialRound += 1;
     this.trial = null;
+    this.show({ previewing: false });
     const last = this.jobs.at(-1);
-    const before = last?.kind === "edit" && last.gesture === gesture ? last.edits.at(-1) : undefined;
+    const [edit, before] = [edits[0], last?.edits[0]];
     const waiting = this.jobs.length > (this.working ? 1 : 0);
-    if (
-      before &&
-      waiting &&
-      edit.steps != null &&
-      before.steps != null &&
-      before.measure === edit.measure &&
-      before.stride === edit.stride
-    ) {
-      before.steps += edit.steps;
-      return new Promise((settle) => last?.kind === "edit" && last.settle.push(settle));
+    if (last && edit && before && waiting && last.gesture === gesture && sameSteps(before, edit)) {
+      before.steps = (before.steps ?? 0) + (edit.steps ?? 0);
+      return new Promise((settle) => last.settle.push(settle));
     }
-    return new Promise((settle) => {
-      this.jobs.push({ kind: "edit", edits: [{ ...edit }], gesture, settle: [settle] });
-      void this.runJobs();
+    const own = edits.map((each) => ({ ...each }));
+    const { id } = this.sight.house;
+    return this.enqueue({
+      send: (version) => api.change(id, { version, window: this.window, gesture, edits: own }),
+      edits: own,
+      gesture,
+      measure: edit?.measure ?? "",
     });
   }
 
   /** Tick a peg or post off, or take that back. */
   tick(tick: string, done: boolean): void {
-    this.jobs.push({ kind: "tick", tick, done });
-    void this.runJobs();
+    const { id } = this.sight.house;
+    void this.enqueue({ send: (version) => api.tick(id, { version, window: this.window, tick, done }), edits: [], gesture: "", measure: "" });
+  }
+
+  /** Undo this window's own last gesture, or make it again. */
+  undo(way: "undo" | "redo"): void {
+    const { id } = this.sight.house;
+    this.drop();
+    void this.enqueue({ send: () => api.undo(id, way, this.window), edits: [], gesture: "", measure: "" });
+  }
+
+  /** Show the house as it was at a version, or as it is. */
+  async lookAt(version: number | null): Promise<void> {
+    this.show({ past: version === null ? null : await api.revision(this.sight.house.id, version) });
+  }
+
+  /** Make an earlier version the house again. */
+  async bringBack(version: number): Promise<void> {
+    const { id } = this.sight.house;
+    await this.enqueue({ send: () => api.bringBack(id, version, this.window), edits: [], gesture: "", measure: "" });
+    this.show({ past: null });
+  }
+
+  /** Settle a standoff: make my change on top of the other one, or leave the other one. */
+  settleStandoff(takeMine: boolean): void {
+    const standoff = this.sight.standoff;
+    this.show({ standoff: null });
+    if (standoff && takeMine) void this.commit(standoff.edits, "");
+  }
+
+  private enqueue(job: Omit<Job, "settle">): Promise<boolean> {
+    return new Promise((settle) => {
+      this.jobs.push({ ...job, settle: [settle] });
+      void this.runJobs();
+    });
   }
 
   private async runJobs(): Promise<void> {
@@ -131,51 +204,40 @@ export class HouseSession {
     this.working = true;
     while (this.jobs[0]) {
       this.show({ saved: this.sight.saved === "away" ? "away" : "saving" });
-      if (await this.runJob(this.jobs[0])) this.jobs.shift();
-      else await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+      const job = this.jobs[0];
+      const outcome = await this.runJob(job);
+      if (outcome === "away") {
+        this.show({ saved: "away" });
+        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+        continue;
+      }
+      this.jobs.shift();
+      for (const settle of job.settle) settle(outcome === "taken");
     }
     this.working = false;
     this.show({ saved: "saved" });
   }
 
-  /** Returns whether the job is settled; one that could not be delivered is tried again. */
-  private async runJob(job: Job): Promise<boolean> {
-    const { id, version } = this.sight.house;
+  /** Sends a job; one that could not be delivered is tried again. */
+  private async runJob(job: Job): Promise<"taken" | "refused" | "away"> {
     const round = this.trialRound;
     try {
-      const house =
-        job.kind === "edit"
-          ? await api.change(id, { version, window: WINDOW, gesture: job.gesture, edits: job.edits })
-          : await api.tick(id, { version, window: WINDOW, tick: job.tick, done: job.done });
-      const refusals = job.kind === "edit" ? this.without(job.edits[0]?.measure ?? "") : this.sight.refusals;
-      const current = round === this.trialRound;
-      this.show({
-        house,
-        saved: "saving",
-        notice: "",
-        refusals,
-        ...(current || !this.sight.trying ? { plan: house.plan, trying: false } : {}),
-      });
-      this.settle(job, true);
-      return true;
+      const house = await job.send(this.sight.house.version);
+      const shown = round === this.trialRound || !this.sight.trying ? { plan: house.plan, trying: false } : {};
+      this.show({ house, saved: "saving", notice: "", refusals: this.without(job.measure), ...shown });
+      return "taken";
     } catch (error) {
-      if (error instanceof ProblemError && error.problem.status === 409 && error.problem.current) {
-        const house = error.problem.current;
-        this.show({ house, plan: house.plan, trying: false, notice: "Changed in another window; your change was made on top." });
-        return false;
-      }
-      if (error instanceof ProblemError) {
-        this.refuse(job.kind === "edit" ? (job.edits[0]?.measure ?? "") : "", error);
-        this.settle(job, false);
-        return true;
-      }
-      this.show({ saved: "away" });
-      return false;
+      if (!(error instanceof ProblemError)) return "away";
+      const { current, clashes, detail } = error.problem;
+      if (current) {
+        // The answer was made for no window in particular; what can be undone is asked for again.
+        const house = await api.house(current.id, this.window).catch(() => current);
+        const standoff = clashes?.length ? { clashes, edits: job.edits } : null;
+        this.show({ house, plan: house.plan, trying: false, standoff, notice: standoff ? "" : detail });
+      } else if (job.measure) this.refuse(job.measure, error);
+      else this.show({ notice: detail });
+      return "refused";
     }
-  }
-
-  private settle(job: Job, accepted: boolean): void {
-    if (job.kind === "edit") for (const settle of job.settle) settle(accepted);
   }
 
   private refuse(measure: string, error: unknown): void {
@@ -183,19 +245,7 @@ export class HouseSession {
       const found = error.problem.errors?.find((each) => each.measure === measure) ?? error.problem.errors?.[0];
       const refusal = { sentence: found?.sentence ?? error.message, nearest: found?.nearest ?? null };
       this.show({ refusals: { ...this.sight.refusals, [measure]: refusal }, plan: this.sight.house.plan, trying: false });
-    } else if (error instanceof AwayError) {
-      this.show({ saved: "away" });
-      if (!this.working) setTimeout(() => this.listenAgain(), RETRY_MS);
-    } else throw error;
-  }
-
-  private async listenAgain(): Promise<void> {
-    try {
-      await api.house(this.sight.house.id);
-      if (!this.working) this.show({ saved: "saved" });
-    } catch {
-      setTimeout(() => this.listenAgain(), RETRY_MS);
-    }
+    } else this.show({ saved: "away" });
   }
 
   private without(measure: string): Record<string, Refusal> {
@@ -203,3 +253,6 @@ export class HouseSession {
     return rest;
   }
 }
+
+const sameSteps = (a: Edit, b: Edit): boolean =>
+  a.steps != null && b.steps != null && a.measure === b.measure && a.stride === b.stride;

@@ -81,7 +81,7 @@ export function Choice({ measure, label }: { measure: MeasureState; label?: stri
   const session = useSession();
   const sight = useSight();
   const refusal = sight.refusals[measure.id];
-  const choose = (text: string) => session.commit({ measure: measure.id, text, stride: "fraction" }, newGesture());
+  const choose = (text: string) => session.commit([{ measure: measure.id, text, stride: "fraction" }], newGesture());
   const wrong = refusal && <p role="alert"><Words>{refusal.sentence}</Words></p>;
   if (measure.options.length <= FEW) {
     return (

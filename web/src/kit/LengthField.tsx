@@ -72,7 +72,7 @@ export function LengthField({ measure }: { measure: MeasureState }) {
     if (text.trim() === "" || text === settled) {
       setTyped(null);
       session.drop(measure.id);
-    } else if (await session.commit({ measure: measure.id, text, stride: "fraction" }, newGesture())) {
+    } else if (await session.commit([{ measure: measure.id, text, stride: "fraction" }], newGesture())) {
       setTyped((now) => (now === text ? null : now));
     }
   };
@@ -84,7 +84,7 @@ export function LengthField({ measure }: { measure: MeasureState }) {
       if (typed !== null) void take(typed);
       setTyped(null);
       if (!event.repeat) gesture.current = newGesture();
-      session.commit({ measure: measure.id, steps: stride.steps, stride: stride.stride }, gesture.current);
+      session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], gesture.current);
     } else if (event.key === "Enter" && typed !== null) {
       void take(typed);
     } else if (event.key === "Escape") {
@@ -99,7 +99,7 @@ export function LengthField({ measure }: { measure: MeasureState }) {
       value={typed ?? measure.reading}
       onChange={(text) => {
         setTyped(text);
-        if (text.trim()) session.attempt({ measure: measure.id, text, stride: "fraction" });
+        if (text.trim()) session.attempt([{ measure: measure.id, text, stride: "fraction" }]);
       }}
       isInvalid={refusal !== undefined}
       validationBehavior="aria"
@@ -110,6 +110,7 @@ export function LengthField({ measure }: { measure: MeasureState }) {
         spellCheck="false"
         inputMode="text"
         data-measure={measure.id}
+        data-typing={typed === null ? undefined : ""}
         onKeyDown={onKeyDown}
         onBlur={() => typed !== null && void take(typed)}
         onFocus={(event) => event.currentTarget.select()}
@@ -128,7 +129,7 @@ export function LengthField({ measure }: { measure: MeasureState }) {
             type="button"
             onClick={() => {
               setTyped(null);
-              session.commit({ measure: measure.id, text: refusal.nearest, stride: "fraction" }, newGesture());
+              session.commit([{ measure: measure.id, text: refusal.nearest, stride: "fraction" }], newGesture());
             }}
           >
             Take <span className="figures">{refusal.nearest}</span>

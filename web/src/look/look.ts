@@ -35,6 +35,28 @@ export const Look = createGlobalStyle`
     --tight: #8a5a00;
     --fails: #9c1f2e;
   }
+  :root[data-sun] {
+    --paper: #ffffff;
+    --desk: #ffffff;
+    --sheet: #ffffff;
+    --ink: #000000;
+    --soft: #1c1c1c;
+    --rule: #000000;
+    --faint: #6b6b6b;
+    --paint: #b32d00;
+    --paint-word: #9a2700;
+    --steel: #ffffff;
+    --post: #c9c9c9;
+    --plastic: #f0f0f0;
+    --soil: #efefef;
+    --soil-mark: #8a8a8a;
+    --string: #000000;
+    --air: #f4f4f4;
+    --tape: #ffffff;
+    --holds: #003d22;
+    --tight: #5a3500;
+    --fails: #7a0014;
+  }
   *, *::before, *::after { box-sizing: border-box; }
   html, body { margin: 0; height: 100%; }
   body {

@@ -3,24 +3,25 @@
 import json
 from functools import cache
 from importlib.resources import files
-from typing import Literal
+from typing import Any, Literal
 
 from obtegum.core.part import Part
-from obtegum.core.quantity import INCH_M
+from obtegum.core.quantity import FOOT_M, INCH_M, Units
 
-__all__ = ["Catalogue", "Rules", "Tube", "default_catalogue"]
+__all__ = ["Catalogue", "Rules", "Stock", "Tube", "default_catalogue"]
 
 Material = Literal["steel", "plastic"]
 
 
 class Tube(Part):
-    """A round tube: outside diameter and wall, m."""
+    """A round tube: outside diameter and wall, m; ``sold_in`` says whose shops have it."""
 
     id: str
     name: str
     material: Material
     od_m: float
     wall_m: float
+    sold_in: Units
     source: str
 
     @property
@@ -42,11 +43,19 @@ class Rules(Part):
     piece_least_m: float
 
 
+class Stock(Part):
+    """Lengths that tapes and sticks are commonly sold in, by units, m."""
+
+    tapes_m: dict[Units, tuple[float, ...]]
+    sticks_m: dict[Units, tuple[float, ...]]
+
+
 class Catalogue(Part):
     """Everything the plan looks up."""
 
     tubes: dict[str, Tube]
     rules: Rules
+    stock: Stock
 
 
 def _data(name: str) -> dict[str, object]:
@@ -59,10 +68,17 @@ def _tube(row: dict[str, object]) -> Tube:
     for name in ("od", "wall"):
         inches, millimetres = given.pop(f"{name}_in", None), given.pop(f"{name}_mm", None)
         if isinstance(inches, int | float):
-            given[f"{name}_m"] = inches * INCH_M
+            given |= {f"{name}_m": inches * INCH_M, "sold_in": "feet"}
         elif isinstance(millimetres, int | float):
-            given[f"{name}_m"] = millimetres / 1000
+            given |= {f"{name}_m": millimetres / 1000, "sold_in": "metric"}
     return Tube.model_validate(given)
+
+
+def _lengths(by_units: Any) -> dict[str, list[float]]:
+    return {
+        units: entry.get("value_m") or [feet * FOOT_M for feet in entry["value_ft"]]
+        for units, entry in by_units.items()
+    }
 
 
 @cache
@@ -72,4 +88,8 @@ def default_catalogue() -> Catalogue:
     assert isinstance(rows, list)
     tubes = [_tube(row) for row in rows]
     rules = {name: entry["value"] for name, entry in _data("rules.json").items() if isinstance(entry, dict)}
-    return Catalogue(tubes={tube.id: tube for tube in tubes}, rules=Rules.model_validate(rules))
+    return Catalogue(
+        tubes={tube.id: tube for tube in tubes},
+        rules=Rules.model_validate(rules),
+        stock=Stock.model_validate({name: _lengths(by_units) for name, by_units in _data("stock.json").items()}),
+    )

@@ -1,0 +1,214 @@
+"""Ways out of a verdict: changes that were planned in full and found better before they are offered.
+
+Each kind of verdict has its usual cures. A cure is a list of edits; it is applied to the design, the
+whole house is planned with it, and it is offered only if the verdict that it is for comes out better
+and no other one comes to fail; one that comes out tight is named with the cost.
+"""
+
+import math
+from collections.abc import Callable, Iterable, Iterator
+
+from obtegum.core.bows.sticks import sticks_needed
+from obtegum.core.catalogue import Catalogue
+from obtegum.core.design import HouseDesign
+from obtegum.core.measures import Edit, apply_edits, edits_in_words
+from obtegum.core.part import Part
+from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.record import SiteRecord
+from obtegum.core.setout.base import diagonal
+from obtegum.core.trouble import DesignError
+from obtegum.core.verdict import LEVELS, Level, Verdict, better
+from obtegum.core.work import Work, begin
+
+__all__ = ["Remedy", "find_remedies"]
+
+MOST_PER_VERDICT = 4
+COMFORT = 0.9
+
+
+class Remedy(Part):
+    """A change that was tried: what it makes of the verdict, and what it costs in parts."""
+
+    verdict: str
+    words: str
+    edits: tuple[Edit, ...]
+    level: Level
+    number: str
+    ratio: float | None
+    posts_more: int
+    sticks_more: int
+    cost: str
+
+
+Cure = tuple[Edit, ...]
+
+
+def _up(work: Work, value_m: float) -> float:
+    """The next inch or centimetre up."""
+    step = work.tape.stride_m("small")
+    return math.ceil(value_m / step - 1e-9) * step
+
+
+def _down(work: Work, value_m: float) -> float:
+    step = work.tape.stride_m("small")
+    return math.floor(value_m / step + 1e-9) * step
+
+
+def _set(measure: str, value_m: float) -> Edit:
+    return Edit(measure=measure, value_m=value_m)
+
+
+def _headroom(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    size = work.design.size
+    room_m = size.figure.height_m / (verdict.ratio or 1.0)
+    for share in (COMFORT, 1.0):
+        missing_m = size.figure.height_m / share - room_m
+        if missing_m > 0:
+            longer_m = _up(work, size.leg_m + missing_m)
+            if size.shape.kind == "round":
+                yield (_set("height", _up(work, size.height_m + longer_m - size.leg_m)), _set("leg", longer_m))
+            else:
+                yield (_set("leg", longer_m),)
+    if size.shape.kind == "round":
+        yield (Edit(measure="shape", text="round_on_legs"),)
+        for more in (0.1, 0.2, 0.35):
+            yield (_set("height", _up(work, size.height_m + more * size.span_m)),)
+
+
+def _leg_top(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    size = work.design.size
+    yield (Edit(measure="shape", text="round_on_legs"),)
+    leg_m = size.height_m - size.span_m / 2
+    if leg_m >= work.design.posts.reveal_m:
+        yield (Edit(measure="shape", text="round_on_legs"), _set("leg", leg_m))
+    yield (_set("span", 2 * (size.height_m - size.leg_m)), Edit(measure="shape", text="round_on_legs"))
+
+
+def _entry(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    size, reveal_m = work.design.size, work.design.posts.reveal_m
+    if work.play is None:
+        sold = (tube for tube in work.catalogue.tubes.values() if tube.sold_in == work.tape.units)
+        fitting = sorted((tube for tube in sold if tube.bore_m > work.bow_tube.od_m), key=lambda tube: tube.bore_m)
+        yield from ((Edit(measure="post_tube", text=tube.id),) for tube in fitting[:3])
+        return
+    plumb_leg_m = _up(work, max(size.leg_m, reveal_m))
+    yield (Edit(measure="shape", text="round_on_legs"), _set("leg", plumb_leg_m))
+    if size.leg_m < reveal_m and size.leg_m > 0:
+        yield (_set("reveal", _down(work, size.leg_m)),)
+
+
+def _odd_bay(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    yield (Edit(measure="bays", text="equal"),)
+    length_m = work.design.size.length_m
+    for count in (work.bays.count, work.bays.count - 1):
+        if count > 1:
+            # Just under count bays, so that the last one is a little shorter, not a little left over.
+            yield (_set("spacing", _up(work, length_m / count)),)
+    whole_m = (work.bays.count - 1) * work.bays.bay_m
+    yield (_set("length", whole_m),)
+
+
+def _tape(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    size = work.design.size
+    across_m = diagonal(size.length_m, size.span_m)
+    for tape_m in work.catalogue.stock.tapes_m[work.tape.units]:
+        if tape_m * COMFORT >= across_m:
+            yield (_set("tape", tape_m),)
+            break
+    tape_m = work.design.set_out.tape_m
+    if tape_m > size.span_m:
+        yield (_set("length", _down(work, math.sqrt(tape_m**2 - size.span_m**2))),)
+
+
+def _sticks(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    """Other stock lengths, and legs short enough to save a stick."""
+    for stick_m in work.catalogue.stock.sticks_m[work.tape.units]:
+        yield (_set("stick", stick_m),)
+    size, bows = work.design.size, work.design.bows
+    fewer = sticks_needed(work.tube_m, bows.stick_m, bows.joint_m) - 1
+    if fewer >= 1:
+        over_m = work.tube_m - (fewer * bows.stick_m - (fewer - 1) * bows.joint_m)
+        leg_m = _down(work, size.leg_m - over_m / 2)
+        if leg_m >= work.design.posts.reveal_m:
+            yield (_set("leg", leg_m),)
+
+
+CURES: dict[str, Callable[[Work, Verdict], Iterator[Cure]]] = {
+    "headroom": _headroom,
+    "leg-top": _leg_top,
+    "entry": _entry,
+    "odd-bay": _odd_bay,
+    "tape": _tape,
+    "waste": _sticks,
+    "crown-joint": _sticks,
+    "short-piece": _sticks,
+}
+
+
+def _more(count: int, what: str) -> str:
+    if count == 0:
+        return ""
+    word = what if abs(count) == 1 else f"{what}s"
+    return f"{abs(count)} {word} {'more' if count > 0 else 'fewer'}"
+
+
+def _offer(
+    before: HousePlan, verdict: Verdict, cure: Cure, design: HouseDesign, record: SiteRecord, catalogue: Catalogue
+) -> Remedy | None:
+    """Plan the house with the cure; None unless it is better for this verdict and fails no other."""
+    try:
+        changed = apply_edits(design, cure, catalogue)
+        after = plan_house(changed, record, catalogue)
+    except DesignError:
+        return None
+    found = next((each for each in after.verdicts if each.id == verdict.id), None)
+    if found is not None and not better(found, verdict):
+        return None
+    was = {each.id: each.level for each in before.verdicts}
+    worse = [
+        each
+        for each in after.verdicts
+        if each.id != verdict.id and LEVELS.index(each.level) > LEVELS.index(was.get(each.id, "holds"))
+    ]
+    if any(each.level == "fails" for each in worse):
+        return None
+    posts, sticks = len(after.pegs) - len(before.pegs), after.sticks - before.sticks
+    costs = [_more(posts, "post"), _more(sticks, "stick"), *(f"{each.title.lower()} tight" for each in worse)]
+    return Remedy(
+        verdict=verdict.id,
+        words=edits_in_words(changed, cure, catalogue),
+        edits=cure,
+        level="holds" if found is None else found.level,
+        number="" if found is None else found.number,
+        ratio=None if found is None else found.ratio,
+        posts_more=posts,
+        sticks_more=sticks,
+        cost=", ".join(cost for cost in costs if cost) or "no more parts",
+    )
+
+
+def _distinct(offers: Iterable[Remedy | None]) -> Iterator[Remedy]:
+    seen: set[str] = set()
+    for offer in offers:
+        if offer is not None and offer.words not in seen:
+            seen.add(offer.words)
+            yield offer
+
+
+def find_remedies(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> list[Remedy]:
+    """What would help each verdict that doesn't hold, best first, a few for each.
+
+    Raises: DesignError when the design can't be planned at all.
+    """
+    work = begin(design, record, catalogue)
+    before = plan_house(design, record, catalogue)
+    remedies: list[Remedy] = []
+    for verdict in before.verdicts:
+        if verdict.level == "holds" or verdict.id not in CURES:
+            continue
+        offers = _distinct(
+            _offer(before, verdict, cure, design, record, catalogue) for cure in CURES[verdict.id](work, verdict)
+        )
+        ranked = sorted(offers, key=lambda each: (LEVELS.index(each.level), each.posts_more + each.sticks_more))
+        remedies += ranked[:MOST_PER_VERDICT]
+    return remedies

@@ -1,0 +1,65 @@
+import { useQuery } from "@tanstack/react-query";
+import styled from "styled-components";
+import { api, type Remedy, type Verdict } from "../api/client";
+import { useSession, useSight } from "../house/useSight";
+import { LEVEL_WORDS } from "../kit/LevelSign";
+import { Press } from "../kit/Plain";
+import { newGesture } from "../kit/stride";
+import { Words } from "../kit/Words";
+
+const Offers = styled.ul`
+  margin: 5px 0 0 34px;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 5px;
+  button { width: 100%; }
+  small { display: block; font-size: 13.5px; font-weight: 400; color: var(--soft); }
+`;
+
+/** The remedies for the house as saved; nothing is asked while all holds. */
+export function useRemedies(): Remedy[] {
+  const { house } = useSight();
+  const ailing = house.plan.verdicts.some((verdict) => verdict.level !== "holds");
+  const remedies = useQuery({
+    queryKey: ["remedies", house.id, house.version],
+    queryFn: () => api.remedies({ design: house.design, record: house.record }),
+    enabled: ailing,
+  });
+  return ailing ? (remedies.data?.remedies ?? []) : [];
+}
+
+/** Tried ways out of a verdict: pointed at, they are drawn; pressed, they are taken. */
+export function RemedyList({ verdict, remedies }: { verdict: Verdict; remedies: Remedy[] }) {
+  const session = useSession();
+  const offers = remedies.filter((remedy) => remedy.verdict === verdict.id);
+  if (offers.length === 0) return null;
+  return (
+    <Offers aria-label={`Ways out: ${verdict.title}`}>
+      {offers.map((remedy) => (
+        <li key={remedy.words} data-remedy={remedy.verdict}>
+          <Press
+            onHoverStart={() => session.attempt(remedy.edits, true)}
+            onHoverEnd={() => session.drop()}
+            onFocus={() => session.attempt(remedy.edits, true)}
+            onBlur={() => session.drop()}
+            onPress={() => void session.commit(remedy.edits, newGesture())}
+          >
+            <Words>{remedy.words}</Words>
+            <small>
+              {LEVEL_WORDS[remedy.level].toLowerCase()}
+              {remedy.number ? (
+                <>
+                  {" "}
+                  at <Words>{remedy.number}</Words>
+                </>
+              ) : null}
+              {" · "}
+              <Words>{remedy.cost}</Words>
+            </small>
+          </Press>
+        </li>
+      ))}
+    </Offers>
+  );
+}

@@ -1,0 +1,22 @@
+const KEY = "obtegum-window";
+
+const hold = (name: string): Promise<boolean> =>
+  new Promise((resolve) => {
+    void navigator.locks.request(`obtegum ${name}`, { ifAvailable: true }, (lock) => {
+      resolve(lock !== null);
+      // The name is held for as long as the page lives.
+      return lock ? new Promise(() => {}) : undefined;
+    });
+  });
+
+async function name(): Promise<string> {
+  const kept = sessionStorage.getItem(KEY);
+  if (kept && (await hold(kept))) return kept;
+  const fresh = crypto.randomUUID().slice(0, 12);
+  sessionStorage.setItem(KEY, fresh);
+  await hold(fresh);
+  return fresh;
+}
+
+/** This window's name, kept over a reload; a copy of the tab gets one of its own. */
+export const windowName: Promise<string> = name();
