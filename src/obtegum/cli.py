@@ -20,6 +20,11 @@ def _arguments() -> argparse.ArgumentParser:
     plan = commands.add_parser("plan", help="plan a house from a JSON file, no server needed")
     plan.add_argument("file", type=Path, help="a house design in JSON, or - for standard input")
     plan.add_argument("--table", action="store_true", help="print text to read instead of JSON")
+    backup = commands.add_parser("backup", help="write everything in a data folder to one file")
+    restore = commands.add_parser("restore", help="replace everything in a data folder by a backup")
+    for each in (backup, restore):
+        each.add_argument("file", type=Path, help="the backup, a ZIP file")
+        each.add_argument("--data", type=Path, default=Path(".local/data"), help="data folder (%(default)s)")
     commands.add_parser("openapi", help="print the API's description")
     return parser
 
@@ -38,6 +43,8 @@ def main(given: Sequence[str] | None = None) -> int:
         return _plan(arguments.file, arguments.table)
     if arguments.command == "openapi":
         return _openapi()
+    if arguments.command in ("backup", "restore"):
+        return _carry(arguments.command, arguments.file, arguments.data)
     return _serve(arguments.data, arguments.port, arguments.demo)
 
 
@@ -78,6 +85,27 @@ def _openapi() -> int:
     from obtegum.api.app import make_app
 
     print(json.dumps(make_app(None).openapi(), indent=1, sort_keys=True))
+    return 0
+
+
+def _carry(way: str, file: Path, data: Path) -> int:
+    from sqlalchemy.exc import SQLAlchemyError
+
+    from obtegum.store import open_store
+    from obtegum.store.backup import BackupError, read_backup, restore, write_backup
+
+    try:
+        store = open_store(data)
+        if way == "backup":
+            file.write_bytes(write_backup(store))
+            print(f"Everything in {data} is in {file}.")
+        else:
+            count = restore(store, read_backup(file.read_bytes()))
+            print(f"{data} holds the backup now: {count} houses.")
+        store.close()
+    except (OSError, SQLAlchemyError, BackupError) as error:
+        print(f"Can't {way}: {error}", file=sys.stderr)
+        return 1
     return 0
 
 

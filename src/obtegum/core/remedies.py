@@ -71,8 +71,11 @@ def _headroom(work: Work, verdict: Verdict) -> Iterator[Cure]:
                 yield (_set("leg", longer_m),)
     if size.shape.kind == "round":
         yield (Edit(measure="shape", text="round_on_legs"),)
-        for more in (0.1, 0.2, 0.35):
-            yield (_set("height", _up(work, size.height_m + more * size.span_m)),)
+        # A rise of more than half the width would lean outward at the legs.
+        for more in (0.05, 0.1, 0.2):
+            height_m = _up(work, size.height_m + more * size.span_m)
+            if height_m <= size.leg_m + size.span_m / 2:
+                yield (_set("height", height_m),)
 
 
 def _leg_top(work: Work, verdict: Verdict) -> Iterator[Cure]:

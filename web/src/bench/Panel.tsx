@@ -24,7 +24,7 @@ const Judged = styled.ul`
   list-style: none;
   display: grid;
   gap: 9px;
-  li > button {
+  > li > button {
     display: grid;
     grid-template-columns: 26px 1fr;
     gap: 8px;
@@ -58,8 +58,9 @@ export function Panel({ step, onShow }: { step: StepPlan; onShow: (part: string)
           return measure.kind === "length" ? <LengthField key={id} measure={measure} /> : <Choice key={id} measure={measure} />;
         })}
       </div>
+      <VerdictList verdicts={verdicts.filter(({ level }) => level !== "holds")} remedies={remedies} onShow={onShow} />
       <AnswerList answers={step.answers} />
-      <VerdictList verdicts={verdicts} remedies={remedies} onShow={onShow} />
+      <VerdictList verdicts={verdicts.filter(({ level }) => level === "holds")} remedies={remedies} onShow={onShow} />
     </Side>
   );
 }
@@ -81,6 +82,7 @@ function AnswerList({ answers }: { answers: Answer[] }) {
 }
 
 function VerdictList({ verdicts, remedies, onShow }: { verdicts: Verdict[]; remedies: Remedy[]; onShow: (part: string) => void }) {
+  if (verdicts.length === 0) return null;
   return (
     <Judged aria-label="Verdicts">
       {verdicts.map((verdict) => (

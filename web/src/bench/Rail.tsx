@@ -15,7 +15,7 @@ const Side = styled.nav`
   .more { display: grid; justify-items: start; margin-top: auto; padding: 10px 9px 0; }
   > p { padding: 10px 14px 14px; font-size: 14px; line-height: 1.35; }
   h2 { padding: 12px 14px 2px 44px; font: 500 14px/1.2 ${FIGURES}; color: var(--soft); }
-  button {
+  ol button {
     display: flex;
     align-items: center;
     gap: 12px;
@@ -28,10 +28,10 @@ const Side = styled.nav`
     font: 600 17px/1.15 ${FIGURES};
     cursor: pointer;
   }
-  button small { display: block; font: 500 13.5px/1.2 ${FIGURES}; color: var(--soft); font-variant-numeric: tabular-nums; }
-  button:hover { background: var(--faint); }
-  button[aria-current] { background: var(--paper); box-shadow: inset 5px 0 0 var(--ink); }
-  button:focus-visible { outline-offset: -3px; }
+  ol button small { display: block; font: 500 13.5px/1.2 ${FIGURES}; color: var(--soft); font-variant-numeric: tabular-nums; }
+  ol button:hover { box-shadow: inset 3px 0 0 var(--soft); }
+  ol button[aria-current] { background: var(--paper); box-shadow: inset 5px 0 0 var(--ink); }
+  ol button:focus-visible { outline-offset: -3px; }
   svg { flex: none; }
   @media (max-width: 820px) {
     padding: 0;
@@ -41,8 +41,8 @@ const Side = styled.nav`
     > ol, ol ol { display: flex; }
     .more { display: flex; flex-wrap: wrap; padding: 0 8px; }
     h2 { display: none; }
-    button { padding: 4px 12px; gap: 6px; }
-    button small { display: none; }
+    ol button { padding: 4px 12px; gap: 6px; }
+    ol button small { display: none; }
   }
 `;
 

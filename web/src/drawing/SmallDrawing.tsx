@@ -20,7 +20,7 @@ export function SmallDrawing({ drawing, width, height, scale, endOnly = false }:
   // The end stands first in a yard's drawing, up to the first gap.
   const end = drawing.items.find((item) => item.kind === "outline" && item.part === "bow");
   const x1 = endOnly && end?.kind === "outline" ? Math.max(...end.path.map((vertex) => vertex.x)) : drawing.x1;
-  const margins = { left: EDGE, right: EDGE, top: EDGE, bottom: EDGE };
+  const margins = { left: EDGE, right: EDGE, top: EDGE + 2, bottom: EDGE };
   const frame =
     scale === undefined
       ? fit({ ...drawing, x1 }, width, height, margins)

@@ -21,6 +21,7 @@ const Page = styled.main`
   > header { display: flex; flex-wrap: wrap; align-items: center; gap: 8px 16px; padding-bottom: 10px; border-bottom: 2px solid var(--ink); }
   h1 { font-size: 30px; line-height: 1.1; margin-right: auto; }
   > footer { display: flex; flex-wrap: wrap; gap: 6px 18px; align-items: center; margin-top: 26px; padding-top: 10px; border-top: 2px solid var(--ink); }
+  > footer a { font: 600 16px/1.1 ${FIGURES}; text-underline-offset: 4px; }
   > footer p { margin-left: auto; font-size: 14px; }
   ul { margin: 0; padding: 0; }
 `;
