@@ -16,6 +16,10 @@ settings.register_profile("calm", deadline=None)
 settings.load_profile("calm")
 
 
+def pytest_addoption(parser: pytest.Parser) -> None:
+    parser.addoption("--kills", default="12", help="how often the kill test kills its server")
+
+
 def house_document(**changes: Any) -> dict[str, Any]:
     """A 21 ft × 57 ft house, half a circle on 2 ft legs, 22 in reveal, 6 in insertion.
 

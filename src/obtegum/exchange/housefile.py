@@ -55,6 +55,8 @@ def _parse(text: str | bytes) -> dict[str, Any]:
         raise _refuse("The file is larger than 2 MB, far more than a house needs.")
     try:
         data = json.loads(text, parse_constant=_not_a_number)
+    except DesignError:
+        raise
     except RecursionError:
         raise _refuse("The file is nested deeper than any house.") from None
     except (ValueError, UnicodeDecodeError):

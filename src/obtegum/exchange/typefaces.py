@@ -15,7 +15,7 @@ SOURCES = {
     WORDS_BOLD: "atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-600-normal.woff",
     FIGURES: "barlow-semi-condensed/files/barlow-semi-condensed-latin-600-normal.woff",
 }
-FOLDER = Path(__file__).parent.parent / "webroot" / "fonts"
+FOLDER = Path(__file__).parent.parent / "fonts"
 
 
 def convert(source: Path, target: Path) -> None:

@@ -1,0 +1,78 @@
+"""Remedies: tried before they are offered, and as good as they say."""
+
+from itertools import groupby
+from typing import Any
+
+import pytest
+
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.measures import apply_edits
+from obtegum.core.plan import plan_house
+from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.record import SiteRecord
+from obtegum.core.remedies import MOST_PER_VERDICT, Remedy, find_remedies
+from obtegum.core.starters import demo_houses
+from obtegum.core.verdict import LEVELS
+from tests.conftest import make_house, verdict
+
+FLAT = {"kind": "round", "leg_m": 22 * INCH_M, "height_m": 9 * FOOT_M}
+AILING: dict[str, dict[str, Any]] = {
+    "headroom": {"size__shape": {"kind": "round_on_legs", "leg_m": 1.0 * FOOT_M}},
+    "leg-top": {"size__shape": {"kind": "round", "leg_m": 4 * FOOT_M, "height_m": 13 * FOOT_M}},
+    "entry": {"bows__tube": "post-1-7-8"},
+    "odd-bay": {"bows__bays": "fixed"},
+    "tape": {"set_out__tape_m": 50 * FOOT_M},
+    "waste": {"bows__stick_m": 24 * FOOT_M},
+}
+
+
+def remedies_for(name: str, **changes: Any) -> list[Remedy]:
+    found = find_remedies(make_house(**changes), SiteRecord(), default_catalogue())
+    return [remedy for remedy in found if remedy.verdict == name]
+
+
+@pytest.mark.parametrize("name", AILING)
+def test_every_usual_ailment_has_a_way_out(name: str) -> None:
+    assert remedies_for(name, **AILING[name])
+
+
+@pytest.mark.parametrize("changes", [*AILING.values(), {"size__shape": FLAT}])
+def test_an_offer_is_as_good_as_it_says(changes: dict[str, Any]) -> None:
+    design, catalogue = make_house(**changes), default_catalogue()
+    before = plan_house(design, SiteRecord(), catalogue)
+    for remedy in find_remedies(design, SiteRecord(), catalogue):
+        after = plan_house(apply_edits(design, remedy.edits, catalogue), SiteRecord(), catalogue)
+        was, now = verdict(before, remedy.verdict), verdict(after, remedy.verdict)
+        if now is not None:
+            assert (now.level, now.number, now.ratio) == (remedy.level, remedy.number, remedy.ratio)
+            better = LEVELS.index(now.level) < LEVELS.index(was.level)
+            assert better or (now.level == was.level and now.ratio < was.ratio)
+        assert remedy.posts_more == len(after.pegs) - len(before.pegs)
+        assert remedy.sticks_more == after.sticks - before.sticks
+        failing = {each.id for each in before.verdicts if each.level == "fails"}
+        assert {each.id for each in after.verdicts if each.level == "fails"} <= failing
+
+
+def test_a_house_that_holds_is_left_alone() -> None:
+    assert find_remedies(demo_houses()[0][0], SiteRecord(), default_catalogue()) == []
+
+
+def test_offers_are_few_and_distinct_and_best_first() -> None:
+    found = find_remedies(make_house(**AILING["odd-bay"]), SiteRecord(), default_catalogue())
+    for _, group in groupby(found, key=lambda remedy: remedy.verdict):
+        offers = list(group)
+        assert len(offers) <= MOST_PER_VERDICT
+        assert len({offer.words for offer in offers}) == len(offers)
+        levels = [LEVELS.index(offer.level) for offer in offers]
+        assert levels == sorted(levels)
+
+
+def test_a_longer_leg_by_hand() -> None:
+    # At 1 ft legs the side bed has 5 ft − something; to use no more than nine tenths of the room, a
+    # 5 ft 9 in grower wants 6 ft 4 11/16 in, so the legs go up to the next whole inch.
+    design = make_house(**AILING["headroom"])
+    room = verdict(plan_house(design, SiteRecord(), default_catalogue()), "headroom")
+    missing_in = (69 / 0.9) - 69 / room.ratio
+    wanted = -(-(12 + missing_in) // 1)
+    words = [remedy.words for remedy in remedies_for("headroom", **AILING["headroom"])]
+    assert f"Straight leg {int(wanted // 12)}' {int(wanted % 12)}\"" in words

@@ -1,0 +1,89 @@
+"""The printed sheet, read back: paper, words, and the drawing at its printed scale."""
+
+import io
+import re
+from typing import Any
+
+import pytest
+from pypdf import PdfReader
+
+from obtegum.core.plan import HousePlan
+from obtegum.core.quantity import FOOT_M
+from obtegum.exchange.paper import scale_for
+from obtegum.exchange.pdf import Paper, sheet_pdf
+from tests.conftest import make_plan
+
+POINTS_PER_M = 72 / 0.0254
+
+
+def read(plan: HousePlan, paper: Paper = "letter") -> PdfReader:
+    return PdfReader(io.BytesIO(sheet_pdf(plan, 7, "2026-03-01", paper)))
+
+
+def words(reader: PdfReader) -> list[str]:
+    return [re.sub(r"\s+", " ", page.extract_text()) for page in reader.pages]
+
+
+@pytest.mark.parametrize(("paper", "size"), [("letter", (612, 792)), ("a4", (595.28, 841.89))])
+def test_paper_and_page_numbers(plan: HousePlan, paper: Paper, size: tuple[float, float]) -> None:
+    reader = read(plan, paper)
+    pages = words(reader)
+    for number, page in enumerate(reader.pages, start=1):
+        assert (float(page.mediabox.width), float(page.mediabox.height)) == pytest.approx(size, abs=0.01)
+        assert f"2026-03-01 · version 7 · page {number} of" in pages[number - 1]
+        assert "Test house" in pages[number - 1]
+        assert "planning aid" in pages[number - 1]
+    form = reader.pages[0]["/Resources"]["/XObject"]
+    assert any(name.startswith("/FormXob") for name in form)
+
+
+def test_every_reading_is_on_paper(plan: HousePlan) -> None:
+    text = " ".join(words(read(plan)))
+    for strip in plan.strips:
+        if strip.id in ("peg:L", "post") or strip.id.startswith("stick:"):
+            for mark in strip.marks:
+                assert mark.reading in text, (strip.id, mark.reading)
+    for step in plan.steps:
+        assert step.caution in text
+    for each in plan.verdicts:
+        assert each.sentence in text
+
+
+def test_levels_are_words_not_colours() -> None:
+    text = " ".join(words(read(make_plan(bows__bays="fixed"))))
+    assert "FAILS. The odd last bay" in text
+    content = b"".join(page.get_contents().get_data() for page in read(make_plan()).pages)
+    assert not re.search(rb"\d (rg|RG)\b", content), "a colour is used"
+
+
+def segments(page: Any) -> list[tuple[float, float, float, float]]:
+    """Straight lines of a page's content, each as drawn by a move and a line."""
+    found, here = [], (0.0, 0.0)
+    for numbers, operator in re.findall(rb"((?:-?[\d.]+\s+)+)([ml])\b", page.get_contents().get_data()):
+        x, y = (float(number) for number in numbers.split()[-2:])
+        if operator == b"l":
+            found.append((*here, x, y))
+        here = (x, y)
+    return found
+
+
+def test_drawings_stand_at_their_printed_scale(plan: HousePlan) -> None:
+    reader = read(plan)
+    for page, view, metres in ((0, "across", 21 * FOOT_M), (1, "above", 57 * FOOT_M)):
+        scale = int(re.search(r"drawn 1 : (\d+)", words(reader)[page]).group(1))  # type: ignore[union-attr]
+        wanted = metres / scale * POINTS_PER_M
+        lengths = [abs(x1 - x0) for x0, y0, x1, y1 in segments(reader.pages[page]) if abs(y1 - y0) < 0.01]
+        assert any(length == pytest.approx(wanted, abs=0.05) for length in lengths), (view, wanted)
+
+
+def test_a_drawing_is_as_large_as_the_paper_lets_it(plan: HousePlan) -> None:
+    across = next(each for each in plan.drawings if each.view == "across")
+    assert scale_for(across, 532, 200) > scale_for(across, 532, 600)
+
+
+def test_a_long_house_takes_more_pages() -> None:
+    long = make_plan(size__length_m=120.0, bows__max_spacing_m=0.6)
+    reader = read(long)
+    assert len(reader.pages) > len(read(make_plan()).pages)
+    text = " ".join(words(reader))
+    assert all(mark.reading in text for strip in long.strips if strip.id == "peg:L" for mark in strip.marks)
