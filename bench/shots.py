@@ -28,6 +28,7 @@ def step(page: Page, address: str, house: str, title: str) -> None:
     page.get_by_role("link", name=house).click()
     page.get_by_role("navigation", name="Steps").get_by_role("button", name=title).click()
     page.locator("[data-strip]").wait_for()
+    page.mouse.move(0, 0)
 
 
 def take_all(page: Page, address: str) -> None:
@@ -45,6 +46,19 @@ def take_all(page: Page, address: str) -> None:
     page.keyboard.press("Home")
     page.keyboard.press("ArrowRight")
     take(page, "bows")
+    step(page, address, "Kitchen plot", "Size")
+    page.locator("[data-remedy] button").first.hover()
+    take(page, "remedy")
+    page.locator("[data-remedy] button").first.click()
+    page.get_by_role("button", name="History").click()
+    page.locator('[data-version="1"]').click()
+    page.get_by_text("As it was").wait_for()
+    take(page, "history")
+    page.get_by_role("button", name="Back to now").click()
+    page.get_by_role("button", name="For the sun").click()
+    step(page, address, "Upper terrace", "Size")
+    take(page, "sun")
+    page.get_by_role("button", name="Out of the sun").click()
     page.set_viewport_size({"width": 390, "height": 844})
     step(page, address, "Kitchen plot", "Set out")
     take(page, "narrow")

@@ -30,6 +30,33 @@ def test_every_step_is_within_reach(page: Page, step: str) -> None:
     assert serious(page) == []
 
 
+def test_the_rest_is_within_reach(page: Page) -> None:
+    open_house(page, "Dune edge")
+    for name in ("History", "Print and files"):
+        page.get_by_role("button", name=name).click()
+        page.get_by_role("complementary", name=name).wait_for()
+        assert serious(page) == []
+
+
+def test_in_the_sun_all_is_within_reach(page: Page) -> None:
+    page.get_by_role("button", name="For the sun").click()
+    assert serious(page) == []
+    for step in ("Size", "Set out", "Posts", "Bows"):
+        page.get_by_role("link", name="Yard").click() if step != "Size" else None
+        open_house(page, "Dune edge", step)
+        expect(page.locator("html")).to_have_attribute("data-sun", "")
+        assert serious(page) == []
+    page.reload()
+    expect(page.locator("html")).to_have_attribute("data-sun", "")
+
+
+def test_the_bench_fits_its_screen(page: Page) -> None:
+    for step in ("Size", "Set out", "Posts", "Bows"):
+        open_house(page, "Upper terrace", step)
+        assert page.evaluate("document.documentElement.scrollHeight") <= 800, step
+        page.get_by_role("link", name="Yard").click()
+
+
 def test_a_refusal_is_within_reach(page: Page) -> None:
     open_house(page, "Kitchen plot")
     field(page, "span").fill("wide")
@@ -82,6 +109,11 @@ def test_focus_is_always_seen(page: Page) -> None:
 
 def test_a_narrow_screen_has_no_sideways_scroll(page: Page) -> None:
     page.set_viewport_size({"width": 390, "height": 844})
-    for path in ("Upper terrace",):
-        open_house(page, path, "Set out")
-        assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    open_house(page, "Upper terrace")
+    for step in ("Size", "Set out", "Posts", "Bows"):
+        page.get_by_role("navigation", name="Steps").get_by_role("button", name=step).click()
+        assert page.evaluate("document.documentElement.scrollWidth") <= 390, step
+    field(page, "stick").fill("20")
+    field(page, "stick").press("Enter")
+    expect(field(page, "stick")).to_have_value("20' 0\"")

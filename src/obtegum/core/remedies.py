@@ -176,7 +176,7 @@ def _offer(
     if any(each.level == "fails" for each in worse):
         return None
     posts, sticks = len(after.pegs) - len(before.pegs), after.sticks - before.sticks
-    costs = [_more(posts, "post"), _more(sticks, "stick"), *(f"{each.title.lower()} tight" for each in worse)]
+    costs = [_more(posts, "post"), _more(sticks, "stick"), *(f"{each.title.lower()} comes out tight" for each in worse)]
     return Remedy(
         verdict=verdict.id,
         words=edits_in_words(changed, cure, catalogue),

@@ -46,6 +46,7 @@ const DrawingPlace = styled.div`
   flex: 1 1 0;
   min-height: 260px;
   overflow: auto;
+  @media (max-width: 820px) { height: 330px; }
 `;
 const StripPlace = styled.section`
   flex: none;

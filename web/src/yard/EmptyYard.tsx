@@ -25,7 +25,7 @@ export function EmptyYard() {
   const lesson = useQuery({ queryKey: ["lesson"], queryFn: async () => api.plan(await api.starter()) });
   const [box, { width }] = useBox();
   return (
-    <div ref={box}>
+    <div ref={box} style={{ overflow: "hidden" }}>
       <p style={{ paddingTop: 16 }}>Nothing stands here yet. Start a house above; this is how it goes.</p>
       <Lesson>
         {STAGES.map(([view, title, words]) => {

@@ -25,6 +25,10 @@ const Page = styled.main`
   > footer p { margin-left: auto; font-size: 14px; }
   ul { margin: 0; padding: 0; }
 `;
+/** As wide as the page, whatever is drawn in it. */
+const Rows = styled.div`
+  overflow: hidden;
+`;
 const Told = styled.p`
   display: flex;
   flex-wrap: wrap;
@@ -41,7 +45,7 @@ const Row = styled.li`
   h2 { font-size: 23px; line-height: 1.2; }
   .head { display: flex; flex-wrap: wrap; align-items: baseline; gap: 2px 22px; }
   .size { font-size: 19px; }
-  .doing { display: flex; gap: 4px; margin-left: auto; }
+  .doing { display: flex; flex-wrap: wrap; gap: 4px; margin-left: auto; }
   .verdict { display: flex; align-items: flex-start; gap: 8px; line-height: 1.3; max-width: 44em; padding-top: 4px; }
   b { font-family: ${FIGURES}; font-weight: 600; }
   input { font: 600 23px/1.2 ${FIGURES}; padding: 2px 6px; border: 1px solid var(--rule); border-bottom: 2px solid var(--ink); background: var(--sheet); }
@@ -122,7 +126,7 @@ export function YardView() {
           )}
         </Told>
       )}
-      <div ref={box}>
+      <Rows ref={box}>
         {yard.data && houses.length === 0 && (shelf === "standing" ? <EmptyYard /> : <p>Nothing is here.</p>)}
         <ul>
           {houses.map((house) => (
@@ -138,7 +142,7 @@ export function YardView() {
             />
           ))}
         </ul>
-      </div>
+      </Rows>
       <footer>
         {shelf === "standing" && (
           <>

@@ -130,14 +130,14 @@ def _grower(work: Work) -> list[Item]:
     x = work.figure_from_left_m - size.span_m / 2
     room_m, height_m = work.figure_headroom_m, size.figure.height_m
     upright = room_m >= height_m
-    over = f"{work.say(room_m - height_m, 'down')} over the head" if upright else "too low here"
+    over = f"{work.say(room_m - height_m, 'down')} to spare" if upright else "too low here"
     # The words stand on the side of the grower that has more house.
     toward = 1.0 if x <= 0 else -1.0
     beside = x + toward * (width_m / 2 + 0.1)
     anchor: Literal["start", "end"] = "start" if toward > 0 else "end"
     words = [
         Note(part="grower", x=beside, y=y, text=text, anchor=anchor, above=False)
-        for y, text in ((height_m * 0.62, over), (height_m * 0.62 + 0.3, f"{work.say(room_m, 'down')} under the tube"))
+        for y, text in ((height_m * 0.62, over), (height_m * 0.62 + 0.3, f"{work.say(room_m, 'down')} of room"))
     ]
     level = line(x - width_m / 2, room_m, x + width_m / 2, room_m)
     return [

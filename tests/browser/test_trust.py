@@ -1,0 +1,190 @@
+"""Nothing lost: undo, history, two windows, remedies, the yard's shelves, files in and out."""
+
+import json
+from pathlib import Path
+
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Server, field, open_house
+from tests.browser.test_bench import saved
+from tests.conftest import house_document
+
+
+def change(page: Page, measure: str, text: str) -> None:
+    field(page, measure).fill(text)
+    field(page, measure).press("Enter")
+    expect(field(page, measure)).not_to_have_attribute("data-typing", "")
+
+
+def test_undo_and_redo_by_button_and_key(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    change(page, "span", "20")
+    change(page, "length", "50")
+    page.get_by_role("button", name="Undo: Length").click()
+    expect(field(page, "length")).to_have_value("63' 0\"")
+    page.locator("[data-strip]").focus()
+    page.keyboard.press("Control+z")
+    expect(field(page, "span")).to_have_value("22' 6\"")
+    expect(page.get_by_role("button", name="Undo")).to_be_disabled()
+    page.keyboard.press("Control+Shift+Z")
+    expect(field(page, "span")).to_have_value("20' 0\"")
+    page.get_by_role("button", name="Redo: Length").click()
+    expect(field(page, "length")).to_have_value("50' 0\"")
+
+
+def test_undo_outlives_a_kill_and_a_reload(page: Page, server: Server) -> None:
+    open_house(page, "Upper terrace")
+    change(page, "span", "20")
+    saved(page)
+    server.kill()
+    server.start()
+    page.reload()
+    page.get_by_role("button", name="Undo: Width").click()
+    expect(field(page, "span")).to_have_value("22' 6\"")
+
+
+def test_history_is_looked_at_and_brought_back(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    change(page, "span", "20")
+    change(page, "length", "50")
+    page.get_by_role("button", name="History").click()
+    lines = page.locator("[data-version]")
+    expect(lines).to_have_count(3)
+    expect(lines.nth(0)).to_contain_text("Length 50' 0\"")
+    lines.nth(2).click()
+    expect(page.get_by_text("As it was at version 1.")).to_be_visible()
+    expect(page.locator("svg text", has_text="22' 6\"").first).to_be_visible()
+    expect(page.locator("[data-handle]")).to_have_count(0)
+    page.get_by_role("button", name="Back to now").click()
+    expect(page.locator("svg text", has_text="20' 0\"").first).to_be_visible()
+    lines.nth(2).click()
+    page.get_by_role("button", name="Bring this version back").click()
+    expect(page.locator(".size")).to_have_text("22' 6\" × 63'")
+    page.get_by_role("button", name="Back to the step").click()
+    page.get_by_role("button", name="Undo: Brought back").click()
+    expect(page.locator(".size")).to_have_text("20' × 50'")
+
+
+def second_window(page: Page) -> Page:
+    other = page.context.new_page()
+    other.goto(page.url)
+    other.locator("[data-strip]").wait_for()
+    return other
+
+
+def test_another_window_s_change_appears(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    other = second_window(page)
+    change(other, "length", "60")
+    page.bring_to_front()
+    expect(field(page, "length")).to_have_value("60' 0\"")
+    # It is not this window's to undo.
+    expect(page.get_by_role("button", name="Undo")).to_be_disabled()
+
+
+def test_the_same_field_in_two_windows_shows_both(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    other = second_window(page)
+    # The first window hears nothing while the other one works, as on a bad line.
+    page.route("**/version", lambda route: route.abort())
+    change(other, "span", "20")
+    saved(other)
+    field(page, "span").fill("25")
+    field(page, "span").press("Enter")
+    box = page.get_by_role("alert", name="Changed in two windows")
+    expect(box).to_contain_text("Keep theirs: Width 20' 0\"")
+    expect(box).to_contain_text("Take mine: Width 25' 0\"")
+    box.get_by_role("button", name="Take mine").click()
+    expect(page.locator(".size")).to_have_text("25' × 63'")
+    expect(box).to_have_count(0)
+
+
+def test_a_remedy_is_previewed_taken_and_undone(page: Page) -> None:
+    open_house(page, "Kitchen plot")
+    verdict = page.locator('[data-verdict="headroom"]')
+    expect(verdict).to_have_attribute("data-level", "fails")
+    remedy = verdict.locator("[data-remedy] button").first
+    remedy.hover()
+    expect(field(page, "leg")).not_to_have_value("1' 8\"")
+    offered = field(page, "leg").input_value()
+    page.mouse.move(400, 300)
+    expect(field(page, "leg")).to_have_value("1' 8\"")
+    remedy.click()
+    expect(verdict).to_have_attribute("data-level", "tight")
+    expect(field(page, "leg")).to_have_value(offered)
+    saved(page)
+    page.get_by_role("button", name="Undo: Straight leg").click()
+    expect(verdict).to_have_attribute("data-level", "fails")
+
+
+def yard_row(page: Page, name: str):  # type: ignore[no-untyped-def]
+    return page.get_by_role("group", name=name, exact=True)
+
+
+def test_houses_are_renamed_copied_put_away_and_deleted(page: Page) -> None:
+    yard_row(page, "Kitchen plot").get_by_role("button", name="Rename").click()
+    page.get_by_role("textbox", name="New name").fill("Kitchen garden")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("link", name="Kitchen garden")).to_be_visible()
+    yard_row(page, "Dune edge").get_by_role("button", name="Put away").click()
+    expect(page.get_by_role("link", name="Dune edge")).to_have_count(0)
+    page.get_by_role("button", name="Put away", exact=True).last.click()
+    yard_row(page, "Dune edge").get_by_role("button", name="Bring back").click()
+    page.get_by_role("button", name="Back to the yard").click()
+    expect(page.get_by_role("link", name="Dune edge")).to_be_visible()
+    yard_row(page, "Upper terrace").get_by_role("button", name="Delete").click()
+    expect(page.get_by_text("Upper terrace is deleted.")).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("link", name="Upper terrace")).to_be_visible()
+    yard_row(page, "Upper terrace").get_by_role("button", name="Copy").click()
+    expect(page.get_by_role("textbox", name="House name")).to_have_value("Upper terrace, copy")
+
+
+def test_an_empty_yard_teaches_by_drawing(page: Page) -> None:
+    for name in ("Upper terrace", "Dune edge", "Kitchen plot"):
+        yard_row(page, name).get_by_role("button", name="Delete").click()
+        expect(page.get_by_role("link", name=name)).to_have_count(0)
+    expect(page.get_by_role("heading", name="Peg it out")).to_be_visible()
+    expect(page.locator("main li svg")).to_have_count(3)
+
+
+def test_a_house_file_is_opened_or_refused(page: Page, tmp_path: Path) -> None:
+    picker = page.locator('input[type="file"]').first
+    bad = tmp_path / "bad.json"
+    bad.write_text('{"format": "obtegum house", "version": 9}', encoding="utf-8")
+    picker.set_input_files(bad)
+    expect(page.get_by_text("from a newer Obtegum")).to_be_visible()
+    large = tmp_path / "large.json"
+    large.write_bytes(b" " * 3_000_000)
+    picker.set_input_files(large)
+    expect(page.get_by_text("larger than 2 MB")).to_be_visible()
+    good = tmp_path / "good.json"
+    good.write_text(json.dumps({**house_document(name="From a file"), "schema_version": 1}), encoding="utf-8")
+    picker.set_input_files(good)
+    expect(page.get_by_role("textbox", name="House name")).to_have_value("From a file")
+
+
+def test_a_backup_goes_out_and_comes_back_after_asking(page: Page, tmp_path: Path) -> None:
+    with page.expect_download() as download:
+        page.get_by_role("link", name="Back up everything").click()
+    file = tmp_path / "all.zip"
+    download.value.save_as(file)
+    yard_row(page, "Dune edge").get_by_role("button", name="Delete").click()
+    expect(page.get_by_role("link", name="Dune edge")).to_have_count(0)
+    picker = page.locator('input[type="file"]').nth(1)
+    picker.set_input_files(file)
+    page.get_by_role("button", name="Leave them").click()
+    expect(page.get_by_role("link", name="Dune edge")).to_have_count(0)
+    picker.set_input_files(file)
+    page.get_by_role("button", name="Replace them").click()
+    expect(page.get_by_text("The backup is back: 3 houses.")).to_be_visible()
+    expect(page.get_by_role("link", name="Dune edge")).to_be_visible()
+
+
+def test_the_sheet_and_tables_are_at_hand(page: Page) -> None:
+    open_house(page, "Dune edge")
+    page.get_by_role("button", name="Print and files").click()
+    for name, start in (("A4", b"%PDF"), ("Peg list", b"side,bow"), ("The house", b"{")):
+        with page.expect_download() as download:
+            page.get_by_role("link", name=name).click()
+        assert Path(download.value.path()).read_bytes().startswith(start)
