@@ -1,0 +1,133 @@
+"""Display lists: arcs that are arcs, tables that say what is drawn, grips that do what they show."""
+
+import math
+from itertools import pairwise
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.drawing import Drawing, Grower, Handle, Mark, Outline, Vertex, chain_path
+from obtegum.core.measures import Edit, apply_edits
+from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.profile import round_bow
+from obtegum.core.quantity import FOOT_M
+from obtegum.core.record import SiteRecord
+from tests.conftest import make_house, make_plan
+
+
+def drawing(plan: HousePlan, view: str) -> Drawing:
+    return next(each for each in plan.drawings if each.view == view)
+
+
+def handle(plan: HousePlan, view: str, measure: str) -> Handle:
+    found = (item for item in drawing(plan, view).items if isinstance(item, Handle))
+    return next(item for item in found if item.measure == measure)
+
+
+def arc_length(start: Vertex, end: Vertex) -> float:
+    half = math.dist((start.x, start.y), (end.x, end.y)) / 2
+    turn = 2 * math.asin(min(half / end.radius_m, 1.0))
+    return end.radius_m * (2 * math.pi - turn if end.large else turn)
+
+
+@given(st.floats(1.5, 20), st.floats(0, 4), st.floats(0.05, 1.0))
+def test_a_path_is_as_long_as_its_bow(span: float, leg: float, share: float) -> None:
+    bow = round_bow(span, leg, leg + share * span)
+    path = chain_path(bow)
+    total = sum(arc_length(a, b) if b.radius_m else math.dist((a.x, a.y), (b.x, b.y)) for a, b in pairwise(path))
+    assert total == pytest.approx(bow.girth_m, rel=1e-6)
+
+
+@pytest.mark.parametrize(
+    ("view", "measure", "changes"),
+    [
+        ("across", "span", {}),
+        ("across", "height", {}),
+        ("across", "leg", {}),
+        ("across", "reveal", {}),
+        ("across", "post_length", {}),
+        ("across", "figure_at", {}),
+        ("above", "length", {}),
+        ("above", "span", {}),
+        ("above", "spacing", {"bows__bays": "fixed"}),
+        ("along", "length", {}),
+        ("along", "height", {}),
+        ("post", "reveal", {}),
+        ("post", "post_length", {}),
+        ("post", "insertion", {}),
+    ],
+)
+def test_a_pulled_grip_follows_the_hand(view: str, measure: str, changes: dict[str, Any]) -> None:
+    """Moving a grip by d changes its measure by gain · d, and the grip then stands d further along."""
+    design, catalogue = make_house(**changes), default_catalogue()
+    before = plan_house(design, SiteRecord(), catalogue)
+    grip = handle(before, view, measure)
+    value = before.measures[measure].value_m
+    assert value is not None
+    wanted = value + 3 * 0.0254
+    changed = apply_edits(design, [Edit(measure=measure, value_m=wanted)], catalogue)
+    after = plan_house(changed, SiteRecord(), catalogue)
+    moved = handle(after, view, measure)
+    along = (moved.x - grip.x) * grip.dx + (moved.y - grip.y) * grip.dy
+    gained = after.measures[measure].value_m
+    assert gained is not None
+    assert along * grip.gain == pytest.approx(gained - value, abs=1e-9)
+
+
+def test_tables_say_what_is_drawn() -> None:
+    plan = make_plan()
+    across = {row.what: row.reading for row in drawing(plan, "across").table}
+    assert across["Width between post centres"] == "21' 0\""
+    assert across["Crown, above the ground"] == "12' 6\""
+    assert across["Post top, above the ground"] == "1' 10\""
+    above = [row.reading for row in drawing(plan, "above").table]
+    assert above[2] == "60' 8 15/16\""
+    assert len(above) == 3 + 16
+    post = {row.what: row.reading for row in drawing(plan, "post").table}
+    # A 1 5/8 in post of 1.660 in with 0.065 in walls has a bore of 1.530 in; the rail measures 1.375 in.
+    assert post["Bore of the post"] == '1 1/2"'
+    assert post["Outside of the bow’s tube"] == '1 3/8"'
+    assert post["Bow’s lean at the top"] == "0.0°"
+
+
+def test_marks_sit_on_the_bow_and_across_it() -> None:
+    across = drawing(make_plan(), "across")
+    crown = next(item for item in across.items if isinstance(item, Mark) and item.part == "crown")
+    assert (crown.x, crown.y) == pytest.approx((0, 12.5 * FOOT_M), abs=1e-9)
+    assert crown.heading_rad == pytest.approx(0, abs=1e-9)
+    left = next(item for item in across.items if isinstance(item, Mark) and item.part == "socket:L")
+    assert left.heading_rad == pytest.approx(math.pi / 2)
+
+
+def test_the_grower_is_red_only_where_it_is_too_low() -> None:
+    def grower(at_m: float) -> Grower:
+        plan = make_plan(size__figure={"height_m": 1.75, "from_left_m": at_m})
+        return next(item for item in drawing(plan, "across").items if isinstance(item, Grower))
+
+    assert grower(3.0).upright
+    assert not grower(0.1).upright
+    # A grower outside the house is drawn at its far side.
+    assert grower(15.0).x == pytest.approx(21 * FOOT_M / 2)
+
+
+def test_a_tall_arc_is_drawn_with_the_large_arc() -> None:
+    tall = make_plan(size__shape={"kind": "round", "leg_m": 0.6, "height_m": 6.5})
+    bow = next(item for item in drawing(tall, "across").items if isinstance(item, Outline) and item.part == "bow")
+    assert [vertex.large for vertex in bow.path if vertex.radius_m] == [True]
+
+
+def test_a_leaning_bow_leans_in_its_post() -> None:
+    plan = make_plan(size__shape={"kind": "round", "leg_m": 0.0, "height_m": 3.2})
+    parts = [item for item in drawing(plan, "post").items if isinstance(item, Outline)]
+    inside = next(item for item in parts if item.part == "bow:end")
+    assert inside.path[0].x > 0.01
+    assert inside.path[0].x == pytest.approx(inside.path[-1].x)
+
+
+def test_summaries_can_be_read_aloud() -> None:
+    for each in make_plan().drawings:
+        assert each.summary.endswith(".")
+        assert len(each.summary) > 30
