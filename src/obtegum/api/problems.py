@@ -6,6 +6,7 @@ from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from pydantic import ValidationError
 from starlette.exceptions import HTTPException
+from starlette.requests import ClientDisconnect
 from starlette.responses import Response
 
 from obtegum.api.models import ClashOut, FieldTrouble, HouseOut, Problem, house_out
@@ -123,6 +124,10 @@ async def _no_backup(request: Request, error: Exception) -> Response:
     return problem(422, str(error))
 
 
+async def _cut_off(request: Request, error: Exception) -> Response:
+    return problem(413, "The upload was cut off: it was broken, or larger than is needed here.")
+
+
 async def _http(request: Request, error: Exception) -> Response:
     assert isinstance(error, HTTPException)
     return problem(error.status_code, str(error.detail))
@@ -141,4 +146,5 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(NotUndone, _not_undone)
     app.add_exception_handler(BackupError, _no_backup)
     app.add_exception_handler(HTTPException, _http)
+    app.add_exception_handler(ClientDisconnect, _cut_off)
     app.add_exception_handler(Exception, _broken)
