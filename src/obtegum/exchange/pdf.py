@@ -9,7 +9,7 @@ from obtegum.core.plan import HousePlan
 from obtegum.core.steps.model import StepPlan
 from obtegum.core.strip import Strip, StripMark
 from obtegum.exchange.paper import apart, draw, draw_strip, scale_for
-from obtegum.exchange.typefaces import FIGURES, WORDS, WORDS_BOLD, register
+from obtegum.exchange.typefaces import FIGURES, WORDS, register
 
 __all__ = ["Paper", "sheet_pdf"]
 
@@ -66,6 +66,10 @@ class _Sheet:
         self.canvas.doForm("pages")
         self.y = top - 34
 
+    def turn(self) -> None:
+        """Go on with the same matter on a new page."""
+        self.page(f"{self.pages[-1].removesuffix(', on')}, on")
+
     def text(self, x: float, y: float, text: str, font: str, size: float) -> None:
         self.canvas.setFont(font, size)
         self.canvas.drawString(x, y, apart(text))
@@ -75,6 +79,8 @@ class _Sheet:
         from reportlab.lib.utils import simpleSplit
 
         for line in simpleSplit(apart(text), font, size, self.across):
+            if self.room < size * 1.3:
+                self.turn()
             self.y -= size * 1.3
             self.text(MARGIN, self.y, line, font, size)
         self.y -= 3
@@ -118,7 +124,7 @@ def _step(plan: HousePlan, name: str) -> StepPlan:
 
 def _caution(sheet: _Sheet, step: StepPlan) -> None:
     if step.caution:
-        sheet.paragraph(f"Take care. {step.caution}", WORDS_BOLD, 11)
+        sheet.paragraph(f"Take care. {step.caution}", FIGURES, 12)
 
 
 def _answers(sheet: _Sheet, steps: Sequence[StepPlan]) -> None:
@@ -201,7 +207,7 @@ def _strip(sheet: _Sheet, strip: Strip) -> None:
     """A strip laid straight and its marks below, numbered alike."""
     needed = 70 + ROW * (-(-len(strip.marks) // 2))
     if sheet.room < needed:
-        sheet.page(f"{sheet.pages[-1].removesuffix(', on')}, on")
+        sheet.turn()
     sheet.heading(strip.title)
     sheet.paragraph(strip.about, WORDS, 9.5)
     sheet.y -= 34

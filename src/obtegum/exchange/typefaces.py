@@ -1,4 +1,6 @@
-"""The screen's typefaces for paper: made into TrueType when the interface is built.
+"""The typeface of the screen's figures for paper: made into TrueType when the interface is built.
+
+On paper words are set in it too, so that numbers look alike wherever they stand.
 
 Run as ``python -m obtegum.exchange.typefaces FROM TO`` by the script that builds.
 """
@@ -7,12 +9,11 @@ import sys
 from functools import cache
 from pathlib import Path
 
-__all__ = ["FIGURES", "WORDS", "WORDS_BOLD", "convert", "register"]
+__all__ = ["FIGURES", "WORDS", "convert", "register"]
 
-WORDS, WORDS_BOLD, FIGURES = "Words", "WordsBold", "Figures"
+WORDS, FIGURES = "Words", "Figures"
 SOURCES = {
-    WORDS: "atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff",
-    WORDS_BOLD: "atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-600-normal.woff",
+    WORDS: "barlow-semi-condensed/files/barlow-semi-condensed-latin-500-normal.woff",
     FIGURES: "barlow-semi-condensed/files/barlow-semi-condensed-latin-600-normal.woff",
 }
 FOLDER = Path(__file__).parent.parent / "fonts"

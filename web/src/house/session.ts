@@ -189,7 +189,7 @@ export class HouseSession {
   settleStandoff(takeMine: boolean): void {
     const standoff = this.sight.standoff;
     this.show({ standoff: null });
-    if (standoff && takeMine) void this.commit(standoff.edits, "");
+    if (standoff?.edits.length && takeMine) void this.commit(standoff.edits, "");
   }
 
   private enqueue(job: Omit<Job, "settle">): Promise<boolean> {
