@@ -26,6 +26,7 @@ def _arguments() -> argparse.ArgumentParser:
         each.add_argument("file", type=Path, help="the backup, a ZIP file")
         each.add_argument("--data", type=Path, default=Path(".local/data"), help="data folder (%(default)s)")
     commands.add_parser("openapi", help="print the API's description")
+    commands.add_parser("schema", help="print the JSON Schema of a house file")
     return parser
 
 
@@ -43,6 +44,8 @@ def main(given: Sequence[str] | None = None) -> int:
         return _plan(arguments.file, arguments.table)
     if arguments.command == "openapi":
         return _openapi()
+    if arguments.command == "schema":
+        return _schema()
     if arguments.command in ("backup", "restore"):
         return _carry(arguments.command, arguments.file, arguments.data)
     return _serve(arguments.data, arguments.port, arguments.demo)
@@ -85,6 +88,13 @@ def _openapi() -> int:
     from obtegum.api.app import make_app
 
     print(json.dumps(make_app(None).openapi(), indent=1, sort_keys=True))
+    return 0
+
+
+def _schema() -> int:
+    from obtegum.exchange.housefile import HouseFile
+
+    print(json.dumps(HouseFile.model_json_schema(), indent=1))
     return 0
 
 

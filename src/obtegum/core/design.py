@@ -8,6 +8,7 @@ from pydantic_core import PydanticCustomError
 
 from obtegum.core.part import Part
 from obtegum.core.quantity import Tape, length_text
+from obtegum.core.setout.squaring import Base, MethodId
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = [
@@ -43,6 +44,7 @@ LIMITS: dict[str, Limit] = {
     "size.figure.height_m": Limit("Grower’s height", 0.5, 2.5),
     "size.figure.from_left_m": Limit("Grower stands at", 0.0, 20.0),
     "set_out.tape_m": Limit("Longest tape", 1.0, 200.0),
+    "set_out.reading_error_m": Limit("Reading error", 0.0005, 0.05),
     "posts.length_m": Limit("Post length", 0.2, 4.0),
     "posts.reveal_m": Limit("Post reveal", 0.05, 2.0),
     "bows.insertion_m": Limit("Bow in the post", 0.02, 1.0),
@@ -103,9 +105,20 @@ class Size(Part):
 
 
 class SetOut(Part):
-    """Tools for setting out."""
+    """Tools for setting out, and the way to square the base: on which side, by which method.
+
+    The reading error is one standard error of a tape reading; 3 mm or 1/8 in is usual.
+    """
 
     tape_m: float = _length("set_out.tape_m")
+    reading_error_m: float = Field(
+        default=0.003,
+        ge=LIMITS["set_out.reading_error_m"].least_m,
+        le=LIMITS["set_out.reading_error_m"].most_m,
+        title="Reading error",
+    )
+    base: Base = "long"
+    method: Literal["best"] | MethodId = "best"
 
 
 class Posts(Part):

@@ -17,6 +17,7 @@ from obtegum.core.design import LIMITS, HouseDesign, read_design
 from obtegum.core.part import Part
 from obtegum.core.quantity import LengthError, Stride, Tape, length_text, parse_length
 from obtegum.core.record import SiteRecord
+from obtegum.core.setout.how import method_label
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import begin
 
@@ -152,6 +153,20 @@ def _tube_options(tubes: tuple[Tube, ...], tape: Tape) -> tuple[Option, ...]:
     )
 
 
+def _methods(design: HouseDesign, catalogue: Catalogue) -> tuple[Option, ...]:
+    """Every way to square this base with what it leaves at a far corner, best first."""
+    work = begin(design, SiteRecord(), catalogue)
+    ways = [
+        Option(
+            id=each.id,
+            label=method_label(each, work.tape),
+            about=f"± {work.say(each.skew_m, 'up')}" if each.reaches else "tape too short",
+        )
+        for each in work.methods
+    ]
+    return (Option(id="best", label=f"the best: {ways[0].label}", about=ways[0].about), *ways)
+
+
 def _choice(
     name: str, path: str, label: str, options: Callable[[HouseDesign, Catalogue], tuple[Option, ...]]
 ) -> Measure:
@@ -206,6 +221,9 @@ MEASURES: dict[str, Measure] = {
             hint=lambda design: "from the left posts",
         ),
         _length("tape", "set_out.tape_m"),
+        _length("error", "set_out.reading_error_m"),
+        _choice("base", "set_out.base", "Square it on", _choices(long="a long side", short="an end")),
+        _choice("method", "set_out.method", "How to square it", _methods),
         _length("spacing", "bows.max_spacing_m"),
         _choice("bays", "bows.bays", "Bays", _choices(equal="all equal", fixed="fixed, odd one last")),
         _choice("post_tube", "posts.tube", "Post tube", _tubes),

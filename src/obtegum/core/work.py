@@ -10,10 +10,11 @@ from obtegum.core.design import HouseDesign
 from obtegum.core.ground.posts import Entry, Play, bow_entry, socket_play
 from obtegum.core.profile import Chain, Kink, round_bow
 from obtegum.core.profile.round import arc_radius
-from obtegum.core.quantity import Rounding, Tape, length_text
+from obtegum.core.quantity import FOOT_M, Rounding, Tape, length_text
 from obtegum.core.record import SiteRecord
 from obtegum.core.setout.base import Peg, pegs
 from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
+from obtegum.core.setout.squaring import Method, methods
 from obtegum.core.strip import MarkKind, MarkState, StripMark
 from obtegum.core.trouble import DesignError, Trouble
 
@@ -74,6 +75,20 @@ class Work:
         """Height to the inner face of the bow over the grower's width, where the grower stands, m."""
         x = self.figure_from_left_m - self.design.size.span_m / 2
         return headroom_over(self.inner, x, self.rules.figure_width_m)
+
+    @cached_property
+    def methods(self) -> list[Method]:
+        """Ways to square the base, best first."""
+        size, set_out = self.design.size, self.design.set_out
+        unit_m = FOOT_M if self.tape.units == "feet" else 1.0
+        error_m = set_out.reading_error_m
+        return methods(size.length_m, size.span_m, set_out.tape_m, error_m, set_out.base, unit_m)
+
+    @property
+    def method(self) -> Method:
+        """The chosen way, or the best one where it isn't open to this base."""
+        chosen = (each for each in self.methods if each.id == self.design.set_out.method)
+        return next(chosen, self.methods[0])
 
     @cached_property
     def radius_m(self) -> float:

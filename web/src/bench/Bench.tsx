@@ -55,6 +55,18 @@ const StripPlace = styled.section`
   border-top: 1px solid var(--rule);
 `;
 
+const How = styled.ol`
+  flex: none;
+  margin: 2px 0 4px;
+  padding-left: 22px;
+  columns: 2;
+  column-gap: 34px;
+  font-size: 14.5px;
+  line-height: 1.3;
+  li { break-inside: avoid; padding-bottom: 3px; }
+  li::marker { font-weight: 600; }
+  @media (max-width: 820px) { columns: 1; }
+`;
 const Past = styled.p`
   display: flex;
   flex-wrap: wrap;
@@ -187,6 +199,15 @@ function Workplace({ window }: { window: string }) {
               <DrawingView drawing={view} plan={plan} step={past ? { ...step, grips: [] } : step} chosen={chosen} onChoose={choose} />
             ))}
         </DrawingPlace>
+        {step.how && step.how.length > 0 && !asTable && (
+          <How aria-label="How to square it">
+            {step.how.map((each) => (
+              <li key={each}>
+                <Words>{each}</Words>
+              </li>
+            ))}
+          </How>
+        )}
         {strip && (
           <StripPlace aria-label="Tape">
             <Tabs

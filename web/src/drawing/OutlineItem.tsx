@@ -38,7 +38,7 @@ export function OutlineItem({ item, frame, hatches, lit, faint = false }: Props)
         d={d}
         fill="none"
         stroke="var(--string)"
-        strokeWidth={lit ? 3.5 : 1.8}
+        strokeWidth={lit || item.part.startsWith("tape") ? 3.5 : 1.8}
         strokeDasharray={item.part === "diagonal" ? "10 4" : undefined}
         opacity={faint ? 0.4 : 1}
       />

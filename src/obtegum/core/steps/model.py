@@ -40,5 +40,6 @@ class StepPlan(Part):
     strips: tuple[str, ...]
     grips: tuple[str, ...]
     focus: tuple[str, ...]
+    how: tuple[str, ...] = ()
     done: int = 0
     of: int = 0

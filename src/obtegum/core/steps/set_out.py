@@ -2,6 +2,7 @@
 
 from obtegum.core.setout.base import diagonal
 from obtegum.core.setout.bays import Bays
+from obtegum.core.setout.how import how_to_square
 from obtegum.core.setout.squaring import parts_within
 from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress
 from obtegum.core.steps.model import Answer, StepPlan
@@ -91,11 +92,12 @@ def bays_text(work: Work, bays: Bays) -> str:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    size, far = work.design.size, progress(work, "peg")
+    size, set_out, far = work.design.size, work.design.set_out, progress(work, "peg")
     answers = (
         length_answer(work, "base", "A to B, D to C", size.length_m),
         length_answer(work, "ends", "A to D, B to C", size.span_m),
         length_answer(work, "diagonal", "A to C, B to D", diagonal(size.length_m, size.span_m), "both the same"),
+        length_answer(work, "skew", "Far corner out by", work.method.skew_m, "one time in three by more"),
         _school_answer(work, "equal", "Equal bays", work.equal),
         _school_answer(work, "fixed", "Fixed bays", work.fixed),
     )
@@ -109,12 +111,13 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         next=_next(work, far),
         next_part=far.next_part,
         caution="Before a peg goes in: have buried lines marked, and look up for power lines.",
-        measures=("length", "span", "spacing", "bays", "tape"),
+        measures=("length", "span", "spacing", "bays", "tape", "error", "base", "method"),
         answers=answers,
         views=("above", "along"),
         strips=("peg:L", "peg:R"),
         grips=("length", "span", "spacing"),
-        focus=("post", "line", "end", "diagonal", "corner", "span", "length", "bay"),
+        focus=("post", "line", "end", "tape", "diagonal", "corner", "span", "length", "bay"),
+        how=tuple(how_to_square(work.method, size.length_m, size.span_m, set_out.base, work.tape, set_out.tape_m)),
         done=far.done,
         of=far.of,
     )

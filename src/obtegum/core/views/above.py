@@ -67,9 +67,27 @@ def _strings(work: Work) -> list[Item]:
         Outline(part=part, layer="string", material="string", path=line(*ends), label=label)
         for part, label, ends in sides
     ]
-    across = work.say(diagonal(length_m, width_m))
-    words = Note(part="diagonal", x=length_m / 2, y=width_m / 2, text=f"{across} corner to corner")
-    return [*strings, words]
+    return [*strings, *_tapes(work)]
+
+
+def _tapes(work: Work) -> list[Item]:
+    """The two tapes of the chosen method, crossing where the first far corner is squared."""
+    length_m, width_m, method = work.design.size.length_m, work.design.size.span_m, work.method
+    at_near = method.id in ("triple", "small-triple")
+    if work.design.set_out.base == "long":
+        corner = (0.0, 0.0) if at_near else (length_m, 0.0)
+        foot = (corner[0] + (method.along_m if at_near else -method.along_m), 0.0)
+        cross = (corner[0], method.across_m)
+    else:
+        corner = (0.0, 0.0) if at_near else (0.0, width_m)
+        foot = (0.0, corner[1] + (method.along_m if at_near else -method.along_m))
+        cross = (method.across_m, corner[1])
+    reads = work.say(method.diagonal_m)
+    return [
+        Outline(part="tape:1", layer="string", material="string", path=line(*corner, *cross), label="tape 1"),
+        Outline(part="tape:2", layer="string", material="string", path=line(*foot, *cross), label="tape 2"),
+        Note(part="tape:2", x=(foot[0] + cross[0]) / 2, y=(foot[1] + cross[1]) / 2, text=f"tape 2 reads {reads}"),
+    ]
 
 
 def _peg(work: Work, peg: Peg) -> Mark:
