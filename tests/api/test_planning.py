@@ -99,3 +99,25 @@ def test_the_description_is_whole(client: TestClient) -> None:
     description = client.get("/api/openapi.json").json()
     assert {"/api/plan", "/api/try", "/api/houses", "/api/houses/{house_id}"} <= set(description["paths"])
     assert "HouseDesign" in description["components"]["schemas"]
+
+
+@pytest.mark.parametrize("name", ["\\ud800", "\\u0000", "\\udfff\\ud800"])
+def test_letters_that_are_none_do_not_break_the_server(client: TestClient, name: str) -> None:
+    house = client.post("/api/houses", json={"units": "feet"}).json()["id"]
+    text = f'{{"version": 1, "edits": [{{"measure": "name", "text": "{name}"}}]}}'
+    answer = client.patch(f"/api/houses/{house}", content=text, headers={"content-type": "application/json"})
+    assert answer.status_code < 500
+    assert client.get("/api/houses").status_code == 200
+    assert client.get(f"/api/houses/{house}").status_code == 200
+
+
+@pytest.mark.parametrize("number", [2**31 + 1, 2**63, 10**400, -1, 1.5])
+def test_versions_out_of_all_reason_are_refused(client: TestClient, number: float) -> None:
+    house = client.post("/api/houses", json={"units": "feet"}).json()["id"]
+    edits = [{"measure": "span", "text": "20"}]
+    for method, path, body in (
+        ("PATCH", "", {"version": number, "edits": edits}),
+        ("POST", "/ticks", {"version": number, "tick": "peg:L1", "done": True}),
+        ("PUT", "/revision", {"to": number}),
+    ):
+        assert client.request(method, f"/api/houses/{house}{path}", json=body).status_code in (400, 404, 422), path

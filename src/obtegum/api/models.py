@@ -16,6 +16,7 @@ from obtegum.store import House
 from obtegum.store.houses import Shelf
 
 Window = Annotated[str, Field(max_length=40)]
+Version = Annotated[int, Field(ge=0, le=2**31)]
 
 
 class FieldTrouble(Part):
@@ -95,7 +96,7 @@ class Own(Part):
 class Back(Own):
     """Bring a version back."""
 
-    to: int
+    to: Version
 
 
 class Place(Part):
@@ -149,7 +150,7 @@ class Restored(Part):
 class Changes(Part):
     """Edits made from a version, by a window; parts of one gesture carry the same name."""
 
-    version: int
+    version: Version
     window: Window = ""
     gesture: Window = ""
     edits: tuple[Edit, ...] = Field(min_length=1, max_length=50)
@@ -158,7 +159,7 @@ class Changes(Part):
 class TickOff(Part):
     """A peg or post set where the plan wants it, or taken back."""
 
-    version: int
+    version: Version
     window: Window = ""
     tick: str = Field(max_length=40)
     done: bool
