@@ -32,7 +32,7 @@ def kept(tmp_path_factory: pytest.TempPathFactory) -> Iterator[None]:
 
 @pytest.mark.parametrize("label", OPERATIONS)
 def test_no_call_breaks_the_server(label: str) -> None:
-    @settings(max_examples=PER_OPERATION, deadline=None, suppress_health_check=list(HealthCheck))
+    @settings(max_examples=PER_OPERATION, derandomize=True, deadline=None, suppress_health_check=list(HealthCheck))
     @given(case=OPERATIONS[label].as_strategy())
     def call(case) -> None:  # type: ignore[no-untyped-def]
         answer = case.call()

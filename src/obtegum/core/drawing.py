@@ -90,7 +90,7 @@ class Dimension:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Note:
-    """Words at a point."""
+    """Words at a point, ``row`` lines below it."""
 
     kind: Literal["note"] = "note"
     part: str
@@ -99,6 +99,7 @@ class Note:
     text: str
     anchor: Literal["start", "middle", "end"] = "middle"
     above: bool = True
+    row: int = 0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

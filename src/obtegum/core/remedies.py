@@ -90,9 +90,14 @@ def _leg_top(work: Work, verdict: Verdict) -> Iterator[Cure]:
 def _entry(work: Work, verdict: Verdict) -> Iterator[Cure]:
     size, reveal_m = work.design.size, work.design.posts.reveal_m
     if work.play is None:
-        sold = (tube for tube in work.catalogue.tubes.values() if tube.sold_in == work.tape.units)
-        fitting = sorted((tube for tube in sold if tube.bore_m > work.bow_tube.od_m), key=lambda tube: tube.bore_m)
-        yield from ((Edit(measure="post_tube", text=tube.id),) for tube in fitting[:3])
+        sold = [tube for tube in work.catalogue.tubes.values() if tube.sold_in == work.tape.units]
+        posts = sorted((tube for tube in sold if tube.bore_m > work.bow_tube.od_m), key=lambda tube: tube.bore_m)
+        bows = sorted(
+            (tube for tube in sold if tube.od_m < work.post_tube.bore_m and tube.material == work.bow_tube.material),
+            key=lambda tube: -tube.od_m,
+        )
+        yield from ((Edit(measure="post_tube", text=tube.id),) for tube in posts[:2])
+        yield from ((Edit(measure="bow_tube", text=tube.id),) for tube in bows[:2])
         return
     plumb_leg_m = _up(work, max(size.leg_m, reveal_m))
     yield (Edit(measure="shape", text="round_on_legs"), _set("leg", plumb_leg_m))

@@ -13,6 +13,7 @@ __all__ = ["POINT_M", "SCALES", "apart", "draw", "draw_strip", "scale_for"]
 POINT_M = 0.0254 / 72
 SCALES = (5, 10, 15, 20, 25, 30, 40, 50, 60, 75, 100, 125, 150, 200, 250, 300, 400, 500, 750, 1000, 1500, 2000)
 LANE = 22.0
+NOTE_LINE = 12.0
 GREY = {"soil": 0.9, "air": 0.97, "post": 0.75, "steel": 1.0, "plastic": 0.88, "string": 0.0, "ink": 0.0}
 
 
@@ -203,7 +204,7 @@ def draw(canvas: Any, drawing: Drawing, scale: int, x: float, y: float) -> None:
             _grower(canvas, frame, item)
         elif isinstance(item, Note):
             px, py = frame.at(item.x, item.y)
-            _words(canvas, px, py + (7 if item.above else 0), item.text, item.anchor)
+            _words(canvas, px, py + (7 if item.above else 0) - item.row * NOTE_LINE, item.text, item.anchor)
 
 
 def draw_strip(canvas: Any, strip: Strip, x: float, y: float, width: float) -> None:

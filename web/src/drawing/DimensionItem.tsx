@@ -8,6 +8,11 @@ const GAP = 3;
 const ROOM = 22;
 const CHARACTER = 8.1;
 
+/** Words that have no room in a short upright line: outside it on the left, under its foot on the right. */
+function besideUpright(x: number, y: number, foot: number, outward: number) {
+  return outward > 0 ? { x, y: foot + 27, anchor: "middle" as const } : { x: x - 8, y, anchor: "end" as const };
+}
+
 /** Where words stand that have no room in a short level line: past the grip at its end, if that is inside. */
 function beside(left: number, right: number, y: number, frame: Frame) {
   return right < frame.middle ? { x: right + 20, y, anchor: "start" as const } : { x: left - 10, y, anchor: "end" as const };
@@ -37,7 +42,7 @@ export function DimensionItem({ item, frame, lit, faint }: { item: Dimension; fr
   const place = inside
     ? { x: cx, y: cy, anchor: "middle" as const }
     : upright
-      ? { x: cx + nx * 8, y: cy, anchor: nx > 0 ? ("start" as const) : ("end" as const) }
+      ? besideUpright(cx, cy, Math.max(ay, by), nx)
       : beside(Math.min(ax, bx), Math.max(ax, bx), cy, frame);
   return (
     <g opacity={faint ? 0.55 : 1}>

@@ -18,6 +18,8 @@ const Sheet = styled.div`
   text { fill: var(--ink); paint-order: stroke; stroke: var(--paper); stroke-width: 5px; stroke-linejoin: round; }
 `;
 
+const NOTE_LINE = 20;
+
 interface Props {
   drawing: Drawing;
   plan: HousePlan;
@@ -58,7 +60,7 @@ export function DrawingView({ drawing, plan, step, chosen, onChoose }: Props) {
                   key={key}
                   className="figures"
                   x={frame.x(item.x)}
-                  y={frame.y(item.y) + (item.above === false ? 5 : -9)}
+                  y={frame.y(item.y) + (item.above === false ? 5 : -9) + (item.row ?? 0) * NOTE_LINE}
                   textAnchor={item.anchor ?? "middle"}
                   fontSize={16}
                 >

@@ -135,9 +135,10 @@ def _grower(work: Work) -> list[Item]:
     toward = 1.0 if x <= 0 else -1.0
     beside = x + toward * (width_m / 2 + 0.1)
     anchor: Literal["start", "end"] = "start" if toward > 0 else "end"
+    room = f"{work.say(room_m, 'down')} of room"
     words = [
-        Note(part="grower", x=beside, y=y, text=text, anchor=anchor, above=False)
-        for y, text in ((height_m * 0.62, over), (height_m * 0.62 + 0.3, f"{work.say(room_m, 'down')} of room"))
+        Note(part="grower", x=beside, y=height_m * 0.8, text=text, anchor=anchor, above=False, row=row)
+        for row, text in enumerate((room, over))
     ]
     level = line(x - width_m / 2, room_m, x + width_m / 2, room_m)
     return [
