@@ -7,7 +7,7 @@ from obtegum.core.strip import MarkState, Strip, StripMark
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
-__all__ = ["Progress", "length_answer", "line_strip", "progress", "settled", "tick_state"]
+__all__ = ["Progress", "length_answer", "line_strip", "progress", "settled", "tick_state", "ticked"]
 
 SIDES = {"L": "left", "R": "right"}
 
@@ -35,6 +35,15 @@ def length_answer(work: Work, name: str, label: str, value_m: float, note: str =
 def settled(verdicts: list[Verdict]) -> StepState:
     """Checked when every verdict of the step holds, else it needs a look."""
     return "checked" if all(verdict.level == "holds" for verdict in verdicts) else "look"
+
+
+def ticked(verdicts: list[Verdict], far: Progress) -> StepState:
+    """State of a step whose parts are ticked off: look while something ails or has moved."""
+    if far.moved is not None or any(verdict.level != "holds" for verdict in verdicts):
+        return "look"
+    if far.done == far.of:
+        return "done"
+    return "going" if far.done else "open"
 
 
 def tick_state(work: Work, tick: str, station_m: float) -> MarkState:

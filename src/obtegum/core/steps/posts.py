@@ -1,7 +1,7 @@
 """Posts: how many, how long, how deep, and whether the bow enters them."""
 
 from obtegum.core.quantity import angle_text
-from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress
+from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress, ticked
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Level, Verdict, judge
@@ -59,13 +59,11 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         length_answer(work, "embedment", "In the ground", work.embedment_m),
         length_answer(work, "posts_tube", "Post tube in all", count * posts.length_m),
     )
-    look = any(verdict.level != "holds" for verdict in found) or far.moved is not None
-    state = "look" if look else "done" if far.done == far.of else "going" if far.done else "open"
     return StepPlan(
         id="posts",
         title="Posts",
         group="Frame",
-        state=state,
+        state=ticked(found, far),
         next=_next(work, far),
         next_part=far.next_part,
         caution="Ears and eyes covered; nobody holds a post by hand while it is driven.",

@@ -4,7 +4,7 @@ from obtegum.core.setout.base import diagonal
 from obtegum.core.setout.bays import Bays
 from obtegum.core.setout.how import how_to_square
 from obtegum.core.setout.squaring import parts_within
-from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress
+from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress, ticked
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict, judge
@@ -101,13 +101,11 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         _school_answer(work, "equal", "Equal bays", work.equal),
         _school_answer(work, "fixed", "Fixed bays", work.fixed),
     )
-    look = any(verdict.level != "holds" for verdict in found) or far.moved is not None
-    state = "look" if look else "done" if far.done == far.of else "going" if far.done else "open"
     return StepPlan(
         id="set-out",
         title="Set out",
         group="Place",
-        state=state,
+        state=ticked(found, far),
         next=_next(work, far),
         next_part=far.next_part,
         caution="Before a peg goes in: have buried lines marked, and look up for power lines.",
