@@ -110,7 +110,7 @@ def test_a_remedy_is_previewed_taken_and_undone(page: Page) -> None:
     page.mouse.move(400, 300)
     expect(field(page, "leg")).to_have_value("1' 8\"")
     remedy.click()
-    expect(verdict).to_have_attribute("data-level", "tight")
+    expect(verdict).to_have_attribute("data-level", "holds")
     expect(field(page, "leg")).to_have_value(offered)
     saved(page)
     page.get_by_role("button", name="Undo: Straight leg").click()

@@ -61,14 +61,18 @@ def _set(measure: str, value_m: float) -> Edit:
 def _headroom(work: Work, verdict: Verdict) -> Iterator[Cure]:
     size = work.design.size
     room_m = size.figure.height_m / (verdict.ratio or 1.0)
+    longer_sticks = [each for each in work.catalogue.stock.sticks_m[work.tape.units] if each > work.split.stick_m]
     for share in (COMFORT, 1.0):
         missing_m = size.figure.height_m / share - room_m
-        if missing_m > 0:
-            longer_m = _up(work, size.leg_m + missing_m)
-            if size.shape.kind == "round":
-                yield (_set("height", _up(work, size.height_m + longer_m - size.leg_m)), _set("leg", longer_m))
-            else:
-                yield (_set("leg", longer_m),)
+        if missing_m <= 0:
+            continue
+        leg_m = _up(work, size.leg_m + missing_m)
+        longer: Cure = (_set("leg", leg_m),)
+        if size.shape.kind == "round":
+            longer = (_set("height", _up(work, size.height_m + leg_m - size.leg_m)), *longer)
+        yield longer
+        # Where the sticks are full, longer legs want longer sticks.
+        yield from ((*longer, _set("stick", stick_m)) for stick_m in longer_sticks[:2])
     if size.shape.kind == "round":
         yield (Edit(measure="shape", text="round_on_legs"),)
         # A rise of more than half the width would lean outward at the legs.

@@ -87,6 +87,10 @@ export class HouseSession {
     for (const listener of this.listeners) listener();
   }
 
+  private preview(previewing: boolean): void {
+    if (previewing !== this.sight.previewing) this.show({ previewing });
+  }
+
   /** Another window's change appears here. */
   private async catchUp(): Promise<void> {
     if (this.working || document.hidden) return;
@@ -106,7 +110,7 @@ export class HouseSession {
   /** Show what edits would come to, without saving them; a preview leaves the verdicts as they are saved. */
   attempt(edits: Edit[], preview = false): void {
     this.trial = edits;
-    this.show({ previewing: preview });
+    this.preview(preview);
     if (!this.tryingNow) void this.runTrials();
   }
 
@@ -142,7 +146,7 @@ export class HouseSession {
   commit(edits: Edit[], gesture: string): Promise<boolean> {
     this.trialRound += 1;
     this.trial = null;
-    this.show({ previewing: false });
+    this.preview(false);
     const last = this.jobs.at(-1);
     const [edit, before] = [edits[0], last?.edits[0]];
     const waiting = this.jobs.length > (this.working ? 1 : 0);
