@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Page, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
 
 CHROMIUM = "/usr/bin/chromium"
 FLAGS = [
@@ -94,7 +94,10 @@ def page(context: BrowserContext, server: Server) -> Iterator[Page]:
 
 def open_house(page: Page, name: str, step: str = "Size") -> None:
     page.get_by_role("link", name=name).click()
-    page.get_by_role("navigation", name="Steps").get_by_role("button", name=step).click()
+    button = page.get_by_role("navigation", name="Steps").get_by_role("button", name=step)
+    button.click()
+    # The step before shows a tape too: wait for this one's.
+    expect(button).to_have_attribute("aria-current", "step")
     page.locator("[data-strip]").wait_for()
 
 
