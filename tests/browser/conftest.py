@@ -9,6 +9,9 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
 
+# A busy machine may take its time; what is awaited must come, not come fast.
+expect.set_options(timeout=20_000)
+
 CHROMIUM = "/usr/bin/chromium"
 FLAGS = [
     "--no-sandbox",

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
 import styled from "styled-components";
 import { api, type Remedy, type Verdict } from "../api/client";
 import { useSession, useSight } from "../house/useSight";
@@ -17,14 +18,23 @@ const Offers = styled.ul`
   small { display: block; font-size: 13.5px; font-weight: 400; color: var(--soft); }
 `;
 
+const REST_MS = 250;
+
 /** The remedies for the house as saved; nothing is asked while all holds. */
 export function useRemedies(): Remedy[] {
-  const { house } = useSight();
+  const { house, saved } = useSight();
+  const [settled, setSettled] = useState(house.version);
+  // Asked only once a burst of changes is over: each one would be planned many times for nothing.
+  useEffect(() => {
+    if (saved !== "saved") return;
+    const timer = setTimeout(() => setSettled(house.version), REST_MS);
+    return () => clearTimeout(timer);
+  }, [house.version, saved]);
   const ailing = house.plan.verdicts.some((verdict) => verdict.level !== "holds");
   const remedies = useQuery({
     queryKey: ["remedies", house.id, house.version],
     queryFn: () => api.remedies({ design: house.design, record: house.record }),
-    enabled: ailing,
+    enabled: ailing && settled === house.version,
   });
   return ailing ? (remedies.data?.remedies ?? []) : [];
 }

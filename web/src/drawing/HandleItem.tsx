@@ -2,7 +2,7 @@ import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import styled from "styled-components";
 import type { Item, MeasureState } from "../api/client";
 import { useSession } from "../house/useSight";
-import { newGesture, strideOf } from "../kit/stride";
+import { burstGesture, newGesture, strideOf } from "../kit/stride";
 import { type Frame, LANE } from "./frame";
 
 type Handle = Extract<Item, { kind: "handle" }>;
@@ -57,8 +57,7 @@ export function HandleItem({ item, frame, measure }: { item: Handle; frame: Fram
     const stride = strideOf(event, true);
     if (!stride) return;
     event.preventDefault();
-    if (!event.repeat) gesture.current = newGesture();
-    session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], gesture.current);
+    session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], `${measure.id} ${burstGesture()}`);
   };
 
   return (

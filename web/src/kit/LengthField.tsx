@@ -1,10 +1,10 @@
-import { type KeyboardEvent, useRef, useState } from "react";
+import { type KeyboardEvent, useState } from "react";
 import { FieldError, Input, Label, TextField } from "react-aria-components";
 import styled from "styled-components";
 import type { MeasureState } from "../api/client";
 import { useSession, useSight } from "../house/useSight";
 import { FIGURES } from "../look/look";
-import { newGesture, strideOf } from "./stride";
+import { burstGesture, newGesture, strideOf } from "./stride";
 import { Words } from "./Words";
 
 const Row = styled(TextField)`
@@ -62,7 +62,6 @@ export function LengthField({ measure }: { measure: MeasureState }) {
   const session = useSession();
   const sight = useSight();
   const [typed, setTyped] = useState<string | null>(null);
-  const gesture = useRef("");
   const refusal = sight.refusals[measure.id];
   const settled = sight.house.plan.measures[measure.id]?.reading ?? measure.reading;
 
@@ -83,8 +82,7 @@ export function LengthField({ measure }: { measure: MeasureState }) {
       event.preventDefault();
       if (typed !== null) void take(typed);
       setTyped(null);
-      if (!event.repeat) gesture.current = newGesture();
-      session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], gesture.current);
+      session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], `${measure.id} ${burstGesture()}`);
     } else if (event.key === "Enter" && typed !== null) {
       void take(typed);
     } else if (event.key === "Escape") {

@@ -4,6 +4,16 @@ import type { Edit } from "../api/client";
 /** A name for one gesture: all its parts become one change in the history. */
 export const newGesture = (): string => crypto.randomUUID().slice(0, 12);
 
+const BURST_MS = 800;
+let burst = { name: "", at: 0 };
+
+/** Key presses that follow each other quickly are one gesture. */
+export function burstGesture(): string {
+  const now = performance.now();
+  burst = { name: now - burst.at < BURST_MS ? burst.name : newGesture(), at: now };
+  return burst.name;
+}
+
 type Key = Pick<KeyboardEvent, "key" | "shiftKey" | "altKey" | "ctrlKey" | "metaKey">;
 
 /**
