@@ -34,7 +34,7 @@ def house_document(**changes: Any) -> dict[str, Any]:
             "shape": {"kind": "round_on_legs", "leg_m": 2 * FOOT_M},
             "figure": {"height_m": 69 * INCH_M, "from_left_m": 3 * FOOT_M},
         },
-        "set_out": {"tape_m": 100 * FOOT_M},
+        "set_out": {"tape_m": 100 * FOOT_M, "second_tape_m": 100 * FOOT_M},
         "posts": {"tube": "post-1-5-8", "length_m": 48 * INCH_M, "reveal_m": 22 * INCH_M},
         "bows": {
             "tube": "rail-1-3-8",

@@ -17,6 +17,7 @@ def _arguments() -> argparse.ArgumentParser:
     serve.add_argument("--data", type=Path, default=Path(".local/data"), help="data folder (%(default)s)")
     serve.add_argument("--port", type=_port, default=8642, help="port on loopback (%(default)s)")
     serve.add_argument("--demo", action="store_true", help="load the demo houses into an empty folder")
+    serve.add_argument("--level", type=_address, help="a laser level, HOST:PORT (the demo brings a simulated one)")
     plan = commands.add_parser("plan", help="plan a house from a JSON file, no server needed")
     plan.add_argument("file", type=Path, help="a house design in JSON, or - for standard input")
     plan.add_argument("--table", action="store_true", help="print text to read instead of JSON")
@@ -37,6 +38,13 @@ def _port(text: str) -> int:
     return port
 
 
+def _address(text: str) -> tuple[str, int]:
+    host, _, port = text.rpartition(":")
+    if not host or not port.isdigit():
+        raise argparse.ArgumentTypeError("write HOST:PORT")
+    return host, _port(port)
+
+
 def main(given: Sequence[str] | None = None) -> int:
     """Run a command; returns the exit code: 0 done, 1 can't be planned or served."""
     arguments = _arguments().parse_args(given)
@@ -48,7 +56,7 @@ def main(given: Sequence[str] | None = None) -> int:
         return _schema()
     if arguments.command in ("backup", "restore"):
         return _carry(arguments.command, arguments.file, arguments.data)
-    return _serve(arguments.data, arguments.port, arguments.demo)
+    return _serve(arguments.data, arguments.port, arguments.demo, arguments.level)
 
 
 def _read_json(file: Path) -> Any:
@@ -119,13 +127,14 @@ def _carry(way: str, file: Path, data: Path) -> int:
     return 0
 
 
-def _serve(data: Path, port: int, demo: bool) -> int:
+def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> int:
     import socket
 
     import uvicorn
     from sqlalchemy.exc import SQLAlchemyError
 
     from obtegum.api.app import make_app
+    from obtegum.devices.level import LevelLink
     from obtegum.store import open_store
 
     try:
@@ -135,6 +144,7 @@ def _serve(data: Path, port: int, demo: bool) -> int:
         return 1
     if demo:
         _load_demo(store)
+        level = level or _simulated_level()
     listener = socket.socket(socket.AF_INET)
     listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
@@ -145,7 +155,9 @@ def _serve(data: Path, port: int, demo: bool) -> int:
     # Listening before the address is printed: whoever reads it can connect at once.
     listener.listen(128)
     print(f"Obtegum is at http://127.0.0.1:{listener.getsockname()[1]}/ (Ctrl-C stops it)", flush=True)
-    config = uvicorn.Config(make_app(store), log_level="warning", server_header=False)
+    config = uvicorn.Config(
+        make_app(store, level=LevelLink(*level) if level else None), log_level="warning", server_header=False
+    )
     try:
         uvicorn.Server(config).run(sockets=[listener])
     except KeyboardInterrupt:
@@ -153,6 +165,14 @@ def _serve(data: Path, port: int, demo: bool) -> int:
     finally:
         store.close()
     return 0
+
+
+def _simulated_level() -> tuple[str, int]:
+    from obtegum.standins.laser import SimulatedLaser
+
+    laser = SimulatedLaser()
+    laser.start()
+    return "127.0.0.1", laser.port
 
 
 def _load_demo(store: Any) -> None:

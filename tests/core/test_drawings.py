@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.drawing import Drawing, Grower, Handle, Mark, Outline, Vertex, chain_path
+from obtegum.core.job import Job
 from obtegum.core.measures import Edit, apply_edits
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.profile import round_bow
@@ -68,8 +69,8 @@ def test_a_pulled_grip_follows_the_hand(view: str, measure: str, changes: dict[s
     value = before.measures[measure].value_m
     assert value is not None
     wanted = value + 3 * 0.0254
-    changed = apply_edits(design, [Edit(measure=measure, value_m=wanted)], catalogue)
-    after = plan_house(changed, SiteRecord(), catalogue)
+    changed = apply_edits(Job(design), [Edit(measure=measure, value_m=wanted)], catalogue)
+    after = plan_house(*changed, catalogue)
     moved = handle(after, view, measure)
     along = (moved.x - grip.x) * grip.dx + (moved.y - grip.y) * grip.dy
     gained = after.measures[measure].value_m

@@ -6,6 +6,7 @@ from typing import Any
 import pytest
 
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.job import Job
 from obtegum.core.measures import apply_edits
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
@@ -41,7 +42,7 @@ def test_an_offer_is_as_good_as_it_says(changes: dict[str, Any]) -> None:
     design, catalogue = make_house(**changes), default_catalogue()
     before = plan_house(design, SiteRecord(), catalogue)
     for remedy in find_remedies(design, SiteRecord(), catalogue):
-        after = plan_house(apply_edits(design, remedy.edits, catalogue), SiteRecord(), catalogue)
+        after = plan_house(*apply_edits(Job(design), remedy.edits, catalogue), catalogue)
         was, now = verdict(before, remedy.verdict), verdict(after, remedy.verdict)
         if now is not None:
             assert (now.level, now.number, now.ratio) == (remedy.level, remedy.number, remedy.ratio)

@@ -105,7 +105,7 @@ def test_the_published_schema_is_the_one_in_use(client: TestClient) -> None:  # 
 
 def test_tables_hold_every_reading() -> None:
     plan = make_plan()
-    pegs = list(csv.DictReader(io.StringIO(pegs_csv(plan))))
+    pegs = list(csv.DictReader(io.StringIO(pegs_csv(plan, SiteRecord()))))
     assert len(pegs) == 32
     assert pegs[1] == {
         "side": "left",
@@ -115,6 +115,7 @@ def test_tables_hold_every_reading() -> None:
         "station_m": "1.158240",
         "from_middle_m": "-3.200400",
         "to_far_corner_m": "16.215360",
+        "set_at_m": "",
     }
     marks = list(csv.DictReader(io.StringIO(stick_marks_csv(plan))))
     assert {mark["stick"] for mark in marks} == {"Stick A", "Stick B"}

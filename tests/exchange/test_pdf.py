@@ -69,7 +69,9 @@ def segments(page: Any) -> list[tuple[float, float, float, float]]:
 
 def test_drawings_stand_at_their_printed_scale(plan: HousePlan) -> None:
     reader = read(plan)
-    for page, view, metres in ((0, "across", 21 * FOOT_M), (1, "above", 57 * FOOT_M)):
+    titles = [page.split("57'")[1][:20] for page in words(reader)]
+    for title, view, metres in ((" The house", "across", 21 * FOOT_M), (" Set out", "above", 57 * FOOT_M)):
+        page = next(number for number, each in enumerate(titles) if each.startswith(title))
         scale = int(re.search(r"drawn 1 : (\d+)", words(reader)[page]).group(1))  # type: ignore[union-attr]
         wanted = metres / scale * POINTS_PER_M
         lengths = [abs(x1 - x0) for x0, y0, x1, y1 in segments(reader.pages[page]) if abs(y1 - y0) < 0.01]

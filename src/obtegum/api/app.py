@@ -11,6 +11,7 @@ from obtegum import __version__
 from obtegum.api import files, houses, planning
 from obtegum.api.guard import Guard, Page
 from obtegum.api.problems import install, problem
+from obtegum.devices.level import LevelLink
 from obtegum.store import Store
 
 __all__ = ["WEB_ROOT", "make_app"]
@@ -28,8 +29,8 @@ class Assets(StaticFiles):
         return response
 
 
-def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK) -> FastAPI:
-    """The app over an open store; without one only its description is of use."""
+def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK, level: LevelLink | None = None) -> FastAPI:
+    """The app over an open store, with a laser level if linked; without a store only its description is of use."""
     app = FastAPI(
         title="Obtegum",
         version=__version__,
@@ -39,6 +40,7 @@ def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK) -> FastAPI:
         openapi_url="/api/openapi.json",
     )
     app.state.store = store
+    app.state.level = level
     app.include_router(planning.router)
     app.include_router(files.router)
     app.include_router(houses.router)

@@ -9,19 +9,25 @@ from fastapi import APIRouter, Query, Request
 from starlette.concurrency import run_in_threadpool
 from starlette.responses import Response
 
-from obtegum.api.houses import HOUSE_PROBLEMS, HouseId, Kept, with_plan
+from obtegum.api.houses import HOUSE_PROBLEMS, HouseId, Kept, Window, with_plan
 from obtegum.api.models import HouseOut, Restored
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.design import HouseDesign
+from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.record import SiteRecord
+from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import begin
 from obtegum.exchange.housefile import read_house_file, write_house_file
+from obtegum.exchange.readings import levels_csv, read_readings, tapings_csv
 from obtegum.exchange.tables import pegs_csv, stick_marks_csv
 from obtegum.store import House, houses
 from obtegum.store.backup import read_backup, restore, write_backup
 
 __all__ = ["router"]
 
+CSV = "text/csv; charset=utf-8"
 router = APIRouter(prefix="/api", tags=["files"], responses=HOUSE_PROBLEMS)
 
 
@@ -60,14 +66,68 @@ async def post_file(store: Kept, request: Request) -> Response:
 def get_pegs(store: Kept, house_id: HouseId) -> Response:
     """The peg list as CSV."""
     house = houses.get(store, house_id)
-    return _file(pegs_csv(_plan(house)), f"{house.design.name} pegs.csv", "text/csv; charset=utf-8")
+    return _file(pegs_csv(_plan(house), house.record), f"{house.design.name} pegs.csv", CSV)
+
+
+@router.get("/houses/{house_id}/levels.csv")
+def get_levels(store: Kept, house_id: HouseId) -> Response:
+    """Rod readings at pegs and spots as CSV, to be read in again."""
+    house = houses.get(store, house_id)
+    return _file(levels_csv(Job(house.design, house.record)), f"{house.design.name} levels.csv", CSV)
+
+
+@router.get("/houses/{house_id}/tapings.csv")
+def get_tapings(store: Kept, house_id: HouseId) -> Response:
+    """Every round of taping as CSV, to be read in again."""
+    house = houses.get(store, house_id)
+    return _file(tapings_csv(Job(house.design, house.record)), f"{house.design.name} tapings.csv", CSV)
+
+
+@router.post("/houses/{house_id}/readings", response_model=HouseOut)
+async def post_readings(store: Kept, house_id: HouseId, request: Request, window: Window = "") -> Response:
+    """Levels, tapings or a peg list as CSV or pasted text; every line is checked before any is kept."""
+    data = await request.body()
+    try:
+        text = data.decode("utf-8")
+    except UnicodeDecodeError:
+        raise DesignError([Trouble(path="readings", sentence="That is not text: save it as CSV in UTF-8.")]) from None
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        changed, words = read_readings(text, Job(design, record))
+        return houses.Edited(design, changed, words)
+
+    def keep() -> Response:
+        gesture = houses.Gesture(houses.version(store, house_id), window)
+        return with_plan(store, houses.change(store, house_id, gesture, edit), window)
+
+    return await run_in_threadpool(keep)
+
+
+@router.get("/houses/{house_id}/setting-out.dxf")
+def get_dxf(store: Kept, house_id: HouseId) -> Response:
+    """The setting-out as DXF in metres, a layer for each kind of thing."""
+    from obtegum.exchange.cad import setting_out_dxf
+
+    house = houses.get(store, house_id)
+    work = begin(house.design, house.record, default_catalogue())
+    return _file(setting_out_dxf(work, _plan(house)), f"{house.design.name} setting-out.dxf", "image/vnd.dxf")
+
+
+@router.get("/houses/{house_id}/setting-out.geojson")
+def get_geojson(store: Kept, house_id: HouseId) -> Response:
+    """The setting-out as GeoJSON: placed where corner A and the bearing are known, else in local metres."""
+    from obtegum.exchange.geo import setting_out_geojson
+
+    house = houses.get(store, house_id)
+    work = begin(house.design, house.record, default_catalogue())
+    return _file(setting_out_geojson(work), f"{house.design.name} setting-out.geojson", "application/geo+json")
 
 
 @router.get("/houses/{house_id}/sticks.csv")
 def get_sticks(store: Kept, house_id: HouseId) -> Response:
     """The marks of every stick as CSV."""
     house = houses.get(store, house_id)
-    return _file(stick_marks_csv(_plan(house)), f"{house.design.name} sticks.csv", "text/csv; charset=utf-8")
+    return _file(stick_marks_csv(_plan(house)), f"{house.design.name} sticks.csv", CSV)
 
 
 @router.get("/houses/{house_id}/sheet.pdf")

@@ -11,10 +11,12 @@ from obtegum.api.models import (
     History,
     HouseLine,
     HouseOut,
+    LevelShot,
     NewHouse,
     Own,
     Place,
     RevisionOut,
+    Standing,
     TickOff,
     VersionOut,
     Yard,
@@ -23,15 +25,19 @@ from obtegum.api.models import (
 from obtegum.api.planning import PROBLEMS, answer
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
-from obtegum.core.measures import apply_edits, edits_in_words
+from obtegum.core.job import Job
+from obtegum.core.measures import Edit, apply_edits, edits_in_words
 from obtegum.core.plan import plan_house, plan_yard
 from obtegum.core.record import SiteRecord
+from obtegum.core.setout.base import pegs
 from obtegum.core.starters import new_house
-from obtegum.core.ticks import tick_station, tick_words
+from obtegum.core.ticks import design_bays, tick_station, tick_words
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.devices.level import LevelError, LevelLink
 from obtegum.store import House, Store, houses
 from obtegum.store.houses import Shelf
 
-__all__ = ["HOUSE_PROBLEMS", "HouseId", "Kept", "router", "with_plan"]
+__all__ = ["HOUSE_PROBLEMS", "HouseId", "Kept", "Window", "router", "with_plan"]
 
 HOUSE_PROBLEMS = {**PROBLEMS, 404: PROBLEMS[422], 409: PROBLEMS[422]}
 router = APIRouter(prefix="/api/houses", tags=["houses"], responses=HOUSE_PROBLEMS)
@@ -105,8 +111,8 @@ def patch_house(store: Kept, house_id: HouseId, changes: Changes) -> Response:
     catalogue = default_catalogue()
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        changed = apply_edits(design, changes.edits, catalogue)
-        return houses.Edited(changed, record, edits_in_words(changed, changes.edits, catalogue))
+        changed = apply_edits(Job(design, record), changes.edits, catalogue)
+        return houses.Edited(*changed, edits_in_words(changed, changes.edits, catalogue))
 
     gesture = houses.Gesture(changes.version, changes.window, changes.gesture)
     return with_plan(store, houses.change(store, house_id, gesture, edit), changes.window)
@@ -123,6 +129,45 @@ def post_tick(store: Kept, house_id: HouseId, tick: TickOff) -> Response:
 
     gesture = houses.Gesture(tick.version, tick.window)
     return with_plan(store, houses.change(store, house_id, gesture, edit), tick.window)
+
+
+@router.post("/{house_id}/tapings", response_model=HouseOut)
+def post_taping(store: Kept, house_id: HouseId, own: Standing) -> Response:
+    """Keep the round of taping under way among the earlier ones, and begin another."""
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        return houses.Edited(design, record.taped_anew(), "Pegs moved, taping begun again")
+
+    gesture = houses.Gesture(own.version, own.window)
+    return with_plan(store, houses.change(store, house_id, gesture, edit), own.window)
+
+
+@router.post("/{house_id}/level-shots", response_model=HouseOut)
+def post_level_shot(request: Request, store: Kept, house_id: HouseId, wanted: LevelShot) -> Response:
+    """Read the laser level with the rod at a peg, and keep the reading."""
+    link: LevelLink | None = request.app.state.level
+    if link is None:
+        raise LevelError("No laser level is linked. Start with --level and its address, or type what the rod reads.")
+    house = houses.get(store, house_id)
+    peg = next(
+        (
+            each
+            for each in pegs(design_bays(house.design), house.design.size.span_m)
+            if f"{each.side}{each.bow}" == wanted.peg
+        ),
+        None,
+    )
+    if peg is None:
+        raise DesignError([Trouble(path="peg", sentence=f"There is no peg {wanted.peg} in this house.")])
+    live = link.read(peg.station_m, peg.x_m + house.design.size.span_m / 2)
+    edits = (Edit(measure=f"level:{wanted.peg}", text=f"{live.reading_m:.4f} m"),)
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        changed = apply_edits(Job(design, record), edits, default_catalogue())
+        return houses.Edited(*changed, edits_in_words(changed, edits, default_catalogue()))
+
+    gesture = houses.Gesture(wanted.version, wanted.window)
+    return with_plan(store, houses.change(store, house_id, gesture, edit), wanted.window)
 
 
 @router.post("/{house_id}/{way}", response_model=HouseOut)

@@ -10,7 +10,7 @@ from obtegum.core.measures import Edit
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, YardPlan
 from obtegum.core.quantity import Units
-from obtegum.core.record import SiteRecord
+from obtegum.core.record import PEG, SiteRecord
 from obtegum.core.remedies import Remedy
 from obtegum.store import House
 from obtegum.store.houses import Shelf
@@ -91,6 +91,18 @@ class Own(Part):
     """The window that asks."""
 
     window: Window = ""
+
+
+class Standing(Own):
+    """The version that is asked from."""
+
+    version: Version
+
+
+class LevelShot(Standing):
+    """The peg that the rod stands at."""
+
+    peg: str = Field(pattern=f"^{PEG}$")
 
 
 class Back(Own):
@@ -177,6 +189,7 @@ class TryOut(Part):
     """What a trial came to."""
 
     design: HouseDesign
+    record: SiteRecord
     plan: HousePlan
 
 

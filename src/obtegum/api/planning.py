@@ -8,6 +8,7 @@ from starlette.responses import Response
 from obtegum.api.models import Problem, ReadIn, ReadLength, Remedies, TryIn, TryOut
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
+from obtegum.core.job import Job
 from obtegum.core.measures import apply_edits
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, plan_house
@@ -42,8 +43,8 @@ def post_plan(design: HouseDesign) -> Response:
 def post_try(trial: TryIn) -> Response:
     """Try edits on a design; nothing is kept."""
     catalogue = default_catalogue()
-    design = apply_edits(trial.design, trial.edits, catalogue)
-    return answer(TryOut(design=design, plan=plan_house(design, trial.record, catalogue)))
+    job = apply_edits(Job(trial.design, trial.record), trial.edits, catalogue)
+    return answer(TryOut(design=job.design, record=job.record, plan=plan_house(*job, catalogue)))
 
 
 @router.post("/remedies", response_model=Remedies)

@@ -12,10 +12,12 @@ from starlette.responses import Response
 from obtegum.api.models import ClashOut, FieldTrouble, HouseOut, Problem, house_out
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import troubles_of
-from obtegum.core.measures import MEASURES, measure_state, path_measure
+from obtegum.core.job import Job
+from obtegum.core.measures import find_measure, measure_state, path_measure
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import Tape
 from obtegum.core.trouble import DesignError, Trouble
+from obtegum.devices.level import LevelError
 from obtegum.store import Clash, Conflict, House, NoSuchHouse, NotUndone
 from obtegum.store.backup import BackupError
 
@@ -30,6 +32,7 @@ TITLES = {
     421: "Not served under that name",
     422: "The house can't be planned like that",
     500: "Something broke here",
+    424: "No reading",
 }
 
 
@@ -101,11 +104,10 @@ def _as_it_stands(house: House) -> HouseOut:
 
 def _clash_out(clash: Clash) -> ClashOut:
     measure = path_measure(clash.path)
-    if measure is None:
+    found = find_measure(measure) if measure else None
+    if found is None:
         return ClashOut(measure=None, label=clash.path.rsplit(".", 1)[-1], mine="changed here", theirs="changed there")
-    mine, theirs = (
-        measure_state(MEASURES[measure], state[0], default_catalogue()) for state in (clash.mine, clash.theirs)
-    )
+    mine, theirs = (measure_state(found, Job(*state), default_catalogue()) for state in (clash.mine, clash.theirs))
     return ClashOut(measure=measure, label=mine.label, mine=mine.reading, theirs=theirs.reading)
 
 
@@ -122,6 +124,10 @@ async def _not_undone(request: Request, error: Exception) -> Response:
 
 async def _no_backup(request: Request, error: Exception) -> Response:
     return problem(422, str(error))
+
+
+async def _no_level(request: Request, error: Exception) -> Response:
+    return problem(424, str(error))
 
 
 async def _cut_off(request: Request, error: Exception) -> Response:
@@ -145,6 +151,7 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(Conflict, _conflict)
     app.add_exception_handler(NotUndone, _not_undone)
     app.add_exception_handler(BackupError, _no_backup)
+    app.add_exception_handler(LevelError, _no_level)
     app.add_exception_handler(HTTPException, _http)
     app.add_exception_handler(ClientDisconnect, _cut_off)
     app.add_exception_handler(Exception, _broken)

@@ -6,34 +6,49 @@ from typing import Annotated, Any, Literal, NamedTuple
 from pydantic import Field, ValidationError, model_validator
 from pydantic_core import PydanticCustomError
 
+from obtegum.core.amount import AmountKind, amount_text
 from obtegum.core.part import Part
-from obtegum.core.quantity import Tape, length_text
+from obtegum.core.quantity import Rounding, Tape, length_text
+from obtegum.core.record import LINES
 from obtegum.core.setout.squaring import Base, MethodId
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = [
     "LIMITS",
     "Bows",
+    "Drain",
     "Figure",
     "HouseDesign",
+    "Keep",
+    "Level",
     "Limit",
+    "Pad",
     "Posts",
     "Round",
     "RoundOnLegs",
     "SetOut",
     "Shape",
+    "Site",
     "Size",
+    "limit_of",
     "read_design",
     "troubles_of",
 ]
 
 
 class Limit(NamedTuple):
-    """Name of a length on the bench, and the range that can be planned, m."""
+    """Name of a number on the bench, and the range that can be planned, SI."""
 
     label: str
-    least_m: float
-    most_m: float
+    least: float
+    most: float
+    kind: AmountKind | Literal["length"] = "length"
+
+    def text(self, value: float, tape: Tape, rounding: Rounding = "nearest") -> str:
+        """A value of this kind in the tape's units."""
+        if self.kind == "length":
+            return length_text(value, tape, rounding)
+        return amount_text(value, self.kind, tape.units, rounding)
 
 
 LIMITS: dict[str, Limit] = {
@@ -44,36 +59,70 @@ LIMITS: dict[str, Limit] = {
     "size.figure.height_m": Limit("Grower’s height", 0.5, 2.5),
     "size.figure.from_left_m": Limit("Grower stands at", 0.0, 20.0),
     "set_out.tape_m": Limit("Longest tape", 1.0, 200.0),
+    "set_out.second_tape_m": Limit("Second tape", 1.0, 200.0),
     "set_out.reading_error_m": Limit("Reading error", 0.0005, 0.05),
+    "set_out.fence_m": Limit("Fence to line A–B", 0.0, 100.0),
     "posts.length_m": Limit("Post length", 0.2, 4.0),
     "posts.reveal_m": Limit("Post reveal", 0.05, 2.0),
     "bows.insertion_m": Limit("Bow in the post", 0.02, 1.0),
     "bows.max_spacing_m": Limit("Bows no further apart", 0.3, 5.0),
     "bows.stick_m": Limit("Stick length", 1.0, 20.0),
     "bows.joint_m": Limit("Joint overlap", 0.0, 0.6),
+    "keep.offset_m": Limit("Offset from the corner", 0.3, 10.0),
+    "keep.dig_m": Limit("Digging reaches out", 0.0, 5.0),
+    "level.rod_m": Limit("Rod length", 1.0, 10.0),
+    "level.reading_error_m": Limit("Level’s error", 0.0005, 0.05),
+    "level.least_in_ground_m": Limit("Least in the ground", 0.1, 3.0),
+    "pad.raise_m": Limit("Pad above the highest peg", 0.0, 2.0),
+    "pad.margin_m": Limit("Pad beyond the posts", 0.0, 10.0),
+    "pad.stone_m": Limit("Stone, how deep", 0.0, 1.0),
+    "pad.swell": Limit("Swells when dug", 0.0, 1.0, "share"),
+    "pad.shrink": Limit("Shrinks when packed", 0.0, 0.5, "share"),
+    "pad.load_m3": Limit("One load", 0.01, 20.0, "load"),
+    "pad.load_s": Limit("Time for a load", 6.0, 7200.0, "minutes"),
+    "pad.stone_kg_m3": Limit("Stone weighs", 800.0, 2600.0, "density"),
+    "drain.fall": Limit("Drain falls", 0.001, 0.2, "share"),
+    "drain.cover_m": Limit("Drain starts below ground", 0.05, 3.0),
+    "drain.trench_m": Limit("Trench width", 0.1, 2.0),
+    "drain.beyond_m": Limit("Drain runs on past the house", 0.0, 100.0),
+    "drain.rain_m_s": Limit("Design rain", 1e-7, 3e-4, "rain"),
+    "drain.uphill_m": Limit("Ground that drains in", 0.0, 300.0),
+    "site.latitude": Limit("Latitude of corner A", -85.0, 85.0, "degrees"),
+    "site.longitude": Limit("Longitude of corner A", -180.0, 180.0, "degrees"),
+    "site.bearing": Limit("Bearing, A to B", 0.0, 360.0, "degrees"),
+    **{f"record.taped.{line}_m": Limit(f"{line.upper()[0]} to {line.upper()[1]}", 0.01, 400.0) for line in LINES},
+    "record.levels.closing_m": Limit("First peg, read again", 0.0, 20.0),
+    "record.levels.pegs": Limit("Rod reading", 0.0, 20.0),
 }
+
+
+def limit_of(path: str) -> Limit | None:
+    """The limit for a path; rod readings at pegs share one."""
+    return LIMITS.get("record.levels.pegs" if path.startswith("record.levels.pegs.") else path)
+
+
 FLATTEST = 0.05
 TALLEST = 1.0
 
 
-def _length(path: str) -> Any:
+def _number(path: str, **default: Any) -> Any:
     limit = LIMITS[path]
-    return Field(ge=limit.least_m, le=limit.most_m, title=limit.label)
+    return Field(ge=limit.least, le=limit.most, title=limit.label, **default)
 
 
 class Round(Part):
     """One arc, as flat or tall as wanted, on plumb legs or sprung from the post tops."""
 
     kind: Literal["round"] = "round"
-    leg_m: float = _length("size.shape.leg_m")
-    height_m: float = _length("size.shape.height_m")
+    leg_m: float = _number("size.shape.leg_m")
+    height_m: float = _number("size.shape.height_m")
 
 
 class RoundOnLegs(Part):
     """Half a circle on plumb legs: leg and arc meet without a kink, so the height follows."""
 
     kind: Literal["round_on_legs"] = "round_on_legs"
-    leg_m: float = _length("size.shape.leg_m")
+    leg_m: float = _number("size.shape.leg_m")
 
 
 Shape = Annotated[Round | RoundOnLegs, Field(discriminator="kind")]
@@ -82,15 +131,15 @@ Shape = Annotated[Round | RoundOnLegs, Field(discriminator="kind")]
 class Figure(Part):
     """The grower drawn for scale: height, and where the feet are, from the left posts' line, m."""
 
-    height_m: float = _length("size.figure.height_m")
-    from_left_m: float = _length("size.figure.from_left_m")
+    height_m: float = _number("size.figure.height_m")
+    from_left_m: float = _number("size.figure.from_left_m")
 
 
 class Size(Part):
     """Width between post centres, length between the end bows' centres, shape and figure."""
 
-    span_m: float = _length("size.span_m")
-    length_m: float = _length("size.length_m")
+    span_m: float = _number("size.span_m")
+    length_m: float = _number("size.length_m")
     shape: Shape
     figure: Figure
 
@@ -107,37 +156,92 @@ class Size(Part):
 class SetOut(Part):
     """Tools for setting out, and the way to square the base: on which side, by which method.
 
-    The reading error is one standard error of a tape reading; 3 mm or 1/8 in is usual.
+    The reading error is one standard error of a tape reading; 3 mm or 1/8 in is usual. ``to`` says
+    what the strings touch: post centres, or the outside of posts or bows. ``fence_m`` is how far the
+    line A to B lies from a fence that it is set from.
     """
 
-    tape_m: float = _length("set_out.tape_m")
-    reading_error_m: float = Field(
-        default=0.003,
-        ge=LIMITS["set_out.reading_error_m"].least_m,
-        le=LIMITS["set_out.reading_error_m"].most_m,
-        title="Reading error",
-    )
+    tape_m: float = _number("set_out.tape_m")
+    second_tape_m: float | None = _number("set_out.second_tape_m", default=None)
+    reading_error_m: float = _number("set_out.reading_error_m", default=0.003)
     base: Base = "long"
+    fence_m: float = _number("set_out.fence_m", default=1.5)
     method: Literal["best"] | MethodId = "best"
+    to: Literal["centres", "posts", "bows"] = "centres"
 
 
 class Posts(Part):
     """Sleeve posts: the tube, its length, and how much stands above the datum, m."""
 
     tube: str = Field(max_length=60)
-    length_m: float = _length("posts.length_m")
-    reveal_m: float = _length("posts.reveal_m")
+    length_m: float = _number("posts.length_m")
+    reveal_m: float = _number("posts.reveal_m")
 
 
 class Bows(Part):
     """Tube, socket, spacing and sticks of the bows, m."""
 
     tube: str = Field(max_length=60)
-    insertion_m: float = _length("bows.insertion_m")
-    max_spacing_m: float = _length("bows.max_spacing_m")
+    insertion_m: float = _number("bows.insertion_m")
+    max_spacing_m: float = _number("bows.max_spacing_m")
     bays: Literal["equal", "fixed"] = "equal"
-    stick_m: float = _length("bows.stick_m")
-    joint_m: float = _length("bows.joint_m")
+    stick_m: float = _number("bows.stick_m")
+    joint_m: float = _number("bows.joint_m")
+
+
+class Keep(Part):
+    """How the pegs are found again once digging has taken them: offset pegs or gauge boards."""
+
+    school: Literal["pegs", "boards"] = "pegs"
+    offset_m: float = _number("keep.offset_m", default=1.0)
+    dig_m: float = _number("keep.dig_m", default=0.3)
+
+
+class Level(Part):
+    """Rod and level, what the post tops do along the house, and the least embedment, m."""
+
+    tool: Literal["rod", "string"] = "rod"
+    rod_m: float = _number("level.rod_m", default=4.0)
+    reading_error_m: float = _number("level.reading_error_m", default=0.003)
+    tops: Literal["level", "fall"] = "level"
+    least_in_ground_m: float = _number("level.least_in_ground_m", default=0.6)
+
+
+class Pad(Part):
+    """What is done to the ground, and what moving it takes.
+
+    ``swell`` and ``shrink`` are shares of the volume as it lay: dug and loose, packed in place.
+    """
+
+    kind: Literal["as_it_lies", "regrade", "raise"] = "as_it_lies"
+    raise_m: float = _number("pad.raise_m", default=0.0)
+    margin_m: float = _number("pad.margin_m", default=0.6)
+    stone_m: float = _number("pad.stone_m", default=0.0)
+    stone_kg_m3: float = _number("pad.stone_kg_m3", default=1600.0)
+    swell: float = _number("pad.swell", default=0.25)
+    shrink: float = _number("pad.shrink", default=0.10)
+    load_m3: float = _number("pad.load_m3", default=0.085)
+    load_s: float = _number("pad.load_s", default=300.0)
+
+
+class Drain(Part):
+    """The drain on the uphill side, and the rain that it is to carry off."""
+
+    pipe: str = Field(default="corrugated-100", max_length=60)
+    fall: float = _number("drain.fall", default=0.01)
+    cover_m: float = _number("drain.cover_m", default=0.3)
+    trench_m: float = _number("drain.trench_m", default=0.25)
+    beyond_m: float = _number("drain.beyond_m", default=3.0)
+    rain_m_s: float = _number("drain.rain_m_s", default=0.05 / 3600)
+    uphill_m: float = _number("drain.uphill_m", default=0.0)
+
+
+class Site(Part):
+    """Where corner A is on the globe, degrees (WGS 84), and which way A to B runs from north, clockwise."""
+
+    latitude: float | None = _number("site.latitude", default=None)
+    longitude: float | None = _number("site.longitude", default=None)
+    bearing: float | None = _number("site.bearing", default=None)
 
 
 class HouseDesign(Part):
@@ -150,6 +254,11 @@ class HouseDesign(Part):
     set_out: SetOut
     posts: Posts
     bows: Bows
+    keep: Keep = Keep()
+    level: Level = Level()
+    pad: Pad = Pad()
+    drain: Drain = Drain()
+    site: Site = Site()
 
     @model_validator(mode="after")
     def _cross_checks(self) -> "HouseDesign":
@@ -224,14 +333,15 @@ def _troubles(entry: Mapping[str, Any], tape: Tape) -> list[Trouble]:
         found: list[Trouble] = context["troubles"]
         return found
     path = ".".join(str(piece) for piece in entry["loc"] if piece not in ("round", "round_on_legs"))
-    limit = LIMITS.get(path)
+    limit = limit_of(path)
     if limit is None or kind == "missing":
         return [Trouble(path=path, sentence=_plain_sentence(path, kind, entry["msg"]))]
-    bound = {"greater_than_equal": "ge", "less_than_equal": "le"}.get(kind)
+    bound = {"greater_than_equal": "ge", "greater_than": "ge", "less_than_equal": "le"}.get(kind)
     if bound is None:
-        return [Trouble(path=path, sentence=f"{limit.label} must be a length in metres.")]
-    nearest_m = float(context[bound])
-    nearest = length_text(nearest_m, tape, "up" if bound == "ge" else "down")
+        what = "a length in metres" if limit.kind == "length" else "a number"
+        return [Trouble(path=path, sentence=f"{limit.label} must be {what}.")]
+    nearest_m = limit.least if bound == "ge" else limit.most
+    nearest = limit.text(nearest_m, tape, "up" if bound == "ge" else "down")
     if bound == "le":
         sentence = f"{limit.label} can be {nearest} at the most."
     elif entry["input"] <= 0 < nearest_m:

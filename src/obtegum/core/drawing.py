@@ -14,7 +14,9 @@ from obtegum.core.part import Part
 from obtegum.core.profile import Arc, Chain
 
 __all__ = [
+    "Arrow",
     "Dimension",
+    "Dots",
     "Drawing",
     "Grower",
     "Handle",
@@ -23,6 +25,7 @@ __all__ = [
     "Note",
     "Outline",
     "Row",
+    "Segments",
     "Vertex",
     "box",
     "chain_path",
@@ -131,7 +134,40 @@ class Grower:
     upright: bool
 
 
-Item = Annotated[Outline | Mark | Dimension | Note | Handle | Grower, Field(discriminator="kind")]
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Segments:
+    """Many straight pieces of one thing, a row of x0, y0, x1, y1 for each."""
+
+    kind: Literal["segments"] = "segments"
+    part: str
+    style: Literal["contour", "meeting"]
+    ends: tuple[tuple[float, float, float, float], ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Dots:
+    """Many places without a name of their own."""
+
+    kind: Literal["dots"] = "dots"
+    part: str
+    places: tuple[tuple[float, float], ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Arrow:
+    """Something that goes from one point to another."""
+
+    kind: Literal["arrow"] = "arrow"
+    part: str
+    x0: float
+    y0: float
+    x1: float
+    y1: float
+
+
+Item = Annotated[
+    Outline | Mark | Dimension | Note | Handle | Grower | Segments | Dots | Arrow, Field(discriminator="kind")
+]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

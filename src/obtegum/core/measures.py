@@ -1,10 +1,11 @@
-"""Everything on the bench that can be set: how it is read from a design and written into one.
+"""Everything on the bench that can be set: how it is read from a job and written into one.
 
 A measure is what a field, a handle on the drawing and a key press have in common. Some measures
 are not stored but follow from others (the height of half a circle on legs): writing such a one
 changes what it follows from.
 """
 
+import re
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
@@ -12,14 +13,18 @@ from typing import Any, Literal
 
 from pydantic import Field
 
+from obtegum.core.amount import AmountKind, amount_step, parse_amount
 from obtegum.core.catalogue import Catalogue, Tube
-from obtegum.core.design import LIMITS, HouseDesign, read_design
+from obtegum.core.design import limit_of, read_design
+from obtegum.core.job import Job, check_site, read_record
 from obtegum.core.part import Part
 from obtegum.core.quantity import LengthError, Stride, Tape, length_text, parse_length
-from obtegum.core.record import SiteRecord
+from obtegum.core.record import LINES, PEG, Line
+from obtegum.core.setout.checkin import planned_lines
 from obtegum.core.setout.how import method_label
+from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import begin
+from obtegum.core.work import begin, strung_size
 
 __all__ = [
     "MEASURES",
@@ -29,15 +34,18 @@ __all__ = [
     "Option",
     "apply_edits",
     "edits_in_words",
+    "find_measure",
     "measure_state",
     "path_measure",
 ]
 
 Document = dict[str, Any]
+Kind = Literal["length", "amount", "choice", "text"]
+Hint = str | Callable[[Job, Catalogue], str]
 
 
 class Edit(Part):
-    """One change to a design: a text as typed, a value as dragged, some key steps, or a choice.
+    """One change to a house: a text as typed, a value as dragged, some key steps, or a choice.
 
     ``value_m`` snaps to the tape's inch or centimetre, as a hand on the drawing can't be finer.
     """
@@ -62,27 +70,48 @@ class MeasureState(Part):
 
     id: str
     label: str
-    kind: Literal["length", "choice", "text"]
+    kind: Kind
     reading: str
     value_m: float | None = None
     least_m: float | None = None
     most_m: float | None = None
+    optional: bool = False
     options: tuple[Option, ...] = ()
     hint: str = ""
 
 
 @dataclass(frozen=True)
 class Measure:
-    """Where a measure lives in the design document, and how it is shown."""
+    """Where a measure lives in the job's document, and how it is shown.
+
+    What is decided lives in the design; what was measured on site lives under ``record``. An optional
+    measure may be left blank.
+    """
 
     id: str
     path: str
-    kind: Literal["length", "choice", "text"]
+    kind: Kind
     label: str
-    read: Callable[[HouseDesign], Any]
-    write: Callable[[Document, HouseDesign, Any], None]
-    options: Callable[[HouseDesign, Catalogue], tuple[Option, ...]] = lambda design, catalogue: ()
-    hint: Callable[[HouseDesign], str] = lambda design: ""
+    read: Callable[[Job], Any]
+    write: Callable[[Document, Job, Any], None]
+    options: Callable[[Job, Catalogue], tuple[Option, ...]] = lambda job, catalogue: ()
+    hint: Hint = ""
+    optional: bool = False
+
+    def said(self, job: Job, catalogue: Catalogue) -> str:
+        """The hint under the field."""
+        return self.hint if isinstance(self.hint, str) else self.hint(job, catalogue)
+
+    @property
+    def on_site(self) -> bool:
+        """Whether it was measured, not decided."""
+        return self.path.startswith("record.")
+
+    @property
+    def amount(self) -> AmountKind:
+        limit = limit_of(self.path)
+        assert limit is not None and limit.kind != "length"
+        return limit.kind
 
 
 def _put(document: Document, path: str, value: Any) -> None:
@@ -92,11 +121,12 @@ def _put(document: Document, path: str, value: Any) -> None:
     document[leaf] = value
 
 
-def _read_path(path: str) -> Callable[[HouseDesign], Any]:
+def _read_path(path: str) -> Callable[[Job], Any]:
     names = path.split(".")
+    names = names if names[0] == "record" else ["design", *names]
 
-    def read(design: HouseDesign) -> Any:
-        value: Any = design
+    def read(job: Job) -> Any:
+        value: Any = job
         for name in names:
             value = getattr(value, name)
         return value
@@ -104,15 +134,30 @@ def _read_path(path: str) -> Callable[[HouseDesign], Any]:
     return read
 
 
-def _write_path(path: str) -> Callable[[Document, HouseDesign, Any], None]:
-    return lambda document, design, value: _put(document, path, value)
+def _write_path(path: str) -> Callable[[Document, Job, Any], None]:
+    return lambda document, job, value: _put(document, path, value)
 
 
-def _length(name: str, path: str, hint: Callable[[HouseDesign], str] = lambda design: "") -> Measure:
-    return Measure(name, path, "length", LIMITS[path].label, _read_path(path), _write_path(path), hint=hint)
+def _label(path: str) -> str:
+    limit = limit_of(path)
+    assert limit is not None
+    return limit.label
 
 
-def _write_height(document: Document, design: HouseDesign, height_m: Any) -> None:
+def _number(name: str, path: str, kind: Kind, hint: Hint, optional: bool) -> Measure:
+    return Measure(name, path, kind, _label(path), _read_path(path), _write_path(path), hint=hint, optional=optional)
+
+
+def _length(name: str, path: str, hint: Hint = "", optional: bool = False) -> Measure:
+    return _number(name, path, "length", hint, optional)
+
+
+def _amount(name: str, path: str, hint: Hint = "", optional: bool = False) -> Measure:
+    return _number(name, path, "amount", hint, optional)
+
+
+def _write_height(document: Document, job: Job, height_m: Any) -> None:
+    design = job.design
     if design.size.shape.kind == "round":
         _put(document, "size.shape.height_m", height_m)
         return
@@ -125,24 +170,30 @@ def _write_height(document: Document, design: HouseDesign, height_m: Any) -> Non
     _put(document, "size.shape.leg_m", max(leg_m, 0.0))
 
 
-def _write_shape(document: Document, design: HouseDesign, kind: Any) -> None:
+def _write_shape(document: Document, job: Job, kind: Any) -> None:
+    design = job.design
     shape: Document = {"kind": kind, "leg_m": design.size.leg_m}
     if kind == "round":
         shape["height_m"] = design.size.height_m
     _put(document, "size.shape", shape)
 
 
-def _write_figure(document: Document, design: HouseDesign, from_left_m: Any) -> None:
+def _write_figure(document: Document, job: Job, from_left_m: Any) -> None:
+    design = job.design
     _put(document, "size.figure.from_left_m", min(max(from_left_m, 0.0), design.size.span_m))
 
 
-def _choices(**labels: str) -> Callable[[HouseDesign, Catalogue], tuple[Option, ...]]:
-    options = tuple(Option(id=name.lstrip("_"), label=label) for name, label in labels.items())
-    return lambda design, catalogue: options
+def _choices(**labels: str) -> Callable[[Job, Catalogue], tuple[Option, ...]]:
+    options = tuple(Option(id=name.strip("_"), label=label) for name, label in labels.items())
+    return lambda job, catalogue: options
 
 
-def _tubes(design: HouseDesign, catalogue: Catalogue) -> tuple[Option, ...]:
-    return _tube_options(tuple(catalogue.tubes.values()), design.tape)
+def _tubes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
+    return _tube_options(tuple(catalogue.tubes.values()), job.design.tape)
+
+
+def _pipes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
+    return tuple(Option(id=pipe.id, label=pipe.name) for pipe in catalogue.pipes.values())
 
 
 @lru_cache(maxsize=64)
@@ -153,28 +204,34 @@ def _tube_options(tubes: tuple[Tube, ...], tape: Tape) -> tuple[Option, ...]:
     )
 
 
-def _methods(design: HouseDesign, catalogue: Catalogue) -> tuple[Option, ...]:
+def _methods(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
     """Every way to square this base with what it leaves at a far corner, best first."""
-    work = begin(design, SiteRecord(), catalogue)
+    work = begin(job.design, job.record, catalogue)
     ways = [
         Option(
             id=each.id,
             label=method_label(each, work.tape),
-            about=f"± {work.say(each.skew_m, 'up')}" if each.reaches else "tape too short",
+            about=f"± {work.say(each.skew_m, 'up')}, {each.people} people" if each.reaches else "tape too short",
         )
         for each in work.methods
     ]
     return (Option(id="best", label=f"the best: {ways[0].label}", about=ways[0].about), *ways)
 
 
-def _choice(
-    name: str, path: str, label: str, options: Callable[[HouseDesign, Catalogue], tuple[Option, ...]]
-) -> Measure:
+def _choice(name: str, path: str, label: str, options: Callable[[Job, Catalogue], tuple[Option, ...]]) -> Measure:
     return Measure(name, path, "choice", label, _read_path(path), _write_path(path), options)
 
 
-def _height_hint(design: HouseDesign) -> str:
-    return "" if design.size.shape.kind == "round" else "moves the straight leg"
+def _height_hint(job: Job, catalogue: Catalogue) -> str:
+    return "" if job.design.size.shape.kind == "round" else "moves the straight leg"
+
+
+def _planned(line: Line) -> Hint:
+    def hint(job: Job, catalogue: Catalogue) -> str:
+        planned = planned_lines(*strung_size(job.design, catalogue))
+        return f"should read {length_text(planned[line], job.design.tape)}"
+
+    return hint
 
 
 MEASURES: dict[str, Measure] = {
@@ -196,7 +253,7 @@ MEASURES: dict[str, Measure] = {
             "size.shape.kind",
             "choice",
             "Shape",
-            lambda design: design.size.shape.kind,
+            lambda job: job.design.size.shape.kind,
             _write_shape,
             _choices(round_on_legs="half circle on legs", round="one arc, any height"),
         ),
@@ -205,8 +262,8 @@ MEASURES: dict[str, Measure] = {
             "height",
             "size.shape.height_m",
             "length",
-            LIMITS["size.shape.height_m"].label,
-            lambda design: design.size.height_m,
+            _label("size.shape.height_m"),
+            lambda job: job.design.size.height_m,
             _write_height,
             hint=_height_hint,
         ),
@@ -215,119 +272,221 @@ MEASURES: dict[str, Measure] = {
             "figure_at",
             "size.figure.from_left_m",
             "length",
-            LIMITS["size.figure.from_left_m"].label,
-            lambda design: min(design.size.figure.from_left_m, design.size.span_m),
+            _label("size.figure.from_left_m"),
+            lambda job: min(job.design.size.figure.from_left_m, job.design.size.span_m),
             _write_figure,
-            hint=lambda design: "from the left posts",
+            hint="from the left posts",
         ),
         _length("tape", "set_out.tape_m"),
+        _length("second_tape", "set_out.second_tape_m", "blank: only one tape", optional=True),
         _length("error", "set_out.reading_error_m"),
-        _choice("base", "set_out.base", "Square it on", _choices(long="a long side", short="an end")),
+        _choice("base", "set_out.base", "Square it on", _choices(long="a long side", short="an end", fence="a fence")),
+        _length("fence", "set_out.fence_m"),
         _choice("method", "set_out.method", "How to square it", _methods),
+        _choice(
+            "to",
+            "set_out.to",
+            "Strings touch",
+            _choices(centres="post centres", posts="outside of posts", bows="outside of bows"),
+        ),
+        *(_length(f"taped_{line}", f"record.taped.{line}_m", _planned(line), optional=True) for line in LINES),
+        _choice("held", "record.taped.held", "Tape was", _choices(level="held level", ground="on the ground")),
+        _choice("keep", "keep.school", "Kept by", _choices(pegs="offset pegs", boards="gauge boards")),
+        _length("offset", "keep.offset_m"),
+        _length("dig", "keep.dig_m", "from the post’s centre"),
+        _choice("tool", "level.tool", "Read with", _choices(rod="level and rod", string="level string")),
+        _length("rod", "level.rod_m"),
+        _length("level_error", "level.reading_error_m"),
+        _length("closing", "record.levels.closing_m", optional=True),
+        _choice("tops", "level.tops", "Post tops", _choices(level="all level", fall="one fall along the house")),
+        _length("least_in_ground", "level.least_in_ground_m"),
+        _choice(
+            "pad",
+            "pad.kind",
+            "Ground",
+            _choices(as_it_lies="as it lies", regrade="cut and filled", raise_="raised pad"),
+        ),
+        _length("raise", "pad.raise_m"),
+        _length("margin", "pad.margin_m"),
+        _length("stone", "pad.stone_m"),
+        _amount("stone_weighs", "pad.stone_kg_m3"),
+        _amount("swell", "pad.swell"),
+        _amount("shrink", "pad.shrink"),
+        _amount("load", "pad.load_m3", "barrow or bucket, heaped"),
+        _amount("load_time", "pad.load_s", "there, back and tipped"),
+        _choice("pipe", "drain.pipe", "Drain pipe", _pipes),
+        _amount("rain", "drain.rain_m_s", "your own local figure"),
+        _length("uphill", "drain.uphill_m", "uphill of the house"),
+        _amount("drain_fall", "drain.fall"),
+        _length("cover", "drain.cover_m"),
+        _length("trench", "drain.trench_m"),
+        _length("beyond", "drain.beyond_m"),
+        _amount("latitude", "site.latitude", optional=True),
+        _amount("longitude", "site.longitude", optional=True),
+        _amount("bearing", "site.bearing", "from north, clockwise", optional=True),
         _length("spacing", "bows.max_spacing_m"),
         _choice("bays", "bows.bays", "Bays", _choices(equal="all equal", fixed="fixed, odd one last")),
         _choice("post_tube", "posts.tube", "Post tube", _tubes),
         _length("post_length", "posts.length_m"),
-        _length("reveal", "posts.reveal_m", hint=lambda design: "stands above the ground"),
+        _length("reveal", "posts.reveal_m", hint="stands above the ground"),
         _length("insertion", "bows.insertion_m"),
         _choice("bow_tube", "bows.tube", "Bow tube", _tubes),
         _length("stick", "bows.stick_m"),
-        _length("joint", "bows.joint_m", hint=lambda design: "swaged end into the next"),
+        _length("joint", "bows.joint_m", hint="swaged end into the next"),
     )
 }
 _BY_PATH = {measure.path: measure.id for measure in MEASURES.values()}
 
 
+_PEG_MEASURE = re.compile(f"level:(?P<peg>{PEG})")
+_PEG_PATH = "record.levels.pegs."
+
+
+def find_measure(name: str) -> Measure | None:
+    """The measure of a name. The rod reading at a peg is one too: ``level:L3``."""
+    found = _PEG_MEASURE.fullmatch(name)
+    if found is None:
+        return MEASURES.get(name)
+    peg = found["peg"]
+
+    def write(document: Document, job: Job, value: Any) -> None:
+        pegs = document["record"]["levels"]["pegs"]
+        if value is None:
+            pegs.pop(peg, None)
+        else:
+            pegs[peg] = value
+
+    def read(job: Job) -> float | None:
+        return job.record.levels.pegs.get(peg)
+
+    return Measure(name, f"{_PEG_PATH}{peg}", "length", f"Rod at {peg_words(peg)}", read, write, optional=True)
+
+
 def path_measure(path: str) -> str | None:
-    """The measure whose field shows the trouble at a path of the design."""
+    """The measure whose field shows the trouble at a path of the job."""
+    if path.startswith(_PEG_PATH):
+        return f"level:{path.removeprefix(_PEG_PATH)}"
     return _BY_PATH.get(path)
 
 
-def measure_state(measure: Measure, design: HouseDesign, catalogue: Catalogue) -> MeasureState:
+def measure_state(measure: Measure, job: Job, catalogue: Catalogue) -> MeasureState:
     """A measure as the bench shows it."""
-    value = measure.read(design)
-    if measure.kind != "length":
+    value = measure.read(job)
+    if measure.kind in ("choice", "text"):
         return MeasureState(
             id=measure.id,
             label=measure.label,
             kind=measure.kind,
             reading=str(value),
-            options=measure.options(design, catalogue),
-            hint=measure.hint(design),
+            options=measure.options(job, catalogue),
+            hint=measure.said(job, catalogue),
         )
-    limit = LIMITS[measure.path]
+    limit = limit_of(measure.path)
+    assert limit is not None
     return MeasureState(
         id=measure.id,
         label=measure.label,
-        kind="length",
-        reading=length_text(value, design.tape),
+        kind=measure.kind,
+        reading="" if value is None else limit.text(value, job.design.tape),
         value_m=value,
-        least_m=limit.least_m,
-        most_m=limit.most_m,
-        hint=measure.hint(design),
+        least_m=limit.least,
+        most_m=limit.most,
+        hint=measure.said(job, catalogue),
+        optional=measure.optional,
     )
 
 
-def _stepped(value_m: float, edit: Edit, design: HouseDesign) -> float:
+def _stepped(value_m: float, edit: Edit, tape: Tape) -> float:
     """A value moved by key steps, landing on the tape's own marks."""
-    steps, fraction = edit.steps or 0, design.tape.step_m
-    moved = value_m + steps * design.tape.stride_m(edit.stride)
+    steps, fraction = edit.steps or 0, tape.step_m
+    moved = value_m + steps * tape.stride_m(edit.stride)
     return max(round(moved / fraction) * fraction, 0.0)
 
 
-def _length_value(measure: Measure, edit: Edit, design: HouseDesign) -> float:
+def _length_value(measure: Measure, edit: Edit, job: Job) -> float | None:
+    tape = job.design.tape
     if edit.text is not None:
+        if measure.optional and not edit.text.strip():
+            return None
         try:
-            return parse_length(edit.text, design.tape.units)
+            return parse_length(edit.text, tape.units)
         except LengthError as error:
             raise DesignError([Trouble(path=measure.path, sentence=str(error))]) from None
     if edit.value_m is not None:
-        snap = design.tape.stride_m("small")
+        snap = tape.stride_m("small")
         return max(round(edit.value_m / snap) * snap, 0.0)
     if edit.steps is not None:
-        return _stepped(float(measure.read(design)), edit, design)
+        return _stepped(float(measure.read(job) or 0.0), edit, tape)
     raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
 
 
-def _choice_value(measure: Measure, edit: Edit, design: HouseDesign, catalogue: Catalogue) -> str | int:
+STRIDES: dict[Stride, int] = {"fraction": 1, "small": 5, "large": 25}
+
+
+def _amount_value(measure: Measure, edit: Edit, job: Job) -> float | None:
+    units = job.design.tape.units
+    if edit.text is not None:
+        if measure.optional and not edit.text.strip():
+            return None
+        try:
+            return parse_amount(edit.text, measure.amount, units)
+        except LengthError as error:
+            raise DesignError([Trouble(path=measure.path, sentence=str(error))]) from None
+    if edit.steps is None:
+        raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
+    step = amount_step(measure.amount, units)
+    count = round(float(measure.read(job) or 0.0) / step) + edit.steps * STRIDES[edit.stride]
+    return count * step if measure.amount == "degrees" else max(count, 0) * step
+
+
+def _choice_value(measure: Measure, edit: Edit, job: Job, catalogue: Catalogue) -> str | int:
     text = (edit.text or "").strip()
     if measure.kind == "text":
         return text
-    if text not in {option.id for option in measure.options(design, catalogue)}:
+    if text not in {option.id for option in measure.options(job, catalogue)}:
         raise DesignError([Trouble(path=measure.path, sentence=f"“{text}” is not a choice for {measure.label}.")])
     return int(text) if measure.id in ("inch_parts", "mm_step") else text
 
 
-def _apply(design: HouseDesign, edit: Edit, catalogue: Catalogue) -> HouseDesign:
-    measure = MEASURES.get(edit.measure)
+def _apply(job: Job, edit: Edit, catalogue: Catalogue) -> Job:
+    measure = find_measure(edit.measure)
     if measure is None:
         raise DesignError([Trouble(path="", sentence=f"There is no “{edit.measure}” to change.")])
-    value: Any = (
-        _length_value(measure, edit, design)
-        if measure.kind == "length"
-        else _choice_value(measure, edit, design, catalogue)
-    )
-    document = design.model_dump()
-    measure.write(document, design, value)
-    return read_design(document)
+    value: Any
+    if measure.kind == "length":
+        value = _length_value(measure, edit, job)
+    elif measure.kind == "amount":
+        value = _amount_value(measure, edit, job)
+    else:
+        value = _choice_value(measure, edit, job, catalogue)
+    if measure.on_site:
+        document: Document = {"record": job.record.model_dump()}
+        measure.write(document, job, value)
+        return Job(job.design, read_record(document["record"], job.design.tape))
+    document = job.design.model_dump()
+    measure.write(document, job, value)
+    return Job(read_design(document), job.record)
 
 
-def apply_edits(design: HouseDesign, edits: Sequence[Edit], catalogue: Catalogue) -> HouseDesign:
-    """A design with changes made in order, checked after each, and able to make a house at the end.
+def apply_edits(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> Job:
+    """A job with changes made in order, checked after each, and able to make a house at the end.
 
     Raises: DesignError with a sentence for the first change that can't be made.
     """
     for edit in edits:
-        design = _apply(design, edit, catalogue)
-    begin(design, SiteRecord(), catalogue)
-    return design
+        job = _apply(job, edit, catalogue)
+    begin(job.design, job.record, catalogue)
+    check_site(job)
+    return job
 
 
-def edits_in_words(design: HouseDesign, edits: Sequence[Edit], catalogue: Catalogue) -> str:
-    """Changes as the history tells them, from the design that they led to: ``Width 22' 6"``."""
+def edits_in_words(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> str:
+    """Changes as the history tells them, from the job that they led to: ``Width 22' 6"``."""
     told = {}
     for edit in edits:
-        state = measure_state(MEASURES[edit.measure], design, catalogue)
+        measure = find_measure(edit.measure)
+        assert measure is not None
+        state = measure_state(measure, job, catalogue)
         chosen = next((option.label for option in state.options if option.id == state.reading), state.reading)
-        told[state.id] = f"{state.label} {chosen}"
+        told[state.id] = f"{state.label} {chosen or 'blank'}"
     return ", ".join(told.values())

@@ -3,6 +3,7 @@
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import HouseDesign
 from obtegum.core.drawing import Drawing
+from obtegum.core.job import Job
 from obtegum.core.measures import MEASURES, MeasureState, measure_state
 from obtegum.core.part import Part
 from obtegum.core.quantity import Tape, size_text
@@ -13,7 +14,7 @@ from obtegum.core.steps import STEPS
 from obtegum.core.steps.model import StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict, worst
-from obtegum.core.views import VIEWS, yard
+from obtegum.core.views import VIEWS, how_drawings, yard
 from obtegum.core.work import begin
 
 __all__ = ["PLANNING_AID", "HousePlan", "YardPlan", "plan_house", "plan_yard"]
@@ -35,6 +36,8 @@ class HousePlan(Part):
     fixed_bays: Bays
     pegs: tuple[Peg, ...]
     sticks: int
+    post_tube_m: float
+    loads: int
     drawings: tuple[Drawing, ...]
     strips: tuple[Strip, ...]
     planning_aid: str = PLANNING_AID
@@ -55,6 +58,7 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) ->
     Args: the design, what was done on site so far, and the catalogue to look tubes and rules up in.
     Raises: DesignError when the parts can't make a house.
     """
+    job = Job(design, record)
     work = begin(design, record, catalogue)
     found = [step.verdicts(work) for step in STEPS]
     verdicts = tuple(verdict for each in found for verdict in each)
@@ -64,13 +68,15 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) ->
         tape=design.tape,
         overall=worst(verdicts),
         verdicts=verdicts,
-        measures={name: measure_state(measure, design, catalogue) for name, measure in MEASURES.items()},
+        measures={name: measure_state(measure, job, catalogue) for name, measure in MEASURES.items()},
         steps=tuple(step.plan(work, each) for step, each in zip(STEPS, found, strict=True)),
         equal_bays=work.equal,
         fixed_bays=work.fixed,
         pegs=work.pegs,
         sticks=len(work.split.pieces) * work.bays.bows,
-        drawings=tuple(view(work) for view in VIEWS),
+        post_tube_m=len(work.pegs) * design.posts.length_m,
+        loads=work.stand.moved.loads if work.stand and work.stand.moved else 0,
+        drawings=(*(view(work) for view in VIEWS), *how_drawings(work)),
         strips=tuple(strip for step in STEPS for strip in step.strips(work)),
     )
 

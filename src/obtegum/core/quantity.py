@@ -241,6 +241,7 @@ def area_text(area_m2: float, tape: Tape) -> str:
     return f"{math.floor(area_m2 * 10 + 1e-6) / 10:,.1f} m²"
 
 
-def percent_text(ratio: float) -> str:
-    """Print a share of a limit as whole per cent, rounded up: never shown safer than it is."""
-    return f"{math.ceil(ratio * 100 - 1e-6)} %"
+def percent_text(ratio: float, decimals: int = 0, rounding: Rounding = "up") -> str:
+    """Print a share as per cent; a share of a limit is rounded up, never shown safer than it is."""
+    scale = 10**decimals
+    return f"{_steps(ratio, 0.01 / scale, rounding) / scale:.{decimals}f} %"

@@ -1,31 +1,88 @@
 """What was done and found on site: `SiteRecord`, kept beside the design."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
 from obtegum.core.part import Part
 
-__all__ = ["TICK", "SiteRecord"]
+__all__ = ["LINES", "PEG", "TICK", "Levels", "Line", "SiteRecord", "Spot", "Taping"]
 
+PEG = "([LR])([1-9][0-9]{0,3})"
 # A peg or post, by side and bow.
-TICK = "^(peg|post):([LR])([1-9][0-9]{0,3})$"
-
+TICK = f"^(peg|post):{PEG}$"
+Line = Literal["ab", "dc", "ad", "bc", "ac", "bd"]
+LINES: tuple[Line, ...] = ("ab", "dc", "ad", "bc", "ac", "bd")
 
 Tick = Annotated[str, Field(pattern=TICK)]
+PegName = Annotated[str, Field(pattern=f"^{PEG}$")]
 Reading = Annotated[float, Field(ge=0, le=400)]
+RodReading = Annotated[float, Field(ge=0, le=20)]
+Taped = Annotated[float, Field(gt=0, le=400)]
+
+
+class Taping(Part):
+    """One round with the tape between the corners A, B, C, D: what was read, m; None where nothing was.
+
+    ``held`` says whether the tape was held level or lay along the ground.
+    """
+
+    ab_m: Taped | None = None
+    dc_m: Taped | None = None
+    ad_m: Taped | None = None
+    bc_m: Taped | None = None
+    ac_m: Taped | None = None
+    bd_m: Taped | None = None
+    held: Literal["level", "ground"] = "level"
+
+    def reading_m(self, line: Line) -> float | None:
+        """What was read on a line, m, or None."""
+        value: float | None = getattr(self, f"{line}_m")
+        return value
+
+    @property
+    def count(self) -> int:
+        """How many of the six lines were taped."""
+        return sum(self.reading_m(line) is not None for line in LINES)
+
+
+class Spot(Part):
+    """A place where the rod stood: along the house from A, across from the line A to B, and its reading, m."""
+
+    x_m: float = Field(ge=-500, le=800)
+    y_m: float = Field(ge=-500, le=800)
+    reading_m: RodReading
+
+
+class Levels(Part):
+    """Rod readings (or depths below a level string) from one set-up, m, in the order they were taken.
+
+    ``closing_m`` is the first peg read once more at the end.
+    """
+
+    pegs: dict[PegName, RodReading] = Field(default_factory=dict, max_length=2000)
+    spots: tuple[Spot, ...] = Field(default=(), max_length=5000)
+    closing_m: RodReading | None = None
 
 
 class SiteRecord(Part):
-    """Pegs set and posts driven, each with the running reading it was set at, m.
+    """Pegs set and posts driven, each with the running reading it was set at, m; tapings; levels.
 
     The reading is kept so that a change of the house afterwards shows which ones no longer stand
-    where they should.
+    where they should. ``taped`` is the round of taping under way, ``earlier`` the ones before it.
     """
 
     set_at_m: dict[Tick, Reading] = Field(default_factory=dict, max_length=6000)
+    taped: Taping = Taping()
+    earlier: tuple[Taping, ...] = Field(default=(), max_length=60)
+    levels: Levels = Levels()
 
     def with_set(self, part: str, reading_m: float | None) -> "SiteRecord":
         """A record with ``part`` set at a reading, or taken back when that is None."""
         kept = {name: at for name, at in self.set_at_m.items() if name != part}
-        return SiteRecord(set_at_m=kept if reading_m is None else {**kept, part: reading_m})
+        return self.model_copy(update={"set_at_m": kept if reading_m is None else {**kept, part: reading_m}})
+
+    def taped_anew(self) -> "SiteRecord":
+        """A record ready for another round with the tape; the one under way joins the earlier ones."""
+        earlier = (*self.earlier, self.taped)[-60:] if self.taped.count else self.earlier
+        return self.model_copy(update={"earlier": earlier, "taped": Taping(held=self.taped.held)})

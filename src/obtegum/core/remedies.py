@@ -11,9 +11,11 @@ from collections.abc import Callable, Iterable, Iterator
 from obtegum.core.bows.sticks import sticks_needed
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import HouseDesign
+from obtegum.core.job import Job
 from obtegum.core.measures import Edit, apply_edits, edits_in_words
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.quantity import Tape, length_text
 from obtegum.core.record import SiteRecord
 from obtegum.core.setout.base import diagonal
 from obtegum.core.trouble import DesignError
@@ -40,6 +42,7 @@ class Remedy(Part):
     cost: str
 
 
+WORSE: dict[Level, str] = {"tight": "comes out tight", "unknown": "not known then"}
 Cure = tuple[Edit, ...]
 
 
@@ -145,6 +148,37 @@ def _sticks(work: Work, verdict: Verdict) -> Iterator[Cure]:
             yield (_set("leg", leg_m),)
 
 
+def _embedment(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    """Longer posts, tops that fall with the ground, and three ways to move the ground."""
+    stand, level = work.stand, work.design.level
+    if stand is None:
+        return
+    lacking_m = level.least_in_ground_m - stand.weakest.embedment_m
+    for share in (1.0, COMFORT):
+        longer_m = work.design.posts.length_m + lacking_m + level.least_in_ground_m * (1 / share - 1)
+        yield (_set("post_length", _up(work, longer_m)),)
+    if level.tops == "level":
+        yield (Edit(measure="tops", text="fall"),)
+    yield from ((Edit(measure="pad", text=kind),) for kind in ("regrade", "raise") if work.design.pad.kind != kind)
+
+
+def _offsets(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    yield (_set("offset", _up(work, work.design.keep.dig_m + work.rules.dig_clear_m)),)
+
+
+def _drain(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    """Other pipes, smallest first, and a steeper fall."""
+    pipes = sorted(work.catalogue.pipes.values(), key=lambda pipe: (pipe.bore_m, -pipe.roughness))
+    yield from ((Edit(measure="pipe", text=pipe.id),) for pipe in pipes)
+    fall = work.design.drain.fall
+    yield from ((Edit(measure="drain_fall", text=f"{fall * times * 100:.2f} %"),) for times in (1.5, 2.0))
+
+
+def _trench(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    yield (Edit(measure="drain_fall", text=f"{work.design.drain.fall * 50:.2f} %"),)
+    yield (_set("beyond", work.design.drain.beyond_m / 2),)
+
+
 CURES: dict[str, Callable[[Work, Verdict], Iterator[Cure]]] = {
     "headroom": _headroom,
     "leg-top": _leg_top,
@@ -154,6 +188,10 @@ CURES: dict[str, Callable[[Work, Verdict], Iterator[Cure]]] = {
     "waste": _sticks,
     "crown-joint": _sticks,
     "short-piece": _sticks,
+    "embedment": _embedment,
+    "offset-clear": _offsets,
+    "drain-carries": _drain,
+    "trench": _trench,
 }
 
 
@@ -164,13 +202,18 @@ def _more(count: int, what: str) -> str:
     return f"{abs(count)} {word} {'more' if count > 0 else 'fewer'}"
 
 
+def _tube_more(more_m: float, tape: Tape) -> list[str]:
+    """Post tube bought beyond the plan so far; a shorter one saves nothing that was already bought."""
+    return [f"{length_text(more_m, tape, 'up')} more post tube in all"] if more_m > tape.step_m else []
+
+
 def _offer(
     before: HousePlan, verdict: Verdict, cure: Cure, design: HouseDesign, record: SiteRecord, catalogue: Catalogue
 ) -> Remedy | None:
     """Plan the house with the cure; None unless it is better for this verdict and fails no other."""
     try:
-        changed = apply_edits(design, cure, catalogue)
-        after = plan_house(changed, record, catalogue)
+        changed = apply_edits(Job(design, record), cure, catalogue)
+        after = plan_house(*changed, catalogue)
     except DesignError:
         return None
     found = next((each for each in after.verdicts if each.id == verdict.id), None)
@@ -185,7 +228,13 @@ def _offer(
     if any(each.level == "fails" for each in worse):
         return None
     posts, sticks = len(after.pegs) - len(before.pegs), after.sticks - before.sticks
-    costs = [_more(posts, "post"), _more(sticks, "stick"), *(f"{each.title.lower()} comes out tight" for each in worse)]
+    costs = [
+        _more(posts, "post"),
+        _more(sticks, "stick"),
+        _more(after.loads - before.loads, "load"),
+        *_tube_more(after.post_tube_m - before.post_tube_m, changed.design.tape),
+        *(f"{each.title.lower()} {WORSE[each.level]}" for each in worse),
+    ]
     return Remedy(
         verdict=verdict.id,
         words=edits_in_words(changed, cure, catalogue),

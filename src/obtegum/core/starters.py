@@ -1,17 +1,38 @@
 """Houses to begin from: a new one in either unit, and the three of the made-up demo farm."""
 
+import math
 from typing import Any
 
 from obtegum.core.design import HouseDesign, read_design
 from obtegum.core.quantity import FOOT_M, INCH_M, Units
-from obtegum.core.record import SiteRecord
+from obtegum.core.record import Levels, SiteRecord, Taping
 from obtegum.core.ticks import design_bays
 
-__all__ = ["demo_houses", "new_house"]
+__all__ = ["demo_houses", "made_up_ground", "new_house"]
 
 
-def _house(name: str, tape: dict[str, Any], size: dict[str, Any], tape_m: float, **parts: Any) -> HouseDesign:
-    return read_design({"name": name, "tape": tape, "size": size, "set_out": {"tape_m": tape_m}, **parts})
+# What a house in feet begins with where the design's own figures are round in metres.
+IN_FEET: dict[str, Any] = {
+    "keep": {"offset_m": 3 * FOOT_M, "dig_m": FOOT_M},
+    "level": {"rod_m": 13 * FOOT_M, "reading_error_m": INCH_M / 8, "least_in_ground_m": 24 * INCH_M},
+    "pad": {"margin_m": 2 * FOOT_M, "load_m3": 3 * FOOT_M**3},
+    "drain": {
+        "cover_m": FOOT_M,
+        "trench_m": 10 * INCH_M,
+        "beyond_m": 10 * FOOT_M,
+        "rain_m_s": 2 * INCH_M / 3600,
+    },
+}
+
+
+def _house(
+    name: str, tape: dict[str, Any], size: dict[str, Any], tapes_m: tuple[float, float | None], **parts: Any
+) -> HouseDesign:
+    set_out: dict[str, Any] = {"tape_m": tapes_m[0], "second_tape_m": tapes_m[1]}
+    if tape["units"] == "feet":
+        set_out |= {"reading_error_m": INCH_M / 8, "fence_m": 5 * FOOT_M}
+    usual = IN_FEET if tape["units"] == "feet" else {}
+    return read_design({"name": name, "tape": tape, "size": size, "set_out": set_out, **usual, **parts})
 
 
 def new_house(units: Units) -> HouseDesign:
@@ -26,7 +47,7 @@ def new_house(units: Units) -> HouseDesign:
                 "shape": {"kind": "round_on_legs", "leg_m": 2.5 * FOOT_M},
                 "figure": {"height_m": 69 * INCH_M, "from_left_m": 3 * FOOT_M},
             },
-            100 * FOOT_M,
+            (100 * FOOT_M, 50 * FOOT_M),
             posts={"tube": "post-1-5-8", "length_m": 48 * INCH_M, "reveal_m": 20 * INCH_M},
             bows={
                 "tube": "rail-1-3-8",
@@ -45,7 +66,7 @@ def new_house(units: Units) -> HouseDesign:
             "shape": {"kind": "round_on_legs", "leg_m": 0.75},
             "figure": {"height_m": 1.75, "from_left_m": 0.9},
         },
-        30.0,
+        (30.0, 10.0),
         posts={"tube": "round-48.3", "length_m": 1.2, "reveal_m": 0.5},
         bows={
             "tube": "round-42.4",
@@ -68,7 +89,7 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
             "shape": {"kind": "round_on_legs", "leg_m": 3 * FOOT_M},
             "figure": {"height_m": 69 * INCH_M, "from_left_m": 32 * INCH_M},
         },
-        100 * FOOT_M,
+        (100 * FOOT_M, 50 * FOOT_M),
         posts={"tube": "post-1-7-8", "length_m": 54 * INCH_M, "reveal_m": 22 * INCH_M},
         bows={
             "tube": "post-1-5-8",
@@ -87,7 +108,7 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
             "shape": {"kind": "round", "leg_m": 1.3, "height_m": 4.1},
             "figure": {"height_m": 1.78, "from_left_m": 0.8},
         },
-        30.0,
+        (30.0, 20.0),
         posts={"tube": "round-60.3", "length_m": 1.5, "reveal_m": 0.6},
         bows={
             "tube": "round-48.3",
@@ -107,7 +128,7 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
             "shape": {"kind": "round_on_legs", "leg_m": 20 * INCH_M},
             "figure": {"height_m": 66 * INCH_M, "from_left_m": 4 * FOOT_M},
         },
-        25 * FOOT_M,
+        (25 * FOOT_M, None),
         posts={"tube": "water-1-1-4", "length_m": 42 * INCH_M, "reveal_m": 20 * INCH_M},
         bows={
             "tube": "pvc-1",
@@ -117,7 +138,60 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
             "joint_m": 4 * INCH_M,
         },
     )
-    return [(snow, _pegs_set(snow, 16, 5)), (coast, SiteRecord()), (sprung, _pegs_set(sprung, 9, 9))]
+    taped = Taping.model_validate(
+        {
+            "ab_m": 63 * FOOT_M,
+            "dc_m": 63 * FOOT_M + INCH_M / 8,
+            "ad_m": 22.5 * FOOT_M,
+            "bc_m": 22.5 * FOOT_M + INCH_M / 16,
+            "ac_m": 66.8973 * FOOT_M,
+            "bd_m": 66.9053 * FOOT_M,
+        }
+    )
+    first = taped.model_copy(update={"ac_m": 67.105 * FOOT_M, "bd_m": 66.705 * FOOT_M})
+    snow_record = _pegs_set(snow, 16, 5).model_copy(
+        update={"earlier": (first,), "taped": taped, "levels": _levelled(snow, 0.012, -0.021, 1.66)}
+    )
+    walked = [f"L{bow}" for bow in range(1, 10)]
+    stations = design_bays(coast).stations_m
+    some = {name: round(made_up_ground(stations[int(name[1:]) - 1], 0.0), 3) for name in walked}
+    coast_record = SiteRecord(
+        taped=Taping(ab_m=26.2, dc_m=26.205, ad_m=7.352, bc_m=7.348, ac_m=27.244, bd_m=27.182),
+        levels=Levels(pegs=some),
+    )
+    return [(snow, snow_record), (coast, coast_record), (sprung, _pegs_set(sprung, 9, 9))]
+
+
+def _levelled(design: HouseDesign, along: float, across: float, first_m: float) -> Levels:
+    """Rod readings on made-up ground that falls along and across, read up the left side and back down the right."""
+    stations = design_bays(design).stations_m
+    walk = [("L", bow) for bow in range(len(stations))] + [("R", bow) for bow in reversed(range(len(stations)))]
+    step = design.tape.step_m
+    pegs = {
+        f"{side}{bow + 1}": round(
+            (
+                first_m
+                + along * stations[bow]
+                + (across * design.size.span_m if side == "R" else 0.0)
+                + _hump(stations[bow])
+            )
+            / step
+        )
+        * step
+        for side, bow in walk
+    }
+    return Levels(pegs=pegs, closing_m=pegs["L1"] + step)
+
+
+def made_up_ground(along_m: float, across_m: float) -> float:
+    """Depth of the demo's ground below the line of sight at a place, m: a slope with soft humps."""
+    slope = 0.011 * along_m - 0.018 * across_m
+    return 1.9 + slope + 0.03 * math.sin(along_m / 3.1) * math.cos(across_m / 2.3)
+
+
+def _hump(station_m: float) -> float:
+    """Uneven ground, m: a soft swell every dozen metres."""
+    return 0.015 * math.sin(station_m / 1.9)
 
 
 def _pegs_set(design: HouseDesign, left: int, right: int) -> SiteRecord:

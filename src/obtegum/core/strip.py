@@ -5,7 +5,7 @@ from typing import Literal
 
 from obtegum.core.part import Part
 
-__all__ = ["Band", "MarkKind", "MarkState", "Strip", "StripMark"]
+__all__ = ["Band", "Entered", "MarkKind", "MarkState", "Strip", "StripMark"]
 
 
 MarkKind = Literal["peg", "socket", "bend", "crown", "joint", "cut", "ground", "head"]
@@ -13,10 +13,19 @@ MarkState = Literal["open", "set", "moved"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Entered:
+    """A number to type at a mark: its measure, its label, and what was typed before, as a reading."""
+
+    measure: str
+    label: str
+    reading: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class StripMark:
     """One mark: where it is, what the tape reads there, what it is for, the part it belongs to.
 
-    ``tick`` names it in the site record, where it can be ticked off.
+    ``tick`` names it in the site record, where it can be ticked off; ``entry`` is what can be typed there.
     """
 
     id: str
@@ -28,6 +37,7 @@ class StripMark:
     state: MarkState = "open"
     tick: str | None = None
     note: str = ""
+    entry: Entered | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -37,7 +47,7 @@ class Band:
     from_m: float
     to_m: float
     what: str
-    kind: Literal["socket", "bent", "joint", "buried", "headroom"]
+    kind: Literal["socket", "bent", "joint", "buried", "headroom", "dug"]
 
 
 class Strip(Part):
@@ -46,7 +56,7 @@ class Strip(Part):
     id: str
     title: str
     about: str
-    material: Literal["string", "steel", "plastic", "post", "floor"]
+    material: Literal["string", "steel", "plastic", "post", "floor", "board"]
     length_m: float
     marks: tuple[StripMark, ...]
     bands: tuple[Band, ...] = ()

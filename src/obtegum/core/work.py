@@ -1,5 +1,7 @@
 """What the rooms share while one house is planned: inputs, centre line, bays, posts and sticks."""
 
+import math
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
 
@@ -8,17 +10,20 @@ from obtegum.core.bows.sticks import MOST_STICKS, Split, split_bow, sticks_neede
 from obtegum.core.catalogue import Catalogue, Rules, Tube
 from obtegum.core.design import HouseDesign
 from obtegum.core.ground.posts import Entry, Play, bow_entry, socket_play
+from obtegum.core.ground.stand import Stand, stand_on
 from obtegum.core.profile import Chain, Kink, round_bow
 from obtegum.core.profile.round import arc_radius
 from obtegum.core.quantity import FOOT_M, Rounding, Tape, length_text
-from obtegum.core.record import SiteRecord
+from obtegum.core.record import LINES, Line, SiteRecord
 from obtegum.core.setout.base import Peg, pegs
 from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
-from obtegum.core.setout.squaring import Method, methods
-from obtegum.core.strip import MarkKind, MarkState, StripMark
+from obtegum.core.setout.checkin import CheckIn, TapeMisfit, check_in
+from obtegum.core.setout.how import HowStep, how_to_square
+from obtegum.core.setout.squaring import Method, Tapes, methods
+from obtegum.core.strip import Entered, MarkKind, MarkState, StripMark
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["Work", "begin"]
+__all__ = ["Work", "begin", "strung_size"]
 
 
 @dataclass(frozen=True)
@@ -77,12 +82,72 @@ class Work:
         return headroom_over(self.inner, x, self.rules.figure_width_m)
 
     @cached_property
+    def strung(self) -> tuple[float, float]:
+        """Length and width of the rectangle that the strings make, m."""
+        return strung_size(self.design, self.catalogue)
+
+    @property
+    def tapes(self) -> Tapes:
+        set_out = self.design.set_out
+        return Tapes(longest_m=set_out.tape_m, second_m=set_out.second_tape_m, error_m=set_out.reading_error_m)
+
+    @cached_property
     def methods(self) -> list[Method]:
         """Ways to square the base, best first."""
-        size, set_out = self.design.size, self.design.set_out
+        set_out = self.design.set_out
         unit_m = FOOT_M if self.tape.units == "feet" else 1.0
-        error_m = set_out.reading_error_m
-        return methods(size.length_m, size.span_m, set_out.tape_m, error_m, set_out.base, unit_m)
+        return methods(*self.strung, self.tapes, set_out.base, unit_m, set_out.fence_m)
+
+    @cached_property
+    def how(self) -> list[HowStep]:
+        """How the base is squared, step by step."""
+        set_out = self.design.set_out
+        return how_to_square(self.method, *self.strung, set_out.base, self.tape, self.tapes, set_out.fence_m)
+
+    @cached_property
+    def stand(self) -> Stand | None:
+        """The posts on the ground as levelled, or None while too few pegs have been read."""
+        return stand_on(self.design, self.record.levels, self.pegs, self.strung[1])
+
+    @cached_property
+    def taped_level(self) -> dict[Line, float]:
+        """What was taped, held level: readings along the ground are brought to level by the pegs' heights.
+
+        A reading r over a fall h is √(r² − h²) long.
+        """
+        taped = self.record.taped
+        found: dict[Line, float] = {}
+        for line in LINES:
+            reading = taped.reading_m(line)
+            if reading is not None:
+                fall_m = self.corner_fall(line) if taped.held == "ground" else 0.0
+                found[line] = math.sqrt(max(reading**2 - (fall_m or 0.0) ** 2, 0.0))
+        return found
+
+    def corner_fall(self, line: Line) -> float | None:
+        """How far the ground falls from one end of a line to the other, m; None where it wasn't levelled."""
+        names = {"A": "L1", "B": f"L{self.bays.bows}", "C": f"R{self.bays.bows}", "D": "R1"}
+        ends = [self.record.levels.pegs.get(names[letter.upper()]) for letter in line]
+        return None if ends[0] is None or ends[1] is None else ends[1] - ends[0]
+
+    @cached_property
+    def check(self) -> CheckIn | TapeMisfit | None:
+        """The base as taped; a misfit when it can't be, None before two lines were taped."""
+        return self._checked(self.taped_level) if self.record.taped.count >= 2 else None
+
+    @cached_property
+    def earlier_checks(self) -> list[CheckIn]:
+        """The shapes of the earlier rounds of taping, for as far as they make one."""
+        rounds = ({line: each.reading_m(line) for line in LINES} for each in self.record.earlier)
+        told = ({line: reading for line, reading in each.items() if reading is not None} for each in rounds)
+        found = (self._checked(each) for each in told if len(each) >= 2)
+        return [each for each in found if isinstance(each, CheckIn)]
+
+    def _checked(self, taped: Mapping[Line, float]) -> CheckIn | TapeMisfit:
+        try:
+            return check_in(taped, *self.strung, self.tapes.error_m, self.rules.peg_m)
+        except TapeMisfit as misfit:
+            return misfit
 
     @property
     def method(self) -> Method:
@@ -127,6 +192,7 @@ class Work:
         tick: str | None = None,
         state: MarkState = "open",
         note: str = "",
+        entry: Entered | None = None,
     ) -> StripMark:
         """A mark of a strip, its reading printed from its exact place."""
         return StripMark(
@@ -139,6 +205,7 @@ class Work:
             state=state,
             tick=tick,
             note=note,
+            entry=entry,
         )
 
 
@@ -147,6 +214,13 @@ def _tube(catalogue: Catalogue, name: str, path: str) -> Tube:
     if tube is None:
         raise DesignError([Trouble(path=path, sentence=f"There is no tube “{name}” in the catalogue.")])
     return tube
+
+
+def strung_size(design: HouseDesign, catalogue: Catalogue) -> tuple[float, float]:
+    """Length and width of the rectangle that the strings make, m: between centres, or one tube more."""
+    tube = {"posts": design.posts.tube, "bows": design.bows.tube}.get(design.set_out.to)
+    more_m = catalogue.tubes[tube].od_m if tube in catalogue.tubes else 0.0
+    return design.size.length_m + more_m, design.size.span_m + more_m
 
 
 def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> Work:

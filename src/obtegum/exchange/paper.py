@@ -4,7 +4,7 @@ import math
 import re
 from typing import Any
 
-from obtegum.core.drawing import Dimension, Drawing, Grower, Mark, Note, Outline, Vertex
+from obtegum.core.drawing import Arrow, Dimension, Dots, Drawing, Grower, Mark, Note, Outline, Segments, Vertex
 from obtegum.core.strip import Strip
 from obtegum.exchange.typefaces import FIGURES, WORDS
 
@@ -14,6 +14,8 @@ POINT_M = 0.0254 / 72
 SCALES = (5, 10, 15, 20, 25, 30, 40, 50, 60, 75, 100, 125, 150, 200, 250, 300, 400, 500, 750, 1000, 1500, 2000)
 LANE = 22.0
 NOTE_LINE = 12.0
+BESIDE = 4.0
+BANDS = {"socket": 0.6, "joint": 0.7, "bent": 0.85, "buried": 0.8, "headroom": 1.0, "dug": 0.8}
 GREY = {"soil": 0.9, "air": 0.97, "post": 0.75, "steel": 1.0, "plastic": 0.88, "string": 0.0, "ink": 0.0}
 
 
@@ -190,6 +192,38 @@ def _grower(canvas: Any, frame: _Frame, item: Grower) -> None:
     canvas.setFillGray(0)
 
 
+def _segments(canvas: Any, frame: _Frame, item: Segments) -> None:
+    canvas.setLineWidth(1.6 if item.style == "meeting" else 0.4)
+    for x0, y0, x1, y1 in item.ends:
+        canvas.line(*frame.at(x0, y0), *frame.at(x1, y1))
+
+
+def _dots(canvas: Any, frame: _Frame, item: Dots) -> None:
+    canvas.setLineWidth(0.4)
+    for place in item.places:
+        x, y = frame.at(*place)
+        canvas.line(x - 1.5, y, x + 1.5, y)
+        canvas.line(x, y - 1.5, x, y + 1.5)
+
+
+def _arrow(canvas: Any, frame: _Frame, item: Arrow) -> None:
+    (x0, y0), (x1, y1) = frame.at(item.x0, item.y0), frame.at(item.x1, item.y1)
+    long = math.hypot(x1 - x0, y1 - y0)
+    if long < 1:
+        return
+    ux, uy = (x1 - x0) / long, (y1 - y0) / long
+    head = min(7.0, long)
+    bx, by = x1 - ux * head, y1 - uy * head
+    canvas.setLineWidth(1.8)
+    canvas.line(x0, y0, bx, by)
+    path = canvas.beginPath()
+    path.moveTo(x1, y1)
+    path.lineTo(bx - uy * head * 0.5, by + ux * head * 0.5)
+    path.lineTo(bx + uy * head * 0.5, by - ux * head * 0.5)
+    path.close()
+    canvas.drawPath(path, fill=1)
+
+
 def draw(canvas: Any, drawing: Drawing, scale: int, x: float, y: float) -> None:
     """Draw a display list with its lower left corner at (x, y), points, at 1 to ``scale``."""
     frame = _Frame(drawing, scale, x, y)
@@ -202,8 +236,16 @@ def draw(canvas: Any, drawing: Drawing, scale: int, x: float, y: float) -> None:
             _mark(canvas, frame, item)
         elif isinstance(item, Grower):
             _grower(canvas, frame, item)
+        elif isinstance(item, Segments):
+            _segments(canvas, frame, item)
+        elif isinstance(item, Dots):
+            _dots(canvas, frame, item)
+        elif isinstance(item, Arrow):
+            _arrow(canvas, frame, item)
         elif isinstance(item, Note):
             px, py = frame.at(item.x, item.y)
+            if not item.above:
+                px += {"start": BESIDE, "middle": 0.0, "end": -BESIDE}[item.anchor]
             _words(canvas, px, py + (7 if item.above else 0) - item.row * NOTE_LINE, item.text, item.anchor)
 
 
@@ -214,7 +256,7 @@ def draw_strip(canvas: Any, strip: Strip, x: float, y: float, width: float) -> N
     canvas.setFillGray(0.93)
     canvas.rect(x, y, width, 12, fill=1)
     for band in strip.bands:
-        canvas.setFillGray({"socket": 0.6, "joint": 0.7, "bent": 0.85, "buried": 0.8, "headroom": 1.0}[band.kind])
+        canvas.setFillGray(BANDS[band.kind])
         canvas.rect(x + band.from_m * per_metre, y, (band.to_m - band.from_m) * per_metre, 12, fill=1)
     canvas.setFillGray(0)
     last = -math.inf

@@ -150,7 +150,7 @@ def _first_page(sheet: _Sheet) -> None:
     plan = sheet.plan
     sheet.page("The house")
     sheet.drawing(_view(plan, "across"), 0.46)
-    _answers(sheet, plan.steps)
+    _answers(sheet, [_step(plan, name) for name in ("size", "set-out", "posts", "bows")])
     sheet.heading("Verdicts")
     for verdict in plan.verdicts:
         sheet.paragraph(f"{LEVELS[verdict.level]}. {verdict.sentence}", WORDS, 9.5)
@@ -188,10 +188,99 @@ def _pairs(sheet: _Sheet, left: Strip, right: Strip, title: str, words: str) -> 
 
 
 def _reading(sheet: _Sheet, x: float, y: float, one: StripMark, other: StripMark, width: float) -> None:
-    name = one.what if one.what == other.what else f"{one.what[-1]}, {other.what[-1]}"
+    names = [each.what.removeprefix("corner ") for each in (one, other)]
+    name = one.what if one.what == other.what else ", ".join(names)
     sheet.text(x, y, name, WORDS, 9)
     sheet.canvas.setFont(FIGURES, 16)
     sheet.canvas.drawRightString(x + width, y, apart(one.reading))
+
+
+def _how(sheet: _Sheet) -> None:
+    """Each step of squaring with its drawing, two or three to a page."""
+    step = _step(sheet.plan, "set-out")
+    sheet.page("Square it")
+    height = (sheet.room - 30) / 3
+    for number, told in enumerate(step.how, start=1):
+        if sheet.room < height * 0.9:
+            sheet.turn()
+        sheet.paragraph(f"{number}. {told.words}", WORDS, 10.5)
+        if told.view is not None:
+            sheet.drawing(_view(sheet.plan, told.view), min((height - 45) / sheet.room, 1.0))
+
+
+def _square_up(sheet: _Sheet) -> None:
+    """What the six lines should read, room for what they do, and the moves."""
+    plan, step = sheet.plan, _step(sheet.plan, "square-up")
+    sheet.page("Square up")
+    _caution(sheet, step)
+    sheet.drawing(_view(plan, "taped"), 0.4)
+    for strip in plan.strips:
+        if strip.id not in step.strips:
+            continue
+        told = {mark.what: mark.reading for mark in strip.marks}
+        sheet.y -= ROW
+        sheet.text(MARGIN, sheet.y, strip.title, FIGURES, 13)
+        sheet.text(MARGIN + 60, sheet.y, f"should read {told['should read']}", WORDS, 11)
+        sheet.text(MARGIN + 240, sheet.y, f"reads {told.get('reads', '')}", WORDS, 11)
+        if "reads" not in told:
+            sheet.canvas.line(MARGIN + 275, sheet.y - 2, MARGIN + 400, sheet.y - 2)
+    sheet.y -= 8
+    _answers(sheet, [step])
+    sheet.paragraph(step.next, FIGURES, 12)
+
+
+def _keep_pegs(sheet: _Sheet) -> None:
+    plan, step = sheet.plan, _step(sheet.plan, "keep-pegs")
+    sheet.page("Keep pegs")
+    _caution(sheet, step)
+    sheet.drawing(_view(plan, "offsets"), 0.4)
+    for number, told in enumerate(step.how, start=1):
+        sheet.paragraph(f"{number}. {told.words}", WORDS, 10)
+    strips = {strip.id: strip for strip in plan.strips}
+    _pairs(sheet, strips["kept:AB"], strips["kept:DC"], "Keep pegs", "Tape at A1 and at D1.")
+    _answers(sheet, [step])
+
+
+def _level(sheet: _Sheet) -> None:
+    """The ground, and for every peg what the rod reads on it and on its finished post."""
+    plan, step = sheet.plan, _step(sheet.plan, "level")
+    sheet.page("Level")
+    _caution(sheet, step)
+    sheet.drawing(_view(plan, "falls"), 0.36)
+    sheet.paragraph(step.next, FIGURES, 12)
+    _answers(sheet, [step])
+    strips = {strip.id: strip for strip in plan.strips}
+    for side, title in (("L", "Left"), ("R", "Right")):
+        ground = strips[f"level:{side}"]
+        tops = {mark.part: mark for mark in strips[f"tops:{side}"].marks} if f"tops:{side}" in strips else {}
+        sheet.heading(f"{title} pegs: rod on the ground, rod on the finished top")
+        columns = 2
+        column = sheet.across / columns
+        for place, mark in enumerate(ground.marks):
+            if place % columns == 0:
+                if sheet.room < ROW:
+                    sheet.turn()
+                sheet.y -= ROW * 0.85
+            x, top = MARGIN + (place % columns) * column, tops.get(mark.part)
+            sheet.box(x, sheet.y)
+            sheet.text(x + 16, sheet.y, mark.what, WORDS, 9.5)
+            sheet.text(x + 70, sheet.y, mark.reading, FIGURES, 12)
+            if top is not None:
+                sheet.text(x + 140, sheet.y, f"{top.reading}, {top.what}", FIGURES, 12)
+
+
+def _ground_work(sheet: _Sheet) -> None:
+    """Earth to move and the drain to lay."""
+    plan, earth, drain = sheet.plan, _step(sheet.plan, "earth"), _step(sheet.plan, "drain")
+    sheet.page("Earth and drain")
+    _caution(sheet, earth)
+    sheet.drawing(_view(plan, "earth"), 0.34)
+    sheet.paragraph(earth.next, FIGURES, 12)
+    _caution(sheet, drain)
+    sheet.drawing(_view(plan, "drain"), 0.5)
+    sheet.paragraph(drain.next, FIGURES, 12)
+    _answers(sheet, [each for each in (earth, drain) if each.answers])
+    _strip(sheet, next(strip for strip in plan.strips if strip.id == "drain"))
 
 
 def _posts(sheet: _Sheet) -> None:
@@ -236,11 +325,11 @@ def _bows(sheet: _Sheet) -> None:
 
 
 def sheet_pdf(plan: HousePlan, version: int, date: str, paper: Paper) -> bytes:
-    """The sheet: the house, setting out, posts, sticks; readable in black and white.
+    """The sheet: the house, setting out, ground, posts, sticks; readable in black and white.
 
     Args: the plan, the version of the house it is of, the date to print, the paper.
     """
     sheet = _Sheet(plan, version, date, paper)
-    for part in (_first_page, _set_out, _posts, _bows):
+    for part in (_first_page, _set_out, _how, _square_up, _keep_pegs, _level, _ground_work, _posts, _bows):
         part(sheet)
     return sheet.finish()

@@ -4,6 +4,7 @@ import csv
 import io
 
 from obtegum.core.plan import HousePlan
+from obtegum.core.record import SiteRecord
 
 __all__ = ["pegs_csv", "stick_marks_csv"]
 
@@ -16,8 +17,11 @@ def _text(header: list[str], rows: list[list[object]]) -> str:
     return out.getvalue()
 
 
-def pegs_csv(plan: HousePlan) -> str:
-    """One line a peg: side, bow, corner, running reading from A or D, places in metres."""
+def pegs_csv(plan: HousePlan, record: SiteRecord) -> str:
+    """One line a peg: side, bow, corner, running reading from A or D, places in metres, and where it was set.
+
+    Filled in by hand or by another program, the last column is read in again.
+    """
     readings = {mark.tick: mark.reading for strip in plan.strips for mark in strip.marks if mark.tick}
     rows: list[list[object]] = [
         [
@@ -28,10 +32,11 @@ def pegs_csv(plan: HousePlan) -> str:
             f"{peg.station_m:.6f}",
             f"{peg.x_m:.6f}",
             f"{peg.to_far_corner_m:.6f}",
+            "" if peg.part not in record.set_at_m else f"{record.set_at_m[peg.part]:.6f}",
         ]
         for peg in plan.pegs
     ]
-    header = ["side", "bow", "corner", "reading", "station_m", "from_middle_m", "to_far_corner_m"]
+    header = ["side", "bow", "corner", "reading", "station_m", "from_middle_m", "to_far_corner_m", "set_at_m"]
     return _text(header, rows)
 
 

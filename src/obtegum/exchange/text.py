@@ -24,5 +24,5 @@ def plan_text(plan: HousePlan) -> str:
 
 def _columns(rows: Iterable[Sequence[str]]) -> list[str]:
     kept = [list(row) for row in rows]
-    widths = [max(len(row[place]) for row in kept) for place in range(2)]
+    widths = [max((len(row[place]) for row in kept), default=0) for place in range(2)]
     return [f"  {what:{widths[0]}}  {reading:>{widths[1]}}  {note}".rstrip() for what, reading, note in kept]

@@ -64,6 +64,10 @@ export const api = {
   start: (wanted: Schemas["NewHouse"]) => send<HouseOut>("POST", "/houses", wanted),
   change: (id: string, body: Schemas["Changes"]) => send<HouseOut>("PATCH", house(id), body),
   tick: (id: string, body: Schemas["TickOff"]) => send<HouseOut>("POST", house(id, "/ticks"), body),
+  tapeAnew: (id: string, body: Schemas["Standing"]) => send<HouseOut>("POST", house(id, "/tapings"), body),
+  readLaser: (id: string, body: Schemas["LevelShot"]) => send<HouseOut>("POST", house(id, "/level-shots"), body),
+  takeReadings: (id: string, text: Blob, window: string) =>
+    ask<HouseOut>(house(id, `/readings?window=${encodeURIComponent(window)}`), { method: "POST", body: text }),
   undo: (id: string, way: "undo" | "redo", window: string) => send<HouseOut>("POST", house(id, `/${way}`), { window }),
   revisions: (id: string, window: string) =>
     ask<Schemas["History"]>(house(id, `/revisions?window=${encodeURIComponent(window)}&most=30`)),

@@ -10,15 +10,18 @@ import { DrawingView } from "../drawing/DrawingView";
 import { HouseSession } from "../house/session";
 import { SessionContext, useSession, useSight } from "../house/useSight";
 import { windowName } from "../house/window";
+import { Entry } from "../tape/Entry";
 import { Tick } from "../tape/Tick";
 import { TapeStrip } from "../tape/TapeStrip";
 import { Files } from "./Files";
 import { History } from "./History";
+import { How } from "./How";
 import { Keys } from "./Keys";
 import { Lost } from "./Lost";
 import { NumberTable } from "./NumberTable";
 import { Panel } from "./Panel";
 import { Rail } from "./Rail";
+import { Readings } from "./Readings";
 import { Tabs } from "./Tabs";
 import { TopLine } from "./TopLine";
 
@@ -55,18 +58,6 @@ const StripPlace = styled.section`
   border-top: 1px solid var(--rule);
 `;
 
-const How = styled.ol`
-  flex: none;
-  margin: 2px 0 4px;
-  padding-left: 22px;
-  columns: 2;
-  column-gap: 34px;
-  font-size: 14.5px;
-  line-height: 1.3;
-  li { break-inside: avoid; padding-bottom: 3px; }
-  li::marker { font-weight: 600; }
-  @media (max-width: 820px) { columns: 1; }
-`;
 const Past = styled.p`
   display: flex;
   flex-wrap: wrap;
@@ -102,7 +93,7 @@ function OpenHouse({ first, window }: { first: HouseOut; window: string }) {
   );
 }
 
-type SideShown = "step" | "keys" | "history" | "files";
+type SideShown = "step" | "keys" | "history" | "files" | "readings";
 
 function Workplace({ window }: { window: string }) {
   const { id = "", step: wanted } = useParams();
@@ -141,7 +132,8 @@ function Workplace({ window }: { window: string }) {
   if (!step) return null;
   const views = plan.drawings.filter((drawing) => step.views.includes(drawing.view));
   views.sort((a, b) => step.views.indexOf(a.view) - step.views.indexOf(b.view));
-  const view = views.find((each) => each.view === viewWanted) ?? views[0];
+  const told = step.how?.some((each) => each.view === viewWanted) ? plan.drawings.find((each) => each.view === viewWanted) : undefined;
+  const view = told ?? views.find((each) => each.view === viewWanted) ?? views[0];
   const strip =
     strips.find((each) => each.id === stripWanted) ??
     strips.find((each) => each.marks.some((mark) => mark.part === chosen)) ??
@@ -196,18 +188,10 @@ function Workplace({ window }: { window: string }) {
             (asTable ? (
               <NumberTable drawing={view} strip={strip ?? null} />
             ) : (
-              <DrawingView drawing={view} plan={plan} step={past ? { ...step, grips: [] } : step} chosen={chosen} onChoose={choose} />
+              <DrawingView drawing={view} plan={plan} step={past || told ? { ...step, grips: [], focus: told ? EVERYTHING : step.focus } : step} chosen={chosen} onChoose={choose} />
             ))}
         </DrawingPlace>
-        {step.how && step.how.length > 0 && !asTable && (
-          <How aria-label="How to square it">
-            {step.how.map((each) => (
-              <li key={each}>
-                <Words>{each}</Words>
-              </li>
-            ))}
-          </How>
-        )}
+        {!asTable && <How step={step} shown={view?.view ?? ""} onShow={setView} />}
         {strip && (
           <StripPlace aria-label="Tape">
             <Tabs
@@ -216,14 +200,14 @@ function Workplace({ window }: { window: string }) {
               current={strip.id}
               onChoose={setStrip}
               about={strip.about}
-              end={!past && mark?.tick && <Tick mark={mark} />}
+              end={!past && mark && (mark.tick ? <Tick mark={mark} /> : <Entry strip={strip} mark={mark} laser={strip.id.startsWith("level:")} onChoose={choose} />)}
             />
             <TapeStrip key={strip.id} strip={strip} units={plan.tape.units} chosen={chosen} onChoose={choose} />
           </StripPlace>
         )}
       </Middle>
       {side === "keys" && <Keys onClose={() => setSide("step")} />}
-      {side === "files" && <Files onClose={() => setSide("step")} />}
+      {side === "files" && <Files onClose={() => setSide("step")} onReadings={() => setSide("readings")} />}
       {side === "history" && (
         <History
           window={window}
@@ -233,10 +217,16 @@ function Workplace({ window }: { window: string }) {
           }}
         />
       )}
-      {side === "step" && <Panel step={step} onShow={choose} />}
+      {side === "readings" && <Readings onClose={() => setSide("step")} />}
+      {side === "step" && (
+        <Panel step={step} onShow={choose} onAct={(action) => (action === "tape-anew" ? session.tapeAnew() : setSide("readings"))} />
+      )}
     </Layout>
   );
 }
+
+/** A step of the work drawn by itself has nothing faint in it. */
+const EVERYTHING = ["string", "tape", "set", "known", "peg", "corner", "floor"];
 
 /** A field with something typed in it that isn't taken yet has an undo of its own. */
 const halfTyped = (target: EventTarget | null): boolean => target instanceof HTMLInputElement && target.dataset.typing !== undefined;

@@ -1,5 +1,6 @@
 import styled from "styled-components";
 import { useSight } from "../house/useSight";
+import { LengthField } from "../kit/LengthField";
 import { Plain } from "../kit/Plain";
 import { FIGURES } from "../look/look";
 import { Side } from "./Side";
@@ -14,12 +15,16 @@ const List = styled.ul`
 `;
 
 /** What can be taken away: the sheet to print, tables, and the house itself. */
-export function Files({ onClose }: { onClose: () => void }) {
-  const { house } = useSight();
+export function Files({ onClose, onReadings }: { onClose: () => void; onReadings: () => void }) {
+  const { house, plan } = useSight();
   const to = (name: string) => `/api/houses/${encodeURIComponent(house.id)}/${name}`;
   const files: [string, string, string][] = [
     ["sheet.pdf?paper=letter", "Set-out and bend sheet, Letter", "PDF with readings to tick, for the site"],
     ["sheet.pdf?paper=a4", "Set-out and bend sheet, A4", "the same on A4"],
+    ["setting-out.dxf", "Setting-out for CAD", "DXF in metres, a layer for each kind"],
+    ["setting-out.geojson", "Setting-out for a map", "GeoJSON, placed from corner A if it is known below"],
+    ["levels.csv", "Levels", "CSV, every rod reading, to read in again"],
+    ["tapings.csv", "Tapings", "CSV, every round of the tape, to read in again"],
     ["pegs.csv", "Peg list", "CSV, every peg with its running reading"],
     ["sticks.csv", "Stick marks", "CSV, every mark of every stick"],
     ["file", "The house", "JSON, to keep or to open elsewhere"],
@@ -38,6 +43,14 @@ export function Files({ onClose }: { onClose: () => void }) {
           </li>
         ))}
       </List>
+      <h2>Corner A on the map</h2>
+      <div>
+        {["latitude", "longitude", "bearing"].map((id) => {
+          const measure = plan.measures[id];
+          return measure && <LengthField key={id} measure={measure} />;
+        })}
+      </div>
+      <Plain onPress={onReadings}>Read levels, tapings or pegs in</Plain>
     </Side>
   );
 }

@@ -4,6 +4,7 @@ import { useSight } from "../house/useSight";
 import { Choice } from "../kit/Choice";
 import { LengthField } from "../kit/LengthField";
 import { LEVEL_WORDS, LevelSign } from "../kit/LevelSign";
+import { Press } from "../kit/Plain";
 import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
 import { RemedyList, useRemedies } from "./Remedies";
@@ -40,7 +41,7 @@ const Judged = styled.ul`
 `;
 
 /** The step's few inputs, then its answers, then its verdicts and what to do next. */
-export function Panel({ step, onShow }: { step: StepPlan; onShow: (part: string) => void }) {
+export function Panel({ step, onShow, onAct }: { step: StepPlan; onShow: (part: string) => void; onAct: (action: string) => void }) {
   const { plan, house, previewing } = useSight();
   const remedies = useRemedies();
   const judged = previewing ? house.plan : plan;
@@ -55,9 +56,14 @@ export function Panel({ step, onShow }: { step: StepPlan; onShow: (part: string)
         {step.measures.map((id) => {
           const measure = plan.measures[id];
           if (!measure) return null;
-          return measure.kind === "length" ? <LengthField key={id} measure={measure} /> : <Choice key={id} measure={measure} />;
+          return measure.kind === "choice" ? <Choice key={id} measure={measure} /> : <LengthField key={id} measure={measure} />;
         })}
       </div>
+      {step.actions?.map((action) => (
+        <Press key={action.id} data-action={action.id} onPress={() => onAct(action.id)}>
+          {action.label}
+        </Press>
+      ))}
       <VerdictList verdicts={verdicts.filter(({ level }) => level !== "holds")} remedies={remedies} onShow={onShow} />
       <AnswerList answers={step.answers} />
       <VerdictList verdicts={verdicts.filter(({ level }) => level === "holds")} remedies={remedies} onShow={onShow} />

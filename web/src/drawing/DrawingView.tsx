@@ -7,6 +7,7 @@ import { GrowerItem } from "./GrowerItem";
 import { HandleItem } from "./HandleItem";
 import { Hatches } from "./hatches";
 import { MarkItem } from "./MarkItem";
+import { ArrowItem, DotsItem, SegmentsItem } from "./GroundItems";
 import { OutlineItem } from "./OutlineItem";
 
 const Sheet = styled.div`
@@ -19,6 +20,7 @@ const Sheet = styled.div`
 `;
 
 const NOTE_LINE = 20;
+const BESIDE_PX = 8;
 
 interface Props {
   drawing: Drawing;
@@ -54,12 +56,18 @@ export function DrawingView({ drawing, plan, step, chosen, onChoose }: Props) {
               return <MarkItem key={key} item={item} frame={frame} lit={lit(item.part)} onPick={() => onChoose(item.part)} />;
             case "grower":
               return <GrowerItem key={key} item={item} frame={frame} lit={lit("grower")} />;
+            case "segments":
+              return <SegmentsItem key={key} item={item} frame={frame} />;
+            case "dots":
+              return <DotsItem key={key} item={item} frame={frame} />;
+            case "arrow":
+              return <ArrowItem key={key} item={item} frame={frame} />;
             case "note":
               return (
                 <text
                   key={key}
                   className="figures"
-                  x={frame.x(item.x)}
+                  x={frame.x(item.x) + besidePx(item)}
                   y={frame.y(item.y) + (item.above === false ? 5 : -9) + (item.row ?? 0) * NOTE_LINE}
                   textAnchor={item.anchor ?? "middle"}
                   fontSize={16}
@@ -81,6 +89,10 @@ export function DrawingView({ drawing, plan, step, chosen, onChoose }: Props) {
     </Sheet>
   );
 }
+
+/** Words that stand beside a point keep clear of its peg. */
+const besidePx = ({ anchor, above }: { anchor?: string; above?: boolean }): number =>
+  above === false ? { start: BESIDE_PX, end: -BESIDE_PX, middle: 0 }[anchor as "start"] ?? 0 : 0;
 
 /** The size of an element as it changes. */
 export function useBox() {

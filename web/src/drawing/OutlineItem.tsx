@@ -38,7 +38,7 @@ export function OutlineItem({ item, frame, hatches, lit, faint = false }: Props)
         d={d}
         fill="none"
         stroke="var(--string)"
-        strokeWidth={lit || item.part.startsWith("tape") ? 3.5 : 1.8}
+        strokeWidth={lit || item.part.startsWith("tape:") ? 3.5 : 1.8}
         strokeDasharray={item.part === "diagonal" ? "10 4" : undefined}
         opacity={faint ? 0.4 : 1}
       />
@@ -50,7 +50,7 @@ export function OutlineItem({ item, frame, hatches, lit, faint = false }: Props)
       <path d={d} fill={hatch(hatches, item.material)} stroke="var(--ink)" strokeWidth={item.layer === "ground" ? 0 : lit ? 2.6 : 1.2} />
     );
   }
-  if (item.layer === "ground") return <path d={d} stroke="var(--ink)" strokeWidth="1.6" />;
+  if (item.layer === "ground") return <path d={d} fill="none" stroke="var(--ink)" strokeWidth="1.6" />;
   const width = Math.max((item.width_m ?? 0) * frame.scale, THINNEST);
   if (item.layer === "hidden") {
     return <path d={d} fill="none" stroke="var(--ink)" strokeWidth={Math.max(width - 2, 1.4)} strokeDasharray="4 3" opacity="0.55" />;

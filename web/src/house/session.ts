@@ -170,6 +170,32 @@ export class HouseSession {
     void this.enqueue({ send: (version) => api.tick(id, { version, window: this.window, tick, done }), edits: [], gesture: "", measure: "" });
   }
 
+  /** Keep the round of taping among the earlier ones, and begin another. */
+  tapeAnew(): void {
+    const { id } = this.sight.house;
+    void this.enqueue({ send: (version) => api.tapeAnew(id, { version, window: this.window }), edits: [], gesture: "", measure: "" });
+  }
+
+  /** Read the linked laser level with the rod at a peg; what goes wrong is said at the peg's field. */
+  readLaser(measure: string): Promise<boolean> {
+    const { id } = this.sight.house;
+    const peg = measure.replace("level:", "");
+    return this.enqueue({ send: (version) => api.readLaser(id, { version, window: this.window, peg }), edits: [], gesture: "", measure });
+  }
+
+  /** Take readings from pasted text or a file; returns what is wrong with it, line by line. */
+  async takeReadings(text: Blob): Promise<string[]> {
+    const { id } = this.sight.house;
+    try {
+      const house = await api.takeReadings(id, text, this.window);
+      this.show({ house, plan: house.plan, trying: false, notice: "" });
+      return [];
+    } catch (error) {
+      if (error instanceof ProblemError) return error.problem.errors?.length ? error.problem.errors.map((each) => each.sentence) : [error.message];
+      return ["The bench can’t be reached. Nothing was taken; try again."];
+    }
+  }
+
   /** Undo this window's own last gesture, or make it again. */
   undo(way: "undo" | "redo"): void {
     const { id } = this.sight.house;

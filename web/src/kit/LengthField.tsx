@@ -52,13 +52,20 @@ const Nearest = styled.button`
   cursor: pointer;
 `;
 
+interface Props {
+  measure: MeasureState;
+  autoFocus?: boolean;
+  /** Called once a typed length was taken with Enter. */
+  onTaken?: () => void;
+}
+
 /**
  * A length that can be typed in any usual way or stepped with keys.
  *
  * While typing, the house is tried with it and the reading shown as understood; leaving the field
  * or pressing Enter makes it so; Escape takes it back. A length that can't be used stays as typed.
  */
-export function LengthField({ measure }: { measure: MeasureState }) {
+export function LengthField({ measure, autoFocus = false, onTaken }: Props) {
   const session = useSession();
   const sight = useSight();
   const [typed, setTyped] = useState<string | null>(null);
@@ -67,13 +74,15 @@ export function LengthField({ measure }: { measure: MeasureState }) {
 
   // Once the house stands where the typed length put it, the tape's own reading takes its place;
   // what was refused stays as it was typed.
-  const take = async (text: string) => {
-    if (text.trim() === "" || text === settled) {
+  const take = async (text: string): Promise<boolean> => {
+    if ((text.trim() === "" && !measure.optional) || text === settled) {
       setTyped(null);
       session.drop(measure.id);
-    } else if (await session.commit([{ measure: measure.id, text, stride: "fraction" }], newGesture())) {
-      setTyped((now) => (now === text ? null : now));
+      return true;
     }
+    const taken = await session.commit([{ measure: measure.id, text, stride: "fraction" }], newGesture());
+    if (taken) setTyped((now) => (now === text ? null : now));
+    return taken;
   };
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
@@ -84,7 +93,7 @@ export function LengthField({ measure }: { measure: MeasureState }) {
       setTyped(null);
       session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], `${measure.id} ${burstGesture()}`);
     } else if (event.key === "Enter" && typed !== null) {
-      void take(typed);
+      void take(typed).then((taken) => taken && onTaken?.());
     } else if (event.key === "Escape") {
       setTyped(null);
       session.drop(measure.id);
@@ -97,7 +106,7 @@ export function LengthField({ measure }: { measure: MeasureState }) {
       value={typed ?? measure.reading}
       onChange={(text) => {
         setTyped(text);
-        if (text.trim()) session.attempt([{ measure: measure.id, text, stride: "fraction" }]);
+        if (text.trim() || measure.optional) session.attempt([{ measure: measure.id, text, stride: "fraction" }]);
       }}
       isInvalid={refusal !== undefined}
       validationBehavior="aria"
@@ -105,6 +114,7 @@ export function LengthField({ measure }: { measure: MeasureState }) {
       <Label>{measure.label}</Label>
       <Input
         autoComplete="off"
+        autoFocus={autoFocus}
         spellCheck="false"
         inputMode="text"
         data-measure={measure.id}

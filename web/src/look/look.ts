@@ -26,6 +26,7 @@ export const Look = createGlobalStyle`
     --steel: #b3c0c7;
     --post: #8fa0aa;
     --plastic: #dfe3e0;
+    --board: #dcc9a3;
     --soil: #e2d5be;
     --soil-mark: #bda987;
     --string: #9a7a1f;
@@ -48,6 +49,7 @@ export const Look = createGlobalStyle`
     --steel: #ffffff;
     --post: #c9c9c9;
     --plastic: #f0f0f0;
+    --board: #f2f2f2;
     --soil: #efefef;
     --soil-mark: #8a8a8a;
     --string: #000000;

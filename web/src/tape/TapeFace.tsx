@@ -89,7 +89,7 @@ function feetNumerals(perMetre: number, places: Places, x: (at: number) => numbe
 
 function metricNumerals(perMetre: number, places: Places, x: (at: number) => number, top: number, height: number) {
   const base = top + height - 5;
-  const every = [1, 2, 5, 10].find((metres) => metres * perMetre >= NUMERAL_PX) ?? 20;
+  const every = [1, 2, 5, 10].find((metres) => metres * perMetre >= NUMERAL_PX * 1.6) ?? 20;
   const metres = places(every).map((count) => numeral(`m${count}`, x(count * every), base, `${count * every} m`, 15, true));
   const finer = [0.01, 0.1, 0.5].find((step) => step * perMetre >= NUMERAL_PX * 1.4);
   if (!finer) return metres;

@@ -226,13 +226,13 @@ function Stuff({ strip, window, width, hatches }: { strip: Strip; window: Window
   if (strip.material === "string") {
     return <path d={`M${from} ${STUFF_TOP + STUFF / 2}H${to}`} stroke="var(--string)" strokeWidth="3.5" />;
   }
-  const fill = { steel: "var(--steel)", plastic: "var(--plastic)", post: "var(--post)", floor: "var(--air)" }[strip.material];
+  const fill = { steel: "var(--steel)", plastic: "var(--plastic)", post: "var(--post)", floor: "var(--air)", board: "var(--board)" }[strip.material];
   return (
     <g>
       <rect x={from} y={STUFF_TOP} width={to - from} height={STUFF} fill={fill} stroke="var(--ink)" strokeWidth="1.2" />
       {(strip.bands ?? []).map((band) => {
         const [start, end] = [x(band.from_m), x(band.to_m)];
-        const hatch = { socket: "post", bent: "bent", joint: "joint", buried: "soil", headroom: "" }[band.kind];
+        const hatch = { socket: "post", bent: "bent", joint: "joint", buried: "soil", headroom: "", dug: "soil" }[band.kind];
         return (
           <g key={`${band.kind} ${band.from_m}`}>
             <rect

@@ -8,7 +8,7 @@ from typing import Any, Literal
 from obtegum.core.part import Part
 from obtegum.core.quantity import FOOT_M, INCH_M, Units
 
-__all__ = ["Catalogue", "Rules", "Stock", "Tube", "default_catalogue"]
+__all__ = ["Catalogue", "Pipe", "Rules", "Stock", "Tube", "default_catalogue"]
 
 Material = Literal["steel", "plastic"]
 
@@ -30,6 +30,16 @@ class Tube(Part):
         return self.od_m - 2 * self.wall_m
 
 
+class Pipe(Part):
+    """A drain pipe: its bore, m, and Manning's roughness."""
+
+    id: str
+    name: str
+    bore_m: float
+    roughness: float
+    source: str
+
+
 class Rules(Part):
     """Rules of thumb by name; each value's source stands in rules.json."""
 
@@ -41,6 +51,13 @@ class Rules(Part):
     figure_width_m: float
     joint_off_crown_share: float
     piece_least_m: float
+    peg_m: float
+    square_usable_share: float
+    square_good_share: float
+    dig_clear_m: float
+    level_covers_least_share: float
+    ground_run_off_share: float
+    trench_props_from_m: float
 
 
 class Stock(Part):
@@ -54,6 +71,7 @@ class Catalogue(Part):
     """Everything the plan looks up."""
 
     tubes: dict[str, Tube]
+    pipes: dict[str, Pipe]
     rules: Rules
     stock: Stock
 
@@ -74,6 +92,13 @@ def _tube(row: dict[str, object]) -> Tube:
     return Tube.model_validate(given)
 
 
+def _pipes() -> dict[str, Pipe]:
+    rows = _data("pipes.json")["pipes"]
+    assert isinstance(rows, list)
+    pipes = [Pipe.model_validate(row) for row in rows]
+    return {pipe.id: pipe for pipe in pipes}
+
+
 def _lengths(by_units: Any) -> dict[str, list[float]]:
     return {
         units: entry.get("value_m") or [feet * FOOT_M for feet in entry["value_ft"]]
@@ -90,6 +115,7 @@ def default_catalogue() -> Catalogue:
     rules = {name: entry["value"] for name, entry in _data("rules.json").items() if isinstance(entry, dict)}
     return Catalogue(
         tubes={tube.id: tube for tube in tubes},
+        pipes=_pipes(),
         rules=Rules.model_validate(rules),
         stock=Stock.model_validate({name: _lengths(by_units) for name, by_units in _data("stock.json").items()}),
     )

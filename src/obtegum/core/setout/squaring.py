@@ -3,6 +3,10 @@
 A right angle set by three tapings, legs a and b and a diagonal c, is off by the root sum of squares of
 c·dc/(a·b) from the diagonal and da/b and db/a from the legs. Built on the long side, that slides a far
 corner along the house by W·dθ; built on the short side, it walks the far end sideways by L·dθ.
+
+From a fence, the line A to B is set by equal offsets. The fence can square the ends as well: two
+marks on it, h to each side of a corner's foot, and an equal tape c from both, cross square above the
+foot; the crossing is off along the fence by e·√(½ + c²/(2h²)).
 """
 
 import math
@@ -12,10 +16,31 @@ from typing import Literal
 from obtegum.core.part import Part
 from obtegum.core.setout.base import diagonal
 
-__all__ = ["Base", "Method", "MethodId", "angle_error", "methods", "parts_within"]
+__all__ = ["Base", "Method", "MethodId", "Tapes", "angle_error", "base_error", "fence_error", "methods", "parts_within"]
 
-Base = Literal["long", "short"]
-MethodId = Literal["whole", "parts", "ends", "triple", "small-triple"]
+Base = Literal["long", "short", "fence"]
+MethodId = Literal["whole", "parts", "ends", "triple", "small-triple", "fence"]
+
+
+class Tapes(Part):
+    """The tapes at hand and the error of one reading (one standard error), m.
+
+    With one tape only, an arc is scratched for each of two lengths that cross.
+    """
+
+    longest_m: float
+    second_m: float | None = None
+    error_m: float
+
+    def reach(self, *lengths_m: float) -> bool:
+        """Whether lengths can be taped at all, one after the other if need be."""
+        return max(lengths_m) <= self.longest_m + 1e-9
+
+    def both(self, *lengths_m: float) -> bool:
+        """Whether two lengths can be held at once: the shorter on the shorter tape."""
+        if self.second_m is None or not self.reach(*lengths_m):
+            return False
+        return min(lengths_m) <= min(self.second_m, self.longest_m) + 1e-9
 
 
 class Method(Part):
@@ -24,6 +49,7 @@ class Method(Part):
     ``along_m`` and ``across_m`` are the legs of its triangle, along the line that the angle is built on
     and away from it; ``diagonal_m`` is what the second tape reads. ``skew_m`` is how far a far corner is
     left out of place, ``difference_m`` what the diagonals then differ by, both one standard error.
+    ``at_once`` says whether two tapes can be held together, else an arc is scratched for each.
     """
 
     id: MethodId
@@ -32,6 +58,7 @@ class Method(Part):
     across_m: float
     diagonal_m: float
     people: int
+    at_once: bool
     reaches: bool
     angle_rad: float
     skew_m: float
@@ -68,41 +95,71 @@ def _triples(built_on_m: float, away_m: float, tape_m: float, unit_m: float) -> 
         yield "small-triple", 1
 
 
-def methods(length_m: float, width_m: float, tape_m: float, error_m: float, base: Base, unit_m: float) -> list[Method]:
+def base_error(length_m: float, tapes: Tapes) -> float:
+    """Standard error of a base line's length, m: each restart of the tape adds a reading, e·√n."""
+    return tapes.error_m * math.sqrt(max(1, math.ceil(length_m / tapes.longest_m - 1e-9)))
+
+
+def fence_error(half_m: float, tape_m: float, error_m: float) -> float:
+    """Standard error along the fence of a crossing of two equal tapes from marks h to each side, m.
+
+    e·√(½ + c²/(2h²)): the middle of the two marks, and the difference of the two tapes.
+    """
+    return error_m * math.sqrt(0.5 + tape_m**2 / (2 * half_m**2))
+
+
+def methods(
+    length_m: float, width_m: float, tapes: Tapes, base: Base, unit_m: float, fence_m: float = 0.0
+) -> list[Method]:
     """Every way to square this base, best first; those out of the tape's reach last.
 
-    Args: the base, the longest tape, the error of one reading (one standard error), the side that the
-    angles are built on, and the unit that 3-4-5 is counted in (a foot or a metre), all m.
+    Args: the base, the tapes, the side that the angles are built on, the unit that 3-4-5 is counted
+    in (a foot or a metre), and how far the line A to B lies from the fence; all m.
     """
     built_on_m, away_m = (width_m, length_m) if base == "short" else (length_m, width_m)
     across_m = diagonal(length_m, width_m)
 
     def way(name: MethodId, along: float, leg: float, parts: int = 1, both_ends: bool = True) -> Method:
-        angle_rad = angle_error(along, leg, error_m)
+        c_m = math.hypot(along, leg)
+        if name == "fence":
+            # The corner lies the width nearer to the line than the crossing is far from the fence.
+            angle_rad = fence_error(along, c_m, tapes.error_m) / leg
+            reaches, at_once = tapes.reach(along, c_m), tapes.both(c_m, c_m)
+        else:
+            angle_rad = angle_error(along, leg, tapes.error_m)
+            reaches, at_once = tapes.reach(along, leg, c_m), tapes.both(leg, c_m)
         skew_m = away_m * angle_rad
         # Two far corners set each from its own triangle slide apart as often as together; one angle
         # carried over to the other end leans both the same way.
         together = math.sqrt(2) if both_ends else 2.0
-        c_m = math.hypot(along, leg)
         return Method(
             id=name,
             parts=parts,
             along_m=along,
             across_m=leg,
             diagonal_m=c_m,
-            people=3 if both_ends else 2,
-            reaches=max(along, leg, c_m) <= tape_m + 1e-9,
+            people=(3 if both_ends else 2) if at_once else 2,
+            at_once=at_once,
+            reaches=reaches,
             angle_rad=angle_rad,
             skew_m=skew_m,
             difference_m=together * built_on_m * skew_m / across_m,
         )
 
     found = [way("whole", built_on_m, away_m)]
-    parts = parts_within(built_on_m, away_m, tape_m)
+    parts = parts_within(built_on_m, away_m, tapes.longest_m)
     if parts is not None and parts > 1:
         found.append(way("parts", built_on_m / parts, away_m, parts))
-    if base == "long" and width_m < length_m:
+    if base != "short" and width_m < length_m:
         found.append(way("ends", width_m, width_m))
-    for name, count in _triples(built_on_m, away_m, tape_m, unit_m):
+    for name, count in _triples(built_on_m, away_m, tapes.longest_m, unit_m):
         found.append(way(name, 4 * unit_m * count, 3 * unit_m * count, both_ends=False))
+    if base == "fence":
+        found.append(way("fence", _fence_half(fence_m + width_m, length_m / 2, tapes.longest_m), fence_m + width_m))
     return sorted(found, key=lambda each: (not each.reaches, each.skew_m))
+
+
+def _fence_half(high_m: float, most_m: float, tape_m: float) -> float:
+    """How far to each side the marks on the fence lie: as far as the tape lets, to half the house."""
+    room = tape_m**2 - high_m**2
+    return min(most_m, math.sqrt(room)) if room > 0 else most_m

@@ -6,7 +6,7 @@ To add a step: write a module here with the same functions as the others and nam
 from collections.abc import Callable
 from typing import NamedTuple
 
-from obtegum.core.steps import bows, posts, set_out, size
+from obtegum.core.steps import bows, drain, earth, keep_pegs, level, posts, set_out, size, square_up
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict
@@ -23,4 +23,7 @@ class Step(NamedTuple):
     strips: Callable[[Work], list[Strip]]
 
 
-STEPS = tuple(Step(room.plan, room.verdicts, room.strips) for room in (size, set_out, posts, bows))
+STEPS = tuple(
+    Step(room.plan, room.verdicts, room.strips)
+    for room in (size, set_out, square_up, keep_pegs, level, earth, drain, posts, bows)
+)

@@ -7,9 +7,21 @@ from obtegum.core.strip import MarkState, Strip, StripMark
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
-__all__ = ["Progress", "length_answer", "line_strip", "progress", "settled", "tick_state", "ticked"]
+__all__ = [
+    "SIDES",
+    "TO_WORDS",
+    "Progress",
+    "length_answer",
+    "line_strip",
+    "progress",
+    "settled",
+    "tick_state",
+    "ticked",
+    "ticked_off",
+]
 
 SIDES = {"L": "left", "R": "right"}
+TO_WORDS = {"centres": "post centres", "posts": "the outside of the posts", "bows": "the outside of the bows"}
 
 
 class Progress(Part):
@@ -37,13 +49,18 @@ def settled(verdicts: list[Verdict]) -> StepState:
     return "checked" if all(verdict.level == "holds" for verdict in verdicts) else "look"
 
 
-def ticked(verdicts: list[Verdict], far: Progress) -> StepState:
-    """State of a step whose parts are ticked off: look while something ails or has moved."""
-    if far.moved is not None or any(verdict.level != "holds" for verdict in verdicts):
+def ticked_off(verdicts: list[Verdict], done: int, of: int) -> StepState:
+    """State of a step whose parts are done one by one: look while something ails."""
+    if any(verdict.level in ("tight", "fails") for verdict in verdicts):
         return "look"
-    if far.done == far.of:
-        return "done"
-    return "going" if far.done else "open"
+    if done == of:
+        return "done" if all(verdict.level == "holds" for verdict in verdicts) else "look"
+    return "going" if done else "open"
+
+
+def ticked(verdicts: list[Verdict], far: Progress) -> StepState:
+    """State of a step whose parts are ticked off; what has moved since wants a look too."""
+    return "look" if far.moved is not None else ticked_off(verdicts, far.done, far.of)
 
 
 def tick_state(work: Work, tick: str, station_m: float) -> MarkState:

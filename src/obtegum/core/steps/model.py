@@ -4,7 +4,7 @@ from typing import Literal
 
 from obtegum.core.part import Part
 
-__all__ = ["Answer", "StepPlan", "StepState"]
+__all__ = ["Action", "Answer", "StepPlan", "StepState", "Told"]
 
 StepState = Literal["open", "going", "checked", "done", "look"]
 
@@ -16,8 +16,22 @@ class Answer(Part):
     label: str
     reading: str
     value: float
-    unit: Literal["m", "rad", "m2", "count"]
+    unit: Literal["m", "rad", "m2", "m3", "m3/s", "kg", "s", "count", "share"]
     note: str = ""
+
+
+class Told(Part):
+    """One thing to do, in words, and the view that draws it."""
+
+    words: str
+    view: str | None = None
+
+
+class Action(Part):
+    """Something to press in a step, besides its fields."""
+
+    id: Literal["tape-anew", "read-in"]
+    label: str
 
 
 class StepPlan(Part):
@@ -40,6 +54,8 @@ class StepPlan(Part):
     strips: tuple[str, ...]
     grips: tuple[str, ...]
     focus: tuple[str, ...]
-    how: tuple[str, ...] = ()
+    how: tuple[Told, ...] = ()
+    how_title: str = ""
+    actions: tuple[Action, ...] = ()
     done: int = 0
     of: int = 0

@@ -2,10 +2,9 @@
 
 from obtegum.core.setout.base import diagonal
 from obtegum.core.setout.bays import Bays
-from obtegum.core.setout.how import how_to_square
-from obtegum.core.setout.squaring import parts_within
+from obtegum.core.setout.squaring import base_error, parts_within
 from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress, ticked
-from obtegum.core.steps.model import Answer, StepPlan
+from obtegum.core.steps.model import Answer, StepPlan, Told
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
@@ -19,8 +18,8 @@ def verdicts(work: Work) -> list[Verdict]:
 
 
 def _tape_verdict(work: Work) -> Verdict:
-    size, tape_m = work.design.size, work.design.set_out.tape_m
-    across_m = diagonal(size.length_m, size.span_m)
+    tape_m = work.design.set_out.tape_m
+    across_m = diagonal(*work.strung)
     ratio = across_m / tape_m
     level = judge(ratio, work.rules.holds_to)
     across, tape = work.say(across_m), work.say(tape_m)
@@ -42,14 +41,14 @@ def _tape_verdict(work: Work) -> Verdict:
 
 
 def _in_parts(work: Work) -> str:
-    size, tape_m = work.design.size, work.design.set_out.tape_m
-    parts = parts_within(size.length_m, size.span_m, tape_m)
+    (length_m, width_m), tape_m = work.strung, work.design.set_out.tape_m
+    parts = parts_within(length_m, width_m, tape_m)
     if parts is None:
         return "It doesn’t even reach across: borrow a longer one."
-    part_m = size.length_m / parts
+    part_m = length_m / parts
     return (
         f"Square it in {parts} equal parts: each is {work.say(part_m)} long, with a diagonal of "
-        f"{work.say(diagonal(part_m, size.span_m))}."
+        f"{work.say(diagonal(part_m, width_m))}."
     )
 
 
@@ -92,12 +91,16 @@ def bays_text(work: Work, bays: Bays) -> str:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    size, set_out, far = work.design.size, work.design.set_out, progress(work, "peg")
+    (length_m, width_m), far = work.strung, progress(work, "peg")
+    set_out, method = work.design.set_out, work.method
     answers = (
-        length_answer(work, "base", "A to B, D to C", size.length_m),
-        length_answer(work, "ends", "A to D, B to C", size.span_m),
-        length_answer(work, "diagonal", "A to C, B to D", diagonal(size.length_m, size.span_m), "both the same"),
-        length_answer(work, "skew", "Far corner out by", work.method.skew_m, "one time in three by more"),
+        length_answer(work, "base", "A to B, D to C", length_m),
+        length_answer(work, "ends", "A to D, B to C", width_m),
+        length_answer(work, "diagonal", "A to C, B to D", diagonal(length_m, width_m), "both the same"),
+        length_answer(work, "skew", "Far corner out by", method.skew_m, "one time in three by more"),
+        length_answer(work, "differ", "Diagonals differ by", method.difference_m, "one time in three by more"),
+        *_restart_answers(work),
+        Answer(id="people", label="People", reading=str(method.people), value=method.people, unit="count"),
         _school_answer(work, "equal", "Equal bays", work.equal),
         _school_answer(work, "fixed", "Fixed bays", work.fixed),
     )
@@ -109,16 +112,29 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         next=_next(work, far),
         next_part=far.next_part,
         caution="Before a peg goes in: have buried lines marked, and look up for power lines.",
-        measures=("length", "span", "spacing", "bays", "tape", "error", "base", "method"),
+        measures=(
+            *("length", "span", "spacing", "bays", "to", "tape", "second_tape", "error", "base"),
+            *(("fence",) if set_out.base == "fence" else ()),
+            "method",
+        ),
         answers=answers,
         views=("above", "along"),
         strips=("peg:L", "peg:R"),
         grips=("length", "span", "spacing"),
         focus=("post", "line", "end", "tape", "diagonal", "corner", "span", "length", "bay"),
-        how=tuple(how_to_square(work.method, size.length_m, size.span_m, set_out.base, work.tape, set_out.tape_m)),
+        how=tuple(Told(words=each.words, view=f"how:{place}") for place, each in enumerate(work.how, start=1)),
+        how_title="How to square it",
         done=far.done,
         of=far.of,
     )
+
+
+def _restart_answers(work: Work) -> list[Answer]:
+    """A tape that restarts along the base adds a reading each time."""
+    length_m, tapes = work.strung[0], work.tapes
+    if length_m <= tapes.longest_m:
+        return []
+    return [length_answer(work, "restart", "B’s end out by", base_error(length_m, tapes), "as the tape restarts")]
 
 
 def _school_answer(work: Work, name: str, label: str, bays: Bays) -> Answer:
@@ -144,7 +160,7 @@ def _next(work: Work, far: Progress) -> str:
     if peg.part == "peg:L1":
         return "Next: corner A, where the tape starts."
     if peg.part == "peg:R1":
-        return f"Next: corner D, {work.say(work.design.size.span_m)} across from A."
+        return f"Next: corner D, {work.say(work.strung[1])} across from A."
     if peg.corner is not None:
         return f"Next: corner {peg.corner}, at {work.say(peg.station_m)} from {start}."
     return f"Next: peg {peg.bow}, {SIDES[peg.side]} side, at {work.say(peg.station_m)} from {start}."
@@ -152,7 +168,8 @@ def _next(work: Work, far: Progress) -> str:
 
 def strips(work: Work) -> list[Strip]:
     """Both long sides with every peg's running reading."""
-    about = f"tape hooked at {{}}, never moved · {bays_text(work, work.bays)}"
+    face = "" if work.design.set_out.to == "centres" else " · to each post’s near face"
+    about = f"tape hooked at {{}}, never moved · {bays_text(work, work.bays)}{face}"
     return [
         line_strip(work, "L", "peg", "Left side, A to B", about.format("A")),
         line_strip(work, "R", "peg", "Right side, D to C", about.format("D")),

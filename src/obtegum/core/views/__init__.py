@@ -3,9 +3,13 @@
 from obtegum.core.views.above import above
 from obtegum.core.views.across import across
 from obtegum.core.views.along import along
+from obtegum.core.views.ground import drain_run, earth, falls, profile
+from obtegum.core.views.how import how_drawings
+from obtegum.core.views.offsets import offsets
 from obtegum.core.views.post import one_post
+from obtegum.core.views.taped import taped
 from obtegum.core.views.yard import yard
 
-__all__ = ["VIEWS", "yard"]
+__all__ = ["VIEWS", "how_drawings", "yard"]
 
-VIEWS = (across, along, above, one_post)
+VIEWS = (across, along, above, one_post, taped, offsets, falls, profile, earth, drain_run)

@@ -1,29 +1,18 @@
 """The base from above: the long sides run across the screen, A at the lower left."""
 
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Mark, Note, Outline, Row, box, line
-from obtegum.core.setout.base import Peg, diagonal
-from obtegum.core.steps.common import tick_state
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Note, Outline, Row, line
+from obtegum.core.setout.base import diagonal
+from obtegum.core.steps.common import TO_WORDS
+from obtegum.core.views.base import BESIDE_M, corners, floor, peg_mark, strings
 from obtegum.core.work import Work
 
 __all__ = ["above"]
 
-BESIDE_M = 0.5
-
 
 def above(work: Work) -> Drawing:
     """Base rectangle with its strings, diagonals and pegs; x along the house, y across from A."""
-    size = work.design.size
-    length_m, width_m = size.length_m, size.span_m
-    items: list[Item] = [
-        Outline(
-            part="floor",
-            layer="air",
-            material="air",
-            closed=True,
-            path=box(0.0, 0.0, length_m, width_m),
-            label="floor",
-        )
-    ]
+    length_m, width_m = work.strung
+    items: list[Item] = [floor(work)]
     items += [
         Outline(
             part=f"bow:{place + 1}",
@@ -34,15 +23,21 @@ def above(work: Work) -> Drawing:
         )
         for place, station in enumerate(work.bays.stations_m)
     ]
-    items += _strings(work)
-    items += [_peg(work, peg) for peg in work.pegs]
-    items += _corners(work)
+    to = TO_WORDS[work.design.set_out.to]
+    diagonal_path = line(0.0, 0.0, length_m, width_m)
+    items += strings(work)
+    items.append(
+        Outline(part="diagonal", layer="string", material="string", path=diagonal_path, label="diagonal A to C")
+    )
+    items += _tapes(work)
+    items += [peg_mark(work, peg) for peg in work.pegs]
+    items += corners(work)
     items += _dimensions(work)
     return Drawing(
         view="above",
         title="From above",
         summary=(
-            f"The base, {work.say(width_m)} by {work.say(length_m)} to post centres, with {len(work.pegs)} pegs. "
+            f"The base, {work.say(width_m)} by {work.say(length_m)} to {to}, with {len(work.pegs)} pegs. "
             f"Both diagonals are {work.say(diagonal(length_m, width_m))}."
         ),
         x0=-BESIDE_M,
@@ -54,66 +49,23 @@ def above(work: Work) -> Drawing:
     )
 
 
-def _strings(work: Work) -> list[Item]:
-    length_m, width_m = work.design.size.length_m, work.design.size.span_m
-    sides = (
-        ("line:L", "string A to B", (0.0, 0.0, length_m, 0.0)),
-        ("line:R", "string D to C", (0.0, width_m, length_m, width_m)),
-        ("end:A", "string A to D", (0.0, 0.0, 0.0, width_m)),
-        ("end:B", "string B to C", (length_m, 0.0, length_m, width_m)),
-        ("diagonal", "diagonal A to C", (0.0, 0.0, length_m, width_m)),
-    )
-    strings: list[Item] = [
-        Outline(part=part, layer="string", material="string", path=line(*ends), label=label)
-        for part, label, ends in sides
-    ]
-    return [*strings, *_tapes(work)]
-
-
 def _tapes(work: Work) -> list[Item]:
     """The two tapes of the chosen method, crossing where the first far corner is squared."""
-    length_m, width_m, method = work.design.size.length_m, work.design.size.span_m, work.method
-    at_near = method.id in ("triple", "small-triple")
-    if work.design.set_out.base == "long":
-        corner = (0.0, 0.0) if at_near else (length_m, 0.0)
-        foot = (corner[0] + (method.along_m if at_near else -method.along_m), 0.0)
-        cross = (corner[0], method.across_m)
-    else:
-        corner = (0.0, 0.0) if at_near else (0.0, width_m)
-        foot = (0.0, corner[1] + (method.along_m if at_near else -method.along_m))
-        cross = (method.across_m, corner[1])
-    reads = work.say(method.diagonal_m)
+    pairs = ([line for line in step.lines if line.kind == "tape"] for step in work.how)
+    crossing = next((pair for pair in pairs if len(pair) == 2 and pair[0].end == pair[1].end), None)
+    if crossing is None:
+        return []
+    one, other = crossing
+    middle = ((other.start[0] + other.end[0]) / 2, (other.start[1] + other.end[1]) / 2)
     return [
-        Outline(part="tape:1", layer="string", material="string", path=line(*corner, *cross), label="tape 1"),
-        Outline(part="tape:2", layer="string", material="string", path=line(*foot, *cross), label="tape 2"),
-        Note(part="tape:2", x=(foot[0] + cross[0]) / 2, y=(foot[1] + cross[1]) / 2, text=f"tape 2 reads {reads}"),
-    ]
-
-
-def _peg(work: Work, peg: Peg) -> Mark:
-    return Mark(
-        part=f"post:{peg.side}{peg.bow}",
-        symbol="peg",
-        state=tick_state(work, f"peg:{peg.side}{peg.bow}", peg.station_m),
-        x=peg.station_m,
-        y=0.0 if peg.side == "L" else work.design.size.span_m,
-        label=f"peg {peg.bow}, {work.say(peg.station_m)}",
-    )
-
-
-def _corners(work: Work) -> list[Item]:
-    length_m, width_m = work.design.size.length_m, work.design.size.span_m
-    beside = 0.3
-    return [
-        Note(part="corner:A", x=-beside, y=0.0, text="A", anchor="end", above=False),
-        Note(part="corner:B", x=length_m + beside, y=0.0, text="B", anchor="start", above=False),
-        Note(part="corner:C", x=length_m + beside, y=width_m, text="C", anchor="start", above=False),
-        Note(part="corner:D", x=-beside, y=width_m, text="D", anchor="end", above=False),
+        Outline(part="tape:1", layer="string", material="string", path=line(*one.start, *one.end), label="tape 1"),
+        Outline(part="tape:2", layer="string", material="string", path=line(*other.start, *other.end), label="tape 2"),
+        Note(part="tape:2", x=middle[0], y=middle[1], text=f"tape 2 reads {other.text}"),
     ]
 
 
 def _dimensions(work: Work) -> list[Item]:
-    length_m, width_m, bays = work.design.size.length_m, work.design.size.span_m, work.bays
+    (length_m, width_m), bays = work.strung, work.bays
     first_m = bays.stations_m[1]
     right = length_m + BESIDE_M
     items: list[Item] = [
@@ -141,7 +93,7 @@ def _dimensions(work: Work) -> list[Item]:
 
 
 def _table(work: Work) -> tuple[Row, ...]:
-    length_m, width_m = work.design.size.length_m, work.design.size.span_m
+    length_m, width_m = work.strung
     rows = [
         ("A to B, D to C", work.say(length_m)),
         ("A to D, B to C", work.say(width_m)),

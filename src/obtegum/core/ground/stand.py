@@ -1,0 +1,102 @@
+"""How the posts stand on the ground: the datum, the pad under it, every foot, and what moving earth takes."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from obtegum.core.design import HouseDesign
+from obtegum.core.ground.earthwork import Moving, balanced_height, moving
+from obtegum.core.ground.levels import Datum, Foot, falling_datum, level_datum
+from obtegum.core.ground.terrain import Patch, Terrain, terrain_of
+from obtegum.core.record import Levels
+from obtegum.core.setout.base import Peg
+
+__all__ = ["Stand", "stand_on"]
+
+# Fewer readings than this say nothing of the ground.
+FEWEST = 2
+
+
+@dataclass(frozen=True)
+class Stand:
+    """Heights are over the line of sight, m. ``natural`` is the datum on the ground as it lies."""
+
+    heights: Mapping[str, float]
+    places: Mapping[str, tuple[float, float]]
+    missing: tuple[str, ...]
+    terrain: Terrain
+    patch: Patch
+    pad_m2: float
+    natural: Datum
+    datum: Datum
+    padded: bool
+    moved: Moving | None
+    feet: Mapping[str, Foot]
+
+    @property
+    def covered(self) -> float:
+        """Share of the pad that the levels cover."""
+        return min(self.patch.covered_m2 / self.pad_m2, 1.0)
+
+    @property
+    def weakest(self) -> Foot:
+        """The foot with the least in the ground."""
+        return min(self.feet.values(), key=lambda foot: foot.embedment_m)
+
+    def side_m(self, side: str) -> float | None:
+        """Mean height of the ground along a side, m."""
+        found = [height for name, height in self.heights.items() if name[0] == side]
+        return sum(found) / len(found) if found else None
+
+
+def stand_on(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: float) -> Stand | None:
+    """The house on its ground, or None while too few pegs have been read.
+
+    Readings at pegs that the house no longer has are left aside.
+    """
+    places = {f"{peg.side}{peg.bow}": (peg.station_m, 0.0 if peg.side == "L" else width_m) for peg in pegs}
+    heights = {name: -reading for name, reading in levels.pegs.items() if name in places}
+    if len(heights) < FEWEST:
+        return None
+    points = [(*places[name], height) for name, height in heights.items()]
+    points += [(spot.x_m, spot.y_m, -spot.reading_m) for spot in levels.spots]
+    terrain = terrain_of(tuple(points))
+    pad, long_m = design.pad, design.size.length_m
+    patch = terrain.patch(-pad.margin_m, -pad.margin_m, long_m + pad.margin_m, width_m + pad.margin_m)
+    stations = [places[name][0] for name in heights]
+    find = falling_datum if design.level.tops == "fall" else None
+    natural = find(stations, list(heights.values())) if find else level_datum(list(heights.values()))
+    padded = pad.kind != "as_it_lies" and patch.covered_m2 > 0
+    datum = natural
+    if padded and pad.kind == "raise":
+        datum = Datum(natural.at_a_m + pad.raise_m, natural.fall)
+    elif padded:
+        datum = Datum(balanced_height(patch, natural.fall, pad.shrink), natural.fall)
+    moved = (
+        moving(patch.against(datum.at_a_m, datum.fall), pad.swell, pad.shrink, pad.load_m3, pad.load_s)
+        if padded
+        else None
+    )
+    feet = {
+        name: Foot(
+            name=name,
+            station_m=place[0],
+            ground_m=datum.at(place[0]) if padded else heights[name],
+            top_m=datum.at(place[0]) + design.posts.reveal_m,
+            length_m=design.posts.length_m,
+        )
+        for name, place in places.items()
+        if padded or name in heights
+    }
+    return Stand(
+        heights=heights,
+        places=places,
+        missing=tuple(name for name in places if name not in heights),
+        terrain=terrain,
+        patch=patch,
+        pad_m2=(long_m + 2 * pad.margin_m) * (width_m + 2 * pad.margin_m),
+        natural=natural,
+        datum=datum,
+        padded=padded,
+        moved=moved,
+        feet=feet,
+    )

@@ -1,0 +1,246 @@
+"""What was taped between the corners: the shape as it stands, which peg moves, and what is a slip.
+
+A is held, A to B gives the direction; B, C and D follow from the readings by least squares (five
+unknowns, six readings at the most, so one of them checks the others). A line that was not taped is
+taken as planned with a wide error. Source: the method of least squares for a braced quadrilateral,
+as in any textbook of surveying; the reliability of a reading is the usual one of Baarda,
+smallest slip that shows = 3σ/√r with r the reading's share in the redundancy.
+"""
+
+import math
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+
+from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.record import LINES, Line
+
+__all__ = ["CheckIn", "Move", "Slip", "TapeMisfit", "check_in", "planned_lines"]
+
+ENDS: dict[Line, tuple[str, str]] = {line: (line[0].upper(), line[1].upper()) for line in LINES}
+TRIANGLES: tuple[tuple[Line, Line, Line], ...] = (
+    ("ab", "bc", "ac"),
+    ("ad", "dc", "ac"),
+    ("ab", "ad", "bd"),
+    ("bc", "dc", "bd"),
+)
+# A line that was set by tape but not read again is trusted to about an inch.
+ASSUMED_M = 0.025
+BEYOND = 3.0
+MOST_ROUNDS = 60
+Point = tuple[float, float]
+
+
+class TapeMisfit(ValueError):
+    """Three readings that can't close a triangle."""
+
+    def __init__(self, lines: tuple[Line, Line, Line], longest: Line, over_m: float) -> None:
+        super().__init__("the triangle can't close")
+        self.lines, self.longest, self.over_m = lines, longest, over_m
+
+
+@dataclass(frozen=True, slots=True)
+class Move:
+    """How a corner's peg moves: along the house from A's end to B's, and across away from A–B, m."""
+
+    corner: str
+    along_m: float
+    across_m: float
+
+    @property
+    def size_m(self) -> float:
+        """Distance moved, m."""
+        return math.hypot(self.along_m, self.across_m)
+
+
+@dataclass(frozen=True, slots=True)
+class Slip:
+    """A slip that would explain the readings: on which line, of what kind, what it should have read."""
+
+    line: Line
+    what: str
+    reads_m: float
+    left_m: float
+
+
+@dataclass(frozen=True, slots=True)
+class CheckIn:
+    """The shape as it stands.
+
+    ``misclosure_m`` is how far the six readings are from any shape, in units of one reading, and
+    ``shows_m`` the smallest slip of each line that would show; both only with all six.
+    """
+
+    corners: Mapping[str, Point]
+    moves: tuple[Move, ...]
+    misclosure_m: float | None
+    error_m: float
+    shows_m: Mapping[Line, float]
+    slips: tuple[Slip, ...]
+
+    @property
+    def closes(self) -> bool | None:
+        """Whether the readings agree within their error; None when nothing checks them."""
+        return None if self.misclosure_m is None else abs(self.misclosure_m) <= BEYOND * self.error_m
+
+    @property
+    def largest(self) -> Move:
+        return max(self.moves, key=lambda move: move.size_m)
+
+    def line_m(self, line: Line) -> float:
+        """Length of a line in the shape as it stands, m."""
+        (x0, y0), (x1, y1) = (self.corners[end] for end in ENDS[line])
+        return math.hypot(x1 - x0, y1 - y0)
+
+
+def planned_lines(length_m: float, width_m: float) -> dict[Line, float]:
+    """What the six lines should read, m."""
+    across = math.hypot(length_m, width_m)
+    return {"ab": length_m, "dc": length_m, "ad": width_m, "bc": width_m, "ac": across, "bd": across}
+
+
+def check_in(
+    taped: Mapping[Line, float], length_m: float, width_m: float, error_m: float, peg_m: float = 0.04
+) -> CheckIn:
+    """The shape of the base as it stands, and what to do about it.
+
+    Args: the readings held level, by line; the planned base; one standard error of a reading; and
+    the thickness of a peg, for a tape that was hooked around one; all m.
+    Raises: TapeMisfit when three readings can't close a triangle.
+    """
+    planned = planned_lines(length_m, width_m)
+    _triangles_close(taped, planned)
+    readings = [taped.get(line, planned[line]) for line in LINES]
+    errors = [error_m if line in taped else math.hypot(ASSUMED_M, error_m) for line in LINES]
+    corners, null = _adjust(readings, errors, length_m, width_m)
+    moves = tuple(
+        Move(corner, wanted[0] - corners[corner][0], wanted[1] - corners[corner][1])
+        for corner, wanted in (("B", (length_m, 0.0)), ("C", (length_m, width_m)), ("D", (0.0, width_m)))
+    )
+    shape = CheckIn(corners, moves, None, error_m, {}, ())
+    if len(taped) < len(LINES):
+        return shape
+    misfit = _misfit(null, readings, shape)
+    shows = {line: BEYOND * error_m / max(abs(share), 1e-9) for line, share in zip(LINES, null, strict=True)}
+    slips: tuple[Slip, ...] = ()
+    if abs(misfit) > BEYOND * error_m:
+        found = [
+            _tried(slip, taped, errors, length_m, width_m)
+            for slip in _slips(taped, dict(zip(LINES, null, strict=True)), misfit, peg_m)
+        ]
+        fitting = [slip for slip in found if slip is not None and abs(slip.left_m) <= BEYOND * error_m]
+        slips = tuple(sorted(fitting, key=lambda slip: abs(slip.left_m)))
+    return CheckIn(corners, moves, misfit, error_m, shows, slips)
+
+
+def _misfit(null: list[float], readings: list[float], shape: CheckIn) -> float:
+    """How far the readings are from the shape along the one condition among them, m."""
+    return sum(share * (read - shape.line_m(line)) for share, read, line in zip(null, readings, LINES, strict=True))
+
+
+def _tried(
+    slip: Slip, taped: Mapping[Line, float], errors: list[float], length_m: float, width_m: float
+) -> Slip | None:
+    """A slip put right and the shape found again, with what is left of the misclosure; None if it has no shape."""
+    mended = {**taped, slip.line: slip.reads_m}
+    try:
+        _triangles_close(mended, mended)
+    except TapeMisfit:
+        return None
+    readings = [mended[line] for line in LINES]
+    corners, null = _adjust(readings, errors, length_m, width_m)
+    return replace(slip, left_m=_misfit(null, readings, CheckIn(corners, (), None, 0.0, {}, ())))
+
+
+def _triangles_close(taped: Mapping[Line, float], planned: Mapping[Line, float]) -> None:
+    for lines in TRIANGLES:
+        if not any(line in taped for line in lines):
+            continue
+        sides = {line: taped.get(line, planned[line]) for line in lines}
+        longest = max(sides, key=lambda line: sides[line])
+        over_m = 2 * sides[longest] - sum(sides.values())
+        if over_m >= 0:
+            raise TapeMisfit(lines, longest, over_m)
+
+
+def _adjust(
+    readings: list[float], errors: list[float], length_m: float, width_m: float
+) -> tuple[dict[str, Point], list[float]]:
+    """Corners by Gauss–Newton, and the unit vector of the one condition among six equal readings.
+
+    D starts from its own triangle, so that a base far from square is found as well.
+    """
+    import numpy as np
+
+    ab, _, ad, bc, ac, bd = readings
+    dx = (ab**2 + ad**2 - bd**2) / (2 * ab)
+    cx = (ab**2 + ac**2 - bc**2) / (2 * ab)
+    unknown = np.array([ab, cx, _height(ac, cx, width_m), dx, _height(ad, dx, width_m)])
+    weights = 1 / np.array(errors)
+    observed = np.array(readings)
+
+    for _ in range(MOST_ROUNDS):
+        corners, lengths, rows = _model(unknown.tolist())
+        slope = np.array(rows)
+        step = np.linalg.lstsq(slope * weights[:, None], (observed - np.array(lengths)) * weights, rcond=None)[0]
+        unknown = unknown + step
+        if float(np.abs(step).max()) < 1e-11:
+            break
+    corners, _, rows = _model(unknown.tolist())
+    null = np.linalg.svd(np.array(rows).T)[2][-1]
+    return corners, [float(each) for each in null]
+
+
+def _height(side_m: float, along_m: float, width_m: float) -> float:
+    """Height of a corner over the base line from a side and its run, kept off the line."""
+    return math.sqrt(max(side_m**2 - along_m**2, (width_m / 9) ** 2))
+
+
+def _model(unknown: Sequence[float]) -> tuple[dict[str, Point], list[float], list[list[float]]]:
+    """Corners, the six lengths, and how each changes with b, cx, cy, dx, dy."""
+    b, c_x, c_y, d_x, d_y = unknown
+    corners = {"A": (0.0, 0.0), "B": (b, 0.0), "C": (c_x, c_y), "D": (d_x, d_y)}
+    columns: dict[str, tuple[int, ...]] = {"A": (), "B": (0,), "C": (1, 2), "D": (3, 4)}
+    lengths, rows = [], []
+    for line in LINES:
+        start, end = ENDS[line]
+        apart = (corners[end][0] - corners[start][0], corners[end][1] - corners[start][1])
+        long = math.hypot(*apart)
+        row = [0.0] * 5
+        for name, sign in ((start, -1.0), (end, 1.0)):
+            for column, axis in zip(columns[name], apart, strict=False):
+                row[column] = sign * axis / long
+        lengths.append(long)
+        rows.append(row)
+    return corners, lengths, rows
+
+
+def _slips(readings: Mapping[Line, float], null: Mapping[Line, float], misfit: float, peg_m: float) -> Iterator[Slip]:
+    """Usual slips that would take most of the misclosure away."""
+    for line, reading in readings.items():
+        needed_m = misfit / null[line] if abs(null[line]) > 1e-6 else math.inf
+        for what, too_long_m in _usual(line, reading, peg_m, needed_m):
+            # A slip of s in this reading puts null·s into the misclosure, nearly.
+            left_m = misfit - null[line] * too_long_m
+            if reading > too_long_m and abs(left_m) < 0.25 * abs(misfit):
+                yield Slip(line, what, reading - too_long_m, left_m)
+
+
+def _usual(line: Line, reading: float, peg_m: float, needed_m: float) -> Iterator[tuple[str, float]]:
+    """Slips that happen, each with how much too long the reading was."""
+    for sign, word in ((1.0, "too long"), (-1.0, "too short")):
+        yield f"a foot {word}", sign * FOOT_M
+        yield f"an inch {word}", sign * INCH_M
+        yield f"ten centimetres {word}", sign * 0.1
+        yield f"a metre {word}", sign * 1.0
+    yield "the tape hooked around its peg", peg_m
+    feet, inches = divmod(reading / FOOT_M, 1.0)
+    whole_inches = inches * 12
+    if inches < 1e-6 or inches > 1 - 1e-6:
+        if line in ("ac", "bd") and abs(needed_m) <= FOOT_M / 2:
+            yield "rounded to a whole foot", needed_m
+    elif abs(whole_inches - round(whole_inches)) < 1e-3 and round(whole_inches) <= 9:
+        # 52.5 ft written as 52 ft 5 in; and 52 ft 5 in written as 52.5 ft.
+        yield "decimal feet read as feet and inches", reading - (feet + round(whole_inches) / 10) * FOOT_M
+    tenths = inches * 10
+    if 1e-6 < inches < 1 - 1e-6 and abs(tenths - round(tenths)) < 1e-3:
+        yield "feet and inches read as decimal feet", reading - (feet + round(tenths) / 12) * FOOT_M

@@ -1,0 +1,142 @@
+"""Earth: a pad cut, filled or raised, what moving it takes, and stone by mass."""
+
+from obtegum.core.amount import amount_text
+from obtegum.core.ground.earthwork import stone_kg
+from obtegum.core.quantity import Rounding, percent_text
+from obtegum.core.steps.common import settled
+from obtegum.core.steps.model import Answer, StepPlan
+from obtegum.core.strip import Strip
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["moving_words", "plan", "strips", "verdicts"]
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Whether there is ground to reckon with, and whether levels cover the pad."""
+    stand, kind = work.stand, work.design.pad.kind
+    if kind == "as_it_lies":
+        return []
+    if stand is None or not stand.padded:
+        sentence = "No levels to reckon cut and fill from. Read the pegs of both sides first."
+        return [_verdict("unknown", sentence, "", "", None)]
+    least = work.rules.level_covers_least_share
+    covered, wanted = percent_text(stand.covered, 0, "down"), percent_text(least, 0)
+    if stand.covered >= least:
+        sentence = f"Levels cover {covered} of the pad."
+        return [_verdict("holds", sentence, covered, wanted, least / stand.covered)]
+    sentence = (
+        f"Levels cover only {covered} of the pad, so these volumes are too small. "
+        "Read spots out to its edge: beyond the posts on every side."
+    )
+    return [_verdict("unknown", sentence, covered, wanted, None)]
+
+
+def _verdict(level: str, sentence: str, number: str, limit: str, ratio: float | None) -> Verdict:
+    return Verdict(
+        id="pad-covered",
+        step="earth",
+        level=level,
+        title="Pad",
+        sentence=sentence,
+        number=number,
+        limit=limit,
+        ratio=ratio,
+        part="pad",
+    )
+
+
+def moving_words(work: Work) -> str:
+    """What the pad takes, short: ``92 loads, 7.7 h``; empty without one."""
+    moved = work.stand.moved if work.stand else None
+    if moved is None:
+        return ""
+    word = "load" if moved.loads == 1 else "loads"
+    return f"{moved.loads} {word}, {amount_text(moved.hours_s, 'hours', work.tape.units, 'up')}"
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    pad = work.design.pad
+    return StepPlan(
+        id="earth",
+        title="Earth",
+        group="Place",
+        state=settled(found) if pad.kind != "as_it_lies" or work.record.levels.pegs else "open",
+        next=_next(work),
+        caution="Buried lines marked before a spade goes in. Lift with the legs; half loads uphill.",
+        measures=(
+            "pad",
+            *(("raise",) if pad.kind == "raise" else ()),
+            "margin",
+            *(("load", "load_time", "swell", "shrink") if pad.kind != "as_it_lies" else ()),
+            "stone",
+            *(("stone_weighs",) if pad.stone_m > 0 else ()),
+        ),
+        answers=tuple(_answers(work)),
+        views=("earth", "profile"),
+        strips=("tops:L", "tops:R") if work.stand else ("peg:L", "peg:R"),
+        grips=(),
+        focus=("pad", "meeting", "contour", "spots", "post", "ground", "datum", "corner", "line", "end"),
+    )
+
+
+def _next(work: Work) -> str:
+    stand = work.stand
+    if stand is None:
+        return "Read levels first: cut and fill come from them."
+    if not stand.padded or stand.moved is None:
+        return "The ground stays as it lies; the posts take up the fall."
+    highest = max(stand.heights.values())
+    rod = work.say(-stand.datum.at(0.0))
+    over = stand.datum.at(0.0) - highest
+    way = "above" if over >= 0 else "below"
+    return (
+        f"Move {moving_words(work)}. The finished pad at A lies {work.say(abs(over))} {way} the highest peg: "
+        f"the rod reads {rod} on it."
+    )
+
+
+def _answers(work: Work) -> list[Answer]:
+    stand, pad, units = work.stand, work.design.pad, work.tape.units
+    found: list[Answer] = []
+
+    def volume(name: str, label: str, value: float, rounding: Rounding = "up", note: str = "") -> None:
+        reading = amount_text(value, "volume", units, rounding)
+        found.append(Answer(id=name, label=label, reading=reading, value=value, unit="m3", note=note))
+
+    if stand is not None and stand.moved is not None:
+        moved = stand.moved
+        volume("cut", "Cut, as it lies", moved.cut_m3)
+        volume("fill", "Fill, in place", moved.fill_m3)
+        if abs(moved.net_m3) < 0.05:
+            volume("net", "Brought in or taken away", 0.0, note="cut makes the fill")
+        elif moved.net_m3 > 0:
+            volume("net", "Brought in, as it lay", moved.net_m3)
+        else:
+            volume("net", "Taken away, as it lay", -moved.net_m3)
+        volume("loose", "Moved loose", moved.loose_m3)
+        loads = Answer(
+            id="loads",
+            label="Loads",
+            reading=f"{moved.loads:,}",
+            value=moved.loads,
+            unit="count",
+            note=f"of {amount_text(pad.load_m3, 'load', units)}",
+        )
+        hours = amount_text(moved.hours_s, "hours", units, "up")
+        found += [loads, Answer(id="hours", label="Time, one person", reading=hours, value=moved.hours_s, unit="s")]
+    if pad.stone_m > 0:
+        (length_m, width_m), margin = work.strung, pad.margin_m
+        area = (length_m + 2 * margin) * (width_m + 2 * margin)
+        mass = stone_kg(area, pad.stone_m, pad.stone_kg_m3)
+        reading = amount_text(mass, "mass", units, "up")
+        found.append(
+            Answer(id="stone", label="Stone to buy", reading=reading, value=mass, unit="kg", note="packs by a tenth")
+        )
+    return found
+
+
+def strips(work: Work) -> list[Strip]:
+    """The post tops' strips of the level step serve here too."""
+    return []

@@ -1,0 +1,318 @@
+"""Level: what the rod reads at every peg, the fall, the datum, and the reading on every finished post top."""
+
+import math
+
+from obtegum.core.ground.levels import suspects, turned_falls
+from obtegum.core.ground.stand import Stand
+from obtegum.core.quantity import percent_text
+from obtegum.core.setout.base import Peg
+from obtegum.core.steps.common import length_answer, ticked_off
+from obtegum.core.steps.model import Action, Answer, StepPlan
+from obtegum.core.strip import Entered, Strip, StripMark
+from obtegum.core.ticks import peg_words
+from obtegum.core.verdict import Level, Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["plan", "strips", "verdicts"]
+
+MOST_NAMED = 3
+BEYOND = 3.0
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Whether the readings can be trusted, and whether every post has enough in the ground."""
+    levels = work.record.levels
+    if not levels.pegs:
+        return []
+    found = [*_closing_verdicts(work), *_suspect_verdicts(work)]
+    stand = work.stand
+    if stand is not None:
+        found += [*_sight_verdicts(work, stand), _embedment_verdict(work, stand)]
+    return found
+
+
+def _verdict(
+    name: str, title: str, level: Level, sentence: str, number: str = "", limit: str = "", ratio: float | None = None,
+    part: str | None = None,
+) -> Verdict:  # fmt: skip
+    return Verdict(
+        id=name,
+        step="level",
+        level=level,
+        title=title,
+        sentence=sentence,
+        number=number,
+        limit=limit,
+        ratio=ratio,
+        part=part,
+    )
+
+
+def _closing_verdicts(work: Work) -> list[Verdict]:
+    """The first peg read again: a level that was knocked shows, which no single reading would."""
+    levels = work.record.levels
+    first = next(iter(levels.pegs))
+    where = peg_words(first)
+    if levels.closing_m is None:
+        missing = work.stand is None or work.stand.missing
+        if missing:
+            return []
+        sentence = (
+            f"Read {where} once more: without it nobody knows whether the level was knocked, or two pegs swapped."
+        )
+        return [_verdict("closing", "Closing", "unknown", sentence, part=f"post:{first}")]
+    off = abs(levels.closing_m - levels.pegs[first])
+    limit_m = BEYOND * math.sqrt(2) * work.design.level.reading_error_m
+    level = judge(off / limit_m, 1.0)
+    number, limit = work.say(off, "up"), work.say(limit_m, "down")
+    sentence = (
+        f"{where.capitalize()} reads within {number} of the first time."
+        if level == "holds"
+        else f"{where.capitalize()} now reads {number} off the first time, and may by {limit}: "
+        "the level moved. Read all again."
+    )
+    return [_verdict("closing", "Closing", level, sentence, number, limit, off / limit_m, f"post:{first}")]
+
+
+def _suspect_verdicts(work: Work) -> list[Verdict]:
+    levels, stand = work.record.levels, work.stand
+    if stand is None:
+        return []
+    readings = {name: levels.pegs[name] for name in levels.pegs if name in stand.places}
+    found, slipped = suspects(readings, stand.places, work.design.level.reading_error_m)
+    if slipped is not None:
+        like = (
+            f" That is {slipped.what}: a rod joint not pushed home?"
+            if slipped.what
+            else " A knocked level or a slipped rod?"
+        )
+        sentence = (
+            f"From {peg_words(slipped.name)} on, every reading is about {work.say(abs(slipped.off_m))} "
+            f"{'higher' if slipped.off_m > 0 else 'lower'} than the ground before it would give.{like}"
+        )
+        part = f"post:{slipped.name}"
+        return [_verdict("rod-slipped", "Rod", "fails", sentence, work.say(abs(slipped.off_m)), part=part)]
+    if not found:
+        return []
+    told = [
+        f"{peg_words(each.name)} by {work.say(abs(each.off_m))}{f' ({each.what}?)' if each.what else ''}"
+        for each in found[:MOST_NAMED]
+    ]
+    more = f", and {len(found) - MOST_NAMED} more" if len(found) > MOST_NAMED else ""
+    sentence = f"Off the line of their neighbours: {', '.join(told)}{more}. Read again."
+    worst = found[0]
+    return [
+        _verdict("outlier", "Odd readings", "tight", sentence, work.say(abs(worst.off_m)), part=f"post:{worst.name}")
+    ]
+
+
+def _sight_verdicts(work: Work, stand: Stand) -> list[Verdict]:
+    """Post tops above the line of sight can't be read on."""
+    high = max(stand.feet.values(), key=lambda foot: foot.top_m)
+    if high.top_m <= 0:
+        return []
+    over = work.say(high.top_m, "up")
+    sentence = (
+        f"The line of sight passes {over} below the post tops, so no rod can be read on them. "
+        f"Set the level {over} higher and read again, or measure down each post: the reveal is on the tape below."
+    )
+    return [_verdict("sight", "Sight", "tight", sentence, over, part=f"post:{high.name}")]
+
+
+def _embedment_verdict(work: Work, stand: Stand) -> Verdict:
+    weakest, least_m = stand.weakest, work.design.level.least_in_ground_m
+    has, least = work.say(max(weakest.embedment_m, 0.0), "down"), work.say(least_m)
+    where = peg_words(weakest.name).replace("peg", "post")
+    if stand.missing and not stand.padded:
+        count = len(stand.missing)
+        sentence = (
+            f"{count} of {len(stand.places)} pegs not read yet. So far {where} has the least in the ground, {has}."
+        )
+        return _verdict("embedment", "In the ground", "unknown", sentence, has, least, part=f"post:{weakest.name}")
+    ratio = least_m / weakest.embedment_m if weakest.embedment_m > 0 else 99.0
+    level = judge(ratio, work.rules.holds_to)
+    tail = {
+        "holds": f"you want {least}.",
+        "tight": f"just what you want, {least}.",
+        "fails": f"you want {least}: the ground falls away there.",
+    }[level]
+    # Whether it is enough against wind is judged by soil, load and test, not here.
+    sentence = f"{where.capitalize()} has the least in the ground, {has}; {tail} "
+    sentence += "Not a strength: soil, load and a pull test decide that."
+    return _verdict("embedment", "In the ground", level, sentence, has, least, ratio, f"post:{weakest.name}")
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    levels, design = work.record.levels, work.design
+    string = design.level.tool == "string"
+    read = sum(f"{peg.side}{peg.bow}" in levels.pegs for peg in work.pegs)
+    return StepPlan(
+        id="level",
+        title="Level",
+        group="Place",
+        state=ticked_off(found, read, len(work.pegs)),
+        next=_next(work),
+        next_part=_next_part(work),
+        caution="Look up before a rod goes up: power lines. Have buried ones marked before you dig or drive.",
+        measures=(
+            "tool",
+            *(() if string else ("rod",)),
+            "level_error",
+            *(("closing",) if levels.pegs else ()),
+            "tops",
+            "post_length",
+            "reveal",
+            "least_in_ground",
+        ),
+        answers=tuple(_answers(work)),
+        views=("falls", "profile"),
+        strips=("level:L", "level:R", *(("tops:L", "tops:R") if work.stand else ())),
+        grips=(),
+        focus=("post", "ground", "datum", "contour", "spots", "corner", "line", "end", "floor"),
+        actions=(Action(id="read-in", label="Paste or open readings"),),
+        done=read,
+        of=len(work.pegs),
+    )
+
+
+def _next_peg(work: Work) -> Peg | None:
+    """The next peg to read: up the left side and back down the right, as one walks."""
+    left = [peg for peg in work.pegs if peg.side == "L"]
+    right = [peg for peg in work.pegs if peg.side == "R"]
+    read = work.record.levels.pegs
+    return next((peg for peg in (*left, *reversed(right)) if f"{peg.side}{peg.bow}" not in read), None)
+
+
+def _next_part(work: Work) -> str | None:
+    peg = _next_peg(work)
+    if peg is not None:
+        return f"post:{peg.side}{peg.bow}"
+    return f"post:{work.stand.weakest.name}" if work.stand else None
+
+
+def _next(work: Work) -> str:
+    peg, levels = _next_peg(work), work.record.levels
+    if peg is not None:
+        verb = "hold the rod on the ground at" if work.design.level.tool == "rod" else "measure down from the string at"
+        return f"Next: {verb} {peg_words(f'{peg.side}{peg.bow}')}."
+    if levels.closing_m is None:
+        return f"Next: read {peg_words(next(iter(levels.pegs)))} once more."
+    stand = work.stand
+    assert stand is not None
+    tops = {work.say(foot.top_reading_m) for foot in stand.feet.values()}
+    if len(tops) == 1:
+        return f"Drive every post until the rod on its top reads {tops.pop()}."
+    return "Drive each post until the rod on its top reads as on the tape below."
+
+
+def _answers(work: Work) -> list[Answer]:
+    stand = work.stand
+    if stand is None:
+        return []
+    heights = stand.heights
+    places = [stand.places[name] for name in heights]
+    down = max(heights.values()) - min(heights.values())
+    found = [length_answer(work, "fall", "Highest to lowest peg", down)]
+    tops = sorted({foot.top_reading_m for foot in stand.feet.values()})
+    if stand.datum.fall == 0:
+        found.append(length_answer(work, "top_reading", "Rod on every post’s top", tops[0]))
+    else:
+        fall = stand.datum.fall
+        toward = "B" if fall > 0 else "A"
+        found.append(
+            Answer(
+                id="datum_fall",
+                label=f"Tops fall toward {toward}",
+                reading=percent_text(abs(fall), 2),
+                value=abs(fall),
+                unit="share",
+                note=f"{work.say(abs(fall) * work.design.size.length_m)} over the house",
+            )
+        )
+    reveals = [foot.reveal_m for foot in stand.feet.values()]
+    found.append(length_answer(work, "reveal_least", "Stands out, least", min(reveals)))
+    found.append(length_answer(work, "reveal_most", "Stands out, most", max(reveals)))
+    found.append(length_answer(work, "embedment_least", "In the ground, least", stand.weakest.embedment_m))
+    slope = turned_falls(places, list(heights.values()))
+    if slope is not None:
+        found += _turned(work, *slope)
+    return found
+
+
+def _turned(work: Work, along: float, across: float) -> list[Answer]:
+    """How much the ground falls under the house as it lies, and turned a quarter, on the best plane."""
+    size = work.design.size
+    now_m = abs(along) * size.length_m + abs(across) * size.span_m
+    turned_m = abs(across) * size.length_m + abs(along) * size.span_m
+    return [
+        Answer(
+            id="slope",
+            label="Ground falls",
+            reading=f"{percent_text(abs(along), 1)} along, {percent_text(abs(across), 1)} across",
+            value=math.hypot(along, across),
+            unit="share",
+            note="to B and D" if along >= 0 and across >= 0 else _toward(along, across),
+        ),
+        length_answer(work, "turned", "Fall under it, turned a quarter", turned_m, f"as it lies {work.say(now_m)}"),
+    ]
+
+
+def _toward(along: float, across: float) -> str:
+    return f"to {'B' if along >= 0 else 'A'} and {'D' if across >= 0 else 'A'}"
+
+
+def strips(work: Work) -> list[Strip]:
+    """Both sides with the rod's reading at each peg, and with the reading on each post's top."""
+    rod = "the rod" if work.design.level.tool == "rod" else "the depth below the string"
+    titles = {"L": "Left pegs", "R": "Right pegs"}
+    ground = [_ground_strip(work, side, titles[side], f"{rod} on the ground at each") for side in ("L", "R")]
+    if work.stand is None:
+        return ground
+    tops = {"L": "Left tops", "R": "Right tops"}
+    return [*ground, *(_tops_strip(work, work.stand, side, tops[side]) for side in ("L", "R"))]
+
+
+def _strip(work: Work, name: str, title: str, about: str, marks: list[StripMark]) -> Strip:
+    return Strip(
+        id=name, title=title, about=about, material="string", length_m=work.bays.stations_m[-1], marks=tuple(marks)
+    )
+
+
+def _ground_strip(work: Work, side: str, title: str, about: str) -> Strip:
+    where, marks = f"level:{side}", []
+    for peg in (peg for peg in work.pegs if peg.side == side):
+        name = f"{side}{peg.bow}"
+        reading = work.record.levels.pegs.get(name)
+        told = "" if reading is None else work.say(reading)
+        entry = Entered(measure=f"level:{name}", label=f"Rod at {peg_words(name)}", reading=told)
+        marks.append(
+            StripMark(
+                id=f"{where}/{name}",
+                part=f"post:{name}",
+                at_m=peg.station_m,
+                reading=told or "–",
+                what=f"peg {peg.bow}",
+                kind="peg",
+                state="open" if reading is None else "set",
+                entry=entry,
+            )
+        )
+    return _strip(work, where, title, about, marks)
+
+
+def _tops_strip(work: Work, stand: Stand, side: str, title: str) -> Strip:
+    where, marks = f"tops:{side}", []
+    for peg in (peg for peg in work.pegs if peg.side == side and f"{side}{peg.bow}" in stand.feet):
+        foot = stand.feet[f"{side}{peg.bow}"]
+        marks.append(
+            StripMark(
+                id=f"{where}/{foot.name}",
+                part=f"post:{foot.name}",
+                at_m=peg.station_m,
+                reading=work.say(foot.top_reading_m),
+                what=f"out {work.say(foot.reveal_m)}",
+                kind="socket",
+            )
+        )
+    return _strip(work, where, title, "what the rod reads on each finished top, and how far it stands out", marks)

@@ -1,0 +1,272 @@
+"""The ground from above with its contour lines, and lengthways with the posts standing in it."""
+
+import math
+from typing import Literal
+
+from obtegum.core.drawing import Arrow, Dots, Drawing, Item, Mark, Note, Outline, Row, Segments, Vertex, box, line
+from obtegum.core.ground.stand import Stand
+from obtegum.core.setout.base import Peg
+from obtegum.core.steps.drain import drain_places, drained
+from obtegum.core.ticks import peg_words
+from obtegum.core.views.base import BESIDE_M, corners, floor, peg_y, strings
+from obtegum.core.work import Work
+
+__all__ = ["drain_run", "earth", "falls", "profile"]
+
+MOST_CONTOURS = 12
+STEPS_M = {
+    "metric": (0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1.0, 2.0),
+    "feet": (0.0127, 0.0254, 0.0508, 0.1016, 0.1524, 0.3048, 0.6096, 1.524),
+}
+
+
+def falls(work: Work) -> Drawing:
+    """Contour lines over the base, and how far each corner lies below the datum."""
+    items: list[Item] = [floor(work), *_contours(work), *strings(work), *_pegs(work), *corners(work)]
+    stand = work.stand
+    if stand is None:
+        summary = "No levels yet. Read the rod at every peg."
+    else:
+        low = max(stand.natural.at(stand.places[name][0]) - height for name, height in stand.heights.items())
+        summary = f"The ground lies up to {work.say(low)} below the datum."
+    return _base_drawing(work, "falls", "The ground", summary, items, _level_rows(work))
+
+
+def earth(work: Work) -> Drawing:
+    """The pad over the ground, and the line where it meets it."""
+    (length_m, width_m), margin = work.strung, work.design.pad.margin_m
+    stand = work.stand
+    pad = box(-margin, -margin, length_m + margin, width_m + margin)
+    items: list[Item] = [
+        Outline(part="pad", layer="ground", material="soil", closed=True, path=pad, label="pad"),
+        *_contours(work),
+        *strings(work),
+    ]
+    summary = "The ground stays as it lies, and the posts take up its fall."
+    if stand is not None and stand.padded:
+        height = stand.datum.at(0.0)
+        ends = tuple((*one, *other) for one, other in stand.terrain.meeting(stand.datum.at_a_m, stand.datum.fall))
+        items.append(Segments(part="meeting", style="meeting", ends=ends))
+        above = height - max(stand.heights.values())
+        where = "above" if above >= 0 else "below"
+        summary = (
+            f"The pad at A lies {work.say(abs(above))} {where} the highest peg. "
+            "The heavy line is where it meets the ground."
+        )
+    items += [*_pegs(work), *corners(work)]
+    return _base_drawing(work, "earth", "Pad", summary, items, _level_rows(work), margin)
+
+
+def drain_run(work: Work) -> Drawing:
+    """The drain along the uphill side, water running to its outlet."""
+    (length_m, width_m) = work.strung
+    found = drained(work)
+    off = work.design.pad.margin_m + 0.3
+    y = -off if found.side == "L" else width_m + off
+    start, way = (length_m, -1.0) if found.outlet == "A" else (0.0, 1.0)
+    end = start + way * found.length_m
+    anchors: tuple[Literal["start", "end"], Literal["start", "end"]] = ("start", "end") if way > 0 else ("end", "start")
+    first, last = anchors
+    uphill = y + (-0.8 if found.side == "L" else 0.8)
+    items: list[Item] = [
+        floor(work),
+        *_contours(work),
+        *strings(work),
+        Outline(part="drain", layer="hidden", material="ink", path=line(start, y, end, y), width_m=0.1, label="drain"),
+        Arrow(
+            part="drain:way",
+            x0=start + way * found.length_m * 0.4,
+            y0=uphill,
+            x1=start + way * found.length_m * 0.6,
+            y1=uphill,
+        ),
+        *(
+            Mark(part=part, symbol="centre", x=start + way * at_m, y=y, label=f"{work.say(at_m)} along the drain")
+            for at_m, part in drain_places(work, found)
+        ),
+        Note(part="drain:start", x=start, y=uphill, text=f"starts {work.say(found.start_deep_m)} deep", anchor=first),
+        Note(part="drain:end", x=end, y=uphill, text=f"runs out {work.say(found.end_deep_m)} deep", anchor=last),
+        *corners(work),
+    ]
+    rows = (
+        Row(what="Drain", reading=work.say(found.length_m)),
+        Row(what="Depth at its start", reading=work.say(found.start_deep_m)),
+        Row(what="Depth at its outlet", reading=work.say(found.end_deep_m)),
+    )
+    side = "A to B" if found.side == "L" else "D to C"
+    summary = f"A drain beside {side}, the uphill side, {work.say(found.length_m)} long."
+    drawing = _base_drawing(work, "drain", "Drain", summary, items, rows, off + 1.0)
+    beyond = work.design.drain.beyond_m + BESIDE_M
+    if way > 0:
+        return drawing.model_copy(update={"x1": max(drawing.x1, length_m + beyond)})
+    return drawing.model_copy(update={"x0": min(drawing.x0, -beyond)})
+
+
+def profile(work: Work) -> Drawing:
+    """Posts in the ground along both sides, heights drawn several times as large."""
+    stand, length_m = work.stand, work.design.size.length_m
+    posts = work.design.posts
+    if stand is None:
+        items: list[Item] = [Note(part="ground", x=length_m / 2, y=0.0, text="no levels yet")]
+        return _profile_drawing(work, items, 1, -0.5, 0.5, "No levels yet: read the rod at two pegs or more.")
+    reference = stand.datum.at_a_m
+    lows = [foot.ground_m - foot.embedment_m for foot in stand.feet.values()]
+    bottom = min([*lows, *(height - posts.length_m * 0.2 for height in stand.heights.values())]) - reference
+    top = max(foot.top_m for foot in stand.feet.values()) - reference
+    times = max(1, min(10, math.floor(0.4 * length_m / (top - bottom))))
+
+    def up(height: float) -> float:
+        return (height - reference) * times
+
+    items = []
+    for side in ("R", "L"):
+        ground = sorted(
+            (stand.places[name][0], up(height)) for name, height in stand.heights.items() if name[0] == side
+        )
+        if len(ground) >= 2:
+            path = tuple(Vertex(x=x, y=y) for x, y in ground)
+            under = (Vertex(x=ground[-1][0], y=bottom * times), Vertex(x=ground[0][0], y=bottom * times))
+            if side == "L":
+                items.append(
+                    Outline(part="ground:L", layer="ground", material="soil", closed=True, path=(*path, *under))
+                )
+            layer = "ground" if side == "L" else "hidden"
+            items.append(Outline(part=f"ground:{side}", layer=layer, material="ink", path=path, label=_side(side)))  # type: ignore[arg-type]
+    for name, foot in stand.feet.items():
+        bottom_at = foot.top_m - foot.length_m
+        items.append(
+            Outline(
+                part=f"post:{name}",
+                layer="frame" if name[0] == "L" else "hidden",
+                material="post",
+                path=line(foot.station_m, up(bottom_at), foot.station_m, up(foot.top_m)),
+                width_m=work.post_tube.od_m,
+                label=f"post {name[1:]}",
+            )
+        )
+    ends = (stand.datum.at(0.0), stand.datum.at(length_m))
+    items.append(
+        Outline(part="datum", layer="string", material="string", path=line(0.0, up(ends[0]), length_m, up(ends[1])))
+    )
+    items.append(Note(part="datum", x=length_m, y=up(ends[1]), text="datum", anchor="start", above=False))
+    weakest = stand.weakest
+    items.append(
+        Note(
+            part=f"post:{weakest.name}",
+            x=weakest.station_m,
+            y=up(weakest.top_m),
+            text=f"least in the ground: {work.say(weakest.embedment_m, 'down')}",
+            anchor="end" if weakest.station_m > length_m / 2 else "start",
+        )
+    )
+    return _profile_drawing(work, items, times, bottom * times, top * times, "Posts in the ground, seen from the left.")
+
+
+def _side(side: str) -> str:
+    return "ground on the left" if side == "L" else "ground on the right"
+
+
+def _profile_drawing(work: Work, items: list[Item], times: int, low: float, high: float, summary: str) -> Drawing:
+    return Drawing(
+        view="profile",
+        title="Lengthways" if times == 1 else f"Lengthways, heights × {times}",
+        summary=f"{summary} Heights are drawn {times} times as large." if times > 1 else summary,
+        x0=-BESIDE_M,
+        y0=low,
+        x1=work.design.size.length_m + BESIDE_M,
+        y1=high + 0.2,
+        items=tuple(items),
+        table=_level_rows(work),
+    )
+
+
+def _base_drawing(
+    work: Work, view: str, title: str, summary: str, items: list[Item], rows: tuple[Row, ...], margin: float = 0.0
+) -> Drawing:
+    (length_m, width_m), beside = work.strung, BESIDE_M + margin
+    return Drawing(
+        view=view,
+        title=title,
+        summary=summary,
+        x0=-beside,
+        y0=-beside,
+        x1=length_m + beside,
+        y1=width_m + beside,
+        items=tuple(items),
+        table=rows,
+    )
+
+
+def _contours(work: Work) -> list[Item]:
+    """Contour lines below the datum, each with its depth once, and the spots that were read."""
+    stand = work.stand
+    if stand is None:
+        return []
+    highest = max(height for _, _, height in stand.terrain.points)
+    lowest = min(height for _, _, height in stand.terrain.points)
+    steps = STEPS_M[work.tape.units]
+    step = next((each for each in steps if (highest - lowest) / each <= MOST_CONTOURS), steps[-1])
+    items: list[Item] = []
+    for number in range(1, MOST_CONTOURS + 1):
+        height = highest - number * step
+        pieces = stand.terrain.contours(height) if height > lowest else []
+        if not pieces:
+            continue
+        part = f"contour:{number}"
+        ends = tuple((*one, *other) for one, other in pieces)
+        items.append(Segments(part=part, style="contour", ends=ends))
+        x, y = pieces[len(pieces) // 2][0]
+        items.append(Note(part=part, x=x, y=y, text=work.say(-number * step), above=False))
+    if work.record.levels.spots:
+        items.append(Dots(part="spots", places=tuple((spot.x_m, spot.y_m) for spot in work.record.levels.spots)))
+    return items
+
+
+def _pegs(work: Work) -> list[Item]:
+    """Pegs, filled where the rod was read; corners say how far they lie below the datum."""
+    stand, last = work.stand, work.bays.bows
+    items: list[Item] = []
+    for peg in work.pegs:
+        name, y = f"{peg.side}{peg.bow}", peg_y(work, peg.side)
+        read = name in work.record.levels.pegs
+        label = peg_words(name)
+        items.append(
+            Mark(part=f"post:{name}", symbol="peg", state="set" if read else "open", x=peg.station_m, y=y, label=label)
+        )
+        if stand is not None and name in stand.heights and peg.bow in (1, last):
+            items.append(_depth(work, stand, peg, name, y))
+    return items
+
+
+def _depth(work: Work, stand: Stand, peg: Peg, name: str, y: float) -> Note:
+    down = stand.natural.at(peg.station_m) - stand.heights[name]
+    anchor = "start" if peg.bow == 1 else "end"
+    row = 1 if peg.side == "L" else 0
+    return Note(
+        part=f"post:{name}",
+        x=peg.station_m,
+        y=y,
+        text=f"−{work.say(down)}" if down >= work.tape.step_m / 2 else "highest",
+        anchor=anchor,  # type: ignore[arg-type]
+        above=peg.side == "R",
+        row=row,
+    )
+
+
+def _level_rows(work: Work) -> tuple[Row, ...]:
+    """Every peg's reading, and the reading on its post's top."""
+    stand = work.stand
+    rows = []
+    for peg in work.pegs:
+        name = f"{peg.side}{peg.bow}"
+        reading = work.record.levels.pegs.get(name)
+        words = peg_words(name).capitalize()
+        rows.append(
+            Row(what=f"{words}, rod on the ground", reading="not read" if reading is None else work.say(reading))
+        )
+        foot = stand.feet.get(name) if stand else None
+        if foot is not None:
+            rows.append(Row(what=f"{words}, rod on the post’s top", reading=work.say(foot.top_reading_m)))
+    if work.record.levels.spots:
+        rows.append(Row(what="Spots between the pegs", reading=str(len(work.record.levels.spots))))
+    return tuple(rows)

@@ -1,0 +1,74 @@
+"""The setting-out as DXF: true metres, x from A to B, y across, a layer for each kind of thing."""
+
+import io
+
+from obtegum.core.drawing import Segments
+from obtegum.core.plan import HousePlan
+from obtegum.core.record import LINES
+from obtegum.core.setout.how import corner_places
+from obtegum.core.setout.offsets import offset_pegs
+from obtegum.core.work import Work
+
+__all__ = ["LAYERS", "setting_out_dxf"]
+
+# Layer, and its colour in CAD's own numbering: black or white, and greys and plain hues that print.
+LAYERS = {
+    "STRINGS": 34,
+    "DIAGONALS": 32,
+    "PEGS": 7,
+    "BOWS": 8,
+    "OFFSET_PEGS": 30,
+    "LEVELS": 96,
+    "CONTOURS": 94,
+    "LETTERS": 7,
+}
+LETTER_M = 0.2
+
+
+def setting_out_dxf(work: Work, plan: HousePlan) -> str:
+    """Strings, diagonals, pegs, bow lines, offset pegs, levels and contour lines.
+
+    Pegs are points with their heights over the line of sight where they were levelled, else 0.
+    """
+    from ezdxf import units
+    from ezdxf.filemanagement import new
+
+    document = new("R2010", setup=True)
+    document.units = units.M
+    for name, colour in LAYERS.items():
+        document.layers.add(name, color=colour)
+    space = document.modelspace()
+
+    def on(layer: str) -> dict[str, object]:
+        return {"layer": layer}
+
+    def letters(text: str, x: float, y: float) -> None:
+        space.add_text(text, height=LETTER_M, dxfattribs=on("LETTERS")).set_placement((x + 0.08, y + 0.08))
+
+    corners = corner_places(*work.strung)
+    for line in LINES:
+        layer = "DIAGONALS" if line in ("ac", "bd") else "STRINGS"
+        space.add_line(corners[line[0].upper()], corners[line[1].upper()], dxfattribs=on(layer))
+    for letter, (x, y) in corners.items():
+        letters(letter, x, y - 2 * LETTER_M)
+    heights = work.stand.heights if work.stand else {}
+    width_m = work.strung[1]
+    for peg in work.pegs:
+        name, y = f"{peg.side}{peg.bow}", 0.0 if peg.side == "L" else width_m
+        space.add_point((peg.station_m, y, heights.get(name, 0.0)), dxfattribs=on("PEGS"))
+        letters(name, peg.station_m, y)
+        if peg.side == "L":
+            space.add_line((peg.station_m, 0.0), (peg.station_m, width_m), dxfattribs=on("BOWS"))
+    for kept in offset_pegs(*work.strung, work.design.keep.offset_m):
+        space.add_point(kept.at, dxfattribs=on("OFFSET_PEGS"))
+        letters(kept.name, *kept.at)
+    for spot in work.record.levels.spots:
+        space.add_point((spot.x_m, spot.y_m, -spot.reading_m), dxfattribs=on("LEVELS"))
+    falls = next(each for each in plan.drawings if each.view == "falls")
+    for item in falls.items:
+        if isinstance(item, Segments):
+            for x0, y0, x1, y1 in item.ends:
+                space.add_line((x0, y0), (x1, y1), dxfattribs=on("CONTOURS"))
+    out = io.StringIO()
+    document.write(out)
+    return out.getvalue()

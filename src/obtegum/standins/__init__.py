@@ -1,0 +1,1 @@
+"""Simulated instruments and services, for the demo and the tests."""
