@@ -48,7 +48,7 @@ def house_document(**changes: Any) -> dict[str, Any]:
         *parents, leaf = place.split("__")
         inner = document
         for name in parents:
-            inner = inner[name]
+            inner = inner.setdefault(name, {})
         inner[leaf] = value
     return document
 

@@ -128,6 +128,7 @@ def _carry(way: str, file: Path, data: Path) -> int:
 
 
 def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> int:
+    import gc
     import socket
 
     import uvicorn
@@ -155,6 +156,10 @@ def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> 
     # Listening before the address is printed: whoever reads it can connect at once.
     listener.listen(128)
     print(f"Obtegum is at http://127.0.0.1:{listener.getsockname()[1]}/ (Ctrl-C stops it)", flush=True)
+    # What was loaded stays; a plan makes tens of thousands of small values that die at once.
+    gc.collect()
+    gc.freeze()
+    gc.set_threshold(100_000, 20, 20)
     config = uvicorn.Config(
         make_app(store, level=LevelLink(*level) if level else None), log_level="warning", server_header=False
     )

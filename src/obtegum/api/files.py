@@ -9,7 +9,7 @@ from fastapi import APIRouter, Query, Request
 from starlette.concurrency import run_in_threadpool
 from starlette.responses import Response
 
-from obtegum.api.houses import HOUSE_PROBLEMS, HouseId, Kept, Window, with_plan
+from obtegum.api.houses import HOUSE_PROBLEMS, Desk, HouseId, Kept, Window, with_plan
 from obtegum.api.models import HouseOut, Restored
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
@@ -50,14 +50,14 @@ def get_file(store: Kept, house_id: HouseId) -> Response:
 
 
 @router.post("/house-files", response_model=HouseOut, status_code=201)
-async def post_file(store: Kept, request: Request) -> Response:
+async def post_file(desk: Desk, request: Request) -> Response:
     """A house from a JSON file; all of it is checked before anything is kept."""
     text = await request.body()
 
     def keep() -> Response:
         design, record = read_house_file(text)
         begin(design, record, default_catalogue())
-        return with_plan(store, houses.add(store, design, record, "Read from a file"), status=201)
+        return with_plan(desk, houses.add(desk.store, design, record, "Read from a file"), status=201)
 
     return await run_in_threadpool(keep)
 
@@ -84,7 +84,7 @@ def get_tapings(store: Kept, house_id: HouseId) -> Response:
 
 
 @router.post("/houses/{house_id}/readings", response_model=HouseOut)
-async def post_readings(store: Kept, house_id: HouseId, request: Request, window: Window = "") -> Response:
+async def post_readings(desk: Desk, house_id: HouseId, request: Request, window: Window = "") -> Response:
     """Levels, tapings or a peg list as CSV or pasted text; every line is checked before any is kept."""
     data = await request.body()
     try:
@@ -97,8 +97,8 @@ async def post_readings(store: Kept, house_id: HouseId, request: Request, window
         return houses.Edited(design, changed, words)
 
     def keep() -> Response:
-        gesture = houses.Gesture(houses.version(store, house_id), window)
-        return with_plan(store, houses.change(store, house_id, gesture, edit), window)
+        gesture = houses.Gesture(houses.version(desk.store, house_id), window)
+        return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), window)
 
     return await run_in_threadpool(keep)
 

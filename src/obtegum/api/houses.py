@@ -1,5 +1,6 @@
 """Saved houses: the yard, one house, changes to it, its history."""
 
+from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Depends, Path, Query, Request
@@ -37,7 +38,7 @@ from obtegum.devices.level import LevelError, LevelLink
 from obtegum.store import House, Store, houses
 from obtegum.store.houses import Shelf
 
-__all__ = ["HOUSE_PROBLEMS", "HouseId", "Kept", "Window", "router", "with_plan"]
+__all__ = ["HOUSE_PROBLEMS", "Desk", "HouseId", "Kept", "Window", "router", "with_plan"]
 
 HOUSE_PROBLEMS = {**PROBLEMS, 404: PROBLEMS[422], 409: PROBLEMS[422]}
 router = APIRouter(prefix="/api/houses", tags=["houses"], responses=HOUSE_PROBLEMS)
@@ -49,15 +50,31 @@ def _store(request: Request) -> Store:
 
 
 Kept = Annotated[Store, Depends(_store)]
+ShownStep = Annotated[str | None, Query(max_length=20, alias="step")]
+
+
+@dataclass(frozen=True)
+class Asked:
+    """The store, and the step that the asking window shows: only its drawings and tapes are sent."""
+
+    store: Store
+    step: str | None
+
+
+def _asked(store: Kept, step: ShownStep = None) -> Asked:
+    return Asked(store, step)
+
+
+Desk = Annotated[Asked, Depends(_asked)]
 HouseId = Annotated[str, Path(max_length=40)]
 Window = Annotated[str, Query(max_length=40)]
 Version = Annotated[int, Path(ge=1, le=2**31)]
 
 
-def with_plan(store: Store, house: House, window: str = "", status: int = 200) -> Response:
+def with_plan(desk: Asked, house: House, window: str = "", status: int = 200) -> Response:
     """A house as it stands, planned, with what the window could undo and redo."""
-    plan = plan_house(house.design, house.record, default_catalogue())
-    undo, redo = houses.undoable(store, house.id, window)
+    plan = plan_house(house.design, house.record, default_catalogue(), desk.step)
+    undo, redo = houses.undoable(desk.store, house.id, window)
     return answer(house_out(house, plan, undo, redo), status)
 
 
@@ -82,21 +99,21 @@ def get_yard(
 
 
 @router.post("", response_model=HouseOut, status_code=201)
-def post_house(store: Kept, wanted: NewHouse) -> Response:
+def post_house(desk: Desk, wanted: NewHouse) -> Response:
     """Start a new house, or a copy of one: with its design, and nothing done on site yet."""
     if wanted.copy_of is None:
-        house = houses.add(store, new_house(wanted.units), SiteRecord(), "Started")
+        house = houses.add(desk.store, new_house(wanted.units), SiteRecord(), "Started")
     else:
-        source = houses.get(store, wanted.copy_of).design
+        source = houses.get(desk.store, wanted.copy_of).design
         copy = source.model_copy(update={"name": f"{source.name[:73]}, copy"})
-        house = houses.add(store, copy, SiteRecord(), f"Copied from {source.name}")
-    return with_plan(store, house, status=201)
+        house = houses.add(desk.store, copy, SiteRecord(), f"Copied from {source.name}")
+    return with_plan(desk, house, status=201)
 
 
 @router.get("/{house_id}", response_model=HouseOut)
-def get_house(store: Kept, house_id: HouseId, window: Window = "") -> Response:
+def get_house(desk: Desk, house_id: HouseId, window: Window = "") -> Response:
     """One house with its plan."""
-    return with_plan(store, houses.get(store, house_id), window)
+    return with_plan(desk, houses.get(desk.store, house_id), window)
 
 
 @router.get("/{house_id}/version", response_model=VersionOut)
@@ -106,7 +123,7 @@ def get_version(store: Kept, house_id: HouseId) -> Response:
 
 
 @router.patch("/{house_id}", response_model=HouseOut)
-def patch_house(store: Kept, house_id: HouseId, changes: Changes) -> Response:
+def patch_house(desk: Desk, house_id: HouseId, changes: Changes) -> Response:
     """Change a house and keep the change."""
     catalogue = default_catalogue()
 
@@ -115,11 +132,11 @@ def patch_house(store: Kept, house_id: HouseId, changes: Changes) -> Response:
         return houses.Edited(*changed, edits_in_words(changed, changes.edits, catalogue))
 
     gesture = houses.Gesture(changes.version, changes.window, changes.gesture)
-    return with_plan(store, houses.change(store, house_id, gesture, edit), changes.window)
+    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), changes.window)
 
 
 @router.post("/{house_id}/ticks", response_model=HouseOut)
-def post_tick(store: Kept, house_id: HouseId, tick: TickOff) -> Response:
+def post_tick(desk: Desk, house_id: HouseId, tick: TickOff) -> Response:
     """Tick a peg or post off as set where the plan wants it, or take that back."""
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
@@ -128,27 +145,27 @@ def post_tick(store: Kept, house_id: HouseId, tick: TickOff) -> Response:
         return houses.Edited(design, changed, tick_words(tick.tick, tick.done))
 
     gesture = houses.Gesture(tick.version, tick.window)
-    return with_plan(store, houses.change(store, house_id, gesture, edit), tick.window)
+    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), tick.window)
 
 
 @router.post("/{house_id}/tapings", response_model=HouseOut)
-def post_taping(store: Kept, house_id: HouseId, own: Standing) -> Response:
+def post_taping(desk: Desk, house_id: HouseId, own: Standing) -> Response:
     """Keep the round of taping under way among the earlier ones, and begin another."""
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
         return houses.Edited(design, record.taped_anew(), "Pegs moved, taping begun again")
 
     gesture = houses.Gesture(own.version, own.window)
-    return with_plan(store, houses.change(store, house_id, gesture, edit), own.window)
+    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), own.window)
 
 
 @router.post("/{house_id}/level-shots", response_model=HouseOut)
-def post_level_shot(request: Request, store: Kept, house_id: HouseId, wanted: LevelShot) -> Response:
+def post_level_shot(request: Request, desk: Desk, house_id: HouseId, wanted: LevelShot) -> Response:
     """Read the laser level with the rod at a peg, and keep the reading."""
     link: LevelLink | None = request.app.state.level
     if link is None:
         raise LevelError("No laser level is linked. Start with --level and its address, or type what the rod reads.")
-    house = houses.get(store, house_id)
+    house = houses.get(desk.store, house_id)
     peg = next(
         (
             each
@@ -167,13 +184,13 @@ def post_level_shot(request: Request, store: Kept, house_id: HouseId, wanted: Le
         return houses.Edited(*changed, edits_in_words(changed, edits, default_catalogue()))
 
     gesture = houses.Gesture(wanted.version, wanted.window)
-    return with_plan(store, houses.change(store, house_id, gesture, edit), wanted.window)
+    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), wanted.window)
 
 
 @router.post("/{house_id}/{way}", response_model=HouseOut)
-def post_undo(store: Kept, house_id: HouseId, way: Literal["undo", "redo"], own: Own) -> Response:
+def post_undo(desk: Desk, house_id: HouseId, way: Literal["undo", "redo"], own: Own) -> Response:
     """Invert this window's own last gesture, or make it again."""
-    return with_plan(store, houses.undo(store, house_id, own.window, way), own.window)
+    return with_plan(desk, houses.undo(desk.store, house_id, own.window, way), own.window)
 
 
 @router.get("/{house_id}/revisions", response_model=History)
@@ -202,24 +219,24 @@ def get_revisions(
 
 
 @router.get("/{house_id}/revisions/{version}", response_model=HouseOut)
-def get_revision(store: Kept, house_id: HouseId, version: Version) -> Response:
+def get_revision(desk: Desk, house_id: HouseId, version: Version) -> Response:
     """A house as it was."""
-    return with_plan(store, houses.revision(store, house_id, version))
+    return with_plan(desk, houses.revision(desk.store, house_id, version))
 
 
 @router.put("/{house_id}/revision", response_model=HouseOut)
-def put_revision(store: Kept, house_id: HouseId, back: Back) -> Response:
+def put_revision(desk: Desk, house_id: HouseId, back: Back) -> Response:
     """Bring a version back: a change like any other, which can be undone."""
-    old = houses.revision(store, house_id, back.to)
-    gesture = houses.Gesture(houses.version(store, house_id), back.window)
+    old = houses.revision(desk.store, house_id, back.to)
+    gesture = houses.Gesture(houses.version(desk.store, house_id), back.window)
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
         return houses.Edited(old.design, old.record, f"Brought back version {back.to}")
 
-    return with_plan(store, houses.change(store, house_id, gesture, edit), back.window)
+    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), back.window)
 
 
 @router.put("/{house_id}/shelf", response_model=HouseOut)
-def put_shelf(store: Kept, house_id: HouseId, place: Place) -> Response:
+def put_shelf(desk: Desk, house_id: HouseId, place: Place) -> Response:
     """Put a house away, delete it, or bring it back to the yard."""
-    return with_plan(store, houses.shelve(store, house_id, place.shelf))
+    return with_plan(desk, houses.shelve(desk.store, house_id, place.shelf))

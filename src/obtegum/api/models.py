@@ -183,6 +183,7 @@ class TryIn(Part):
     design: HouseDesign
     record: SiteRecord = SiteRecord()
     edits: tuple[Edit, ...] = Field(max_length=50)
+    step: str | None = Field(default=None, max_length=20)
 
 
 class TryOut(Part):

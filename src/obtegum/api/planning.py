@@ -44,7 +44,7 @@ def post_try(trial: TryIn) -> Response:
     """Try edits on a design; nothing is kept."""
     catalogue = default_catalogue()
     job = apply_edits(Job(trial.design, trial.record), trial.edits, catalogue)
-    return answer(TryOut(design=job.design, record=job.record, plan=plan_house(*job, catalogue)))
+    return answer(TryOut(design=job.design, record=job.record, plan=plan_house(*job, catalogue, trial.step)))
 
 
 @router.post("/remedies", response_model=Remedies)

@@ -140,7 +140,7 @@ class Segments:
 
     kind: Literal["segments"] = "segments"
     part: str
-    style: Literal["contour", "meeting"]
+    style: Literal["contour", "meeting", "post", "behind"]
     ends: tuple[tuple[float, float, float, float], ...]
 
 

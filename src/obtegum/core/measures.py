@@ -24,7 +24,7 @@ from obtegum.core.setout.checkin import planned_lines
 from obtegum.core.setout.how import method_label
 from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import begin, strung_size
+from obtegum.core.work import begin, strung_size, ways_to_square
 
 __all__ = [
     "MEASURES",
@@ -206,14 +206,16 @@ def _tube_options(tubes: tuple[Tube, ...], tape: Tape) -> tuple[Option, ...]:
 
 def _methods(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
     """Every way to square this base with what it leaves at a far corner, best first."""
-    work = begin(job.design, job.record, catalogue)
+    tape = job.design.tape
     ways = [
         Option(
             id=each.id,
-            label=method_label(each, work.tape),
-            about=f"± {work.say(each.skew_m, 'up')}, {each.people} people" if each.reaches else "tape too short",
+            label=method_label(each, tape),
+            about=f"± {length_text(each.skew_m, tape, 'up')}, {each.people} people"
+            if each.reaches
+            else "tape too short",
         )
-        for each in work.methods
+        for each in ways_to_square(job.design, catalogue)
     ]
     return (Option(id="best", label=f"the best: {ways[0].label}", about=ways[0].about), *ways)
 

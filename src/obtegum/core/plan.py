@@ -52,16 +52,21 @@ class YardPlan(Part):
     drawing: Drawing
 
 
-def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> HousePlan:
-    """Plan a house in full.
+def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, shown: str | None = None) -> HousePlan:
+    """Plan a house.
 
-    Args: the design, what was done on site so far, and the catalogue to look tubes and rules up in.
+    Args: the design, what was done on site so far, the catalogue to look tubes and rules up in, and
+    the step whose drawings and tapes are wanted (None: all of them; no step's name: none).
     Raises: DesignError when the parts can't make a house.
     """
     job = Job(design, record)
     work = begin(design, record, catalogue)
     found = [step.verdicts(work) for step in STEPS]
     verdicts = tuple(verdict for each in found for verdict in each)
+    steps = tuple(step.plan(work, each) for step, each in zip(STEPS, found, strict=True))
+    wanted = [step for step in steps if shown in (None, step.id)]
+    views = {view for step in wanted for view in step.views}
+    tapes = {strip for step in wanted for strip in step.strips}
     return HousePlan(
         name=design.name,
         size=size_text(design.size.span_m, design.size.length_m, design.tape),
@@ -69,15 +74,24 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) ->
         overall=worst(verdicts),
         verdicts=verdicts,
         measures={name: measure_state(measure, job, catalogue) for name, measure in MEASURES.items()},
-        steps=tuple(step.plan(work, each) for step, each in zip(STEPS, found, strict=True)),
+        steps=steps,
         equal_bays=work.equal,
         fixed_bays=work.fixed,
         pegs=work.pegs,
         sticks=len(work.split.pieces) * work.bays.bows,
         post_tube_m=len(work.pegs) * design.posts.length_m,
         loads=work.stand.moved.loads if work.stand and work.stand.moved else 0,
-        drawings=(*(view(work) for view in VIEWS), *how_drawings(work)),
-        strips=tuple(strip for step in STEPS for strip in step.strips(work)),
+        drawings=(
+            *(draw(work) for name, draw in VIEWS.items() if name in views),
+            *(how_drawings(work) if any(told.view for step in wanted for told in step.how) else ()),
+        ),
+        strips=tuple(
+            strip
+            for room, step in zip(STEPS, steps, strict=True)
+            if shown is None or step in wanted or tapes.intersection(room.lends)
+            for strip in room.strips(work)
+            if strip.id in tapes
+        ),
     )
 
 

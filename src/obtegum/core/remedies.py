@@ -213,7 +213,7 @@ def _offer(
     """Plan the house with the cure; None unless it is better for this verdict and fails no other."""
     try:
         changed = apply_edits(Job(design, record), cure, catalogue)
-        after = plan_house(*changed, catalogue)
+        after = plan_house(*changed, catalogue, shown="")
     except DesignError:
         return None
     found = next((each for each in after.verdicts if each.id == verdict.id), None)
@@ -262,7 +262,7 @@ def find_remedies(design: HouseDesign, record: SiteRecord, catalogue: Catalogue)
     Raises: DesignError when the design can't be planned at all.
     """
     work = begin(design, record, catalogue)
-    before = plan_house(design, record, catalogue)
+    before = plan_house(design, record, catalogue, shown="")
     remedies: list[Remedy] = []
     for verdict in before.verdicts:
         if verdict.level == "holds" or verdict.id not in CURES:

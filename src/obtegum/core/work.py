@@ -23,7 +23,7 @@ from obtegum.core.setout.squaring import Method, Tapes, methods
 from obtegum.core.strip import Entered, MarkKind, MarkState, StripMark
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["Work", "begin", "strung_size"]
+__all__ = ["Work", "begin", "strung_size", "ways_to_square"]
 
 
 @dataclass(frozen=True)
@@ -88,15 +88,12 @@ class Work:
 
     @property
     def tapes(self) -> Tapes:
-        set_out = self.design.set_out
-        return Tapes(longest_m=set_out.tape_m, second_m=set_out.second_tape_m, error_m=set_out.reading_error_m)
+        return _tapes(self.design)
 
     @cached_property
     def methods(self) -> list[Method]:
         """Ways to square the base, best first."""
-        set_out = self.design.set_out
-        unit_m = FOOT_M if self.tape.units == "feet" else 1.0
-        return methods(*self.strung, self.tapes, set_out.base, unit_m, set_out.fence_m)
+        return ways_to_square(self.design, self.catalogue)
 
     @cached_property
     def how(self) -> list[HowStep]:
@@ -221,6 +218,18 @@ def strung_size(design: HouseDesign, catalogue: Catalogue) -> tuple[float, float
     tube = {"posts": design.posts.tube, "bows": design.bows.tube}.get(design.set_out.to)
     more_m = catalogue.tubes[tube].od_m if tube in catalogue.tubes else 0.0
     return design.size.length_m + more_m, design.size.span_m + more_m
+
+
+def _tapes(design: HouseDesign) -> Tapes:
+    set_out = design.set_out
+    return Tapes(longest_m=set_out.tape_m, second_m=set_out.second_tape_m, error_m=set_out.reading_error_m)
+
+
+def ways_to_square(design: HouseDesign, catalogue: Catalogue) -> list[Method]:
+    """Every way to square the base of a house, best first."""
+    set_out = design.set_out
+    unit_m = FOOT_M if design.tape.units == "feet" else 1.0
+    return methods(*strung_size(design, catalogue), _tapes(design), set_out.base, unit_m, set_out.fence_m)
 
 
 def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> Work:

@@ -193,7 +193,7 @@ def _grower(canvas: Any, frame: _Frame, item: Grower) -> None:
 
 
 def _segments(canvas: Any, frame: _Frame, item: Segments) -> None:
-    canvas.setLineWidth(1.6 if item.style == "meeting" else 0.4)
+    canvas.setLineWidth({"meeting": 1.6, "post": 2.4, "behind": 0.6, "contour": 0.4}[item.style])
     for x0, y0, x1, y1 in item.ends:
         canvas.line(*frame.at(x0, y0), *frame.at(x1, y1))
 

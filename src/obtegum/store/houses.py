@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Literal, NamedTuple
 
 from sqlalchemy import func, select
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, defer
 
 from obtegum.core.design import HouseDesign
 from obtegum.core.record import SiteRecord
@@ -215,7 +215,7 @@ def change(store: Store, house_id: str, gesture: Gesture, edit: Edit) -> House:
         if edited[:2] == (current.design, current.record):
             return current
         _keep(session, row, edited, gesture, "edit", time.time())
-    return _house(row)
+        return House(row.id, row.version, row.touched, edited.design, edited.record, current.shelf)
 
 
 def _refuse_clashes(current: House, base: State, edit: Edit) -> None:
@@ -238,6 +238,8 @@ def _gestures(session: Session, house_id: str, window: str) -> tuple[list[list[R
         select(RevisionRow)
         .where(RevisionRow.house_id == house_id, RevisionRow.window == window)
         .order_by(RevisionRow.version)
+        # The documents of the few that are undone are fetched when they are; a long day has thousands.
+        .options(defer(RevisionRow.design), defer(RevisionRow.record))
     )
     done: list[list[RevisionRow]] = []
     undone: list[list[RevisionRow]] = []

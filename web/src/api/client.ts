@@ -55,24 +55,27 @@ function send<T>(method: string, path: string, body: unknown): Promise<T> {
   });
 }
 
-const house = (id: string, more = ""): string => `/houses/${encodeURIComponent(id)}${more}`;
+const house = (id: string, more = "", asked: Record<string, string> = {}): string => {
+  const query = new URLSearchParams(asked).toString();
+  return `/houses/${encodeURIComponent(id)}${more}${query ? `?${query}` : ""}`;
+};
 
 export const api = {
   yard: (shelf: Shelf) => ask<Yard>(`/houses?shelf=${shelf}`),
-  house: (id: string, window: string) => ask<HouseOut>(house(id, `?window=${encodeURIComponent(window)}`)),
+  house: (id: string, window: string, step: string) => ask<HouseOut>(house(id, "", { window, step })),
   version: (id: string) => ask<Schemas["VersionOut"]>(house(id, "/version")),
   start: (wanted: Schemas["NewHouse"]) => send<HouseOut>("POST", "/houses", wanted),
-  change: (id: string, body: Schemas["Changes"]) => send<HouseOut>("PATCH", house(id), body),
-  tick: (id: string, body: Schemas["TickOff"]) => send<HouseOut>("POST", house(id, "/ticks"), body),
-  tapeAnew: (id: string, body: Schemas["Standing"]) => send<HouseOut>("POST", house(id, "/tapings"), body),
-  readLaser: (id: string, body: Schemas["LevelShot"]) => send<HouseOut>("POST", house(id, "/level-shots"), body),
-  takeReadings: (id: string, text: Blob, window: string) =>
-    ask<HouseOut>(house(id, `/readings?window=${encodeURIComponent(window)}`), { method: "POST", body: text }),
-  undo: (id: string, way: "undo" | "redo", window: string) => send<HouseOut>("POST", house(id, `/${way}`), { window }),
+  change: (id: string, step: string, body: Schemas["Changes"]) => send<HouseOut>("PATCH", house(id, "", { step }), body),
+  tick: (id: string, step: string, body: Schemas["TickOff"]) => send<HouseOut>("POST", house(id, "/ticks", { step }), body),
+  tapeAnew: (id: string, step: string, body: Schemas["Standing"]) => send<HouseOut>("POST", house(id, "/tapings", { step }), body),
+  readLaser: (id: string, step: string, body: Schemas["LevelShot"]) => send<HouseOut>("POST", house(id, "/level-shots", { step }), body),
+  takeReadings: (id: string, step: string, text: Blob, window: string) =>
+    ask<HouseOut>(house(id, "/readings", { window, step }), { method: "POST", body: text }),
+  undo: (id: string, step: string, way: "undo" | "redo", window: string) => send<HouseOut>("POST", house(id, `/${way}`, { step }), { window }),
   revisions: (id: string, window: string) =>
-    ask<Schemas["History"]>(house(id, `/revisions?window=${encodeURIComponent(window)}&most=30`)),
-  revision: (id: string, version: number) => ask<HouseOut>(house(id, `/revisions/${version}`)),
-  bringBack: (id: string, to: number, window: string) => send<HouseOut>("PUT", house(id, "/revision"), { to, window }),
+    ask<Schemas["History"]>(house(id, "/revisions", { window, most: "30" })),
+  revision: (id: string, step: string, version: number) => ask<HouseOut>(house(id, `/revisions/${version}`, { step })),
+  bringBack: (id: string, step: string, to: number, window: string) => send<HouseOut>("PUT", house(id, "/revision", { step }), { to, window }),
   shelve: (id: string, shelf: Shelf) => send<HouseOut>("PUT", house(id, "/shelf"), { shelf }),
   attempt: (body: Schemas["TryIn"]) => send<TryOut>("POST", "/try", body),
   remedies: (body: Schemas["ReadIn"]) => send<Schemas["Remedies"]>("POST", "/remedies", body),

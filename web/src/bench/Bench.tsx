@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import styled from "styled-components";
-import { api, type HouseOut } from "../api/client";
+import { api, type HouseOut, type StepPlan, type Strip } from "../api/client";
 import { useSun } from "../look/sun";
 import { Plain } from "../kit/Plain";
 import { Words } from "../kit/Words";
@@ -69,23 +69,23 @@ const Past = styled.p`
 
 /** The bench: one house, one step at a time. */
 export function Bench() {
-  const { id = "" } = useParams();
+  const { id = "", step = "size" } = useParams();
   const opened = useQuery({
     queryKey: ["house", id],
     queryFn: async () => {
       const window = await windowName;
-      return { window, house: await api.house(id, window) };
+      return { window, step, house: await api.house(id, window, step) };
     },
     staleTime: 0,
     gcTime: 0,
   });
   if (opened.isError) return <Lost sentence={opened.error.message} />;
   if (!opened.data) return <p role="status" className="unseen">Fetching the house</p>;
-  return <OpenHouse key={id} first={opened.data.house} window={opened.data.window} />;
+  return <OpenHouse key={id} first={opened.data.house} window={opened.data.window} step={opened.data.step} />;
 }
 
-function OpenHouse({ first, window }: { first: HouseOut; window: string }) {
-  const [session] = useState(() => new HouseSession(first, window));
+function OpenHouse({ first, window, step }: { first: HouseOut; window: string; step: string }) {
+  const [session] = useState(() => new HouseSession(first, window, step));
   return (
     <SessionContext.Provider value={session}>
       <Workplace window={window} />
@@ -110,6 +110,10 @@ function Workplace({ window }: { window: string }) {
   const [asTable, setTable] = useState(false);
   const [side, setSide] = useState<SideShown>("step");
 
+  const stepId = step?.id;
+  useEffect(() => {
+    if (stepId) void session.turnTo(stepId);
+  }, [session, stepId]);
   useEffect(() => {
     document.title = `${plan.name} · ${step?.title ?? ""} · Obtegum`;
   }, [plan.name, step?.title]);
@@ -128,6 +132,15 @@ function Workplace({ window }: { window: string }) {
     return () => document.removeEventListener("keydown", onKey);
   }, [session]);
 
+  // One function for good: a drawing of hundreds of parts is not made anew because this one is.
+  const tapes = useRef<{ strip: Strip | undefined; strips: Strip[] }>({ strip: undefined, strips: [] });
+  const choose = useCallback((part: string) => {
+    setChosen(part);
+    const { strip, strips } = tapes.current;
+    if (strip?.marks.some((mark) => mark.part === part)) return;
+    const other = strips.find((each) => each.marks.some((mark) => mark.part === part));
+    if (other) setStrip(other.id);
+  }, []);
   const strips = useMemo(() => (step ? plan.strips.filter((strip) => step.strips.includes(strip.id)) : []), [plan.strips, step]);
   if (!step) return null;
   const views = plan.drawings.filter((drawing) => step.views.includes(drawing.view));
@@ -140,12 +153,7 @@ function Workplace({ window }: { window: string }) {
     strips[0];
 
   const mark = strip?.marks.find((each) => each.part === chosen);
-  const choose = (part: string) => {
-    setChosen(part);
-    if (strip?.marks.some((mark) => mark.part === part)) return;
-    const other = strips.find((each) => each.marks.some((mark) => mark.part === part));
-    if (other) setStrip(other.id);
-  };
+  tapes.current = { strip, strips };
   return (
     <Layout>
       <TopLine onKeys={() => setSide(side === "keys" ? "step" : "keys")} keysOpen={side === "keys"} />
@@ -188,7 +196,7 @@ function Workplace({ window }: { window: string }) {
             (asTable ? (
               <NumberTable drawing={view} strip={strip ?? null} />
             ) : (
-              <DrawingView drawing={view} plan={plan} step={past || told ? { ...step, grips: [], focus: told ? EVERYTHING : step.focus } : step} chosen={chosen} onChoose={choose} />
+              <DrawingView drawing={view} plan={plan} step={past || told ? still(step, told !== undefined) : step} chosen={chosen} onChoose={choose} />
             ))}
         </DrawingPlace>
         {!asTable && <How step={step} shown={view?.view ?? ""} onShow={setView} />}
@@ -225,8 +233,9 @@ function Workplace({ window }: { window: string }) {
   );
 }
 
-/** A step of the work drawn by itself has nothing faint in it. */
-const EVERYTHING = ["string", "tape", "set", "known", "peg", "corner", "floor"];
+/** A step without grips, for the past and for drawings of one thing to do; the latter have nothing faint in them. */
+const still = (step: StepPlan, told: boolean): StepPlan => ({ ...step, grips: [], focus: told ? EVERYTHING : step.focus });
+const EVERYTHING = ["string", "tape", "set", "known", "peg", "corner", "floor", "line", "end"];
 
 /** A field with something typed in it that isn't taken yet has an undo of its own. */
 const halfTyped = (target: EventTarget | null): boolean => target instanceof HTMLInputElement && target.dataset.typing !== undefined;

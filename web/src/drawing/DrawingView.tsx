@@ -1,4 +1,4 @@
-import { useId, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { memo, useId, useLayoutEffect, useMemo, useRef, useState } from "react";
 import styled from "styled-components";
 import type { Drawing, HousePlan, StepPlan } from "../api/client";
 import { DimensionItem } from "./DimensionItem";
@@ -31,7 +31,7 @@ interface Props {
 }
 
 /** A display list on the screen: what has size to scale, what has none at the size that reads best. */
-export function DrawingView({ drawing, plan, step, chosen, onChoose }: Props) {
+export const DrawingView = memo(function DrawingView({ drawing, plan, step, chosen, onChoose }: Props) {
   const [box, size] = useBox();
   const hatches = useId();
   const frame = useMemo(() => fit(drawing, size.width, size.height, marginsFor(drawing)), [drawing, size]);
@@ -53,7 +53,7 @@ export function DrawingView({ drawing, plan, step, chosen, onChoose }: Props) {
             case "dimension":
               return <DimensionItem key={key} item={item} frame={frame} lit={lit(item.part)} faint={faint(item.part)} />;
             case "mark":
-              return <MarkItem key={key} item={item} frame={frame} lit={lit(item.part)} onPick={() => onChoose(item.part)} />;
+              return <MarkItem key={key} item={item} frame={frame} lit={lit(item.part)} onPick={onChoose} />;
             case "grower":
               return <GrowerItem key={key} item={item} frame={frame} lit={lit("grower")} />;
             case "segments":
@@ -88,7 +88,7 @@ export function DrawingView({ drawing, plan, step, chosen, onChoose }: Props) {
       </svg>
     </Sheet>
   );
-}
+});
 
 /** Words that stand beside a point keep clear of its peg. */
 const besidePx = ({ anchor, above }: { anchor?: string; above?: boolean }): number =>

@@ -3,16 +3,19 @@ import type { Frame } from "./frame";
 
 type Of<Kind> = Extract<Item, { kind: Kind }>;
 
-/** Many straight pieces as one path: contour lines thin, the line where pad and ground meet heavy. */
+const STYLES = {
+  contour: { stroke: "var(--soil-mark)", strokeWidth: 1.4, strokeLinecap: "round" },
+  meeting: { stroke: "var(--ink)", strokeWidth: 2.6, strokeLinecap: "round" },
+  post: { stroke: "var(--ink)", strokeWidth: 3.5 },
+  behind: { stroke: "var(--soft)", strokeWidth: 1.4, strokeDasharray: "5 3" },
+} as const;
+
+/** Many straight pieces as one path: contour lines, where pad and ground meet, posts edge on. */
 export function SegmentsItem({ item, frame }: { item: Of<"segments">; frame: Frame }) {
   const d = item.ends
     .map(([x0, y0, x1, y1]) => `M${frame.x(x0).toFixed(1)} ${frame.y(y0).toFixed(1)}L${frame.x(x1).toFixed(1)} ${frame.y(y1).toFixed(1)}`)
     .join("");
-  return item.style === "meeting" ? (
-    <path d={d} fill="none" stroke="var(--ink)" strokeWidth="2.6" strokeLinecap="round" />
-  ) : (
-    <path d={d} fill="none" stroke="var(--soil-mark)" strokeWidth="1.4" strokeLinecap="round" />
-  );
+  return <path d={d} fill="none" {...STYLES[item.style]} />;
 }
 
 /** Places where the rod stood, as one path of small crosses. */

@@ -1,14 +1,16 @@
+import { memo } from "react";
 import type { Item } from "../api/client";
 import type { Frame } from "./frame";
+import { looksTheSame } from "./same";
 
 type Mark = Extract<Item, { kind: "mark" }>;
 
 /** A place to find on the ground or the bow; the mark that is chosen wears a ring of paint. */
-export function MarkItem({ item, frame, lit, onPick }: { item: Mark; frame: Frame; lit: boolean; onPick: () => void }) {
+export const MarkItem = memo(function MarkItem({ item, frame, lit, onPick }: { item: Mark; frame: Frame; lit: boolean; onPick: (part: string) => void }) {
   const [x, y] = [frame.x(item.x), frame.y(item.y)];
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: a pointer's short cut to the strip's mark
-    <g transform={`translate(${x.toFixed(1)} ${y.toFixed(1)})`} onClick={onPick} cursor="pointer" data-mark={item.part}>
+    <g transform={`translate(${x.toFixed(1)} ${y.toFixed(1)})`} onClick={() => onPick(item.part)} cursor="pointer" data-mark={item.part}>
       <title>{item.label}</title>
       <circle r="12" fill="transparent" />
       {lit && <circle r="11" fill="none" stroke="var(--paint)" strokeWidth="3.5" />}
@@ -25,7 +27,7 @@ export function MarkItem({ item, frame, lit, onPick }: { item: Mark; frame: Fram
       )}
     </g>
   );
-}
+}, looksTheSame);
 
 /** A stake seen from above: open until it is set, crossed out when the plan has left it behind. */
 function Peg({ state }: { state: "open" | "set" | "moved" }) {

@@ -1,6 +1,8 @@
+import { memo } from "react";
 import type { Item } from "../api/client";
 import type { Frame } from "./frame";
 import { hatch } from "./hatches";
+import { looksTheSame } from "./same";
 
 type Outline = Extract<Item, { kind: "outline" }>;
 
@@ -26,7 +28,7 @@ interface Props {
 }
 
 /** A part in true size: a filled shape, a tube of its own width, or a thin line of construction. */
-export function OutlineItem({ item, frame, hatches, lit, faint = false }: Props) {
+export const OutlineItem = memo(function OutlineItem({ item, frame, hatches, lit, faint = false }: Props) {
   const d = pathOf(item, frame);
   if (item.layer === "construction") {
     if (faint) return null;
@@ -61,4 +63,4 @@ export function OutlineItem({ item, frame, hatches, lit, faint = false }: Props)
       <path d={d} stroke={`var(--${item.material})`} strokeWidth={Math.max(width - 0.8, 1)} />
     </g>
   );
-}
+}, looksTheSame);

@@ -57,6 +57,8 @@ export class HouseSession {
   constructor(
     house: HouseOut,
     private readonly window: string,
+    /** The step that is shown: only its drawings and tapes are asked for. */
+    private step: string,
   ) {
     this.sight = {
       house,
@@ -99,9 +101,24 @@ export class HouseSession {
       const now = await api.version(id);
       if (this.sight.saved === "away") this.show({ saved: "saved" });
       if (now.version === version || this.working) return;
-      const house = await api.house(id, this.window);
+      const house = await api.house(id, this.window, this.step);
       if (this.working) return;
       this.show({ house, notice: "changed in another window", ...(this.sight.trying ? {} : { plan: house.plan }) });
+    } catch (error) {
+      if (error instanceof AwayError) this.show({ saved: "away" });
+    }
+  }
+
+  /** Another step is shown: its drawings and tapes are fetched. */
+  async turnTo(step: string): Promise<void> {
+    if (step === this.step) return;
+    this.step = step;
+    const { house, past } = this.sight;
+    if (past) await this.lookAt(past.version);
+    try {
+      const fresh = await api.house(house.id, this.window, step);
+      if (this.step !== step || this.working || fresh.version < this.sight.house.version) return;
+      this.show({ house: fresh, ...(this.sight.trying ? {} : { plan: fresh.plan }) });
     } catch (error) {
       if (error instanceof AwayError) this.show({ saved: "away" });
     }
@@ -123,7 +140,7 @@ export class HouseSession {
       this.trial = null;
       const { design, record } = this.sight.house;
       try {
-        const { plan } = await api.attempt({ design, record, edits });
+        const { plan } = await api.attempt({ design, record, edits, step: this.step });
         if (round === this.trialRound) this.show({ plan, trying: true, refusals: this.without(measure) });
       } catch (error) {
         if (round === this.trialRound) this.refuse(measure, error);
@@ -157,7 +174,7 @@ export class HouseSession {
     const own = edits.map((each) => ({ ...each }));
     const { id } = this.sight.house;
     return this.enqueue({
-      send: (version) => api.change(id, { version, window: this.window, gesture, edits: own }),
+      send: (version) => api.change(id, this.step, { version, window: this.window, gesture, edits: own }),
       edits: own,
       gesture,
       measure: edit?.measure ?? "",
@@ -167,27 +184,27 @@ export class HouseSession {
   /** Tick a peg or post off, or take that back. */
   tick(tick: string, done: boolean): void {
     const { id } = this.sight.house;
-    void this.enqueue({ send: (version) => api.tick(id, { version, window: this.window, tick, done }), edits: [], gesture: "", measure: "" });
+    void this.enqueue({ send: (version) => api.tick(id, this.step, { version, window: this.window, tick, done }), edits: [], gesture: "", measure: "" });
   }
 
   /** Keep the round of taping among the earlier ones, and begin another. */
   tapeAnew(): void {
     const { id } = this.sight.house;
-    void this.enqueue({ send: (version) => api.tapeAnew(id, { version, window: this.window }), edits: [], gesture: "", measure: "" });
+    void this.enqueue({ send: (version) => api.tapeAnew(id, this.step, { version, window: this.window }), edits: [], gesture: "", measure: "" });
   }
 
   /** Read the linked laser level with the rod at a peg; what goes wrong is said at the peg's field. */
   readLaser(measure: string): Promise<boolean> {
     const { id } = this.sight.house;
     const peg = measure.replace("level:", "");
-    return this.enqueue({ send: (version) => api.readLaser(id, { version, window: this.window, peg }), edits: [], gesture: "", measure });
+    return this.enqueue({ send: (version) => api.readLaser(id, this.step, { version, window: this.window, peg }), edits: [], gesture: "", measure });
   }
 
   /** Take readings from pasted text or a file; returns what is wrong with it, line by line. */
   async takeReadings(text: Blob): Promise<string[]> {
     const { id } = this.sight.house;
     try {
-      const house = await api.takeReadings(id, text, this.window);
+      const house = await api.takeReadings(id, this.step, text, this.window);
       this.show({ house, plan: house.plan, trying: false, notice: "" });
       return [];
     } catch (error) {
@@ -200,18 +217,18 @@ export class HouseSession {
   undo(way: "undo" | "redo"): void {
     const { id } = this.sight.house;
     this.drop();
-    void this.enqueue({ send: () => api.undo(id, way, this.window), edits: [], gesture: "", measure: "" });
+    void this.enqueue({ send: () => api.undo(id, this.step, way, this.window), edits: [], gesture: "", measure: "" });
   }
 
   /** Show the house as it was at a version, or as it is. */
   async lookAt(version: number | null): Promise<void> {
-    this.show({ past: version === null ? null : await api.revision(this.sight.house.id, version) });
+    this.show({ past: version === null ? null : await api.revision(this.sight.house.id, this.step, version) });
   }
 
   /** Make an earlier version the house again. */
   async bringBack(version: number): Promise<void> {
     const { id } = this.sight.house;
-    await this.enqueue({ send: () => api.bringBack(id, version, this.window), edits: [], gesture: "", measure: "" });
+    await this.enqueue({ send: () => api.bringBack(id, this.step, version, this.window), edits: [], gesture: "", measure: "" });
     this.show({ past: null });
   }
 
@@ -261,7 +278,7 @@ export class HouseSession {
       const { current, clashes, detail } = error.problem;
       if (current) {
         // The answer was made for no window in particular; what can be undone is asked for again.
-        const house = await api.house(current.id, this.window).catch(() => current);
+        const house = await api.house(current.id, this.window, this.step).catch(() => current);
         const standoff = clashes?.length ? { clashes, edits: job.edits } : null;
         this.show({ house, plan: house.plan, trying: false, standoff, notice: standoff ? "" : detail });
       } else if (job.measure) this.refuse(job.measure, error);

@@ -10,6 +10,12 @@ export function useSession(): HouseSession {
   return session;
 }
 
+/** One thing that the bench shows now; whoever asks is drawn anew only when that changes. */
+export function useGlimpse<T>(pick: (sight: Sight) => T): T {
+  const session = useSession();
+  return useSyncExternalStore(session.watch, () => pick(session.look()));
+}
+
 /** What the bench shows now. */
 export function useSight(): Sight {
   const session = useSession();

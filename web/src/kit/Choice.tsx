@@ -1,7 +1,9 @@
+import { memo } from "react";
 import { Button, Label, ListBox, ListBoxItem, Popover, Radio, RadioGroup, Select, SelectValue } from "react-aria-components";
 import styled from "styled-components";
 import type { MeasureState } from "../api/client";
-import { useSession, useSight } from "../house/useSight";
+import { alike } from "../house/alike";
+import { useGlimpse, useSession } from "../house/useSight";
 import { FIGURES } from "../look/look";
 import { newGesture } from "./stride";
 import { Words } from "./Words";
@@ -77,10 +79,9 @@ const Line = styled(ListBoxItem)`
 const FEW = 4;
 
 /** A choice among ways: a few stand side by side, many drop down. */
-export function Choice({ measure, label }: { measure: MeasureState; label?: string }) {
+export const Choice = memo(function Choice({ measure, label }: { measure: MeasureState; label?: string }) {
   const session = useSession();
-  const sight = useSight();
-  const refusal = sight.refusals[measure.id];
+  const refusal = useGlimpse((sight) => sight.refusals[measure.id]);
   const choose = (text: string) => session.commit([{ measure: measure.id, text, stride: "fraction" }], newGesture());
   const wrong = refusal && <p role="alert"><Words>{refusal.sentence}</Words></p>;
   if (measure.options.length <= FEW) {
@@ -117,4 +118,4 @@ export function Choice({ measure, label }: { measure: MeasureState; label?: stri
       {wrong}
     </Picker>
   );
-}
+}, (a, b) => a.label === b.label && alike(a.measure, b.measure));

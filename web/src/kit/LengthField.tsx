@@ -1,8 +1,9 @@
-import { type KeyboardEvent, useState } from "react";
+import { type KeyboardEvent, memo, useState } from "react";
 import { FieldError, Input, Label, TextField } from "react-aria-components";
 import styled from "styled-components";
 import type { MeasureState } from "../api/client";
-import { useSession, useSight } from "../house/useSight";
+import { alike } from "../house/alike";
+import { useGlimpse, useSession } from "../house/useSight";
 import { FIGURES } from "../look/look";
 import { burstGesture, newGesture, strideOf } from "./stride";
 import { Words } from "./Words";
@@ -65,12 +66,12 @@ interface Props {
  * While typing, the house is tried with it and the reading shown as understood; leaving the field
  * or pressing Enter makes it so; Escape takes it back. A length that can't be used stays as typed.
  */
-export function LengthField({ measure, autoFocus = false, onTaken }: Props) {
+export const LengthField = memo(function LengthField({ measure, autoFocus = false, onTaken }: Props) {
   const session = useSession();
-  const sight = useSight();
   const [typed, setTyped] = useState<string | null>(null);
-  const refusal = sight.refusals[measure.id];
-  const settled = sight.house.plan.measures[measure.id]?.reading ?? measure.reading;
+  const refusal = useGlimpse((sight) => sight.refusals[measure.id]);
+  const trying = useGlimpse((sight) => sight.trying);
+  const settled = useGlimpse((sight) => sight.house.plan.measures[measure.id]?.reading) ?? measure.reading;
 
   // Once the house stands where the typed length put it, the tape's own reading takes its place;
   // what was refused stays as it was typed.
@@ -100,7 +101,7 @@ export function LengthField({ measure, autoFocus = false, onTaken }: Props) {
     }
   };
 
-  const showReading = typed !== null && !refusal && sight.trying && measure.reading !== typed;
+  const showReading = typed !== null && !refusal && trying && measure.reading !== typed;
   return (
     <Row
       value={typed ?? measure.reading}
@@ -146,4 +147,4 @@ export function LengthField({ measure, autoFocus = false, onTaken }: Props) {
       </Wrong>
     </Row>
   );
-}
+}, (a, b) => a.autoFocus === b.autoFocus && a.onTaken === b.onTaken && alike(a.measure, b.measure));

@@ -1,8 +1,9 @@
-import { type KeyboardEvent, type PointerEvent, useEffect, useId, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, memo, type PointerEvent, useCallback, useEffect, useId, useMemo, useRef, useState } from "react";
 import styled from "styled-components";
 import type { Strip, StripMark } from "../api/client";
 import { useBox } from "../drawing/DrawingView";
 import { Hatches } from "../drawing/hatches";
+import { alike } from "../house/alike";
 import { useSession } from "../house/useSight";
 import { FIGURES } from "../look/look";
 import { bringIn, clampWindow, openingWindow, type Placed, placeMarks, type Window, wholeWindow, zoomed } from "./layout";
@@ -46,7 +47,7 @@ interface Props {
  * Arrow keys step from mark to mark, Home and End go to the ends, + and − zoom about the chosen
  * mark, 0 shows all of it, Page Up and Down move along, Space ticks a peg or post off.
  */
-export function TapeStrip({ strip, units, chosen, onChoose }: Props) {
+export const TapeStrip = memo(function TapeStrip({ strip, units, chosen, onChoose }: Props) {
   const session = useSession();
   const [box, { width }] = useBox();
   const id = useId();
@@ -92,6 +93,7 @@ export function TapeStrip({ strip, units, chosen, onChoose }: Props) {
     act();
   };
 
+  const pick = useCallback((part: string) => void (pull.current?.moved || onChoose(part)), [onChoose]);
   const pull = useRef<{ x: number; from: number; moved: boolean } | null>(null);
   const onPointerDown = (event: PointerEvent) => {
     pull.current = { x: event.clientX, from: window.from, moved: false };
@@ -159,7 +161,7 @@ export function TapeStrip({ strip, units, chosen, onChoose }: Props) {
               placed={each}
               id={`${id}-${each.mark.id}`}
               chosen={each.mark === mark}
-              onPick={() => !pull.current?.moved && onChoose(each.mark.part)}
+              onPick={pick}
             />
           ))}
           <Overview strip={strip} window={window} width={width} mark={mark} onMove={setView} />
@@ -172,18 +174,25 @@ export function TapeStrip({ strip, units, chosen, onChoose }: Props) {
       </div>
     </Holder>
   );
-}
+});
 
 const STATE_WORDS = { open: "", set: ", set", moved: ", moved since it was set" } as const;
 const spoken = (mark: StripMark): string =>
   `${mark.what}, ${mark.reading}${mark.tick ? STATE_WORDS[mark.state ?? "open"] : ""}${mark.note ? `, ${mark.note}` : ""}`;
 
-function Label({ placed, id, chosen, onPick }: { placed: Placed; id: string; chosen: boolean; onPick: () => void }) {
+interface LabelProps {
+  placed: Placed;
+  id: string;
+  chosen: boolean;
+  onPick: (part: string) => void;
+}
+
+const Label = memo(function Label({ placed, id, chosen, onPick }: LabelProps) {
   const { mark, x, labelX, row } = placed;
   const line = labelLine(row ?? 0);
   const done = mark.state === "set";
   return (
-    <g role="option" id={id} aria-selected={chosen} aria-label={spoken(mark)} className={chosen ? "chosen" : ""} onClick={onPick} cursor="pointer" data-mark={mark.part}>
+    <g role="option" id={id} aria-selected={chosen} aria-label={spoken(mark)} className={chosen ? "chosen" : ""} onClick={() => onPick(mark.part)} cursor="pointer" data-mark={mark.part}>
       {row !== null && (
         <>
           <rect x={labelX - 34} y={line - 17} width="68" height={LABEL_ROW} fill="transparent" />
@@ -205,7 +214,7 @@ function Label({ placed, id, chosen, onPick }: { placed: Placed; id: string; cho
       <path d={`M${x - (chosen ? 8 : 5.5)} ${LABELS - 4}h${chosen ? 16 : 11}L${x} ${STUFF_TOP + 5}Z`} fill={done && !chosen ? "var(--ink)" : "var(--paint)"} />
     </g>
   );
-}
+}, (a, b) => a.id === b.id && a.chosen === b.chosen && alike(a.placed, b.placed));
 
 const labelLine = (row: number): number => LABELS - (row + 1) * LABEL_ROW + 17;
 

@@ -279,7 +279,7 @@ function Rename({ house, onDone }: { house: HouseLine; onDone: () => void }) {
       try {
         const { version } = await api.version(house.id);
         const edits = [{ measure: "name", text: name, stride: "fraction" as const }];
-        await api.change(house.id, { version, window: "", gesture: newGesture(), edits });
+        await api.change(house.id, "size", { version, window: "", gesture: newGesture(), edits });
       } catch (error) {
         setWrong((error as Error).message);
         return;

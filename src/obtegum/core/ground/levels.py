@@ -104,31 +104,57 @@ def suspects(
 
     Args: readings in the order they were taken, m; each peg's place along and across, m.
     """
-    step = _slipped(readings, places, error_m)
-    if step is not None:
-        return [], step
-    found: list[Suspect] = []
-    for side in ("L", "R"):
-        kept = sorted((places[name][0], reading, name) for name, reading in readings.items() if name[0] == side)
-        while len(kept) >= 4:
-            off = [_off(kept, place) for place in range(len(kept))]
-            worst = max(range(len(kept)), key=lambda place: abs(off[place]))
-            others = sorted(abs(each) for place, each in enumerate(off) if abs(place - worst) > 1)
-            usual = others[len(others) // 2] * SCALE if others else 0.0
-            if abs(off[worst]) <= max(5 * usual, 10 * error_m):
-                break
-            found.append(Suspect(kept[worst][2], off[worst], _like(off[worst], usual + 3 * error_m)))
-            del kept[worst]
+    found = [each for side in ("L", "R") for each in _odd(readings, places, side, error_m)]
+    # One odd reading is odd by itself; a step in time throws several off the line of their neighbours.
+    slipped = _slipped(readings, places, error_m) if len(found) > 1 else None
+    if slipped is not None:
+        return [], slipped
     return sorted(found, key=lambda each: -abs(each.off_m)), None
 
 
-def _off(kept: Sequence[tuple[float, float, str]], place: int) -> float:
-    """How far a reading is from the line through its neighbours; at an end, from the line of the next two."""
-    one, other = (place - 1, place + 1) if 0 < place < len(kept) - 1 else ((1, 2) if place == 0 else (-2, -3))
+Kept = list[tuple[float, float, str]]
+
+
+def _odd(
+    readings: Mapping[str, float], places: Mapping[str, tuple[float, float]], side: str, error_m: float
+) -> list[Suspect]:
+    """Readings of one side that are off the line of their neighbours, set aside one by one."""
+    found: list[Suspect] = []
+    kept = sorted((places[name][0], reading, name) for name, reading in readings.items() if name[0] == side)
+    while len(kept) >= 5:
+        off = [_off(kept, place) for place in range(len(kept))]
+        largest = sorted(range(len(kept)), key=lambda place: -abs(off[place]))[:3]
+        # The odd one is the one without which the others fit best.
+        worst = min((_misfit(_without(kept, place)), place) for place in largest)[1]
+        others = sorted(abs(each) for place, each in enumerate(off) if abs(place - worst) > 1)
+        usual = others[len(others) // 2] * SCALE if others else 0.0
+        if abs(off[worst]) <= max(5 * usual, 10 * error_m):
+            break
+        at_end = worst in (0, len(kept) - 1)
+        off_m = off[worst] * (2 if at_end else 1)
+        found.append(Suspect(kept[worst][2], off_m, _like(off_m, usual + 3 * error_m)))
+        kept = _without(kept, worst)
+    return found
+
+
+def _without(kept: Kept, place: int) -> Kept:
+    return kept[:place] + kept[place + 1 :]
+
+
+def _misfit(kept: Kept) -> float:
+    return sum(_off(kept, place) ** 2 for place in range(len(kept)))
+
+
+def _off(kept: Kept, place: int) -> float:
+    """How far a reading is from the line through its neighbours; at an end, half of how far from the next two's.
+
+    At an end the line is carried on and carries the unevenness of two neighbours with it.
+    """
+    inside = 0 < place < len(kept) - 1
+    one, other = (place - 1, place + 1) if inside else ((1, 2) if place == 0 else (-2, -3))
     (x0, r0, _), (x1, r1, _), (x, r, _) = kept[one], kept[other], kept[place]
     across = r0 + (r1 - r0) * (x - x0) / (x1 - x0)
-    # At an end the line is carried on, and carries the neighbours' unevenness with it.
-    return (r - across) if 0 < place < len(kept) - 1 else (r - across) / 2
+    return (r - across) if inside else (r - across) / 2
 
 
 def _like(off_m: float, play_m: float) -> str:

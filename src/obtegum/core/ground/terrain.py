@@ -37,6 +37,11 @@ class Terrain:
         return np.array(self.points, dtype=float).reshape(-1, 3)
 
     @cached_property
+    def _kept(self) -> dict[tuple[float, ...], Any]:
+        """Contour lines and patches once found, as several drawings show the same ones."""
+        return {}
+
+    @cached_property
     def triangles(self) -> "NDArray[Any]":
         """Corners of every triangle as rows of the points; none when the points lie on one line."""
         import numpy as np
@@ -55,6 +60,12 @@ class Terrain:
 
     def meeting(self, at_a_m: float, fall: float) -> list[tuple[Point, Point]]:
         """Straight pieces of the line where the ground meets a plane, ``at_a_m`` high at x = 0, falling along x."""
+        if (at_a_m, fall) not in self._kept:
+            self._kept[at_a_m, fall] = self._meeting(at_a_m, fall)
+        found: list[tuple[Point, Point]] = self._kept[at_a_m, fall]
+        return found
+
+    def _meeting(self, at_a_m: float, fall: float) -> list[tuple[Point, Point]]:
         import numpy as np
 
         corners = self._at[self.triangles]
@@ -77,6 +88,12 @@ class Terrain:
 
     def patch(self, x0: float, y0: float, x1: float, y1: float) -> "Patch":
         """The triangles inside a rectangle, those across its edge cut to it."""
+        if (x0, y0, x1, y1) not in self._kept:
+            self._kept[x0, y0, x1, y1] = self._patch(x0, y0, x1, y1)
+        found: Patch = self._kept[x0, y0, x1, y1]
+        return found
+
+    def _patch(self, x0: float, y0: float, x1: float, y1: float) -> "Patch":
         import numpy as np
 
         corners = self._at[self.triangles]

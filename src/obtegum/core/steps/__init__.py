@@ -16,14 +16,22 @@ __all__ = ["STEPS", "Answer", "Step", "StepPlan"]
 
 
 class Step(NamedTuple):
-    """The three things that a step contributes to a plan."""
+    """What a step contributes to a plan; ``lends`` names the tapes that other steps show too."""
 
     plan: Callable[[Work, list[Verdict]], StepPlan]
     verdicts: Callable[[Work], list[Verdict]]
     strips: Callable[[Work], list[Strip]]
+    lends: tuple[str, ...] = ()
 
 
-STEPS = tuple(
-    Step(room.plan, room.verdicts, room.strips)
-    for room in (size, set_out, square_up, keep_pegs, level, earth, drain, posts, bows)
+STEPS = (
+    Step(size.plan, size.verdicts, size.strips),
+    Step(set_out.plan, set_out.verdicts, set_out.strips, ("peg:L", "peg:R")),
+    Step(square_up.plan, square_up.verdicts, square_up.strips),
+    Step(keep_pegs.plan, keep_pegs.verdicts, keep_pegs.strips),
+    Step(level.plan, level.verdicts, level.strips, ("tops:L", "tops:R")),
+    Step(earth.plan, earth.verdicts, earth.strips),
+    Step(drain.plan, drain.verdicts, drain.strips),
+    Step(posts.plan, posts.verdicts, posts.strips),
+    Step(bows.plan, bows.verdicts, bows.strips),
 )

@@ -68,7 +68,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         measures=("keep", "offset", "dig"),
         answers=tuple(answers),
         views=("offsets",),
-        strips=tuple(each.id for each in strips(work)),
+        strips=(*(f"kept:{start}{end}" for start, end, _ in LINES_KEPT), *(("board",) if boarded else ())),
         grips=(),
         focus=("off", "kept", "dug", "corner", "post", "line", "end", "offset", "floor"),
         how=tuple(Told(words=words) for words in how),

@@ -12,4 +12,16 @@ from obtegum.core.views.yard import yard
 
 __all__ = ["VIEWS", "how_drawings", "yard"]
 
-VIEWS = (across, along, above, one_post, taped, offsets, falls, profile, earth, drain_run)
+# Every view by its name, in the order that a plan has them.
+VIEWS = {
+    "across": across,
+    "along": along,
+    "above": above,
+    "post": one_post,
+    "taped": taped,
+    "offsets": offsets,
+    "falls": falls,
+    "profile": profile,
+    "earth": earth,
+    "drain": drain_run,
+}

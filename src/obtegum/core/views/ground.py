@@ -22,7 +22,7 @@ STEPS_M = {
 
 def falls(work: Work) -> Drawing:
     """Contour lines over the base, and how far each corner lies below the datum."""
-    items: list[Item] = [floor(work), *_contours(work), *strings(work), *_pegs(work), *corners(work)]
+    items: list[Item] = [floor(work), *_contours(work), *_spots(work), *strings(work), *_pegs(work), *corners(work)]
     stand = work.stand
     if stand is None:
         summary = "No levels yet. Read the rod at every peg."
@@ -54,7 +54,7 @@ def earth(work: Work) -> Drawing:
             "The heavy line is where it meets the ground."
         )
     items += [*_pegs(work), *corners(work)]
-    return _base_drawing(work, "earth", "Pad", summary, items, _level_rows(work), margin)
+    return _base_drawing(work, "earth", "Pad", summary, items, _pad_rows(work), margin)
 
 
 def drain_run(work: Work) -> Drawing:
@@ -132,18 +132,10 @@ def profile(work: Work) -> Drawing:
                 )
             layer = "ground" if side == "L" else "hidden"
             items.append(Outline(part=f"ground:{side}", layer=layer, material="ink", path=path, label=_side(side)))  # type: ignore[arg-type]
-    for name, foot in stand.feet.items():
-        bottom_at = foot.top_m - foot.length_m
-        items.append(
-            Outline(
-                part=f"post:{name}",
-                layer="frame" if name[0] == "L" else "hidden",
-                material="post",
-                path=line(foot.station_m, up(bottom_at), foot.station_m, up(foot.top_m)),
-                width_m=work.post_tube.od_m,
-                label=f"post {name[1:]}",
-            )
-        )
+    for side in ("R", "L"):
+        feet = [foot for name, foot in stand.feet.items() if name[0] == side]
+        ends_of = ((foot.station_m, up(foot.top_m - foot.length_m), foot.station_m, up(foot.top_m)) for foot in feet)
+        items.append(Segments(part=f"post:{side}", style="post" if side == "L" else "behind", ends=tuple(ends_of)))
     ends = (stand.datum.at(0.0), stand.datum.at(length_m))
     items.append(
         Outline(part="datum", layer="string", material="string", path=line(0.0, up(ends[0]), length_m, up(ends[1])))
@@ -176,7 +168,7 @@ def _profile_drawing(work: Work, items: list[Item], times: int, low: float, high
         x1=work.design.size.length_m + BESIDE_M,
         y1=high + 0.2,
         items=tuple(items),
-        table=_level_rows(work),
+        table=_post_rows(work),
     )
 
 
@@ -198,7 +190,7 @@ def _base_drawing(
 
 
 def _contours(work: Work) -> list[Item]:
-    """Contour lines below the datum, each with its depth once, and the spots that were read."""
+    """Contour lines below the highest ground, each with its depth once."""
     stand = work.stand
     if stand is None:
         return []
@@ -217,9 +209,12 @@ def _contours(work: Work) -> list[Item]:
         items.append(Segments(part=part, style="contour", ends=ends))
         x, y = pieces[len(pieces) // 2][0]
         items.append(Note(part=part, x=x, y=y, text=work.say(-number * step), above=False))
-    if work.record.levels.spots:
-        items.append(Dots(part="spots", places=tuple((spot.x_m, spot.y_m) for spot in work.record.levels.spots)))
     return items
+
+
+def _spots(work: Work) -> list[Item]:
+    spots = work.record.levels.spots
+    return [Dots(part="spots", places=tuple((spot.x_m, spot.y_m) for spot in spots))] if spots else []
 
 
 def _pegs(work: Work) -> list[Item]:
@@ -250,6 +245,34 @@ def _depth(work: Work, stand: Stand, peg: Peg, name: str, y: float) -> Note:
         anchor=anchor,  # type: ignore[arg-type]
         above=peg.side == "R",
         row=row,
+    )
+
+
+def _pad_rows(work: Work) -> tuple[Row, ...]:
+    """How far each corner's peg has to be cut or filled."""
+    stand, last = work.stand, work.bays.bows
+    if stand is None:
+        return (Row(what="Levels", reading="none yet"),)
+    rows = []
+    for letter, name in (("A", "L1"), ("B", f"L{last}"), ("C", f"R{last}"), ("D", "R1")):
+        height = stand.heights.get(name)
+        if height is None:
+            continue
+        more = stand.datum.at(stand.places[name][0]) - height if stand.padded else 0.0
+        verb = "filled" if more >= 0 else "cut"
+        rows.append(Row(what=f"Ground at {letter}, {verb} by", reading=work.say(abs(more))))
+    return tuple(rows)
+
+
+def _post_rows(work: Work) -> tuple[Row, ...]:
+    """How far every post stands out and how much of it is in the ground."""
+    feet = work.stand.feet.values() if work.stand else ()
+    return tuple(
+        Row(
+            what=f"{peg_words(foot.name).capitalize().replace('Peg', 'Post')}, out and in the ground",
+            reading=f"{work.say(foot.reveal_m)}, {work.say(foot.embedment_m, 'down')}",
+        )
+        for foot in feet
     )
 
 

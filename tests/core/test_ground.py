@@ -1,0 +1,301 @@
+"""Levels, datum, post tops, volumes and drains, against closed forms and hand-worked numbers."""
+
+import math
+import random
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.ground.drain import manning_full, pipe_for, run_off
+from obtegum.core.ground.earthwork import balanced_height, moving, stone_kg
+from obtegum.core.ground.levels import falling_datum, suspects
+from obtegum.core.ground.terrain import Earth, Terrain
+from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.record import Levels, SiteRecord, Spot
+from obtegum.core.remedies import find_remedies
+from tests.conftest import answer, make_house, make_plan, verdict
+
+METRIC = {
+    "tape__units": "metric",
+    "size__length_m": 20.0,
+    "size__span_m": 6.0,
+    "bows__max_spacing_m": 2.0,
+    "posts__length_m": 1.2,
+    "posts__reveal_m": 0.5,
+}
+
+
+def walked(ground, count: int = 11, length: float = 20.0, width: float = 6.0, sight: float = 1.5) -> dict[str, float]:  # type: ignore[no-untyped-def]
+    """Rod readings on a ground, up the left side and back down the right."""
+    walk = [("L", bow) for bow in range(count)] + [("R", bow) for bow in reversed(range(count))]
+    return {
+        f"{side}{bow + 1}": sight - ground(length * bow / (count - 1), width if side == "R" else 0.0)
+        for side, bow in walk
+    }
+
+
+def levelled(ground, **more) -> SiteRecord:  # type: ignore[no-untyped-def]
+    return SiteRecord(levels=Levels(pegs=walked(ground), **more))
+
+
+def test_tops_all_level_by_hand() -> None:
+    # Falls 0.2 m over 20 m: sight 1.5 over A. Datum at A, tops 0.5 over it: every rod 1.5 − 0.5 = 1.0 m.
+    plan = make_plan(levelled(lambda x, y: -0.01 * x, closing_m=1.5), **METRIC)
+    assert answer(plan, "level", "top_reading") == "1.000 m"
+    assert answer(plan, "level", "reveal_least") == "500 mm"
+    assert answer(plan, "level", "reveal_most") == "700 mm"
+    assert answer(plan, "level", "embedment_least") == "500 mm"
+    found = verdict(plan, "embedment")
+    assert found.level == "fails"
+    assert "pull test" in found.sentence
+    assert verdict(plan, "closing").level == "holds"
+
+
+def test_tops_on_one_fall_follow_the_ground() -> None:
+    plan = make_plan(levelled(lambda x, y: -0.01 * x), level__tops="fall", **METRIC)
+    assert answer(plan, "level", "datum_fall") == "1.00 %"
+    assert answer(plan, "level", "embedment_least") == "700 mm"
+    tops = {mark.part: mark.reading for strip in plan.strips if strip.id == "tops:L" for mark in strip.marks}
+    assert (tops["post:L1"], tops["post:L11"]) == ("1.000 m", "1.200 m")
+
+
+@given(st.lists(st.tuples(st.floats(0, 50), st.floats(-1, 1)), min_size=2, max_size=12))
+def test_the_falling_datum_never_cuts_the_ground_and_beats_the_level_one(feet: list[tuple[float, float]]) -> None:
+    stations, heights = [x for x, _ in feet], [e for _, e in feet]
+    datum = falling_datum(stations, heights)
+    gaps = [datum.at(x) - e for x, e in feet]
+    assert min(gaps) == pytest.approx(0.0, abs=1e-9)
+    assert max(gaps) <= max(heights) - min(heights) + 1e-9
+    # No other fall does noticeably better.
+    for fall in (datum.fall - 0.001, datum.fall + 0.001):
+        at_a = max(e + fall * x for x, e in feet)
+        assert max(at_a - fall * x - e for x, e in feet) >= max(gaps) - 2e-4
+
+
+def test_left_and_right_of_a_pair_are_level_with_each_other() -> None:
+    chance = random.Random(5)
+    plan = make_plan(
+        levelled(lambda x, y: -0.02 * x - 0.01 * y + chance.uniform(-0.02, 0)), level__tops="fall", **METRIC
+    )
+    tops = {mark.part: mark.reading for strip in plan.strips if strip.id.startswith("tops") for mark in strip.marks}
+    assert all(tops[f"post:L{bow}"] == tops[f"post:R{bow}"] for bow in range(1, 12))
+
+
+def suspected(readings: dict[str, float]):  # type: ignore[no-untyped-def]
+    places = {name: (20.0 * (int(name[1:]) - 1) / 10, 0.0 if name[0] == "L" else 6.0) for name in readings}
+    return suspects(readings, places, 0.003)
+
+
+@pytest.mark.parametrize(
+    ("peg", "slip", "what"),
+    [
+        ("L5", 0.1, "ten centimetres"),
+        ("R1", 0.3048, "a foot"),
+        ("L11", 1.0, "a metre"),
+        ("R6", -0.1, "ten centimetres"),
+    ],
+)
+def test_one_wrong_reading_is_found_and_named(peg: str, slip: float, what: str) -> None:
+    chance = random.Random(11)
+    readings = walked(lambda x, y: -0.012 * x + 0.008 * y + chance.gauss(0, 0.004))
+    assert suspected(readings) == ([], None)
+    found, slipped = suspected({**readings, peg: readings[peg] + slip})
+    assert slipped is None
+    assert [each.name for each in found] == [peg]
+    assert found[0].what == what
+
+
+def test_a_rod_that_slips_part_of_the_way_is_one_step() -> None:
+    chance = random.Random(2)
+    readings = walked(lambda x, y: -0.01 * x + chance.gauss(0, 0.003))
+    names = list(readings)
+    busted = {name: reading + (0.3048 if place >= 8 else 0.0) for place, (name, reading) in enumerate(readings.items())}
+    found, slipped = suspected(busted)
+    assert found == []
+    assert slipped is not None
+    assert slipped.name == names[8]
+    assert slipped.off_m == pytest.approx(0.3048, abs=0.01)
+    assert slipped.what == "a foot"
+    plan = make_plan(SiteRecord(levels=Levels(pegs=busted)), **METRIC)
+    assert verdict(plan, "rod-slipped").level == "fails"
+
+
+def test_a_closing_reading_is_asked_for_and_judged() -> None:
+    ground = lambda x, y: -0.005 * x  # noqa: E731
+    assert verdict(make_plan(levelled(ground), **METRIC), "closing").level == "unknown"
+    # 3·√2·3 mm = 12.7 mm.
+    assert verdict(make_plan(levelled(ground, closing_m=1.512), **METRIC), "closing").level == "holds"
+    assert verdict(make_plan(levelled(ground, closing_m=1.514), **METRIC), "closing").level == "fails"
+
+
+def test_pegs_not_read_leave_the_verdict_open() -> None:
+    pegs = walked(lambda x, y: 0.0)
+    some = dict(list(pegs.items())[:5])
+    found = verdict(make_plan(SiteRecord(levels=Levels(pegs=some)), **METRIC), "embedment")
+    assert found.level == "unknown"
+    assert "17 of 22" in found.sentence
+
+
+def test_post_tops_above_the_sight_are_said() -> None:
+    plan = make_plan(SiteRecord(levels=Levels(pegs=walked(lambda x, y: 0.0, sight=0.3))), **METRIC)
+    assert "200 mm higher" in verdict(plan, "sight").sentence
+
+
+def plane(spread: float = 0.0) -> Terrain:
+    chance = random.Random(9)
+    points = [(x, y, -0.05 * x + 0.02 * y + chance.gauss(0, spread)) for x in range(0, 21, 2) for y in range(0, 7, 2)]
+    return Terrain(tuple((float(x), float(y), z) for x, y, z in points))
+
+
+def test_volumes_over_a_plane_are_prisms() -> None:
+    # Ground −0.05x over 20 m × 6 m, pad level at 1: 120 m³, and 0.05·20/2·120 = 60 m³, less 0.02·6/2·120 = 7.2 across.
+    patch = plane().patch(0.0, 0.0, 20.0, 6.0)
+    assert patch.covered_m2 == pytest.approx(120.0)
+    level = patch.against(1.0, 0.0)
+    assert level.cut_m3 == pytest.approx(0.0, abs=1e-9)
+    assert level.fill_m3 == pytest.approx(120 + 60 - 7.2)
+    inside = plane().patch(3.3, 1.1, 10.7, 4.9)
+    assert inside.covered_m2 == pytest.approx(7.4 * 3.8)
+    assert inside.against(5.0, 0.0).fill_m3 == pytest.approx(7.4 * 3.8 * (5 + 0.05 * 7.0 - 0.02 * 3.0))
+
+
+def test_cut_and_fill_meet_where_the_ground_meets_the_pad() -> None:
+    # Pad at −0.5: cut over x < 10, fill beyond, each a wedge 0.5 deep: ½·0.5·10·6 = 15 m³ (no rise across).
+    flat = Terrain(tuple((float(x), float(y), -0.05 * x) for x in (0, 20) for y in (0, 6)))
+    earth = flat.patch(0, 0, 20, 6).against(-0.5, 0.0)
+    assert (earth.cut_m3, earth.fill_m3) == pytest.approx((15.0, 15.0))
+    ends = flat.meeting(-0.5, 0.0)
+    assert all(x == pytest.approx(10.0) for piece in ends for x, _ in piece)
+    assert sum(math.dist(*piece) for piece in ends) == pytest.approx(6.0)
+
+
+def test_volumes_agree_with_a_fine_grid() -> None:
+    terrain = plane(0.08)
+    patch = terrain.patch(1.0, 0.5, 18.5, 5.5)
+    earth = patch.against(-0.45, 0.005)
+    from scipy.interpolate import LinearNDInterpolator
+
+    ground = LinearNDInterpolator([(x, y) for x, y, _ in terrain.points], [z for _, _, z in terrain.points])
+    step, cut, fill = 0.05, 0.0, 0.0
+    for row in range(100):
+        for column in range(350):
+            x, y = 1.0 + (column + 0.5) * step, 0.5 + (row + 0.5) * step
+            deep = -0.45 - 0.005 * x - float(ground(x, y))
+            fill += max(deep, 0) * step**2
+            cut += max(-deep, 0) * step**2
+    assert (earth.cut_m3, earth.fill_m3) == pytest.approx((cut, fill), rel=0.01)
+
+
+def test_a_balanced_pad_makes_its_fill_from_its_cut() -> None:
+    patch = plane(0.05).patch(0, 0, 20, 6)
+    height = balanced_height(patch, 0.0, 0.1)
+    earth = patch.against(height, 0.0)
+    assert earth.cut_m3 == pytest.approx(earth.fill_m3 / 0.9, rel=1e-4)
+
+
+def test_loads_and_hours_by_hand() -> None:
+    # 9 m³ of fill packs from 10 m³ as it lay; 4 of it is cut here, 6 is brought; 12.5 m³ loose = 125 loads of 0.1.
+    moved = moving(Earth(4.0, 9.0), swell=0.25, shrink=0.1, load_m3=0.1, load_s=240.0)
+    assert moved.net_m3 == pytest.approx(6.0)
+    assert moved.loose_m3 == pytest.approx(12.5)
+    assert moved.loads == 125
+    assert moved.hours_s == pytest.approx(125 * 240)
+    assert stone_kg(100.0, 0.1, 1600.0) == pytest.approx(100 * 0.1 * 1.1 * 1600)
+
+
+def test_points_on_one_line_make_no_ground() -> None:
+    line = Terrain(tuple((float(x), 0.0, 0.0) for x in range(5)))
+    assert line.patch(0, 0, 4, 4).covered_m2 == 0
+    assert line.contours(0.0) == []
+    assert Terrain(((0.0, 0.0, 0.0),)).contours(0.0) == []
+
+
+def with_pad(kind: str, **more) -> HousePlan:  # type: ignore[no-untyped-def]
+    spots = tuple(Spot(x_m=x, y_m=y, reading_m=1.5 + 0.02 * x) for x in (-2.0, 22.0) for y in (-2.0, 8.0))
+    return make_plan(levelled(lambda x, y: -0.02 * x, spots=spots, closing_m=1.5), pad__kind=kind, **METRIC, **more)
+
+
+def test_a_raised_pad_is_all_fill_and_every_post_alike() -> None:
+    # Margin 0.6: 21.2 × 7.2 m. Pad at the height of A: fill 0.02·10 mean depth over the middle, 152.64 m² · 0.2 m,
+    # less the little cut uphill of A: ½·0.012·0.6·7.2 = 0.0259 m³ more fill balance.
+    document = {"pad__raise_m": 0.0}
+    plan = with_pad("raise", **document)
+    area = 21.2 * 7.2
+    cut = 0.5 * 0.012 * 0.6 * 7.2
+    assert plan.steps[5].id == "earth"
+    values = {each.id: each.value for each in plan.steps[5].answers}
+    assert values["cut"] == pytest.approx(cut)
+    assert values["fill"] == pytest.approx(area * 0.2 + cut)
+    assert answer(plan, "level", "embedment_least") == "700 mm"
+    assert verdict(plan, "pad-covered").level == "holds"
+
+
+def test_levels_that_cover_half_the_pad_are_not_taken_for_all() -> None:
+    plan = make_plan(levelled(lambda x, y: -0.02 * x), pad__kind="regrade", pad__margin_m=3.0, **METRIC)
+    found = verdict(plan, "pad-covered")
+    assert found.level == "unknown"
+    assert "too small" in found.sentence
+    assert verdict(make_plan(pad__kind="regrade"), "pad-covered").level == "unknown"
+
+
+def test_the_ways_out_of_a_low_side_come_with_quantities() -> None:
+    design, record = make_house(**METRIC), levelled(lambda x, y: -0.01 * x - 0.03 * y, closing_m=1.5)
+    offers = [each for each in find_remedies(design, record, default_catalogue()) if each.verdict == "embedment"]
+    costs = {each.edits[0].measure: each.cost for each in offers}
+    assert {"post_length", "pad"} <= set(costs)
+    assert "more post tube" in costs["post_length"]
+    assert "loads more" in costs["pad"]
+    for each in offers:
+        assert each.level in ("holds", "tight")
+
+
+def test_manning_by_hand() -> None:
+    # 100 mm, n = 0.011, 1 %: A = 7.854e-3, R = 0.025, R^(2/3) = 0.0855, Q = 7.854e-3·0.0855·0.1/0.011 = 6.105e-3 m³/s.
+    assert manning_full(0.1, 0.011, 0.01) == pytest.approx(6.105e-3, rel=1e-3)
+    assert pipe_for(manning_full(0.137, 0.016, 0.004), 0.016, 0.004) == pytest.approx(0.137)
+    # 50 mm/h on 60 m²: 0.05·60/3600 = 8.33e-4 m³/s; 100 m² of turf at 0.4 adds 5.56e-4.
+    assert run_off(0.05 / 3600, 60.0, 100.0, 0.4) == pytest.approx(8.333e-4 + 5.556e-4, rel=1e-3)
+
+
+def test_the_drain_lies_uphill_and_runs_to_the_low_end() -> None:
+    plan = make_plan(levelled(lambda x, y: 0.005 * x + 0.02 * y), **METRIC)
+    step = next(each for each in plan.steps if each.id == "drain")
+    assert "beside D to C" in step.next
+    assert "past A" in step.next
+    # 23 m at 1 % drops 0.23; the ground itself drops 0.005·20 = 0.1 that way: 0.3 + 0.23 − 0.1 = 0.43.
+    assert answer(plan, "drain", "drain_end") == "430 mm"
+    strip = next(each for each in plan.strips if each.id == "drain")
+    assert strip.marks[-1].what == "430 mm deep"
+
+
+def test_a_small_pipe_fails_and_a_larger_one_is_offered() -> None:
+    changes = {**METRIC, "drain__rain_m_s": 0.4 / 3600, "drain__pipe": "corrugated-80", "drain__fall": 0.005}
+    found = verdict(make_plan(**changes), "drain-carries")
+    assert found.level == "fails"
+    offers = find_remedies(make_house(**changes), SiteRecord(), default_catalogue())
+    assert any(
+        each.edits[0].measure == "pipe" and each.level == "holds" for each in offers if each.verdict == "drain-carries"
+    )
+
+
+def test_a_deep_trench_is_cautioned() -> None:
+    found = verdict(make_plan(**{**METRIC, "size__length_m": 60.0, "drain__fall": 0.02}), "trench")
+    assert found.level == "fails"
+    assert "shored" in found.sentence
+
+
+def test_a_big_site_is_planned_whole() -> None:
+    chance = random.Random(1)
+    house = {**METRIC, "size__length_m": 199.0, "bows__max_spacing_m": 1.0}
+    pegs = walked(lambda x, y: -0.005 * x + chance.gauss(0, 0.01), count=200, length=199.0)
+    spots = tuple(
+        Spot(x_m=chance.uniform(-3, 202), y_m=chance.uniform(-3, 9), reading_m=chance.uniform(1.4, 2.6))
+        for _ in range(2000)
+    )
+    record = SiteRecord(levels=Levels(pegs=pegs, spots=spots))
+    plan = plan_house(make_house(**house, pad__kind="regrade"), record, default_catalogue())
+    assert len(plan.pegs) == 400
+    dots = next(item for each in plan.drawings if each.view == "falls" for item in each.items if item.kind == "dots")
+    assert len(dots.places) == 2000
