@@ -10,8 +10,8 @@ from hypothesis import strategies as st
 
 from obtegum.core.drawing import Note, Outline
 from obtegum.core.quantity import FOOT_M, INCH_M, length_text
-from obtegum.core.setout.squaring import Base, Method, Tapes, angle_error, methods
-from tests.conftest import make_plan
+from obtegum.core.setout.squaring import Base, Method, Tapes, angle_error, base_error, fence_error, methods
+from tests.conftest import answer, make_plan
 
 ERROR = 0.003
 ROUNDS = 4000
@@ -49,6 +49,14 @@ def set_corner(
     return corner + (x - corner) * scale, y * scale
 
 
+def set_from_fence(chance: random.Random, half: float, tape: float, fence: float, width: float) -> float:
+    """How far a far corner slides against its near one, set where two equal tapes from two marks on a fence cross."""
+    one, other = -half + chance.gauss(0, ERROR), half + chance.gauss(0, ERROR)
+    x, y = crossing((one, 0), tape + chance.gauss(0, ERROR), (other, 0), tape + chance.gauss(0, ERROR))
+    # The string from the foot to the crossing is where the near corner lies too.
+    return x * width / (fence + width) if y > 0 else math.nan
+
+
 def simulate(chosen: Method, length: float, width: float, base: Base) -> tuple[float, float]:
     """Spread of a far corner along the base, and of the difference of the diagonals."""
     chance = random.Random(7)
@@ -73,6 +81,83 @@ def test_printed_skews_agree_with_the_method_itself(base: Base, length: float, w
         # 4000 rounds know a spread to about 1.1 %; four of those.
         assert chosen.skew_m == pytest.approx(skew, rel=0.05), chosen.id
         assert chosen.difference_m == pytest.approx(difference, rel=0.06), chosen.id
+
+
+@pytest.mark.parametrize(("length", "width", "tape", "fence"), [(26.2, 7.35, 30.0, 1.5), (20.0, 6.0, 12.0, 4.0)])
+def test_squaring_from_a_fence_agrees_with_the_method_itself(
+    length: float, width: float, tape: float, fence: float
+) -> None:
+    chosen = method(methods(length, width, tapes(tape), "fence", 1.0, fence), "fence")
+    assert chosen.reaches
+    chance = random.Random(8)
+    slid = [set_from_fence(chance, chosen.along_m, chosen.diagonal_m, fence, width) for _ in range(ROUNDS)]
+    assert chosen.skew_m == pytest.approx(statistics.pstdev(slid), rel=0.05)
+
+
+def test_a_fence_by_hand() -> None:
+    # Marks 3 m to each side, tapes of 5 m: √(½ + 25/18)·3 mm = 4.12 mm at 4 m from the fence.
+    assert fence_error(3.0, 5.0, 0.003) == pytest.approx(0.003 * math.sqrt(0.5 + 25 / 18))
+    told = steps(set_out__base="fence", set_out__fence_m=4 * FOOT_M)
+    assert told[0].startswith("Stretch a string along the fence: fences wander.")
+    assert "set A and B 4' 0\" out" in told[0]
+    from_fence = steps(set_out__base="fence", set_out__method="fence", set_out__fence_m=4 * FOOT_M)
+    # Half of 57 ft to each side, 25 ft high: √(28.5² + 25²) ft = 37.911 ft = 37 ft 10 15/16 in.
+    assert "mark 28' 6\" to each side of B’s foot. Tape 1 from one reads 37' 10 15/16\"" in from_fence[2]
+
+
+def test_a_tape_that_restarts_adds_its_error() -> None:
+    # 57 ft by a 25 ft tape: three lengths, √3 · 1/8 in.
+    few = Tapes(longest_m=25 * FOOT_M, error_m=INCH_M / 8)
+    assert base_error(57 * FOOT_M, few) == pytest.approx(INCH_M / 8 * math.sqrt(3))
+    assert base_error(25 * FOOT_M, few) == pytest.approx(INCH_M / 8)
+    plan = make_plan(set_out__tape_m=25 * FOOT_M, set_out__reading_error_m=INCH_M / 8)
+    assert answer(plan, "set-out", "restart") == '3/16"'
+    assert "R1 at 25' 0\", R2 at 50' 0\"" in steps(set_out__tape_m=25 * FOOT_M)[0]
+    chance = random.Random(5)
+    ends = [sum(chance.gauss(0, INCH_M / 8) for _ in range(3)) for _ in range(ROUNDS)]
+    assert statistics.pstdev(ends) == pytest.approx(base_error(57 * FOOT_M, few), rel=0.05)
+
+
+def test_two_tapes_cross_at_once_only_if_both_reach() -> None:
+    def crossed(second_m: float | None) -> Method:
+        return method(methods(57 * FOOT_M, 21 * FOOT_M, tapes(100 * FOOT_M, ERROR, second_m), "long", FOOT_M), "whole")
+
+    assert crossed(25 * FOOT_M).at_once
+    assert crossed(25 * FOOT_M).people == 3
+    for second_m in (None, 20 * FOOT_M):
+        assert not crossed(second_m).at_once
+        assert crossed(second_m).people == 2
+        assert crossed(second_m).reaches
+    told = steps(set_out__second_tape_m=None)
+    assert told[1].startswith("Scratch an arc at 21' 0\" from B and one at 60' 8 15/16\" from A")
+
+
+@pytest.mark.parametrize(("to", "tube_in"), [("posts", 1.66), ("bows", 1.375)])
+def test_strings_on_the_outside_are_a_tube_longer(to: str, tube_in: float) -> None:
+    plan = make_plan(set_out__to=to)
+    length_m, width_m = 57 * FOOT_M + tube_in * INCH_M, 21 * FOOT_M + tube_in * INCH_M
+    assert answer(plan, "set-out", "base") == length_text(length_m, plan.tape)
+    assert answer(plan, "set-out", "diagonal") == length_text(math.hypot(length_m, width_m), plan.tape)
+    # To each post's near face the running readings stay as they were.
+    assert [peg.station_m for peg in plan.pegs] == [peg.station_m for peg in make_plan().pegs]
+    assert "near face" in next(strip.about for strip in plan.strips if strip.id == "peg:L")
+
+
+def test_each_step_has_a_drawing_of_its_own() -> None:
+    for changes in ({}, {"set_out__base": "fence"}, {"set_out__method": "triple"}, {"set_out__tape_m": 25 * FOOT_M}):
+        plan = make_plan(**changes)
+        views = {each.view: each for each in plan.drawings}
+        told = next(each.how for each in plan.steps if each.id == "set-out")
+        for each in told:
+            drawing = views[each.view or ""]
+            assert drawing.summary == each.words
+            lines = [item for item in drawing.items if isinstance(item, Outline) and item.layer == "string"]
+            assert lines
+            # What a tape is lettered with is as long as it is drawn.
+            for item in lines:
+                if item.part.startswith("tape:"):
+                    (a, b) = item.path
+                    assert item.label == length_text(math.hypot(b.x - a.x, b.y - a.y), plan.tape)
 
 
 def test_an_angle_by_hand() -> None:

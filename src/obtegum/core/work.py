@@ -20,7 +20,7 @@ from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
 from obtegum.core.setout.checkin import CheckIn, TapeMisfit, check_in
 from obtegum.core.setout.how import HowStep, how_to_square
 from obtegum.core.setout.squaring import Method, Tapes, methods
-from obtegum.core.strip import Entered, MarkKind, MarkState, StripMark
+from obtegum.core.strip import MarkKind, MarkState, StripMark
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["Work", "begin", "strung_size", "ways_to_square"]
@@ -189,7 +189,6 @@ class Work:
         tick: str | None = None,
         state: MarkState = "open",
         note: str = "",
-        entry: Entered | None = None,
     ) -> StripMark:
         """A mark of a strip, its reading printed from its exact place."""
         return StripMark(
@@ -202,7 +201,6 @@ class Work:
             state=state,
             tick=tick,
             note=note,
-            entry=entry,
         )
 
 

@@ -16,6 +16,8 @@ TIMEOUT_S = 3.0
 # Shots further from the middle than this many usual deviations are left out.
 FAR = 5.0
 LEAST_SPREAD_M = 0.0005
+# A rod that is held still shows no more than this.
+MOST_SPREAD_M = 0.005
 
 
 class LevelError(Exception):
@@ -42,7 +44,7 @@ def settle(shots: list[float]) -> LiveReading:
     middle = statistics.median(shots)
     usual = max(statistics.median(abs(shot - middle) for shot in shots), LEAST_SPREAD_M)
     kept = [shot for shot in shots if abs(shot - middle) <= FAR * usual]
-    if len(kept) < 3:
+    if usual > MOST_SPREAD_M or len(kept) < 3:
         raise LevelError("The shots don’t agree. Hold the rod still and plumb, and read again.")
     return LiveReading(statistics.mean(kept), statistics.pstdev(kept), len(shots), len(shots) - len(kept))
 

@@ -26,6 +26,8 @@ MOST_ROWS = 6000
 _FEET = re.compile(r"['\"′″]|ft|foot|feet|inch|\bin\b|\d\s*in\b")
 _METRIC = re.compile(r"(mm|cm|m)\b")
 _HEADERS = {"point", "peg", "along", "across", "reading", "line", "side", "bow", "set_at", "x", "y"}
+# Columns of a line without a header, by their number.
+BARE = {2: ["point", "reading"], 3: ["along", "across", "reading"]}
 _ALIKE = {"peg": "point", "x": "along", "y": "across"}
 
 
@@ -35,7 +37,7 @@ class _LineTrouble(ValueError):
 
 @dataclass
 class _Table:
-    """Rows with the line each stands on, their column names, and the units that a name gives."""
+    """Rows with the line each stands on, their column names (none without a header), and the units a name gives."""
 
     columns: list[str]
     units: dict[str, Units]
@@ -71,11 +73,9 @@ def _table(text: str) -> _Table:
             units[name] = "metric" if unit == "m" else "feet"
     if set(names) & _HEADERS and not any(re.fullmatch(r"[\d.,]+", cell) for cell in rows[0][1]):
         return _Table(names, units, rows[1:])
-    wide = max(len(row) for _, row in rows)
-    columns = {2: ["point", "reading"], 3: ["along", "across", "reading"]}.get(wide)
-    if columns is None:
+    if not any(len(row) in BARE for _, row in rows):
         raise _refuse("Each line wants a peg and its reading, or a place along, a place across and a reading.")
-    return _Table(columns, {}, rows)
+    return _Table([], {}, rows)
 
 
 def _refuse(sentence: str) -> DesignError:
@@ -107,9 +107,12 @@ class _Lengths:
 
 
 def _cells(table: _Table, row: Sequence[str]) -> dict[str, str]:
-    if len(row) > len(table.columns):
-        raise _LineTrouble(f"{len(row)} columns where {len(table.columns)} are expected")
-    return {name: cell for name, cell in zip(table.columns, row, strict=False) if cell}
+    columns = table.columns or BARE.get(len(row))
+    if columns is None:
+        raise _LineTrouble("it wants a peg and its reading, or a place along, a place across and a reading")
+    if len(row) > len(columns):
+        raise _LineTrouble(f"{len(row)} columns where {len(columns)} are expected")
+    return {name: cell for name, cell in zip(columns, row, strict=False) if cell}
 
 
 def _each(table: _Table, take: Callable[[int, dict[str, str]], None]) -> None:
@@ -165,7 +168,7 @@ def read_readings(text: str, job: Job) -> tuple[SiteRecord, str]:
         return _tapings(table, lengths, job)
     if {"side", "bow"} <= set(table.columns):
         return _pegs(table, lengths, job)
-    if "reading" not in table.columns:
+    if table.columns and "reading" not in table.columns:
         raise _refuse("It has no column named reading.")
     return _levels(table, lengths, job)
 

@@ -203,6 +203,8 @@ export class HouseSession {
   /** Take readings from pasted text or a file; returns what is wrong with it, line by line. */
   async takeReadings(text: Blob): Promise<string[]> {
     const { id } = this.sight.house;
+    if (this.working) return ["Something is still being saved. Try again in a moment."];
+    this.working = true;
     try {
       const house = await api.takeReadings(id, this.step, text, this.window);
       this.show({ house, plan: house.plan, trying: false, notice: "" });
@@ -210,6 +212,9 @@ export class HouseSession {
     } catch (error) {
       if (error instanceof ProblemError) return error.problem.errors?.length ? error.problem.errors.map((each) => each.sentence) : [error.message];
       return ["The bench can’t be reached. Nothing was taken; try again."];
+    } finally {
+      this.working = false;
+      void this.runJobs();
     }
   }
 

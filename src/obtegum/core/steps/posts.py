@@ -85,7 +85,13 @@ def _next(work: Work, far: Progress) -> str:
     if far.next is None:
         return f"All {far.of} posts are in."
     where = f"{far.next.bow}, {SIDES[far.next.side]} side"
-    return f"Next: post {where}. Drive it until {work.say(work.design.posts.reveal_m)} stands out."
+    foot = work.stand.feet.get(f"{far.next.side}{far.next.bow}") if work.stand else None
+    if foot is None:
+        return f"Next: post {where}. Drive it until {work.say(work.design.posts.reveal_m)} stands out."
+    return (
+        f"Next: post {where}. Drive it until the rod on its top reads {work.say(foot.top_reading_m)}: "
+        f"{work.say(foot.reveal_m)} stands out."
+    )
 
 
 def strips(work: Work) -> list[Strip]:

@@ -4,7 +4,7 @@ from obtegum.core.record import LINES, Line
 from obtegum.core.setout.checkin import BEYOND, CheckIn, Move, TapeMisfit, planned_lines
 from obtegum.core.steps.common import length_answer, ticked_off
 from obtegum.core.steps.model import Action, Answer, StepPlan
-from obtegum.core.strip import Entered, Strip
+from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
@@ -240,14 +240,9 @@ def strips(work: Work) -> list[Strip]:
     planned, found = planned_lines(*work.strung), []
     for line in LINES:
         name, reading = f"taped:{line}", work.record.taped.reading_m(line)
-        entry = Entered(
-            measure=f"taped_{line}",
-            label=f"{line_title(line)} reads",
-            reading="" if reading is None else work.say(reading),
-        )
-        marks = [work.mark(planned[line], "should read", "peg", f"taped:{line}", name, entry=entry)]
+        marks = [work.mark(planned[line], "should read", "peg", f"taped:{line}", name)]
         if reading is not None:
-            marks.append(work.mark(reading, "reads", "cut", f"read:{line}", name, entry=entry))
+            marks.append(work.mark(reading, "reads", "cut", f"read:{line}", name))
         found.append(
             Strip(
                 id=name,

@@ -1,0 +1,149 @@
+"""The laser level: the simulated one through the same link as a real one, and what goes wrong with it."""
+
+import socket
+import threading
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from starlette.testclient import TestClient
+
+from obtegum.api.app import make_app
+from obtegum.core.record import SiteRecord
+from obtegum.core.starters import made_up_ground
+from obtegum.devices.level import LevelError, LevelLink, settle
+from obtegum.standins.laser import SimulatedLaser
+from obtegum.store import houses, open_store
+from tests.conftest import make_house
+
+
+@pytest.fixture
+def laser() -> Iterator[SimulatedLaser]:
+    running = SimulatedLaser(seed=4)
+    running.start()
+    yield running
+    running.shutdown()
+    running.server_close()
+
+
+def test_readings_are_close_to_the_ground_in_spite_of_bad_shots(laser: SimulatedLaser) -> None:
+    link = LevelLink("127.0.0.1", laser.port)
+    off, left_out = [], 0
+    for place in range(60):
+        live = link.read(place * 0.3, 2.0)
+        off.append(abs(live.reading_m - made_up_ground(place * 0.3, 2.0)))
+        left_out += live.left_out
+    assert max(off) < 0.003
+    assert left_out > 0, "the simulated laser never gave a bad shot, so nothing was left out"
+
+
+def test_shots_settle_on_those_that_agree() -> None:
+    assert settle([1.5, 1.5004, 1.4996, 1.59]).reading_m == pytest.approx(1.5, abs=1e-4)
+    assert settle([1.5, 1.5004, 1.4996, 1.59]).left_out == 1
+    with pytest.raises(LevelError, match="line of sight"):
+        settle([1.5, 1.5])
+    with pytest.raises(LevelError, match="don’t agree"):
+        settle([1.0, 1.0, 2.0, 3.0])
+
+
+def answering(reply: bytes) -> int:
+    """A port where everything is answered alike, once."""
+    listener = socket.create_server(("127.0.0.1", 0))
+
+    def serve() -> None:
+        line, _ = listener.accept()
+        with line, line.makefile("rb") as asked:
+            for _ in asked:
+                line.sendall(reply)
+
+    threading.Thread(target=serve, daemon=True).start()
+    return int(listener.getsockname()[1])
+
+
+def test_a_level_that_is_off_or_babbles_is_said() -> None:
+    with socket.create_server(("127.0.0.1", 0)) as taken:
+        free = taken.getsockname()[1]
+    with pytest.raises(LevelError, match="can’t be reached"):
+        LevelLink("127.0.0.1", free).read(0, 0)
+    with pytest.raises(LevelError, match="not a reading"):
+        LevelLink("127.0.0.1", answering(b"HELLO\n")).read(0, 0)
+    with pytest.raises(LevelError, match="can’t be reached"):
+        LevelLink("127.0.0.1", answering(b"READING much\n")).read(0, 0)
+    with pytest.raises(LevelError, match="seen too seldom"):
+        LevelLink("127.0.0.1", answering(b"NONE no laser\n")).read(0, 0)
+
+
+def test_a_peg_is_read_through_the_api(tmp_path: Path, laser: SimulatedLaser) -> None:
+    store = open_store(tmp_path)
+    house = houses.add(store, make_house(tape__units="metric"), SiteRecord(), "Started")
+    client = TestClient(make_app(store, level=LevelLink("127.0.0.1", laser.port)), base_url="http://127.0.0.1")
+    body = {"version": 1, "window": "w", "peg": "L3"}
+    found = client.post(f"/api/houses/{house.id}/level-shots?step=level", json=body).json()
+    station = next(peg["station_m"] for peg in found["plan"]["pegs"] if peg["part"] == "peg:L3")
+    assert found["record"]["levels"]["pegs"]["L3"] == pytest.approx(made_up_ground(station, 0.0), abs=0.004)
+    assert found["undo"].startswith("Rod at peg 3 left 1.")
+    wrong = client.post(f"/api/houses/{house.id}/level-shots", json={**body, "peg": "L99"})
+    assert wrong.status_code == 422
+    without = TestClient(make_app(store), base_url="http://127.0.0.1")
+    refused = without.post(f"/api/houses/{house.id}/level-shots", json=body)
+    assert refused.status_code == 424
+    assert "No laser level is linked" in refused.json()["detail"]
+    store.close()
+
+
+def test_rounds_of_taping_and_readings_through_the_api(tmp_path: Path) -> None:
+    store = open_store(tmp_path)
+    house = houses.add(store, make_house(tape__units="metric"), SiteRecord(), "Started")
+    client = TestClient(make_app(store), base_url="http://127.0.0.1")
+    url = f"/api/houses/{house.id}"
+    edits = [{"measure": "taped_ab", "text": "17.37"}]
+    typed = client.patch(url, json={"version": 1, "window": "w", "edits": edits}).json()
+    assert typed["record"]["taped"]["ab_m"] == pytest.approx(17.37)
+    anew = client.post(f"{url}/tapings", json={"version": 2, "window": "w"}).json()
+    assert anew["record"]["taped"]["ab_m"] is None
+    assert len(anew["record"]["earlier"]) == 1
+    undone = client.post(f"{url}/undo", json={"window": "w"}).json()
+    assert undone["record"]["taped"]["ab_m"] == pytest.approx(17.37)
+    blank = client.patch(
+        url, json={"version": 4, "window": "w", "edits": [{"measure": "taped_ab", "text": " "}]}
+    ).json()
+    assert blank["record"]["taped"]["ab_m"] is None
+    read = client.post(f"{url}/readings?window=w&step=level", content=b"L1,1.5\nL2,1.6\n")
+    assert read.json()["record"]["levels"]["pegs"] == {"L1": 1.5, "L2": 1.6}
+    wrong = client.post(f"{url}/readings", content=b"L1,1.5\nL77,1.6\n")
+    assert wrong.status_code == 422
+    assert wrong.json()["errors"][0]["sentence"].startswith("Line 2: there is no peg L77")
+    assert client.post(f"{url}/readings", content=b"\xff\xfe\x00").json()["detail"].startswith("That is not text")
+    large = client.post(f"{url}/readings", content=b"L1,1.5\n" * 7_200_000)
+    assert large.status_code == 413
+    past = client.patch(url, json={"version": 6, "window": "w", "edits": [{"measure": "level:L2", "text": "9"}]}).json()
+    assert past["errors"][0]["measure"] == "level:L2"
+    assert "past the end of the" in past["detail"]
+    shorter = client.patch(url, json={"version": 6, "window": "w", "edits": [{"measure": "rod", "text": "1.55"}]})
+    assert shorter.status_code == 422
+    for name, start in (
+        ("setting-out.dxf", "  0"),
+        ("setting-out.geojson", "{"),
+        ("levels.csv", "point"),
+        ("tapings.csv", "round"),
+    ):
+        assert client.get(f"{url}/{name}").text.startswith(start)
+    store.close()
+
+
+def test_only_the_shown_step_is_sent(tmp_path: Path) -> None:
+    store = open_store(tmp_path)
+    house = houses.add(store, make_house(), SiteRecord(), "Started")
+    client = TestClient(make_app(store), base_url="http://127.0.0.1")
+    whole = client.get(f"/api/houses/{house.id}").json()["plan"]
+    for step in whole["steps"]:
+        part = client.get(f"/api/houses/{house.id}?step={step['id']}").json()["plan"]
+        drawn = [each["view"] for each in part["drawings"]]
+        told = [each["view"] for each in step["how"] if each["view"]]
+        assert set(drawn) == {*step["views"], *told}
+        assert {each["id"] for each in part["strips"]} == set(step["strips"])
+        # What is sent is the same as in the whole plan.
+        assert all(each in whole["drawings"] for each in part["drawings"])
+        assert all(each in whole["strips"] for each in part["strips"])
+        assert part["verdicts"] == whole["verdicts"]
+    store.close()

@@ -1,0 +1,194 @@
+"""Square up, keep the pegs, level, move earth, drain: typed, stepped, pasted, read live, and put right."""
+
+from pathlib import Path
+
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Server, field, open_house
+from tests.browser.test_bench import saved
+
+
+def answer(page: Page, name: str):  # type: ignore[no-untyped-def]
+    return page.locator(f'[data-answer="{name}"]')
+
+
+def test_each_step_of_squaring_has_its_drawing(page: Page) -> None:
+    open_house(page, "Upper terrace", "Set out")
+    steps = page.get_by_role("list", name="How to square it").get_by_role("button")
+    expect(steps).to_have_count(4)
+    steps.nth(2).click()
+    expect(steps.nth(2)).to_have_attribute("aria-pressed", "true")
+    drawing = page.get_by_role("group", name="Step 3")
+    expect(drawing).to_be_visible()
+    expect(drawing.locator("text", has_text="22' 6\"")).to_be_visible()
+    steps.nth(2).press("Enter")
+    expect(page.get_by_role("group", name="From above")).to_be_visible()
+    page.get_by_text("a fence", exact=True).click()
+    expect(field(page, "fence")).to_have_value("5' 0\"")
+    expect(page.get_by_role("list", name="How to square it")).to_contain_text("fences wander")
+    field(page, "second_tape").fill("")
+    field(page, "second_tape").press("Enter")
+    expect(page.get_by_role("list", name="How to square it")).to_contain_text("Scratch an arc")
+    saved(page)
+
+
+def test_six_tapings_say_which_peg_moves(page: Page) -> None:
+    open_house(page, "Dune edge", "Square up")
+    expect(answer(page, "move_C")).to_have_text("35 mm toward D, 2 mm away from B")
+    expect(page.locator('[data-arrow="move:C"]')).to_be_visible()
+    page.get_by_role("button", name="Pegs moved: tape again").click()
+    expect(field(page, "taped_ab")).to_have_value("")
+    expect(answer(page, "taping_1")).to_have_text("35 mm")
+    readings = {"ab": "26.2", "dc": "26.2", "ad": "7.35", "bc": "7.35", "ac": "27.212", "bd": "27.210"}
+    for line, reading in readings.items():
+        field(page, f"taped_{line}").fill(reading)
+        field(page, f"taped_{line}").press("Enter")
+    expect(page.locator('[data-verdict="square"]')).to_have_attribute("data-level", "holds")
+    # A foot too long on one diagonal: no moves, and the slip is named.
+    field(page, "taped_ac").fill("27.517")
+    field(page, "taped_ac").press("Enter")
+    closes = page.locator('[data-verdict="tape-closes"]')
+    expect(closes).to_have_attribute("data-level", "fails")
+    expect(closes).to_contain_text("A–C a foot too long")
+    expect(answer(page, "move_C")).to_have_count(0)
+    # No triangle at all: said with its three lines, and what was typed stays.
+    field(page, "taped_ac").fill("40")
+    field(page, "taped_ac").press("Enter")
+    expect(closes).to_contain_text("no ground has such a triangle")
+    expect(field(page, "taped_ac")).to_have_value("40.000 m")
+
+
+def test_offsets_find_every_peg_again(page: Page) -> None:
+    open_house(page, "Upper terrace", "Keep pegs")
+    expect(page.locator('[data-strip="kept:AB"]')).to_contain_text("6' 11 1/4\"")
+    field(page, "offset").fill("15 in")
+    field(page, "offset").press("Enter")
+    clear = page.locator('[data-verdict="offset-clear"]')
+    expect(clear).to_have_attribute("data-level", "fails")
+    page.locator('[data-remedy="offset-clear"] button').first.click()
+    expect(clear).to_have_attribute("data-level", "holds")
+    page.get_by_text("gauge boards", exact=True).click()
+    page.get_by_role("radio", name="A gauge board").click()
+    expect(page.locator('[data-strip="board"]')).to_contain_text("nail, the line")
+
+
+def test_the_rod_is_read_peg_by_peg_with_keys_alone(page: Page) -> None:
+    open_house(page, "Dune edge", "Level")
+    entry = field(page, "level:L10")
+    expect(entry).to_be_visible()
+    entry.fill("2.031")
+    entry.press("Enter")
+    # The next peg's field has the focus: one goes on typing.
+    expect(field(page, "level:L11")).to_be_focused()
+    page.keyboard.type("9")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("past the end of the 4.000 m rod")).to_be_visible()
+    expect(field(page, "level:L11")).to_have_value("9")
+    field(page, "level:L11").fill("2.028")
+    page.keyboard.press("Enter")
+    expect(field(page, "level:L12")).to_be_focused()
+    saved(page)
+    page.reload()
+    page.locator("[data-strip]").wait_for()
+    expect(page.locator('[data-strip="level:L"]')).to_contain_text("2.031 m")
+
+
+def test_the_laser_is_read_at_the_next_peg(page: Page) -> None:
+    open_house(page, "Dune edge", "Level")
+    page.get_by_role("button", name="Read the laser").click()
+    expect(field(page, "level:L11")).to_be_visible()
+    expect(page.locator('[data-strip="level:L"]')).to_contain_text("peg 10 ✓")
+
+
+def test_readings_are_pasted_or_opened_and_faults_named(page: Page, tmp_path: Path) -> None:
+    open_house(page, "Kitchen plot", "Level")
+    page.get_by_role("button", name="Paste or open readings").click()
+    box = page.get_by_role("textbox", name="Paste here")
+    box.fill("L1, 5' 1\"\nL99, 5' 2\"\nL2, 1.6 m\n")
+    page.get_by_role("button", name="Take these readings").click()
+    wrong = page.get_by_role("alert")
+    expect(wrong).to_contain_text("Line 2: there is no peg L99")
+    expect(wrong).to_contain_text("Line 3: 1.6 m is in metres, but line 1 is in feet")
+    expect(box).to_have_value("L1, 5' 1\"\nL99, 5' 2\"\nL2, 1.6 m\n")
+    box.fill("L1, 5' 1\"\nR1, 5' 3\"\n4, 3, 5' 2\"\n")
+    page.get_by_role("button", name="Take these readings").click()
+    expect(page.get_by_text("Levels read in: 2 pegs, 1 spot")).to_be_visible()
+    expect(page.get_by_text("another window")).to_have_count(0)
+    huge = tmp_path / "huge.csv"
+    huge.write_text("L1,5\n" * 10_500_000)
+    with page.expect_file_chooser() as chooser:
+        page.get_by_role("button", name="Open a CSV file").click()
+    chooser.value.set_files(huge)
+    expect(wrong).to_contain_text("more than 2 MB")
+    page.get_by_role("button", name="Back to the step").click()
+    expect(page.locator('[data-strip="level:L"]')).to_contain_text("5' 1\"")
+
+
+def test_a_low_side_has_ways_out_with_quantities(page: Page) -> None:
+    open_house(page, "Upper terrace", "Level")
+    found = page.locator('[data-verdict="embedment"]')
+    expect(found).to_have_attribute("data-level", "fails")
+    offers = page.locator('[data-remedy="embedment"] button')
+    expect(offers.filter(has_text="Post length").first).to_contain_text("more post tube")
+    expect(offers.filter(has_text="Ground").first).to_contain_text("loads more")
+    offers.filter(has_text="Post length").first.click()
+    expect(found).not_to_have_attribute("data-level", "fails")
+
+
+def test_earth_and_drain_answer_as_they_are_changed(page: Page) -> None:
+    open_house(page, "Upper terrace", "Earth")
+    page.get_by_text("raised pad", exact=True).click()
+    expect(answer(page, "fill")).to_contain_text("cu yd")
+    before = answer(page, "loads").text_content()
+    field(page, "load").fill("0.5 cu yd")
+    field(page, "load").press("Enter")
+    expect(page.get_by_text("Write it in cu ft")).to_be_visible()
+    field(page, "load").fill("13.5")
+    field(page, "load").press("Enter")
+    expect(answer(page, "loads")).not_to_have_text(before or "")
+    page.get_by_role("navigation", name="Steps").get_by_role("button", name="Drain").click()
+    expect(page.locator('[data-strip="drain"]')).to_contain_text("deep")
+    field(page, "rain").fill("20")
+    field(page, "rain").press("Enter")
+    carries = page.locator('[data-verdict="drain-carries"]')
+    expect(carries).to_have_attribute("data-level", "fails")
+    page.locator('[data-remedy="drain-carries"] button').first.click()
+    expect(carries).not_to_have_attribute("data-level", "fails")
+
+
+def test_readings_outlive_a_killed_server(page: Page, server: Server) -> None:
+    open_house(page, "Dune edge", "Level")
+    field(page, "level:L10").fill("2.031")
+    field(page, "level:L10").press("Enter")
+    expect(field(page, "level:L11")).to_be_focused()
+    saved(page)
+    server.kill()
+    page.keyboard.type("2.040")
+    page.keyboard.press("Enter")
+    expect(page.locator(".saved")).not_to_have_text("saved")
+    server.start()
+    saved(page)
+    page.reload()
+    page.locator("[data-strip]").wait_for()
+    strip = page.locator('[data-strip="level:L"]')
+    expect(strip).to_contain_text("2.031 m")
+    expect(strip).to_contain_text("2.040 m")
+
+
+def test_the_site_can_be_placed_and_taken_away(page: Page) -> None:
+    open_house(page, "Dune edge", "Square up")
+    page.get_by_role("button", name="Print and files").click()
+    field(page, "latitude").fill("north")
+    field(page, "latitude").press("Enter")
+    expect(page.get_by_text("Write a number, in °")).to_be_visible()
+    for name, value in (("latitude", "44.5"), ("longitude", "-63.25"), ("bearing", "72")):
+        field(page, name).fill(value)
+        field(page, name).press("Enter")
+    expect(field(page, "longitude")).to_have_value("−63.25°")
+    saved(page)
+    with page.expect_download() as download:
+        page.get_by_role("link", name="Setting-out for a map").click()
+    assert '"WGS 84"' in Path(download.value.path()).read_text()
+    with page.expect_download() as download:
+        page.get_by_role("link", name="Setting-out for CAD").click()
+    assert download.value.suggested_filename == "Dune edge setting-out.dxf"
