@@ -139,9 +139,14 @@ def test_a_tape_shorter_than_the_diagonal_is_told_with_a_way() -> None:
 def test_sticks_that_waste_more_than_a_fifth_are_told() -> None:
     # 7 ft 3 3/16 in of 42 ft is 17.3 %: within a fifth, but more than nine tenths of it would be 18 %.
     assert verdict(make_plan(), "waste").level == "holds"
-    found = verdict(make_plan(bows__stick_m=24 * FOOT_M), "waste")
+    # Of 23 ft the second stick is 11.74 ft, more than half: 46 − 34.74 = 11.26 ft of 46 is 24.5 %.
+    found = verdict(make_plan(bows__stick_m=23 * FOOT_M), "waste")
     assert found.level == "fails"
-    assert found.number == "28 %"
+    assert found.number == "25 %"
+    # Of 24 ft it is 10.74 ft, and two of them share a stick: 16 bows take 24 sticks, 20.2 of 576 ft is left.
+    shared = verdict(make_plan(bows__stick_m=24 * FOOT_M), "waste")
+    assert shared.number == "4 %"
+    assert "24 sticks" in shared.sentence
 
 
 def test_what_was_set_shows_when_the_plan_leaves_it() -> None:

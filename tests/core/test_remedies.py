@@ -23,7 +23,7 @@ AILING: dict[str, dict[str, Any]] = {
     "entry": {"bows__tube": "post-1-7-8"},
     "odd-bay": {"bows__bays": "fixed"},
     "tape": {"set_out__tape_m": 50 * FOOT_M},
-    "waste": {"bows__stick_m": 24 * FOOT_M},
+    "waste": {"bows__stick_m": 23 * FOOT_M},
 }
 
 

@@ -13,7 +13,9 @@ from obtegum.core.quantity import FOOT_M, INCH_M, LengthError, Rounding, Units
 
 __all__ = ["AmountKind", "amount_step", "amount_text", "parse_amount"]
 
-AmountKind = Literal["share", "load", "volume", "mass", "density", "rain", "flow", "minutes", "hours", "degrees"]
+AmountKind = Literal[
+    "share", "load", "volume", "mass", "density", "rain", "flow", "minutes", "hours", "degrees", "count"
+]
 POUND_KG = 0.45359237
 HOUR_S = 3600.0
 
@@ -26,6 +28,7 @@ class _Unit(NamedTuple):
 
 
 _PERCENT, _MINUTES = _Unit("%", 0.01, 1), _Unit("min", 60.0, 1)
+_COUNT = _Unit("", 1.0, 0, spaced=False)
 _HOURS, _DEGREES = _Unit("h", HOUR_S, 1), _Unit("°", 1.0, 6, spaced=False)
 _UNITS: dict[AmountKind, dict[Units, _Unit]] = {
     "share": {"feet": _PERCENT, "metric": _PERCENT},
@@ -38,6 +41,7 @@ _UNITS: dict[AmountKind, dict[Units, _Unit]] = {
     "minutes": {"feet": _MINUTES, "metric": _MINUTES},
     "hours": {"feet": _HOURS, "metric": _HOURS},
     "degrees": {"feet": _DEGREES, "metric": _DEGREES},
+    "count": {"feet": _COUNT, "metric": _COUNT},
 }
 _NUMBER = re.compile(r"(?P<sign>[-−]?)\s*(?P<number>\d+(?:[.,]\d+)?|[.,]\d+)\s*(?P<unit>.*)")
 
@@ -50,7 +54,7 @@ def parse_amount(text: str, kind: AmountKind, units: Units) -> float:
     own = _UNITS[kind][units]
     found = _NUMBER.fullmatch(text.strip().lower()[:60])
     if found is None:
-        raise LengthError(f"Can't read “{text.strip()[:40]}”. Write a number, in {own.name}.")
+        raise LengthError(f"Can't read “{text.strip()[:40]}”. Write a number{f', in {own.name}' if own.name else ''}.")
     number = found["number"]
     if "," in number and units == "feet":
         raise LengthError("Leave out the comma: write a point for decimals.")

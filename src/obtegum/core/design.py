@@ -7,7 +7,16 @@ from pydantic import Field, ValidationError, model_validator
 from pydantic_core import PydanticCustomError
 
 from obtegum.core.amount import AmountKind, amount_text
+from obtegum.core.bows.sticks import JointKind
 from obtegum.core.part import Part
+from obtegum.core.profile import (
+    Chain,
+    gothic_bow,
+    kneed_bow,
+    peaked_bow,
+    round_bow,
+    three_centred_bow,
+)
 from obtegum.core.quantity import Rounding, Tape, length_text
 from obtegum.core.record import LINES
 from obtegum.core.setout.squaring import Base, MethodId
@@ -18,11 +27,14 @@ __all__ = [
     "Bows",
     "Drain",
     "Figure",
+    "Gothic",
     "HouseDesign",
     "Keep",
+    "Kneed",
     "Level",
     "Limit",
     "Pad",
+    "Peaked",
     "Posts",
     "Round",
     "RoundOnLegs",
@@ -30,6 +42,7 @@ __all__ = [
     "Shape",
     "Site",
     "Size",
+    "ThreeCentred",
     "limit_of",
     "read_design",
     "troubles_of",
@@ -56,6 +69,10 @@ LIMITS: dict[str, Limit] = {
     "size.length_m": Limit("Length", 1.0, 300.0),
     "size.shape.leg_m": Limit("Straight leg", 0.0, 4.0),
     "size.shape.height_m": Limit("Height", 0.5, 14.0),
+    "size.shape.shoulder_m": Limit("Shoulder radius", 0.0, 60.0),
+    "size.shape.radius_m": Limit("Arc radius", 0.3, 200.0),
+    "size.shape.lower_m": Limit("Lower piece", 0.1, 20.0),
+    "size.shape.upper_m": Limit("Upper piece", 0.1, 20.0),
     "size.figure.height_m": Limit("Grower’s height", 0.5, 2.5),
     "size.figure.from_left_m": Limit("Grower stands at", 0.0, 20.0),
     "set_out.tape_m": Limit("Longest tape", 1.0, 200.0),
@@ -68,6 +85,7 @@ LIMITS: dict[str, Limit] = {
     "bows.max_spacing_m": Limit("Bows no further apart", 0.3, 5.0),
     "bows.stick_m": Limit("Stick length", 1.0, 20.0),
     "bows.joint_m": Limit("Joint overlap", 0.0, 0.6),
+    "bows.bundle": Limit("Sticks come in bundles of", 1, 500, "count"),
     "keep.offset_m": Limit("Offset from the corner", 0.3, 10.0),
     "keep.dig_m": Limit("Digging reaches out", 0.0, 5.0),
     "level.rod_m": Limit("Rod length", 1.0, 10.0),
@@ -117,6 +135,14 @@ class Round(Part):
     leg_m: float = _number("size.shape.leg_m")
     height_m: float = _number("size.shape.height_m")
 
+    def crown_m(self, span_m: float) -> float:
+        """Height of the crown over a span, m; each shape has its own."""
+        return self.height_m
+
+    def chain(self, span_m: float) -> Chain:
+        """Centre line over a span. Raises: ProfileError, as every shape's."""
+        return round_bow(span_m, self.leg_m, self.height_m)
+
 
 class RoundOnLegs(Part):
     """Half a circle on plumb legs: leg and arc meet without a kink, so the height follows."""
@@ -124,8 +150,76 @@ class RoundOnLegs(Part):
     kind: Literal["round_on_legs"] = "round_on_legs"
     leg_m: float = _number("size.shape.leg_m")
 
+    def crown_m(self, span_m: float) -> float:
+        return self.leg_m + span_m / 2
 
-Shape = Annotated[Round | RoundOnLegs, Field(discriminator="kind")]
+    def chain(self, span_m: float) -> Chain:
+        return round_bow(span_m, self.leg_m, self.crown_m(span_m))
+
+
+class ThreeCentred(Part):
+    """Bent shoulders on plumb legs with a crown of another radius between them, all tangent."""
+
+    kind: Literal["three_centred"] = "three_centred"
+    leg_m: float = _number("size.shape.leg_m")
+    height_m: float = _number("size.shape.height_m")
+    shoulder_m: float = _number("size.shape.shoulder_m")
+
+    def crown_m(self, span_m: float) -> float:
+        return self.height_m
+
+    def chain(self, span_m: float) -> Chain:
+        return three_centred_bow(span_m, self.leg_m, self.height_m, self.shoulder_m)
+
+
+class Gothic(Part):
+    """Two equal arcs to a ridge; without a radius of their own they spring plumb from the legs."""
+
+    kind: Literal["gothic"] = "gothic"
+    leg_m: float = _number("size.shape.leg_m")
+    height_m: float = _number("size.shape.height_m")
+    radius_m: float | None = _number("size.shape.radius_m", default=None)
+
+    def crown_m(self, span_m: float) -> float:
+        return self.height_m
+
+    def chain(self, span_m: float) -> Chain:
+        return gothic_bow(span_m, self.leg_m, self.height_m, self.radius_m)
+
+
+class Peaked(Part):
+    """Straight rafters to a ridge from bent shoulders on plumb legs."""
+
+    kind: Literal["peaked"] = "peaked"
+    leg_m: float = _number("size.shape.leg_m")
+    height_m: float = _number("size.shape.height_m")
+    shoulder_m: float = _number("size.shape.shoulder_m")
+
+    def crown_m(self, span_m: float) -> float:
+        return self.height_m
+
+    def chain(self, span_m: float) -> Chain:
+        return peaked_bow(span_m, self.leg_m, self.height_m, self.shoulder_m)
+
+
+class Kneed(Part):
+    """Each half two straight pieces with an elbow between them; the elbow's turn follows."""
+
+    kind: Literal["kneed"] = "kneed"
+    leg_m: float = _number("size.shape.leg_m")
+    height_m: float = _number("size.shape.height_m")
+    lower_m: float = _number("size.shape.lower_m")
+    upper_m: float = _number("size.shape.upper_m")
+
+    def crown_m(self, span_m: float) -> float:
+        return self.height_m
+
+    def chain(self, span_m: float) -> Chain:
+        return kneed_bow(span_m, self.leg_m, self.height_m, self.lower_m, self.upper_m)
+
+
+Shape = Annotated[Round | RoundOnLegs | ThreeCentred | Gothic | Peaked | Kneed, Field(discriminator="kind")]
+SHAPES = ("round", "round_on_legs", "three_centred", "gothic", "peaked", "kneed")
 
 
 class Figure(Part):
@@ -150,7 +244,7 @@ class Size(Part):
     @property
     def height_m(self) -> float:
         """Height of the crown's centre line above the datum, m."""
-        return self.shape.height_m if self.shape.kind == "round" else self.shape.leg_m + self.span_m / 2
+        return self.shape.crown_m(self.span_m)
 
 
 class SetOut(Part):
@@ -187,6 +281,9 @@ class Bows(Part):
     bays: Literal["equal", "fixed"] = "equal"
     stick_m: float = _number("bows.stick_m")
     joint_m: float = _number("bows.joint_m")
+    joint: JointKind = "swaged"
+    bundle: int = _number("bows.bundle", default=1)
+    making: Literal["former", "rolls", "parts", "elbows"] = "former"
 
 
 class Keep(Part):
@@ -277,7 +374,7 @@ def _disagreements(design: HouseDesign) -> Iterator[Trouble]:
         return Trouble(path=path, sentence=f"{sentence} {nearest}.", nearest_m=nearest_m, nearest=nearest)
 
     rise = size.height_m - size.leg_m
-    if size.shape.kind == "round":
+    if size.shape.kind != "round_on_legs":
         if rise <= 0:
             yield say(
                 "size.shape.height_m",
@@ -332,7 +429,7 @@ def _troubles(entry: Mapping[str, Any], tape: Tape) -> list[Trouble]:
     if kind == "house":
         found: list[Trouble] = context["troubles"]
         return found
-    path = ".".join(str(piece) for piece in entry["loc"] if piece not in ("round", "round_on_legs"))
+    path = ".".join(str(piece) for piece in entry["loc"] if piece not in SHAPES)
     limit = limit_of(path)
     if limit is None or kind == "missing":
         return [Trouble(path=path, sentence=_plain_sentence(path, kind, entry["msg"]))]

@@ -5,7 +5,7 @@ dimension lines) say where they are, and each renderer gives them the size that 
 Items are plain dataclasses: a long house has thousands of them, all made here and none from outside.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -30,6 +30,7 @@ __all__ = [
     "box",
     "chain_path",
     "line",
+    "moved",
 ]
 
 Layer = Literal["ground", "frame", "hidden", "string", "construction", "air"]
@@ -203,6 +204,11 @@ def chain_path(chain: Chain) -> tuple[Vertex, ...]:
         else:
             path.append(Vertex(x=x, y=y))
     return tuple(path)
+
+
+def moved(vertex: Vertex, dx: float, dy: float = 0.0) -> Vertex:
+    """A corner of a path somewhere else."""
+    return replace(vertex, x=vertex.x + dx, y=vertex.y + dy)
 
 
 def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:

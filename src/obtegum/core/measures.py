@@ -14,6 +14,7 @@ from typing import Any, Literal
 from pydantic import Field
 
 from obtegum.core.amount import AmountKind, amount_step, parse_amount
+from obtegum.core.bows.sticks import JOINT_NAMES
 from obtegum.core.catalogue import Catalogue, Tube
 from obtegum.core.design import limit_of, read_design
 from obtegum.core.job import Job, check_site, read_record
@@ -22,6 +23,7 @@ from obtegum.core.quantity import LengthError, Stride, Tape, length_text, parse_
 from obtegum.core.record import LINES, PEG, Line
 from obtegum.core.setout.checkin import planned_lines
 from obtegum.core.setout.how import method_label
+from obtegum.core.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import begin, strung_size, ways_to_square
@@ -152,13 +154,34 @@ def _length(name: str, path: str, hint: Hint = "", optional: bool = False) -> Me
     return _number(name, path, "length", hint, optional)
 
 
+def _joint_hint(job: Job, catalogue: Catalogue) -> str:
+    return "over both ends" if job.design.bows.joint in ("coupler", "sleeve") else "one end into the next"
+
+
+def _shaped(name: str, path: str, hint: Hint = "", optional: bool = False) -> Measure:
+    """A length that only some shapes have; elsewhere it reads as blank and can't be written."""
+    leaf = path.rsplit(".", 1)[1]
+
+    def write(document: Document, job: Job, value: Any) -> None:
+        if leaf not in document["size"]["shape"]:
+            sentence = f"{_label(path)} is no part of this shape."
+            raise DesignError([Trouble(path=path, sentence=sentence)])
+        document["size"]["shape"][leaf] = value
+
+    def read(job: Job) -> float | None:
+        value: float | None = getattr(job.design.size.shape, leaf, None)
+        return value
+
+    return Measure(name, path, "length", _label(path), read, write, hint=hint, optional=optional)
+
+
 def _amount(name: str, path: str, hint: Hint = "", optional: bool = False) -> Measure:
     return _number(name, path, "amount", hint, optional)
 
 
 def _write_height(document: Document, job: Job, height_m: Any) -> None:
     design = job.design
-    if design.size.shape.kind == "round":
+    if design.size.shape.kind != "round_on_legs":
         _put(document, "size.shape.height_m", height_m)
         return
     leg_m = height_m - design.size.span_m / 2
@@ -171,11 +194,7 @@ def _write_height(document: Document, job: Job, height_m: Any) -> None:
 
 
 def _write_shape(document: Document, job: Job, kind: Any) -> None:
-    design = job.design
-    shape: Document = {"kind": kind, "leg_m": design.size.leg_m}
-    if kind == "round":
-        shape["height_m"] = design.size.height_m
-    _put(document, "size.shape", shape)
+    _put(document, "size.shape", shape_of(kind, job.design.size).model_dump())
 
 
 def _write_figure(document: Document, job: Job, from_left_m: Any) -> None:
@@ -225,7 +244,7 @@ def _choice(name: str, path: str, label: str, options: Callable[[Job, Catalogue]
 
 
 def _height_hint(job: Job, catalogue: Catalogue) -> str:
-    return "" if job.design.size.shape.kind == "round" else "moves the straight leg"
+    return "moves the straight leg" if job.design.size.shape.kind == "round_on_legs" else ""
 
 
 def _planned(line: Line) -> Hint:
@@ -257,8 +276,12 @@ MEASURES: dict[str, Measure] = {
             "Shape",
             lambda job: job.design.size.shape.kind,
             _write_shape,
-            _choices(round_on_legs="half circle on legs", round="one arc, any height"),
+            _choices(**SHAPE_LABELS),
         ),
+        _shaped("shoulder", "size.shape.shoulder_m"),
+        _shaped("arc_radius", "size.shape.radius_m", "blank: springs plumb", optional=True),
+        _shaped("lower", "size.shape.lower_m"),
+        _shaped("upper", "size.shape.upper_m"),
         _length("leg", "size.shape.leg_m"),
         Measure(
             "height",
@@ -334,7 +357,15 @@ MEASURES: dict[str, Measure] = {
         _length("insertion", "bows.insertion_m"),
         _choice("bow_tube", "bows.tube", "Bow tube", _tubes),
         _length("stick", "bows.stick_m"),
-        _length("joint", "bows.joint_m", hint="swaged end into the next"),
+        _choice("joint_kind", "bows.joint", "Joined by", _choices(**JOINT_NAMES)),
+        _length("joint", "bows.joint_m", _joint_hint),
+        _choice(
+            "making",
+            "bows.making",
+            "Made",
+            _choices(former="on a former", rolls="on rolls", parts="bought bent", elbows="straight, with elbows"),
+        ),
+        _amount("bundle", "bows.bundle"),
     )
 }
 _BY_PATH = {measure.path: measure.id for measure in MEASURES.values()}
@@ -431,14 +462,18 @@ def _amount_value(measure: Measure, edit: Edit, job: Job) -> float | None:
         if measure.optional and not edit.text.strip():
             return None
         try:
-            return parse_amount(edit.text, measure.amount, units)
+            value = parse_amount(edit.text, measure.amount, units)
+            if measure.amount == "count" and value != round(value):
+                raise LengthError("Write a whole number.")
+            return round(value) if measure.amount == "count" else value
         except LengthError as error:
             raise DesignError([Trouble(path=measure.path, sentence=str(error))]) from None
     if edit.steps is None:
         raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
     step = amount_step(measure.amount, units)
     count = round(float(measure.read(job) or 0.0) / step) + edit.steps * STRIDES[edit.stride]
-    return count * step if measure.amount == "degrees" else max(count, 0) * step
+    value = count * step if measure.amount == "degrees" else max(count, 0) * step
+    return round(value) if measure.amount == "count" else value
 
 
 def _choice_value(measure: Measure, edit: Edit, job: Job, catalogue: Catalogue) -> str | int:

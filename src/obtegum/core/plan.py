@@ -78,7 +78,7 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, sh
         equal_bays=work.equal,
         fixed_bays=work.fixed,
         pegs=work.pegs,
-        sticks=len(work.split.pieces) * work.bays.bows,
+        sticks=work.sticks,
         post_tube_m=len(work.pegs) * design.posts.length_m,
         loads=work.stand.moved.loads if work.stand and work.stand.moved else 0,
         drawings=(

@@ -6,13 +6,12 @@ from dataclasses import dataclass, field
 from functools import cached_property
 
 from obtegum.core.bows.headroom import clear_from, headroom_over
-from obtegum.core.bows.sticks import MOST_STICKS, Split, split_bow, sticks_needed
+from obtegum.core.bows.sticks import MOST_STICKS, Joint, Split, joint_of, split_runs, sticks_for_house, sticks_needed
 from obtegum.core.catalogue import Catalogue, Rules, Tube
 from obtegum.core.design import HouseDesign
 from obtegum.core.ground.posts import Entry, Play, bow_entry, socket_play
 from obtegum.core.ground.stand import Stand, stand_on
-from obtegum.core.profile import Chain, Kink, round_bow
-from obtegum.core.profile.round import arc_radius
+from obtegum.core.profile import Arc, Chain, Kink, ProfileError
 from obtegum.core.quantity import FOOT_M, Rounding, Tape, length_text
 from obtegum.core.record import LINES, Line, SiteRecord
 from obtegum.core.setout.base import Peg, pegs
@@ -24,6 +23,22 @@ from obtegum.core.strip import MarkKind, MarkState, StripMark
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["Work", "begin", "strung_size", "ways_to_square"]
+
+
+# Shapes that meet at corners: a ridge, and where straight pieces join.
+ANGULAR = ("gothic", "peaked", "kneed")
+
+
+@dataclass(frozen=True)
+class Bend:
+    """A bent stretch of the bow: where it starts, girth in m, and its arc."""
+
+    start_m: float
+    arc: Arc
+
+    @property
+    def end_m(self) -> float:
+        return self.start_m + self.arc.length_m
 
 
 @dataclass(frozen=True)
@@ -45,6 +60,7 @@ class Work:
     play: Play | None
     tube_m: float
     split: Split
+    joint: Joint
     _said: dict[tuple[float, Rounding], str] = field(default_factory=dict, repr=False, compare=False)
 
     @property
@@ -65,7 +81,9 @@ class Work:
 
     @property
     def leg_kink(self) -> Kink | None:
-        """The left corner where leg and arc meet above the post top, or None."""
+        """The left corner where leg and arc meet above the post top, or None; an elbow there is none."""
+        if self.design.size.shape.kind == "kneed" or self.design.bows.making == "elbows":
+            return None
         reveal_m, middle_m = self.design.posts.reveal_m, self.bow.girth_m / 2
         return next((kink for kink in self.bow.kinks if reveal_m + 1e-7 < kink.s_m < middle_m), None)
 
@@ -153,10 +171,34 @@ class Work:
         return next(chosen, self.methods[0])
 
     @cached_property
-    def radius_m(self) -> float:
-        """Radius of the arc to the tube's centre, m."""
-        size = self.design.size
-        return arc_radius(size.span_m, size.height_m - size.leg_m)
+    def bends(self) -> tuple[Bend, ...]:
+        """The bent stretches of the bow, from the left."""
+        starts = zip(self.bow.starts_m, self.bow.segments, strict=False)
+        return tuple(Bend(start, segment) for start, segment in starts if isinstance(segment, Arc))
+
+    @cached_property
+    def bend_kinds(self) -> tuple[Arc, ...]:
+        """One arc for each radius that is bent, from the left foot up to the crown."""
+        found: list[Arc] = []
+        for bend in self.bends:
+            if all(abs(bend.arc.radius_m - each.radius_m) > 1e-9 for each in found):
+                found.append(bend.arc)
+        return tuple(found)
+
+    @cached_property
+    def sticks(self) -> int:
+        """Sticks for all bows."""
+        return sticks_for_house(self.split, self.bays.bows)
+
+    @property
+    def left_over_m(self) -> float:
+        """Left over from all sticks of the house, m."""
+        return self.sticks * self.split.stick_m - self.bays.bows * self.split.cut_m
+
+    @cached_property
+    def corners(self) -> list[Kink]:
+        """Corners that no bent tube makes: a ridge, elbows; from the left foot."""
+        return _corners(self.design, self.bow, self.entry)
 
     def along_tube(self, s_m: float) -> float:
         """Distance along the bow's tube of a girth, m."""
@@ -211,6 +253,27 @@ def _tube(catalogue: Catalogue, name: str, path: str) -> Tube:
     return tube
 
 
+def _corners(design: HouseDesign, bow: Chain, entry: Entry) -> list[Kink]:
+    """A ridge and the elbows of straight pieces, above the post tops. Bent tube has none of its own."""
+    kind = design.size.shape.kind
+    if kind not in ANGULAR:
+        return []
+    top_m, middle_m = entry.post_top_s_m, bow.girth_m / 2
+    above = [kink for kink in bow.kinks if top_m + 1e-7 < kink.s_m < bow.girth_m - top_m - 1e-7]
+    return above if kind == "kneed" else [kink for kink in above if abs(kink.s_m - middle_m) < 1e-7]
+
+
+def _centre_line(design: HouseDesign) -> Chain:
+    """The bow's centre line. Raises: DesignError with the nearest value where the shape can't be."""
+    try:
+        return design.size.shape.chain(design.size.span_m)
+    except ProfileError as error:
+        nearest = None if error.nearest_m is None else length_text(error.nearest_m, design.tape)
+        sentence = f"{error.sentence} {nearest} would do." if nearest else error.sentence
+        path = f"size.shape.{error.measure}"
+        raise DesignError([Trouble(path=path, sentence=sentence, nearest_m=error.nearest_m, nearest=nearest)]) from None
+
+
 def strung_size(design: HouseDesign, catalogue: Catalogue) -> tuple[float, float]:
     """Length and width of the rectangle that the strings make, m: between centres, or one tube more."""
     tube = {"posts": design.posts.tube, "bows": design.bows.tube}.get(design.set_out.to)
@@ -238,21 +301,35 @@ def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> Work
     size, posts, bows, rules = design.size, design.posts, design.bows, catalogue.rules
     bow_tube = _tube(catalogue, bows.tube, "bows.tube")
     post_tube = _tube(catalogue, posts.tube, "posts.tube")
-    bow = round_bow(size.span_m, size.leg_m, size.height_m)
+    bow = _centre_line(design)
     if posts.reveal_m >= size.height_m:
         sentence = "The posts would stand as high as the crown. They must stay below"
         nearest = length_text(size.height_m, design.tape, "down")
         raise DesignError([Trouble(path="posts.reveal_m", sentence=f"{sentence} {nearest}.", nearest=nearest)])
     entry = bow_entry(bow, size.span_m, posts.reveal_m)
     tube_m = bow.girth_m - 2 * entry.post_top_s_m + 2 * bows.insertion_m
-    count = sticks_needed(tube_m, bows.stick_m, bows.joint_m)
+    joint = joint_of(bows.joint, bows.joint_m)
+    overlap_m = joint.overlap_m
+    count = sticks_needed(tube_m, bows.stick_m, overlap_m)
     if count > MOST_STICKS:
-        least_m = (tube_m + (MOST_STICKS - 1) * bows.joint_m) / MOST_STICKS
+        least_m = (tube_m + (MOST_STICKS - 1) * overlap_m) / MOST_STICKS
         nearest = length_text(least_m, design.tape, "up")
         sentence = f"That makes {count} sticks a bow, and more than {MOST_STICKS} can't be joined well. The least is"
         raise DesignError(
             [Trouble(path="bows.stick_m", sentence=f"{sentence} {nearest}.", nearest_m=least_m, nearest=nearest)]
         )
+    corners = [kink.s_m - entry.post_top_s_m + bows.insertion_m for kink in _corners(design, bow, entry)]
+    if bows.joint == "crown_plate" and not corners:
+        corners = [tube_m / 2]
+    split = split_runs(tube_m, corners, bows.stick_m, overlap_m, rules.piece_least_m, rules.joint_off_crown_share)
+    try:
+        inner = bow.offset(-bow_tube.od_m / 2)
+    except ValueError:
+        tightest = length_text(bow_tube.od_m, design.tape, "up")
+        sentence = f"That bend is tighter than the tube is thick. {tightest} would be the least."
+        raise DesignError(
+            [Trouble(path="size.shape.shoulder_m", sentence=sentence, nearest_m=bow_tube.od_m, nearest=tightest)]
+        ) from None
     equal = equal_bays(size.length_m, bows.max_spacing_m)
     fixed = fixed_bays(size.length_m, bows.max_spacing_m)
     chosen = equal if bows.bays == "equal" else fixed
@@ -263,7 +340,7 @@ def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> Work
         bow_tube=bow_tube,
         post_tube=post_tube,
         bow=bow,
-        inner=bow.offset(-bow_tube.od_m / 2),
+        inner=inner,
         equal=equal,
         fixed=fixed,
         bays=chosen,
@@ -271,5 +348,6 @@ def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> Work
         entry=entry,
         play=socket_play(post_tube.bore_m, bow_tube.od_m, bows.insertion_m),
         tube_m=tube_m,
-        split=split_bow(tube_m, bows.stick_m, bows.joint_m, rules.piece_least_m, rules.joint_off_crown_share),
+        split=split,
+        joint=joint,
     )

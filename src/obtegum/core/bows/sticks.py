@@ -5,26 +5,67 @@ end of each stick slides into the plain end of the next one.
 """
 
 import math
+from collections import Counter
+from collections.abc import Sequence
+from itertools import pairwise
+from typing import Literal
 
 from obtegum.core.part import Part
 
-__all__ = ["MOST_STICKS", "Piece", "Split", "split_bow", "sticks_needed"]
+__all__ = [
+    "JOINT_NAMES",
+    "MOST_STICKS",
+    "Joint",
+    "JointKind",
+    "Piece",
+    "Split",
+    "joint_of",
+    "split_bow",
+    "split_runs",
+    "sticks_for_house",
+    "sticks_needed",
+]
 
 MOST_STICKS = 12
+JointKind = Literal["swaged", "coupler", "sleeve", "bolted", "crown_plate"]
+JOINT_NAMES: dict[JointKind, str] = {
+    "swaged": "swaged end",
+    "coupler": "coupler",
+    "sleeve": "sleeve",
+    "bolted": "bolted lap",
+    "crown_plate": "swaged end, plate at the crown",
+}
 WHOLE = 1e-9
 
 
 class Piece(Part):
-    """One stick's part of the bow: from where to where along the bow's tube, m from its left end."""
+    """One stick's part of the bow: from where to where along the bow's tube, m from its left end.
+
+    ``corner_before`` and ``corner_after`` say that it ends at a ridge or an elbow, not at a joint.
+    """
 
     name: str
     from_m: float
     to_m: float
     left_over_m: float
+    corner_before: bool = False
+    corner_after: bool = False
 
     @property
     def length_m(self) -> float:
         return self.to_m - self.from_m
+
+
+class Joint(Part):
+    """How two sticks are joined: how much they overlap, and how far from a stick's end it covers, m."""
+
+    kind: JointKind
+    overlap_m: float
+    cover_m: float
+
+    @property
+    def name(self) -> str:
+        return JOINT_NAMES[self.kind]
 
 
 class Split(Part):
@@ -38,18 +79,25 @@ class Split(Part):
 
     @property
     def left_over_m(self) -> float:
-        """Left over from all sticks of one bow, m."""
+        """Left over from all sticks of one bow when none is shared with another, m."""
         return sum(piece.left_over_m for piece in self.pieces)
 
     @property
-    def waste_share(self) -> float:
-        """Share of the bought tube that is left over."""
-        return self.left_over_m / (len(self.pieces) * self.stick_m)
+    def cut_m(self) -> float:
+        """Length of all pieces of one bow, overlaps counted in each, m."""
+        return sum(piece.length_m for piece in self.pieces)
 
     @property
     def joints_m(self) -> tuple[float, ...]:
-        """Middle of each overlap, m along the bow's tube."""
-        return tuple(piece.to_m - self.joint_m / 2 for piece in self.pieces[:-1])
+        """Middle of each joint, m along the bow's tube; corners are none."""
+        return tuple(piece.to_m - self.joint_m / 2 for piece in self.pieces[:-1] if not piece.corner_after)
+
+
+def joint_of(kind: JointKind, length_m: float) -> Joint:
+    """A joint of a kind: swaged ends and laps overlap, couplers and sleeves hold two ends that butt."""
+    if kind in ("coupler", "sleeve"):
+        return Joint(kind=kind, overlap_m=0.0, cover_m=length_m / 2)
+    return Joint(kind=kind, overlap_m=length_m, cover_m=length_m)
 
 
 def sticks_needed(tube_m: float, stick_m: float, joint_m: float) -> int:
@@ -107,6 +155,62 @@ def split_bow(tube_m: float, stick_m: float, joint_m: float, piece_least_m: floa
         flipped=count % 2 == 0,
         joint_at_crown=_nearest_joint(lengths, tube_m, joint_m) < off_crown_share * tube_m,
     )
+
+
+def split_runs(
+    tube_m: float,
+    corners_m: Sequence[float],
+    stick_m: float,
+    joint_m: float,
+    piece_least_m: float,
+    off_crown_share: float,
+) -> Split:
+    """Share a bow's tube that has corners (a ridge, elbows) over sticks, each run between corners by itself.
+
+    Runs of the right half mirror those of the left, so that nothing need be turned end for end.
+    """
+    if not corners_m:
+        return split_bow(tube_m, stick_m, joint_m, piece_least_m, off_crown_share)
+    ends = [0.0, *corners_m, tube_m]
+    runs = list(pairwise(ends))
+    pieces: list[Piece] = []
+    for number, (start, end) in enumerate(runs):
+        split = split_bow(end - start, stick_m, joint_m, piece_least_m, 0.0)
+        shares = [(piece.from_m, piece.to_m, piece.left_over_m) for piece in split.pieces]
+        if number >= len(runs) / 2:
+            shares = [(end - start - to, end - start - fro, left) for fro, to, left in reversed(shares)]
+        for place, (fro, to, left_over_m) in enumerate(shares):
+            pieces.append(
+                Piece(
+                    name=_names([0.0] * (len(pieces) + 1))[-1],
+                    from_m=start + fro,
+                    to_m=start + to,
+                    left_over_m=left_over_m,
+                    corner_before=place == 0 and number > 0,
+                    corner_after=place == len(shares) - 1 and number < len(runs) - 1,
+                )
+            )
+    return Split(pieces=tuple(pieces), joint_m=joint_m, stick_m=stick_m, flipped=False, joint_at_crown=False)
+
+
+def sticks_for_house(split: Split, bows: int) -> int:
+    """Fewest sticks found for all bows when short pieces share a stick.
+
+    The longest piece left goes first, then whatever still fits beside it, and each such stick is cut as
+    often as the pieces last.
+    """
+    left = Counter(round(piece.length_m, 9) for piece in split.pieces for _ in range(bows))
+    sticks = 0
+    while left:
+        room, cut = split.stick_m + WHOLE, Counter[float]()
+        for length in sorted(left, reverse=True):
+            cut[length] = min(int(room / length), left[length])
+            room -= cut[length] * length
+        cut = +cut
+        times = min(left[length] // count for length, count in cut.items())
+        sticks += times
+        left -= Counter({length: count * times for length, count in cut.items()})
+    return sticks
 
 
 def _nearest_joint(lengths: list[float], tube_m: float, joint_m: float) -> float:

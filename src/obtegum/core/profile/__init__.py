@@ -1,6 +1,24 @@
 """Bow centre lines: one file a shape, all of them chains of segments."""
 
 from obtegum.core.profile.chain import Arc, Chain, Kink, Line, Point, Segment
+from obtegum.core.profile.common import ProfileError
+from obtegum.core.profile.gothic import gothic_bow
+from obtegum.core.profile.kneed import kneed_bow
+from obtegum.core.profile.peaked import peaked_bow
 from obtegum.core.profile.round import round_bow
+from obtegum.core.profile.three_centred import three_centred_bow
 
-__all__ = ["Arc", "Chain", "Kink", "Line", "Point", "Segment", "round_bow"]
+__all__ = [
+    "Arc",
+    "Chain",
+    "Kink",
+    "Line",
+    "Point",
+    "ProfileError",
+    "Segment",
+    "gothic_bow",
+    "kneed_bow",
+    "peaked_bow",
+    "round_bow",
+    "three_centred_bow",
+]

@@ -6,13 +6,10 @@ R = (S²/4 + r²)/(2r), half-angle φ = 2·atan(2r/S), good for r above S/2 too.
 
 import math
 
-from obtegum.core.profile.chain import Arc, Chain, Line, Segment
+from obtegum.core.profile.chain import Arc, Chain
+from obtegum.core.profile.common import on_legs
 
 __all__ = ["arc_half_angle", "arc_radius", "round_bow"]
-
-
-# A leg shorter than this is no leg.
-SHORTEST_M = 1e-9
 
 
 def arc_radius(span_m: float, rise_m: float) -> float:
@@ -36,7 +33,4 @@ def round_bow(span_m: float, leg_m: float, height_m: float) -> Chain:
     half, rise = span_m / 2, height_m - leg_m
     radius, half_angle = arc_radius(span_m, rise), arc_half_angle(span_m, rise)
     arc = Arc(0.0, height_m - radius, radius, math.pi / 2 + half_angle, 2 * half_angle)
-    if leg_m < SHORTEST_M:
-        return Chain((arc,))
-    legs: list[Segment] = [Line(-half, 0, -half, leg_m), arc, Line(half, leg_m, half, 0)]
-    return Chain(tuple(legs))
+    return on_legs(half, leg_m, [arc])

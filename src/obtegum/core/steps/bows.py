@@ -1,7 +1,6 @@
 """Bows: radius, girth, tube per bow, and every mark on every stick."""
 
-from obtegum.core.bows.sticks import Piece
-from obtegum.core.profile.round import arc_half_angle
+from obtegum.core.bows.sticks import Piece, Split
 from obtegum.core.quantity import angle_text, percent_text
 from obtegum.core.steps.common import length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan
@@ -16,19 +15,28 @@ SAME = 1e-6
 
 def verdicts(work: Work) -> list[Verdict]:
     """Left-over of the sticks, and where their joints fall."""
-    split, most = work.split, work.rules.stick_waste_most_share
-    ratio = split.waste_share / most
-    sticks, left = len(split.pieces), work.say(split.left_over_m)
-    share = percent_text(split.waste_share)
+    split, most, bows = work.split, work.rules.stick_waste_most_share, work.bays.bows
+    waste = work.left_over_m / (work.sticks * split.stick_m)
+    ratio = waste / most
+    share = percent_text(waste)
     level = judge(ratio, work.rules.holds_to)
     more = " Another stick length is worth a look." if level == "fails" else ""
+    stick = work.say(split.stick_m)
+    if work.sticks == bows * len(split.pieces):
+        left = work.say(work.left_over_m / bows)
+        sentence = f"Each bow leaves {left} of its {_sticks(len(split.pieces))} of {stick}: {share}.{more}"
+    else:
+        left = work.say(work.left_over_m)
+        sentence = (
+            f"All bows leave {left} of their {_sticks(work.sticks)} of {stick}, short pieces sharing: {share}.{more}"
+        )
     found = [
         Verdict(
             id="waste",
             step="bows",
             level=level,
             title="Left-over",
-            sentence=f"Each bow leaves {left} of its {_sticks(sticks)} of {work.say(split.stick_m)}: {share}.{more}",
+            sentence=sentence,
             number=share,
             limit=f"{most:.0%}".replace("%", " %"),
             ratio=ratio,
@@ -49,8 +57,14 @@ def verdicts(work: Work) -> list[Verdict]:
                 part="crown",
             )
         )
-    short = min(split.pieces, key=lambda piece: piece.length_m)
-    if len(split.pieces) > 1 and short.length_m < work.rules.piece_least_m:
+    last = len(split.pieces) - 1
+    joined = [
+        piece
+        for place, piece in enumerate(split.pieces)
+        if (place > 0 and not piece.corner_before) or (place < last and not piece.corner_after)
+    ]
+    short = min(joined, key=lambda piece: piece.length_m, default=None)
+    if short is not None and short.length_m < work.rules.piece_least_m:
         least = work.say(work.rules.piece_least_m)
         found.append(
             Verdict(
@@ -74,19 +88,15 @@ def _sticks(count: int) -> str:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    size, split, bows = work.design.size, work.split, work.bays.bows
-    half_rad = arc_half_angle(size.span_m, size.height_m - size.leg_m)
+    split, bows = work.split, work.bays.bows
     sticks = len(split.pieces)
+    house = work.sticks
+    bundle = work.design.bows.bundle
+    bundles = -(-house // bundle)
+    spare = f", {bundles * bundle - house} to spare" if bundle > 1 else ""
     answers = (
-        length_answer(work, "radius", "Bend radius, to the centre", work.radius_m),
-        _centre_answer(work, size.height_m - work.radius_m),
-        Answer(
-            id="half_angle",
-            label="Turns, crown to spring",
-            reading=angle_text(half_rad),
-            value=half_rad,
-            unit="rad",
-        ),
+        *_bend_answers(work),
+        *_corner_answers(work),
         length_answer(work, "girth", "Girth, ground to ground", work.bow.girth_m),
         length_answer(work, "tube", "Tube per bow, sockets in", work.tube_m),
         Answer(
@@ -95,19 +105,25 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             reading=str(sticks),
             value=sticks,
             unit="count",
-            note=f"{sticks * bows} for all {bows} bows",
+            note=f"{house} for all {bows} bows",
         ),
         Answer(
             id="joints",
             label="Joints per bow",
-            reading=str(sticks - 1),
-            value=sticks - 1,
+            reading=str(len(split.joints_m)),
+            value=len(split.joints_m),
             unit="count",
-            note="turn every second bow end for end" if split.flipped else "",
+            note="turn every second bow end for end" if split.flipped else work.joint.name,
         ),
-        length_answer(
-            work, "left_over", "Left over per bow", split.left_over_m, f"{work.say(split.left_over_m * bows)} in all"
+        Answer(
+            id="bundles",
+            label="Sticks to buy" if bundle == 1 else f"Bundles of {bundle}",
+            reading=str(bundles),
+            value=bundles,
+            unit="count",
+            note=f"{house} sticks{spare}",
         ),
+        _left_over(work),
     )
     return StepPlan(
         id="bows",
@@ -116,13 +132,48 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         state=settled(found),
         next="Mark one stick, bend one bow, and check its width before the rest.",
         caution="Cut ends are sharp and bent tube whips: gloves, eyes, two people on a bow.",
-        measures=("bow_tube", "stick", "joint"),
+        measures=("bow_tube", "making", "stick", "joint_kind", "joint", "bundle"),
         answers=answers,
         views=("across", "along"),
         strips=tuple(f"stick:{piece.name}" for piece in split.pieces),
-        grips=("span", "height", "leg"),
+        grips=("span", "height", "leg", "shoulder"),
         focus=("bow", "radius", "centre", "crown", "bend", "socket", "joint", "span", "height", "leg"),
     )
+
+
+def _left_over(work: Work) -> Answer:
+    """Left over a bow, or in all where short pieces share a stick."""
+    in_all = work.say(work.left_over_m)
+    if work.sticks == work.bays.bows * len(work.split.pieces):
+        return length_answer(work, "left_over", "Left over per bow", work.split.left_over_m, f"{in_all} in all")
+    return length_answer(work, "left_over", "Left over in all", work.left_over_m)
+
+
+def _bend_answers(work: Work) -> list[Answer]:
+    """Each radius that is bent: to the tube's centre, where its centre lies, and how far it turns."""
+    kinds, found = work.bend_kinds, list[Answer]()
+    names = [""] if len(kinds) == 1 else [", shoulder", ", crown"]
+    for number, (arc, name) in enumerate(zip(kinds, names, strict=False)):
+        tail = "" if number == 0 else f"_{number + 1}"
+        found.append(length_answer(work, f"radius{tail}", f"Bend radius{name}, to the centre", arc.radius_m))
+        half = abs(arc.cx) < 1e-9
+        turn = arc.turn_rad / 2 if half else arc.turn_rad
+        label = "Turns, crown to spring" if half and len(kinds) == 1 else f"Turns{name}{', each way' if half else ''}"
+        if len(kinds) == 1:
+            found.append(_centre_answer(work, arc.cy))
+        found.append(Answer(id=f"half_angle{tail}", label=label, reading=angle_text(turn), value=turn, unit="rad"))
+    return found
+
+
+def _corner_answers(work: Work) -> list[Answer]:
+    """The ridge and the elbows, each by how far it turns from straight."""
+    middle_m, found = work.bow.girth_m / 2, list[Answer]()
+    for number, kink in enumerate(kink for kink in work.corners if kink.s_m <= middle_m + 1e-7):
+        ridge = abs(kink.s_m - middle_m) < 1e-7
+        label = "Ridge plate turns" if ridge else f"Elbow {number + 1} turns, each side"
+        turn = abs(kink.turn_rad)
+        found.append(Answer(id=f"corner_{number + 1}", label=label, reading=angle_text(turn), value=turn, unit="rad"))
+    return found
 
 
 def _centre_answer(work: Work, centre_m: float) -> Answer:
@@ -139,20 +190,37 @@ def _centre_answer(work: Work, centre_m: float) -> Answer:
 def tube_places(work: Work) -> list[tuple[float, str, MarkKind, str]]:
     """Every place to mark along a whole bow's tube, m from its end in the left post."""
     insertion_m, tube_m = work.design.bows.insertion_m, work.tube_m
-    spring_m = work.along_tube(work.design.size.leg_m)
-    at_post = abs(spring_m - insertion_m) < SAME
-    top = "post top, bend starts" if at_post else "post top"
+    edges = _bend_edges(work)
+    at_post = bool(edges) and abs(edges[0][0] - insertion_m) < SAME
+    top = f"post top, {edges[0][1]}" if at_post else "post top"
+    bottom = f"post top, {edges[-1][1]}" if at_post else "post top"
+    ridge = any(abs(kink.s_m - work.bow.girth_m / 2) < SAME for kink in work.corners)
     places: list[tuple[float, str, MarkKind, str]] = [
         (insertion_m, top, "socket", "socket:L"),
-        (tube_m / 2, "crown", "crown", "crown"),
-        (tube_m - insertion_m, top.replace("starts", "ends"), "socket", "socket:R"),
+        (tube_m / 2, "ridge" if ridge else "crown", "crown", "crown"),
+        (tube_m - insertion_m, bottom, "socket", "socket:R"),
     ]
-    if spring_m > insertion_m + SAME:
-        places += [
-            (spring_m, "bend starts", "bend", "bend:L"),
-            (tube_m - spring_m, "bend ends", "bend", "bend:R"),
-        ]
+    count = len(edges)
+    for number, (at_m, what) in enumerate(edges):
+        if insertion_m + SAME < at_m < tube_m - insertion_m - SAME:
+            from_left = number < count / 2
+            nth = number + 1 if from_left else count - number
+            part = f"bend:{'L' if from_left else 'R'}{'' if nth == 1 else nth}"
+            places.append((at_m, what, "bend", part))
     return sorted(places)
+
+
+def _bend_edges(work: Work) -> list[tuple[float, str]]:
+    """Where bends start and end along the tube; between two that touch, where the radius changes."""
+    found: list[tuple[float, str]] = []
+    for bend in work.bends:
+        start, end = work.along_tube(bend.start_m), work.along_tube(bend.end_m)
+        if found and abs(found[-1][0] - start) < SAME:
+            found[-1] = (start, "radius changes")
+        else:
+            found.append((start, "bend starts"))
+        found.append((end, "bend ends"))
+    return found
 
 
 def strips(work: Work) -> list[Strip]:
@@ -170,10 +238,15 @@ def _stick_strip(work: Work, place: int) -> Strip:
         for at, what, kind, part in tube_places(work)
         if piece.from_m - SAME <= at <= piece.to_m + SAME
     ]
-    if not first:
-        places.append((split.joint_m, "joint covers to here", "joint", f"joint:{place}"))
-    if not last:
-        places.append((piece.length_m - split.joint_m, "next stick to here", "joint", f"joint:{place + 1}"))
+    # What falls on an end of the stick is told by the end itself.
+    places = [each for each in places if SAME < each[0] < piece.length_m - SAME or each[2] == "socket"]
+    cover_m = work.joint.cover_m
+    covers = "joint covers to here" if work.joint.overlap_m else f"{work.joint.name} to here"
+    if not first and not piece.corner_before:
+        places.append((cover_m, covers, "joint", f"joint:{_joint_number(split, place - 1)}"))
+    if not last and not piece.corner_after:
+        what = "next stick to here" if work.joint.overlap_m else covers
+        places.append((piece.length_m - cover_m, what, "joint", f"joint:{_joint_number(split, place)}"))
     places.append((piece.length_m, _end(piece, last), "cut", f"end:{piece.name}"))
     return Strip(
         id=where,
@@ -186,6 +259,11 @@ def _stick_strip(work: Work, place: int) -> Strip:
     )
 
 
+def _joint_number(split: Split, place: int) -> int:
+    """The number of the joint after a piece, corners not counted."""
+    return sum(not piece.corner_after for piece in split.pieces[: place + 1])
+
+
 def _end(piece: Piece, last: bool) -> str:
     return "cut here" if last and piece.left_over_m > SAME else "end"
 
@@ -195,25 +273,29 @@ def _about(work: Work, piece: Piece, last: bool) -> str:
     if piece.left_over_m <= SAME:
         return f"{start} · a whole stick, nothing to cut"
     off = work.say(piece.left_over_m)
+    if piece.corner_after or piece.corner_before:
+        return f"{start} · {off} left over"
     if last:
         return f"{start} · cut {off} off the swaged end"
     return f"first cut {off} off the plain end · then {start}"
 
 
 def _bands(work: Work, piece: Piece, first: bool, last: bool) -> list[Band]:
-    insertion_m, joint_m = work.design.bows.insertion_m, work.split.joint_m
-    spring_m = max(work.along_tube(work.design.size.leg_m), insertion_m)
+    insertion_m, cover_m = work.design.bows.insertion_m, work.joint.cover_m
     bands = []
     if first:
         bands.append(Band(from_m=0.0, to_m=insertion_m, what="in the post", kind="socket"))
-    else:
-        bands.append(Band(from_m=0.0, to_m=joint_m, what="over the joint", kind="joint"))
-    bent_from = max(spring_m - piece.from_m, 0.0)
-    bent_to = min(work.tube_m - spring_m - piece.from_m, piece.length_m)
-    if bent_to > bent_from:
-        bands.append(Band(from_m=bent_from, to_m=bent_to, what="bent", kind="bent"))
+    elif not piece.corner_before:
+        bands.append(Band(from_m=0.0, to_m=cover_m, what="over the joint", kind="joint"))
+    for bend in work.bends:
+        low = max(work.along_tube(bend.start_m), insertion_m) - piece.from_m
+        high = min(work.along_tube(bend.end_m), work.tube_m - insertion_m) - piece.from_m
+        low, high = max(low, 0.0), min(high, piece.length_m)
+        if high - low > SAME:
+            bands.append(Band(from_m=low, to_m=high, what="bent", kind="bent"))
     if last:
         bands.append(Band(from_m=piece.length_m - insertion_m, to_m=piece.length_m, what="in the post", kind="socket"))
-    else:
-        bands.append(Band(from_m=piece.length_m - joint_m, to_m=piece.length_m, what="swaged", kind="joint"))
+    elif not piece.corner_after:
+        what = "swaged" if work.joint.kind in ("swaged", "crown_plate") else "in the joint"
+        bands.append(Band(from_m=piece.length_m - cover_m, to_m=piece.length_m, what=what, kind="joint"))
     return bands

@@ -1,6 +1,7 @@
 """Size: width, length, shape and height, and how a grower fits under the side."""
 
 from obtegum.core.bows.headroom import headroom_over
+from obtegum.core.design import Shape
 from obtegum.core.quantity import angle_text, area_text
 from obtegum.core.steps.common import length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan
@@ -100,13 +101,19 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         state=settled(found),
         next="Settle width, height and legs, then set it out.",
         caution="",
-        measures=("span", "length", "shape", "leg", "height", "figure_height", "figure_at"),
+        measures=("span", "length", "shape", *_own_measures(size.shape), "leg", "height", "figure_height", "figure_at"),
         answers=tuple(answers),
-        views=("across", "along", "above"),
+        views=("across", "shapes", "along", "above"),
         strips=("floor",),
-        grips=("span", "height", "leg", "length", "spacing", "figure_at"),
-        focus=("span", "height", "leg", "length", "bay", "bow", "grower", "floor", "clear"),
+        grips=("span", "height", "leg", "shoulder", "length", "spacing", "figure_at"),
+        focus=("span", "height", "leg", "length", "bay", "bow", "grower", "floor", "clear", "shape"),
     )
+
+
+def _own_measures(shape: Shape) -> tuple[str, ...]:
+    """What only this shape has to be given."""
+    own = {"shoulder_m": "shoulder", "radius_m": "arc_radius", "lower_m": "lower", "upper_m": "upper"}
+    return tuple(measure for field, measure in own.items() if field in type(shape).model_fields)
 
 
 def strips(work: Work) -> list[Strip]:

@@ -7,6 +7,7 @@ from obtegum.core.views.ground import drain_run, earth, falls, profile
 from obtegum.core.views.how import how_drawings
 from obtegum.core.views.offsets import offsets
 from obtegum.core.views.post import one_post
+from obtegum.core.views.shapes import shapes
 from obtegum.core.views.taped import taped
 from obtegum.core.views.yard import yard
 
@@ -24,4 +25,5 @@ VIEWS = {
     "profile": profile,
     "earth": earth,
     "drain": drain_run,
+    "shapes": shapes,
 }

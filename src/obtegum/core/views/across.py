@@ -102,26 +102,28 @@ def _in_sockets(work: Work) -> list[Item]:
 
 
 def _radius(work: Work) -> list[Item]:
-    size = work.design.size
-    radius_m = work.radius_m
-    centre_y = size.height_m - radius_m
-    x, y = work.bow.point(work.bow.girth_m / 2 + radius_m * 0.5)
-    floor_y = max(centre_y, min(size.leg_m, y - 0.1))
-    share = (y - floor_y) / (y - centre_y)
-    start_x, start_y = x * (1 - share), y - (y - centre_y) * share
-    items: list[Item] = [
-        Outline(part="radius", layer="construction", material="ink", path=line(start_x, start_y, x, y)),
-        Note(
-            part="radius",
-            x=(start_x + x) / 2,
-            y=(start_y + y) / 2,
-            text=f"radius {work.say(radius_m)}",
-            anchor="start",
-            above=False,
-        ),
-    ]
-    if centre_y >= 0:
-        items.append(Mark(part="centre", symbol="centre", x=0.0, y=centre_y, label="centre of the arc"))
+    """Every radius that is bent, from a point of its arc toward its centre."""
+    leg_m, items = work.design.size.leg_m, list[Item]()
+    for arc in work.bend_kinds:
+        over_crown = abs(arc.cx) < 1e-9
+        u = arc.length_m / 2 + (min(arc.radius_m * 0.5, arc.length_m / 3) if over_crown else 0.0)
+        x, y = arc.point(u)
+        floor_y = max(arc.cy, min(leg_m, y - 0.1))
+        share = min((y - floor_y) / (y - arc.cy), 1.0) if y - arc.cy > 1e-9 else 1.0
+        start_x, start_y = x + (arc.cx - x) * share, y + (arc.cy - y) * share
+        items += [
+            Outline(part="radius", layer="construction", material="ink", path=line(start_x, start_y, x, y)),
+            Note(
+                part="radius",
+                x=(start_x + x) / 2,
+                y=(start_y + y) / 2,
+                text=f"radius {work.say(arc.radius_m)}",
+                anchor="start" if over_crown or x < 0 else "end",
+                above=False,
+            ),
+        ]
+        if arc.cy >= 0 and abs(arc.cx) <= work.design.size.span_m / 2:
+            items.append(Mark(part="centre", symbol="centre", x=arc.cx, y=arc.cy, label="centre of the arc"))
     return items
 
 
@@ -207,6 +209,9 @@ def _dimensions(work: Work) -> list[Item]:
         ),
         Handle(measure="post_length", x=-half, y=-work.embedment_m, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
     ]
+    shoulder_m = getattr(size.shape, "shoulder_m", None)
+    if shoulder_m:
+        items.append(Handle(measure="shoulder", x=half - shoulder_m, y=leg_m, dx=-1.0, dy=0.0))
     if leg_m > 0:
         items.append(Dimension(part="leg", x0=half, y0=leg_m, x1=half, y1=0.0, lane=1.0, text=work.say(leg_m)))
     return items
@@ -218,8 +223,11 @@ def _table(work: Work) -> tuple[Row, ...]:
         ("Width between post centres", work.say(size.span_m)),
         ("Height of the crown", work.say(size.height_m)),
         ("Straight leg", work.say(size.leg_m)),
-        ("Bend radius", work.say(work.radius_m)),
-        ("Centre of the arc above the ground", work.say(size.height_m - work.radius_m)),
+        *(
+            (f"Bend radius {n}" if len(work.bend_kinds) > 1 else "Bend radius", work.say(arc.radius_m))
+            for n, arc in enumerate(work.bend_kinds, start=1)
+        ),
+        *(("Centre of the arc above the ground", work.say(arc.cy)) for arc in work.bend_kinds[:1]),
         ("Post above the ground", work.say(posts.reveal_m)),
         ("Post in the ground", work.say(work.embedment_m)),
         ("Bow inside the post", work.say(work.design.bows.insertion_m)),

@@ -1,8 +1,6 @@
 """How a house looks from across the yard: its section and its long side, side by side, to scale."""
 
-from dataclasses import replace
-
-from obtegum.core.drawing import Drawing, Grower, Item, Outline, Row, Vertex, box, chain_path, line
+from obtegum.core.drawing import Drawing, Grower, Item, Outline, Row, box, chain_path, line, moved
 from obtegum.core.work import Work
 
 __all__ = ["yard"]
@@ -15,7 +13,7 @@ def yard(work: Work) -> Drawing:
     size = work.design.size
     start = size.span_m + APART_M
     end = start + size.length_m
-    bow = tuple(_moved(vertex, size.span_m / 2) for vertex in chain_path(work.bow))
+    bow = tuple(moved(vertex, size.span_m / 2) for vertex in chain_path(work.bow))
     items: list[Item] = [
         Outline(part="skin", layer="air", material="air", closed=True, path=bow),
         Outline(part="bow", layer="frame", material=work.bow_tube.material, path=bow, width_m=work.bow_tube.od_m),
@@ -67,7 +65,3 @@ def yard(work: Work) -> Drawing:
             Row(what="Height", reading=work.say(size.height_m)),
         ),
     )
-
-
-def _moved(vertex: Vertex, dx: float) -> Vertex:
-    return replace(vertex, x=vertex.x + dx)
