@@ -10,7 +10,7 @@ from obtegum.core.job import Job
 from obtegum.core.measures import MEASURES, Edit, apply_edits, edits_in_words, path_measure
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.record import SiteRecord
+from obtegum.core.record import CHECKS, SiteRecord
 from obtegum.core.ticks import tick_station, tick_words
 from obtegum.core.trouble import DesignError
 from obtegum.core.verdict import judge, worst
@@ -105,7 +105,7 @@ def test_the_nearest_value_offered_does_work() -> None:
 
 def test_every_length_has_its_measure_and_range() -> None:
     numbers = {measure.path for measure in MEASURES.values() if measure.kind in ("length", "amount")}
-    assert numbers == set(LIMITS) - {"record.levels.pegs"}
+    assert numbers == set(LIMITS) - {"record.levels.pegs"} - {f"record.bows.{check}" for check in CHECKS}
 
 
 def test_a_typed_length_is_taken_exactly() -> None:

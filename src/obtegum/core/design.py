@@ -24,6 +24,7 @@ from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = [
     "LIMITS",
+    "Bending",
     "Bows",
     "Drain",
     "Figure",
@@ -86,6 +87,11 @@ LIMITS: dict[str, Limit] = {
     "bows.stick_m": Limit("Stick length", 1.0, 20.0),
     "bows.joint_m": Limit("Joint overlap", 0.0, 0.6),
     "bows.bundle": Limit("Sticks come in bundles of", 1, 500, "count"),
+    "bending.former_m": Limit("Former’s radius", 0.1, 60.0),
+    "bending.reach_m": Limit("Former grips", 0.05, 10.0),
+    "bending.tail_m": Limit("Tail left straight", 0.0, 3.0),
+    "record.trial.chord_m": Limit("Trial: end to end", 0.05, 20.0),
+    "record.trial.height_m": Limit("Trial: middle, off that", 0.001, 10.0),
     "keep.offset_m": Limit("Offset from the corner", 0.3, 10.0),
     "keep.dig_m": Limit("Digging reaches out", 0.0, 5.0),
     "level.rod_m": Limit("Rod length", 1.0, 10.0),
@@ -110,13 +116,22 @@ LIMITS: dict[str, Limit] = {
     "site.bearing": Limit("Bearing, A to B", 0.0, 360.0, "degrees"),
     **{f"record.taped.{line}_m": Limit(f"{line.upper()[0]} to {line.upper()[1]}", 0.01, 400.0) for line in LINES},
     "record.levels.closing_m": Limit("First peg, read again", 0.0, 20.0),
+    "record.bows.width": Limit("Width", 0.1, 25.0),
+    "record.bows.height": Limit("Height", 0.1, 15.0),
+    "record.bows.left": Limit("Quarter in, left", 0.1, 15.0),
+    "record.bows.right": Limit("Quarter in, right", 0.1, 15.0),
+    "record.bows.twist": Limit("Twist", 0.0, 2.0),
     "record.levels.pegs": Limit("Rod reading", 0.0, 20.0),
 }
 
 
 def limit_of(path: str) -> Limit | None:
-    """The limit for a path; rod readings at pegs share one."""
-    return LIMITS.get("record.levels.pegs" if path.startswith("record.levels.pegs.") else path)
+    """The limit for a path; rod readings at pegs share one, and so do the same checks of all bows."""
+    if path.startswith("record.levels.pegs."):
+        return LIMITS["record.levels.pegs"]
+    if path.startswith("record.bows.") and path.endswith("_m"):
+        return LIMITS.get(f"record.bows.{path.rsplit('.', 1)[1].removesuffix('_m')}")
+    return LIMITS.get(path)
 
 
 FLATTEST = 0.05
@@ -286,6 +301,15 @@ class Bows(Part):
     making: Literal["former", "rolls", "parts", "elbows"] = "former"
 
 
+class Bending(Part):
+    """The former: its radius, to its face or to the tube's centre on it, its arc length, the tails it can't grip."""
+
+    former_m: float | None = _number("bending.former_m", default=None)
+    former_to: Literal["face", "centre"] = "face"
+    reach_m: float = _number("bending.reach_m", default=0.6)
+    tail_m: float = _number("bending.tail_m", default=0.3)
+
+
 class Keep(Part):
     """How the pegs are found again once digging has taken them: offset pegs or gauge boards."""
 
@@ -351,6 +375,7 @@ class HouseDesign(Part):
     set_out: SetOut
     posts: Posts
     bows: Bows
+    bending: Bending = Bending()
     keep: Keep = Keep()
     level: Level = Level()
     pad: Pad = Pad()

@@ -20,7 +20,7 @@ from obtegum.core.design import limit_of, read_design
 from obtegum.core.job import Job, check_site, read_record
 from obtegum.core.part import Part
 from obtegum.core.quantity import LengthError, Stride, Tape, length_text, parse_length
-from obtegum.core.record import LINES, PEG, Line
+from obtegum.core.record import CHECKS, LINES, PEG, Line
 from obtegum.core.setout.checkin import planned_lines
 from obtegum.core.setout.how import method_label
 from obtegum.core.shapes import SHAPE_LABELS, shape_of
@@ -366,6 +366,18 @@ MEASURES: dict[str, Measure] = {
             _choices(former="on a former", rolls="on rolls", parts="bought bent", elbows="straight, with elbows"),
         ),
         _amount("bundle", "bows.bundle"),
+        _length("former", "bending.former_m", "blank: make one to suit", optional=True),
+        _choice("former_to", "bending.former_to", "Taken to", _choices(face="its face", centre="the tube’s centre")),
+        _length("reach", "bending.reach_m", "arc length in one pull"),
+        _length("tail", "bending.tail_m", "at both ends of a stick"),
+        _length("trial_chord", "record.trial.chord_m", optional=True),
+        _length("trial_height", "record.trial.height_m", optional=True),
+        _choice(
+            "trial_face",
+            "record.trial.face",
+            "Taped on",
+            _choices(inside="the inside", outside="the outside", centre="the centre"),
+        ),
     )
 }
 _BY_PATH = {measure.path: measure.id for measure in MEASURES.values()}
@@ -373,15 +385,21 @@ _BY_PATH = {measure.path: measure.id for measure in MEASURES.values()}
 
 _PEG_MEASURE = re.compile(f"level:(?P<peg>{PEG})")
 _PEG_PATH = "record.levels.pegs."
+_BOW_MEASURE = re.compile(rf"bow:(?P<bow>[1-9]\d{{0,3}}):(?P<check>{'|'.join(CHECKS)})")
+_BOW_PATH = re.compile(rf"record\.bows\.(?P<bow>\d+)\.(?P<check>{'|'.join(CHECKS)})_m")
 
 
 def find_measure(name: str) -> Measure | None:
-    """The measure of a name. The rod reading at a peg is one too: ``level:L3``."""
-    found = _PEG_MEASURE.fullmatch(name)
-    if found is None:
-        return MEASURES.get(name)
-    peg = found["peg"]
+    """The measure of a name; the rod at a peg (``level:L3``) and a bow's checks (``bow:3:width``) have one too."""
+    peg, bow = _PEG_MEASURE.fullmatch(name), _BOW_MEASURE.fullmatch(name)
+    if peg is not None:
+        return _peg_measure(name, peg["peg"])
+    if bow is not None:
+        return _bow_measure(name, bow["bow"], bow["check"])
+    return MEASURES.get(name)
 
+
+def _peg_measure(name: str, peg: str) -> Measure:
     def write(document: Document, job: Job, value: Any) -> None:
         pegs = document["record"]["levels"]["pegs"]
         if value is None:
@@ -395,10 +413,31 @@ def find_measure(name: str) -> Measure | None:
     return Measure(name, f"{_PEG_PATH}{peg}", "length", f"Rod at {peg_words(peg)}", read, write, optional=True)
 
 
+def _bow_measure(name: str, bow: str, check: str) -> Measure:
+    def write(document: Document, job: Job, value: Any) -> None:
+        bows = document["record"]["bows"]
+        found = {**bows.get(bow, {}), f"{check}_m": value}
+        if any(each is not None for each in found.values()):
+            bows[bow] = found
+        else:
+            bows.pop(bow, None)
+
+    def read(job: Job) -> float | None:
+        found = job.record.bows.get(bow)
+        value: float | None = getattr(found, f"{check}_m") if found else None
+        return value
+
+    label = f"Bow {bow}, {_label(f'record.bows.{check}').lower()}"
+    return Measure(name, f"record.bows.{bow}.{check}_m", "length", label, read, write, optional=True)
+
+
 def path_measure(path: str) -> str | None:
     """The measure whose field shows the trouble at a path of the job."""
     if path.startswith(_PEG_PATH):
         return f"level:{path.removeprefix(_PEG_PATH)}"
+    bow = _BOW_PATH.fullmatch(path)
+    if bow is not None:
+        return f"bow:{bow['bow']}:{bow['check']}"
     return _BY_PATH.get(path)
 
 

@@ -14,12 +14,20 @@ from obtegum.core.steps import STEPS
 from obtegum.core.steps.model import StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict, worst
-from obtegum.core.views import VIEWS, how_drawings, yard
-from obtegum.core.work import begin
+from obtegum.core.views import VIEWS, how_drawings, pull_drawings, yard
+from obtegum.core.work import Work, begin
 
 __all__ = ["PLANNING_AID", "HousePlan", "YardPlan", "plan_house", "plan_yard"]
 
 PLANNING_AID = "A planning aid. Local code and a licensed engineer decide what stands."
+
+
+def _none(work: Work) -> list[Drawing]:
+    return []
+
+
+# The steps whose numbered work has a drawing for each line of it.
+TOLD = {"set-out": how_drawings, "bend": pull_drawings}
 
 
 class HousePlan(Part):
@@ -83,7 +91,7 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, sh
         loads=work.stand.moved.loads if work.stand and work.stand.moved else 0,
         drawings=(
             *(draw(work) for name, draw in VIEWS.items() if name in views),
-            *(how_drawings(work) if any(told.view for step in wanted for told in step.how) else ()),
+            *(each for step in wanted if step.how for each in TOLD.get(step.id, _none)(work)),
         ),
         strips=tuple(
             strip

@@ -6,16 +6,19 @@ from pydantic import Field
 
 from obtegum.core.part import Part
 
-__all__ = ["LINES", "PEG", "TICK", "Levels", "Line", "SiteRecord", "Spot", "Taping"]
+__all__ = ["CHECKS", "LINES", "PEG", "TICK", "BowCheck", "Levels", "Line", "SiteRecord", "Spot", "Taping", "TrialBend"]
 
 PEG = "([LR])([1-9][0-9]{0,3})"
 # A peg or post, by side and bow.
 TICK = f"^(peg|post):{PEG}$"
 Line = Literal["ab", "dc", "ad", "bc", "ac", "bd"]
+# What is measured of a bow on the floor, in the order of measuring.
+CHECKS = ("width", "height", "left", "right", "twist")
 LINES: tuple[Line, ...] = ("ab", "dc", "ad", "bc", "ac", "bd")
 
 Tick = Annotated[str, Field(pattern=TICK)]
 PegName = Annotated[str, Field(pattern=f"^{PEG}$")]
+BowNumber = Annotated[str, Field(pattern="^[1-9][0-9]{0,3}$")]
 Reading = Annotated[float, Field(ge=0, le=400)]
 RodReading = Annotated[float, Field(ge=0, le=20)]
 Taped = Annotated[float, Field(gt=0, le=400)]
@@ -65,6 +68,24 @@ class Levels(Part):
     closing_m: RodReading | None = None
 
 
+class TrialBend(Part):
+    """A bend that was tried: straight from end to end of its arc, and the arc's middle off that line, m."""
+
+    chord_m: Annotated[float, Field(gt=0, le=20)] | None = None
+    height_m: Annotated[float, Field(gt=0, le=10)] | None = None
+    face: Literal["inside", "outside", "centre"] = "inside"
+
+
+class BowCheck(Part):
+    """One bow measured on the floor: width and height, height a quarter in from each foot, twist at a foot, m."""
+
+    width_m: Annotated[float, Field(gt=0, le=25)] | None = None
+    height_m: Annotated[float, Field(gt=0, le=15)] | None = None
+    left_m: Annotated[float, Field(gt=0, le=15)] | None = None
+    right_m: Annotated[float, Field(gt=0, le=15)] | None = None
+    twist_m: Annotated[float, Field(ge=0, le=2)] | None = None
+
+
 class SiteRecord(Part):
     """Pegs set and posts driven, each with the running reading it was set at, m; tapings; levels.
 
@@ -76,6 +97,8 @@ class SiteRecord(Part):
     taped: Taping = Taping()
     earlier: tuple[Taping, ...] = Field(default=(), max_length=60)
     levels: Levels = Levels()
+    trial: TrialBend = TrialBend()
+    bows: dict[BowNumber, BowCheck] = Field(default_factory=dict, max_length=1200)
 
     def with_set(self, part: str, reading_m: float | None) -> "SiteRecord":
         """A record with ``part`` set at a reading, or taken back when that is None."""

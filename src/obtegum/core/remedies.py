@@ -8,6 +8,7 @@ and no other one comes to fail; one that comes out tight is named with the cost.
 import math
 from collections.abc import Callable, Iterable, Iterator
 
+from obtegum.core.bows.bending import former_for
 from obtegum.core.bows.sticks import sticks_needed
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import HouseDesign
@@ -179,6 +180,30 @@ def _trench(work: Work, verdict: Verdict) -> Iterator[Cure]:
     yield (_set("beyond", work.design.drain.beyond_m / 2),)
 
 
+def _as_bent(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    """A former to suit, the width that this former makes, and shorter tails."""
+    size = work.design.size
+    if work.design.bending.former_m is not None:
+        if work.trial is None and len(work.bend_kinds) == 1:
+            suits_m = former_for(work.bow_tube, work.bend_kinds[0].radius_m * work.make_up)
+            face_m = suits_m - (work.bow_tube.od_m / 2 if work.design.bending.former_to == "face" else 0.0)
+            yield (Edit(measure="former", text=length_text(face_m, work.tape)),)
+        if work.came_out_m is not None and math.isfinite(work.came_out_m) and size.shape.kind == "round_on_legs":
+            yield (_set("span", 2 * work.came_out_m),)
+    tail_m = work.design.bending.tail_m
+    if tail_m > 0:
+        yield (_set("tail", tail_m / 2),)
+    yield (Edit(measure="making", text="rolls"),)
+
+
+def _kink_cure(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    """Larger shoulders, thinner tube, elbows."""
+    least_m = work.rules.bend_least_diameters * work.bow_tube.od_m / COMFORT
+    if hasattr(work.design.size.shape, "shoulder_m"):
+        yield (_set("shoulder", _up(work, least_m)),)
+    yield (Edit(measure="making", text="elbows"),)
+
+
 CURES: dict[str, Callable[[Work, Verdict], Iterator[Cure]]] = {
     "headroom": _headroom,
     "leg-top": _leg_top,
@@ -188,6 +213,9 @@ CURES: dict[str, Callable[[Work, Verdict], Iterator[Cure]]] = {
     "waste": _sticks,
     "crown-joint": _sticks,
     "short-piece": _sticks,
+    "as-bent": _as_bent,
+    "no-set": _as_bent,
+    "bend-tight": _kink_cure,
     "embedment": _embedment,
     "offset-clear": _offsets,
     "drain-carries": _drain,

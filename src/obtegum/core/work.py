@@ -5,6 +5,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
 
+from obtegum.core.bows.as_bent import AsBent, as_bent
+from obtegum.core.bows.bending import Trial, free_radius, trial_radius
 from obtegum.core.bows.headroom import clear_from, headroom_over
 from obtegum.core.bows.sticks import MOST_STICKS, Joint, Split, joint_of, split_runs, sticks_for_house, sticks_needed
 from obtegum.core.catalogue import Catalogue, Rules, Tube
@@ -184,6 +186,73 @@ class Work:
             if all(abs(bend.arc.radius_m - each.radius_m) > 1e-9 for each in found):
                 found.append(bend.arc)
         return tuple(found)
+
+    @property
+    def former_m(self) -> float | None:
+        """Radius of the former to the tube's centre on it, m, or None when it is made to suit."""
+        bending = self.design.bending
+        if bending.former_m is None:
+            return None
+        return bending.former_m + (self.bow_tube.od_m / 2 if bending.former_to == "face" else 0.0)
+
+    @cached_property
+    def trial(self) -> Trial | None:
+        """The bend that was tried, and how much of the former's curvature it kept; None before both were taped."""
+        taped, former_m = self.record.trial, self.former_m
+        if taped.chord_m is None or taped.height_m is None:
+            return None
+        radius_m = trial_radius(taped.chord_m, taped.height_m, self.bow_tube.od_m, taped.face)
+        if radius_m <= 0:
+            return None
+        return Trial(radius_m, 1.0 if former_m is None else former_m / radius_m)
+
+    @cached_property
+    def came_out_m(self) -> float | None:
+        """Radius that the former leaves: as tried, else by springback; infinite when the tube takes no set."""
+        if self.trial is not None:
+            return self.trial.radius_m
+        return None if self.former_m is None else free_radius(self.bow_tube, self.former_m)
+
+    @cached_property
+    def straight_m(self) -> list[tuple[float, float]]:
+        """Stretches of girth at the ends of the sticks that the former can't bend, m, in order."""
+        tail_m, found = self.design.bending.tail_m, list[tuple[float, float]]()
+        for piece in self.split.pieces:
+            for low, high in ((piece.from_m, piece.from_m + tail_m), (piece.to_m - tail_m, piece.to_m)):
+                low, high = self.girth_at(low), self.girth_at(high)
+                if found and low <= found[-1][1]:
+                    found[-1] = (found[-1][0], max(high, found[-1][1]))
+                else:
+                    found.append((low, high))
+        return found
+
+    @property
+    def formed(self) -> bool:
+        """Whether the bows are bent cold on a former; plastic pipe is not."""
+        return self.design.bows.making == "former" and self.bow_tube.material == "steel"
+
+    @cached_property
+    def made(self) -> AsBent:
+        """The bow as it comes out: tails straight, bends of the radius that the former leaves.
+
+        A former made to suit bends tighter than the plan, to make up for the tails.
+        """
+        if not self.formed:
+            return as_bent(self.bow, [])
+        kept = 1 / self.make_up
+        if self.came_out_m is not None and len(self.bend_kinds) == 1:
+            kept = self.bend_kinds[0].radius_m / self.came_out_m
+        return as_bent(self.bow, self.straight_m, kept)
+
+    @cached_property
+    def make_up(self) -> float:
+        """Share of the planned radius to bend to, so that the bow turns as far as planned in spite of its tails."""
+        total = sum(bend.arc.turn_rad for bend in self.bends)
+        lost = 0.0
+        for bend in self.bends:
+            for low, high in self.straight_m:
+                lost += max(min(high, bend.end_m) - max(low, bend.start_m), 0.0) / bend.arc.radius_m
+        return max((total - lost) / total, 0.05) if total else 1.0
 
     @cached_property
     def sticks(self) -> int:

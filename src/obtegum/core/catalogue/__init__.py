@@ -14,15 +14,18 @@ Material = Literal["steel", "plastic"]
 
 
 class Tube(Part):
-    """A round tube: outside diameter and wall, m; ``sold_in`` says whose shops have it."""
+    """A round tube: outside diameter and wall, m; yield and elastic modulus, Pa; whose shops have it."""
 
     id: str
     name: str
     material: Material
     od_m: float
     wall_m: float
+    yield_pa: float
+    elastic_pa: float
     sold_in: Units
     source: str
+    yield_source: str
 
     @property
     def bore_m(self) -> float:
@@ -58,6 +61,10 @@ class Rules(Part):
     level_covers_least_share: float
     ground_run_off_share: float
     trench_props_from_m: float
+    bend_least_diameters: float
+    one_person_pull_n: float
+    as_bent_off_share: float
+    bows_alike_share: float
 
 
 class Stock(Part):
@@ -89,6 +96,9 @@ def _tube(row: dict[str, object]) -> Tube:
             given |= {f"{name}_m": inches * INCH_M, "sold_in": "feet"}
         elif isinstance(millimetres, int | float):
             given |= {f"{name}_m": millimetres / 1000, "sold_in": "metric"}
+    megapascals, gigapascals = given.pop("yield_mpa"), given.pop("elastic_gpa")
+    assert isinstance(megapascals, int | float) and isinstance(gigapascals, int | float)
+    given |= {"yield_pa": megapascals * 1e6, "elastic_pa": gigapascals * 1e9}
     return Tube.model_validate(given)
 
 

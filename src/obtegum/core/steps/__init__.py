@@ -6,7 +6,8 @@ To add a step: write a module here with the same functions as the others and nam
 from collections.abc import Callable
 from typing import NamedTuple
 
-from obtegum.core.steps import bows, drain, earth, keep_pegs, level, posts, set_out, size, square_up
+from obtegum.core.bows.sticks import MOST_STICKS as MOST_PIECES
+from obtegum.core.steps import bend, bows, check_bows, drain, earth, keep_pegs, level, posts, set_out, size, square_up
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict
@@ -24,6 +25,8 @@ class Step(NamedTuple):
     lends: tuple[str, ...] = ()
 
 
+# The sticks of a bow, by their letters.
+BOW_STICKS = tuple(f"stick:{chr(ord('A') + place)}" for place in range(MOST_PIECES))
 STEPS = (
     Step(size.plan, size.verdicts, size.strips),
     Step(set_out.plan, set_out.verdicts, set_out.strips, ("peg:L", "peg:R")),
@@ -33,5 +36,7 @@ STEPS = (
     Step(earth.plan, earth.verdicts, earth.strips),
     Step(drain.plan, drain.verdicts, drain.strips),
     Step(posts.plan, posts.verdicts, posts.strips),
-    Step(bows.plan, bows.verdicts, bows.strips),
+    Step(bows.plan, bows.verdicts, bows.strips, BOW_STICKS),
+    Step(bend.plan, bend.verdicts, bend.strips),
+    Step(check_bows.plan, check_bows.verdicts, check_bows.strips),
 )

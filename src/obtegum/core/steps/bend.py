@@ -1,0 +1,283 @@
+"""Bend: the former, what springs back, the pulls and their marks, the trial bend, and the house that it makes."""
+
+import math
+
+from obtegum.core.bows.bending import Pulls, bending_moment, former_for, former_limit, lever, pulls_over
+from obtegum.core.bows.sticks import Piece
+from obtegum.core.profile import Arc
+from obtegum.core.quantity import angle_text, percent_text
+from obtegum.core.steps.common import length_answer, settled
+from obtegum.core.steps.model import Answer, StepPlan, Told
+from obtegum.core.strip import Band, Strip
+from obtegum.core.verdict import Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["bent_stretches", "plan", "pulls_of", "strips", "verdicts"]
+
+SAME = 1e-6
+CAUTION = "Levers slip and tube whips back: stand beside it, never in line; eyes and gloves; two people on a bow."
+MOST_DRAWN = 12
+
+
+def _on_former(work: Work) -> bool:
+    return work.formed and bool(work.bends)
+
+
+def bent_stretches(work: Work, piece: Piece) -> list[tuple[float, float, Arc]]:
+    """What is bent of a stick, m from its plain end: the bends less the tails that the former can't grip."""
+    tail_m, found = work.design.bending.tail_m, list[tuple[float, float, Arc]]()
+    for bend in work.bends:
+        low = max(work.along_tube(bend.start_m) - piece.from_m, tail_m)
+        high = min(work.along_tube(bend.end_m) - piece.from_m, piece.length_m - tail_m)
+        if high - low > SAME:
+            found.append((low, high, bend.arc))
+    return found
+
+
+def pulls_of(work: Work, piece: Piece) -> list[tuple[float, Pulls, Arc]]:
+    """Where the pulls of each bent stretch of a stick start, m from its plain end."""
+    reach_m = work.design.bending.reach_m
+    return [(low, pulls_over(high - low, reach_m), arc) for low, high, arc in bent_stretches(work, piece)]
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Whether the former makes this bow, whether the tube stands it, and what the tails do to the house."""
+    if not _on_former(work):
+        return []
+    return [*_kink_verdicts(work), *_former_verdicts(work), _made_verdict(work)]
+
+
+def _verdict(name: str, title: str, level: str, sentence: str, number: str, limit: str, ratio: float | None) -> Verdict:
+    return Verdict(
+        id=name,
+        step="bend",
+        level=level,
+        title=title,
+        sentence=sentence,
+        number=number,
+        limit=limit,
+        ratio=ratio,
+        part="bow",
+    )
+
+
+def _kink_verdicts(work: Work) -> list[Verdict]:
+    """Tube bent too tightly flattens or kinks."""
+    tightest = min(arc.radius_m for arc in work.bend_kinds)
+    least = work.rules.bend_least_diameters * work.bow_tube.od_m
+    ratio = least / tightest
+    level = judge(ratio, work.rules.holds_to)
+    if level == "holds":
+        return []
+    shown, limit = work.say(tightest, "down"), work.say(least, "up")
+    sentence = f"A bend of {shown} radius is tight for this tube: below {limit}, six diameters, it flattens or kinks."
+    return [_verdict("bend-tight", "Tight bend", level, sentence, shown, limit, ratio)]
+
+
+def _former_verdicts(work: Work) -> list[Verdict]:
+    """A former so wide that the tube springs back straight."""
+    former_m, limit_m = work.former_m, former_limit(work.bow_tube)
+    if former_m is None or work.trial is not None or former_m < limit_m:
+        return []
+    shown, limit = work.say(former_m), work.say(limit_m, "down")
+    sentence = (
+        f"On a former of {shown} this tube is never bent past yield and springs back straight. "
+        f"It wants less than {limit}."
+    )
+    return [_verdict("no-set", "Former", "fails", sentence, shown, limit, former_m / limit_m)]
+
+
+def _made_verdict(work: Work) -> Verdict:
+    """The house that former and tails make, against the one that is wanted."""
+    size, made = work.design.size, work.made
+    off_span, off_height = made.span_m - size.span_m, made.height_m - size.height_m
+    off_m = max(abs(off_span), abs(off_height))
+    limit_m = work.rules.as_bent_off_share * size.span_m
+    ratio = min(off_m / limit_m, 99.0)
+    level = judge(ratio, work.rules.holds_to)
+    number, limit = work.say(off_m, "up"), work.say(limit_m, "down")
+    wide = f"{work.say(abs(off_span))} {'wider' if off_span >= 0 else 'narrower'}"
+    high = f"{work.say(abs(off_height))} {'higher' if off_height >= 0 else 'lower'}"
+    lean = abs(made.lean_rad)
+    why = _why(work)
+    tail = f" Its legs lean {angle_text(lean, 'up')}." if lean > math.radians(0.1) else ""
+    sentence = f"{why} the bow comes out {wide} and {high} than planned.{tail}"
+    if level == "fails":
+        sentence += " Standing it in the posts springs it; another former, or the house that this one makes, is better."
+    return _verdict("as-bent", "As it comes out", level, sentence, number, limit, ratio)
+
+
+def _why(work: Work) -> str:
+    if work.trial is not None:
+        return f"With the {work.say(work.trial.radius_m)} radius of the trial and its straight tails"
+    if work.came_out_m is None:
+        return "Bent tighter to make up for its straight tails,"
+    if math.isinf(work.came_out_m):
+        return "Springing back straight,"
+    return f"With the {work.say(work.came_out_m)} radius that your former leaves and its straight tails"
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    on_former = _on_former(work)
+    bending = work.design.bending
+    pieces = [piece for piece in work.split.pieces if bent_stretches(work, piece)] if on_former else []
+    return StepPlan(
+        id="bend",
+        title="Bend",
+        group="Frame",
+        state=settled(found) if on_former else "open",
+        next=_next(work),
+        caution=CAUTION,
+        measures=(
+            "making",
+            *(
+                ("former", *(("former_to",) if bending.former_m is not None else ()), "reach", "tail")
+                if on_former
+                else ()
+            ),
+            *(("trial_chord", "trial_height", "trial_face") if on_former else ()),
+        ),
+        answers=tuple(_answers(work)) if on_former else (),
+        views=("made", "across"),
+        strips=tuple(f"pulls:{piece.name}" for piece in pieces)
+        or tuple(f"stick:{piece.name}" for piece in work.split.pieces),
+        grips=(),
+        focus=("bow", "made", "pull", "radius", "centre", "former", "tube", "height", "span", "leg"),
+        how=tuple(_how(work, pieces[0])) if pieces else (),
+        how_title="The pulls of the first stick",
+    )
+
+
+def _next(work: Work) -> str:
+    making = work.design.bows.making
+    if work.bow_tube.material == "plastic":
+        return "Plastic pipe is sprung in place or bent hot over a form of the final radius: nothing springs back."
+    if not work.bends:
+        return "Nothing is bent: the pieces are straight."
+    if making == "rolls":
+        radii = " and ".join(work.say(arc.radius_m) for arc in work.bend_kinds)
+        return f"Roll to {radii}, to the tube’s centre, checking against a floor line."
+    if making in ("parts", "elbows"):
+        return "Bought bent: check the first one on the floor against the drawing."
+    if work.trial is None:
+        return (
+            "Bend one stick, lay it down, tape end to end of its arc and the middle’s distance off that, and type both."
+        )
+    kept = work.made
+    size = work.design.size
+    return (
+        f"The trial makes a house {work.say(kept.span_m)} wide and {work.say(kept.height_m)} high; "
+        f"{work.say(size.span_m)} and {work.say(size.height_m)} were wanted."
+    )
+
+
+def _wanted_former(work: Work, arc: Arc) -> float:
+    """Radius of the former that leaves an arc, to the tube's centre, m: by the trial's share, else by springback."""
+    if work.trial is not None and work.former_m is not None:
+        return arc.radius_m * work.make_up * work.trial.kept
+    return former_for(work.bow_tube, arc.radius_m * work.make_up)
+
+
+def _answers(work: Work) -> list[Answer]:
+    found: list[Answer] = []
+    names = [""] if len(work.bend_kinds) == 1 else [", shoulder", ", crown"]
+    to_face = work.bow_tube.od_m / 2
+    tails = ", tighter by what the tails don’t turn" if work.make_up < 1 - 1e-9 else ""
+    for number, (arc, name) in enumerate(zip(work.bend_kinds, names, strict=False), start=1):
+        wanted_m = _wanted_former(work, arc)
+        found.append(
+            length_answer(
+                work, f"former_{number}", f"Former wanted{name}, its face", wanted_m - to_face,
+                f"{work.say(wanted_m)} to the tube’s centre, for {work.say(arc.radius_m * work.make_up)} free{tails}",
+            )
+        )  # fmt: skip
+    if work.came_out_m is not None and not math.isinf(work.came_out_m):
+        label = "Trial came out" if work.trial is not None else "Your former leaves"
+        found.append(length_answer(work, "came_out", label, work.came_out_m, "to the tube’s centre"))
+    if work.former_m is not None:
+        kept = work.former_m / work.came_out_m if work.came_out_m else 0.0
+        found.append(
+            Answer(
+                id="springback",
+                label="Springs back",
+                reading=percent_text(1 - kept, 1, "nearest"),
+                value=1 - kept,
+                unit="share",
+                note="as tried" if work.trial is not None else "by yield and stiffness, until one is tried",
+            )
+        )
+    made = work.made
+    found += [
+        length_answer(work, "made_span", "Bow comes out wide", made.span_m),
+        length_answer(work, "made_height", "And high", made.height_m),
+    ]
+    counts = [sum(pulls.count for _, pulls, _ in pulls_of(work, piece)) for piece in work.split.pieces]
+    found.append(
+        Answer(
+            id="pulls",
+            label="Pulls a bow",
+            reading=str(sum(counts)),
+            value=sum(counts),
+            unit="count",
+            note=", ".join(
+                f"{count} on stick {piece.name}" for piece, count in zip(work.split.pieces, counts, strict=True)
+            ),
+        )
+    )
+    former_m = work.former_m or min(_wanted_former(work, arc) for arc in work.bend_kinds)
+    moment = bending_moment(work.bow_tube, former_m)
+    arm_m = lever(work.bow_tube, former_m, work.rules.one_person_pull_n)
+    reach = "slide a pipe over the tail" if arm_m > work.design.bending.tail_m else "the tail is enough"
+    found.append(
+        length_answer(
+            work, "lever", "Lever past the former, one person", arm_m,
+            f"{reach}; {moment:.0f} N·m",
+        )
+    )  # fmt: skip
+    return found
+
+
+def _how(work: Work, piece: Piece) -> list[Told]:
+    """Every pull of a stick, in order, with its drawing."""
+    told, number = [], 0
+    for start_m, pulls, _ in pulls_of(work, piece):
+        for pull in range(pulls.count):
+            number += 1
+            at = work.say(start_m + pull * pulls.advance_m)
+            last = pull == pulls.count - 1
+            words = f"Pull {number}: {at} at the former’s start, bend {work.say(pulls.advance_m)} round it."
+            if last:
+                words += " The tail is short now: slide a pipe over it for a lever."
+            told.append(Told(words=words, view=f"pull:{number}" if number <= MOST_DRAWN else None))
+    return told
+
+
+def strips(work: Work) -> list[Strip]:
+    """Each stick with a mark for each pull, from its plain end."""
+    if not _on_former(work):
+        return []
+    return [_strip(work, piece) for piece in work.split.pieces if bent_stretches(work, piece)]
+
+
+def _strip(work: Work, piece: Piece) -> Strip:
+    where, number, marks = f"pulls:{piece.name}", 0, []
+    bands: list[Band] = []
+    for start_m, pulls, _ in pulls_of(work, piece):
+        for pull in range(pulls.count):
+            number += 1
+            at = start_m + pull * pulls.advance_m
+            marks.append(work.mark(at, f"pull {number}", "bend", f"pull:{piece.name}{number}", where))
+        end_m = start_m + pulls.count * pulls.advance_m
+        marks.append(work.mark(end_m, "bend ends", "bend", f"pulled:{piece.name}{number}", where))
+        bands.append(Band(from_m=start_m, to_m=end_m, what="bent", kind="bent"))
+    advance = next((pulls.advance_m for _, pulls, _ in pulls_of(work, piece)), 0.0)
+    return Strip(
+        id=where,
+        title=f"Pulls, stick {piece.name}" if len(work.split.pieces) > 1 else "Pulls",
+        about=f"tape from the plain end · move on {work.say(advance)} a pull",
+        material=work.bow_tube.material,
+        length_m=piece.length_m,
+        marks=tuple(marks),
+        bands=tuple(bands),
+    )

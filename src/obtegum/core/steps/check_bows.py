@@ -1,0 +1,184 @@
+"""Check bows: each one measured on the floor, which to accept, bend again, and stand beside which."""
+
+from obtegum.core.bows.checks import Judged, judge_bow, quarter_height, standing_order
+from obtegum.core.quantity import percent_text
+from obtegum.core.record import CHECKS
+from obtegum.core.steps.common import length_answer, ticked_off
+from obtegum.core.steps.model import Answer, StepPlan
+from obtegum.core.strip import Entered, Strip, StripMark
+from obtegum.core.verdict import Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["judged_bows", "plan", "strips", "verdicts"]
+
+TITLES = {
+    "width": "Widths",
+    "height": "Heights",
+    "left": "Left quarters",
+    "right": "Right quarters",
+    "twist": "Twist",
+}
+MOST_TOLD = 3
+
+
+def judged_bows(work: Work) -> list[Judged]:
+    """Every bow that was measured and that the house still has."""
+    size = work.design.size
+    return [
+        judge_bow(int(name), check, work.bow, work.straight_m if work.formed else [], size.span_m, size.height_m)
+        for name, check in sorted(work.record.bows.items(), key=lambda each: int(each[0]))
+        if int(name) <= work.bays.bows
+    ]
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """The set against a hundredth of the width: good bows, and those to bend again."""
+    found = judged_bows(work)
+    if not found:
+        return []
+    limit_m = work.rules.bows_alike_share * work.design.size.span_m
+    worst = max(found, key=lambda each: each.off_m)
+    again = [each for each in found if each.off_m > limit_m]
+    ratio = worst.off_m / limit_m
+    level = judge(ratio, work.rules.holds_to)
+    number, limit = work.say(worst.off_m, "up"), work.say(limit_m, "down")
+    if not again:
+        sentence = (
+            f"{len(found)} of {work.bays.bows} measured, all within {limit}; bow {worst.bow} is furthest off, {number}."
+        )
+    else:
+        told = "; ".join(_again(work, each) for each in sorted(again, key=lambda each: -each.off_m)[:MOST_TOLD])
+        more = f"; and {len(again) - MOST_TOLD} more" if len(again) > MOST_TOLD else ""
+        sentence = f"Bend again: {told}{more}. Within {limit} a bow goes in without force."
+    return [
+        Verdict(
+            id="bows-alike",
+            step="check-bows",
+            level=level,
+            title="Bows",
+            sentence=sentence,
+            number=number,
+            limit=limit,
+            ratio=ratio,
+            part=f"bow:{worst.bow}",
+        )
+    ]
+
+
+def _again(work: Work, each: Judged) -> str:
+    """What to do with a bow that is off."""
+    off = work.say(each.off_m, "up")
+    if each.worst == "twist":
+        return f"bow {each.bow} twists {off}, untwist it flat on the floor"
+    if each.worst in ("left", "right"):
+        return f"bow {each.bow} is {off} off on the {each.worst}, one side is bent more than the other"
+    if each.share is None:
+        return f"bow {each.bow} is {off} off in {each.worst}"
+    more = percent_text(abs(1 / each.share - 1), 1, "nearest")
+    return f"bow {each.bow} is {off} off in {each.worst}, {'close' if each.share < 1 else 'open'} its bends by {more}"
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    size, judged = work.design.size, judged_bows(work)
+    return StepPlan(
+        id="check-bows",
+        title="Check bows",
+        group="Frame",
+        state=ticked_off(found, len(judged), work.bays.bows),
+        next=_next(work),
+        next_part=_next_part(work),
+        caution="Two people turn a bow over; mind the whip when a bent end comes free.",
+        measures=(),
+        answers=(
+            length_answer(work, "wanted_width", "Width wanted", size.span_m, "centre to centre at the feet"),
+            length_answer(work, "wanted_height", "Height wanted", size.height_m, "to the tube’s centre"),
+            length_answer(
+                work,
+                "wanted_quarter",
+                "Quarter in",
+                quarter_height(work.bow, size.span_m),
+                "up from the line of the feet",
+            ),
+            *_order(work),
+        ),
+        views=("set",),
+        strips=tuple(f"check:{name}" for name in CHECKS),
+        grips=(),
+        focus=("bow", "planned", "ground", "line"),
+        done=len(judged),
+        of=work.bays.bows,
+    )
+
+
+def _order(work: Work) -> list[Answer]:
+    """Which bows to stand side by side."""
+    order = [
+        number
+        for number in standing_order({int(name): check for name, check in work.record.bows.items()})
+        if number <= work.bays.bows
+    ]
+    if len(order) < 2:
+        return []
+    widths = [work.record.bows[str(number)].width_m or 0.0 for number in order]
+    return [
+        Answer(
+            id="order",
+            label="Stand them, narrow to wide",
+            reading=" ".join(str(number) for number in order),
+            value=len(order),
+            unit="count",
+            note="neighbours then differ least",
+        ),
+        length_answer(work, "spread", "Widths differ by", max(widths) - min(widths)),
+    ]
+
+
+def _unmeasured(work: Work) -> int | None:
+    return next((bow for bow in range(1, work.bays.bows + 1) if str(bow) not in work.record.bows), None)
+
+
+def _next(work: Work) -> str:
+    bow = _unmeasured(work)
+    if bow is None:
+        return "All bows are measured."
+    return f"Next: lay bow {bow} flat, tape its feet and its height."
+
+
+def _next_part(work: Work) -> str | None:
+    bow = _unmeasured(work)
+    return None if bow is None else f"bow:{bow}"
+
+
+def strips(work: Work) -> list[Strip]:
+    """A tape along the house with a place to type each measure of each bow."""
+    return [_strip(work, name) for name in CHECKS]
+
+
+def _strip(work: Work, name: str) -> Strip:
+    where, marks = f"check:{name}", []
+    for bow, station_m in enumerate(work.bays.stations_m, start=1):
+        check = work.record.bows.get(str(bow))
+        value = getattr(check, f"{name}_m") if check else None
+        told = "" if value is None else work.say(value)
+        label = f"Bow {bow}, {TITLES[name].lower().removesuffix('s')}"
+        marks.append(
+            StripMark(
+                id=f"{where}/{bow}",
+                part=f"bow:{bow}",
+                at_m=station_m,
+                reading=told or "–",
+                what=f"bow {bow}",
+                kind="peg",
+                state="open" if value is None else "set",
+                entry=Entered(measure=f"bow:{bow}:{name}", label=label, reading=told),
+            )
+        )
+    return Strip(
+        id=where,
+        title=TITLES[name],
+        about="one number a bow, in the order they will stand",
+        material="string",
+        length_m=work.bays.stations_m[-1],
+        marks=tuple(marks),
+    )

@@ -1,0 +1,159 @@
+"""The bow as it comes off the former against the plan, and a drawing of each pull."""
+
+import math
+
+from obtegum.core.bows.as_bent import lay
+from obtegum.core.drawing import Dimension, Drawing, Item, Mark, Note, Outline, Row, Vertex, chain_path, line, moved
+from obtegum.core.profile import Chain, Segment
+from obtegum.core.steps.bend import MOST_DRAWN, bent_stretches, pulls_of
+from obtegum.core.work import Work
+
+__all__ = ["made", "pull_drawings"]
+
+BESIDE_M = 0.5
+
+
+def made(work: Work) -> Drawing:
+    """Planned bow dashed, the bow as it comes out drawn in the tube's width."""
+    size, out = work.design.size, work.made
+    low = min(out.bow.point(out.bow.girth_m * share / 40)[1] for share in range(41))
+    left = min(-size.span_m / 2, -out.span_m / 2) - BESIDE_M
+    items: list[Item] = [
+        Outline(part="ground", layer="ground", material="ink", path=line(left, 0.0, -left, 0.0), label="ground"),
+        Outline(part="bow", layer="hidden", material="ink", path=chain_path(work.bow), label="bow as planned"),
+        Outline(
+            part="made",
+            layer="frame",
+            material=work.bow_tube.material,
+            path=chain_path(out.bow),
+            width_m=work.bow_tube.od_m,
+            label="bow as it comes out",
+        ),
+        Dimension(
+            part="span", x0=out.span_m / 2, y0=low, x1=-out.span_m / 2, y1=low, lane=1.0, text=work.say(out.span_m)
+        ),
+        Dimension(part="height", x0=-left, y0=out.height_m, x1=-left, y1=0.0, lane=1.0, text=work.say(out.height_m)),
+        *_dashed_note(work),
+        *_pull_marks(work),
+    ]
+    return Drawing(
+        view="made",
+        title="As it comes out",
+        summary=(
+            f"The bow as bent, {work.say(out.span_m)} wide and {work.say(out.height_m)} high, "
+            f"over the plan of {work.say(size.span_m)} and {work.say(size.height_m)}."
+        ),
+        x0=left,
+        y0=min(low, 0.0) - 0.1,
+        x1=-left,
+        y1=max(out.height_m, size.height_m) + work.bow_tube.od_m,
+        items=tuple(items),
+        table=(
+            Row(what="Width as planned", reading=work.say(size.span_m)),
+            Row(what="Width as it comes out", reading=work.say(out.span_m)),
+            Row(what="Height as planned", reading=work.say(size.height_m)),
+            Row(what="Height as it comes out", reading=work.say(out.height_m)),
+        ),
+    )
+
+
+def _dashed_note(work: Work) -> list[Item]:
+    """What the dashes are, where they can be told from the bow."""
+    size, out = work.design.size, work.made
+    if max(abs(out.span_m - size.span_m), abs(out.height_m - size.height_m)) < work.bow_tube.od_m / 2:
+        return []
+    return [Note(part="bow", x=0.0, y=size.height_m * 0.5, text="dashed: as planned", above=False)]
+
+
+def _pull_marks(work: Work) -> list[Mark]:
+    """Where each pull starts and a bend ends, on the bow as it comes out."""
+    found: list[Mark] = []
+    if not work.formed:
+        return found
+    bow = work.made.bow
+    for piece in work.split.pieces:
+        number = 0
+        for start_m, pulls, _ in pulls_of(work, piece):
+            for pull in range(pulls.count + 1):
+                last = pull == pulls.count
+                number += 0 if last else 1
+                s_m = work.girth_at(piece.from_m + start_m + pull * pulls.advance_m)
+                x, y = bow.point(s_m)
+                part = f"{'pulled' if last else 'pull'}:{piece.name}{number}"
+                label = "bend ends" if last else f"pull {number} of stick {piece.name}"
+                found.append(Mark(part=part, symbol="bend", x=x, y=y, heading_rad=bow.heading(s_m), label=label))
+    return found
+
+
+def pull_drawings(work: Work) -> list[Drawing]:
+    """Each pull of the first stick that is bent: what is bent already, what is on the former, what is straight."""
+    if not work.formed:
+        return []
+    piece = next((each for each in work.split.pieces if bent_stretches(work, each)), None)
+    if piece is None:
+        return []
+    found, number, done, at_m = list[Drawing](), 0, list[tuple[float, float]](), 0.0
+    for start_m, pulls, arc in pulls_of(work, piece):
+        done.append((start_m - at_m, 0.0))
+        at_m = start_m
+        former_m = work.former_m or arc.radius_m
+        free = 1 / arc.radius_m
+        for _ in range(pulls.count):
+            number += 1
+            if number > MOST_DRAWN:
+                return found
+            found.append(_pull(work, number, done, pulls.advance_m, former_m, piece.length_m - at_m - pulls.advance_m))
+            done.append((pulls.advance_m, free))
+            at_m += pulls.advance_m
+    return found
+
+
+def _pull(
+    work: Work, number: int, done: list[tuple[float, float]], advance_m: float, former_m: float, rest_m: float
+) -> Drawing:
+    """The former's start is at the top of the drawing's circle, the tube running to the right over it."""
+    turned = sum(length * curvature for length, curvature in done)
+    laid = lay([*done, (advance_m, 1 / former_m), (rest_m, 0.0)], heading=turned)
+    # Where the pull begins: the end of what was done before.
+    before = lay(done, heading=turned)
+    x, y = before[-1].point(before[-1].length_m) if before else (0.0, 0.0)
+    shift = (-x, former_m - y)
+    tube = _path(laid, shift)
+    span = max(former_m * 0.25, advance_m)
+    arc = lay([(span, 1 / former_m)], 0.0, former_m - work.bow_tube.od_m, 0.0)
+    xs = [vertex.x for vertex in tube]
+    ys = [vertex.y for vertex in tube] + [former_m * math.cos(span / former_m)]
+    items: list[Item] = [
+        Outline(
+            part="former",
+            layer="frame",
+            material="post",
+            path=chain_path(Chain(tuple(arc))),
+            width_m=work.bow_tube.od_m,
+            label="former",
+        ),
+        Outline(
+            part="tube",
+            layer="frame",
+            material=work.bow_tube.material,
+            path=tube,
+            width_m=work.bow_tube.od_m,
+            label="tube",
+        ),
+        Note(part="former", x=0.0, y=former_m, text=f"pull {number} starts here"),
+    ]
+    return Drawing(
+        view=f"pull:{number}",
+        title=f"Pull {number}",
+        summary=f"Pull {number}: the tube on the former, what is bent to the left, the straight rest to the right.",
+        x0=min(xs) - BESIDE_M,
+        y0=min(ys) - BESIDE_M,
+        x1=max(xs) + BESIDE_M,
+        y1=max(ys) + BESIDE_M,
+        items=tuple(items),
+        table=(Row(what="Bent in this pull", reading=work.say(advance_m)),),
+    )
+
+
+def _path(laid: list[Segment], shift: tuple[float, float]) -> tuple[Vertex, ...]:
+    return tuple(moved(vertex, *shift) for vertex in chain_path(Chain(tuple(laid))))

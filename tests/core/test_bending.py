@@ -1,0 +1,208 @@
+"""Springback, pulls, the trial and the bow as it comes out."""
+
+import itertools
+import math
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from scipy.integrate import quad
+
+from obtegum.core.bows.as_bent import as_bent
+from obtegum.core.bows.bending import (
+    bending_moment,
+    former_for,
+    former_limit,
+    free_radius,
+    lever,
+    pulls_over,
+    trial_radius,
+)
+from obtegum.core.catalogue import Tube, default_catalogue
+from obtegum.core.profile import Arc, Line, round_bow, three_centred_bow
+from obtegum.core.quantity import FOOT_M
+from obtegum.core.record import SiteRecord, TrialBend
+from tests.conftest import answer, make_plan, verdict
+
+RAIL = default_catalogue().tubes["rail-1-3-8"]
+STEEL = [tube for tube in default_catalogue().tubes.values() if tube.material == "steel"]
+# Thin wall, so that the formula for thin tube and an integration over the section agree.
+THIN = Tube(
+    id="thin", name="Thin", material="steel", od_m=0.05, wall_m=0.0002, yield_pa=235e6, elastic_pa=205e9,
+    sold_in="metric", source="made up for a check", yield_source="made up for a check",
+)  # fmt: skip
+
+
+def test_springback_by_hand() -> None:
+    # 1 3/8 in rail: D = 34.925 mm, d = 31.623 mm. Z = (D³ − d³)/6 = 1829.2 mm³, I = π(D⁴ − d⁴)/64 = 23,945 mm⁴.
+    # Fully plastic M = 207·1829.2 = 378.6 N·m; M/EI = 378.6/(205e3·23945e-6) = 0.07713 1/m.
+    d, big = 31.623, 34.925
+    z, i = (big**3 - d**3) / 6, math.pi * (big**4 - d**4) / 64
+    assert z == pytest.approx(1829.2, rel=1e-3)
+    assert i == pytest.approx(23945, rel=2e-3)
+    former = 3.0
+    wanted = 1 / (1 / former - 207 * z / (205e3 * i) * 1000)
+    assert free_radius(RAIL, former, fully_plastic=True) == pytest.approx(wanted, rel=1e-4)
+    # Far beyond yield the finer moment is the plastic one within a hundredth.
+    assert bending_moment(RAIL, 0.5) == pytest.approx(bending_moment(RAIL, 0.5, fully_plastic=True), rel=0.01)
+
+
+def test_the_moment_is_that_of_a_thin_ring_of_plastic_steel() -> None:
+    """Integrating stress over the ring itself: linear to yield, flat beyond."""
+    mean, wall = (THIN.od_m - THIN.wall_m) / 2, THIN.wall_m
+    for radius in (2.0, 5.0, 10.0, 20.0):
+
+        def moment(angle: float, radius: float = radius) -> float:
+            y = mean * math.sin(angle)
+            stress = math.copysign(min(abs(y) / radius * THIN.elastic_pa, THIN.yield_pa), y)
+            return stress * y * wall * mean
+
+        by_ring = 4 * quad(moment, 0, math.pi / 2, limit=400)[0]
+        assert bending_moment(THIN, radius) == pytest.approx(by_ring, rel=0.01), radius
+
+
+@given(st.sampled_from(STEEL), st.floats(0.2, 0.97))
+def test_former_and_free_radius_are_inverse(tube: Tube, share: float) -> None:
+    former = former_limit(tube) * share
+    free = free_radius(tube, former)
+    assert free > former
+    if math.isfinite(free) and free < 1e4:
+        assert former_for(tube, free) == pytest.approx(former, abs=1e-4)
+
+
+@given(st.sampled_from(STEEL), st.floats(0.5, 30))
+def test_what_a_former_is_made_for_comes_out(tube: Tube, wanted: float) -> None:
+    former = former_for(tube, wanted)
+    assert former < wanted
+    assert free_radius(tube, former) == pytest.approx(wanted, rel=1e-6)
+
+
+def test_a_former_too_wide_leaves_the_tube_straight() -> None:
+    assert math.isinf(free_radius(RAIL, former_limit(RAIL)))
+    found = verdict(make_plan(bending={"former_m": 20.0}), "no-set")
+    assert found.level == "fails"
+    assert "springs back straight" in found.sentence
+
+
+def test_pulls_and_lever() -> None:
+    pulls = pulls_over(5.0, 0.6)
+    assert (pulls.count, pulls.advance_m) == (9, pytest.approx(5 / 9))
+    assert pulls_over(0.6, 0.6).count == 1
+    assert lever(RAIL, 1.0, 350.0) == pytest.approx(bending_moment(RAIL, 1.0) / 350)
+
+
+@given(st.floats(0.5, 12), st.floats(0.05, 1.5), st.sampled_from(["inside", "outside", "centre"]))
+def test_a_trial_gives_back_its_radius(radius: float, half: float, face: str) -> None:
+    od = 0.042
+    taped = radius + {"inside": -od / 2, "outside": od / 2, "centre": 0.0}[face]
+    chord, height = 2 * taped * math.sin(half), taped * (1 - math.cos(half))
+    assert trial_radius(chord, height, od, face) == pytest.approx(radius, abs=1e-6)
+    with pytest.raises(ValueError, match="chord and a height"):
+        trial_radius(0.0, 1.0, od, face)
+
+
+@given(st.floats(3, 12), st.floats(0.0, 2.0), st.floats(0.25, 0.8))
+def test_bent_as_planned_it_is_the_plan(span: float, leg: float, share: float) -> None:
+    planned = round_bow(span, leg, leg + span * share)
+    out = as_bent(planned, [])
+    assert out.span_m == pytest.approx(span, abs=1e-9)
+    assert out.height_m == pytest.approx(leg + span * share, abs=1e-9)
+    assert out.bow.girth_m == pytest.approx(planned.girth_m, abs=1e-9)
+    shoulders = three_centred_bow(span, leg, leg + span * 0.35, span * 0.15)
+    same = as_bent(shoulders, [])
+    assert (same.span_m, same.height_m) == pytest.approx((span, leg + span * 0.35), abs=1e-9)
+
+
+def test_a_wider_bend_by_hand() -> None:
+    # Half a circle of 3 m radius, no legs, bent to 4 m: the same 3π m of tube turns 3π/4 = 135°, so it is
+    # 2·4·sin 67.5° wide and 4·(1 − cos 67.5°) high, and its feet lean out by 22.5°.
+    out = as_bent(round_bow(6.0, 0.0, 3.0), [], 3 / 4)
+    assert out.span_m == pytest.approx(8 * math.sin(math.radians(67.5)))
+    assert out.height_m == pytest.approx(4 * (1 - math.cos(math.radians(67.5))))
+    assert math.degrees(abs(out.lean_rad)) == pytest.approx(22.5)
+
+
+def test_a_straight_tail_at_the_crown_by_hand() -> None:
+    # A flat of 0.6 m in the middle of the half circle: two arcs of (3π − 0.6)/2 m each side of it.
+    girth = 3 * math.pi
+    out = as_bent(round_bow(6.0, 0.0, 3.0), [(girth / 2 - 0.3, girth / 2 + 0.3)])
+    turn = (girth - 0.6) / 2 / 3
+    assert out.span_m == pytest.approx(0.6 + 2 * 3 * math.sin(turn))
+    assert out.height_m == pytest.approx(3 * (1 - math.cos(turn)))
+    kinds = [type(segment) for segment in out.bow.segments]
+    assert kinds == [Arc, Line, Arc]
+    assert out.bow.girth_m == pytest.approx(girth)
+
+
+def test_tails_and_pulls_on_the_bench() -> None:
+    plan = make_plan(bending={"tail_m": 0.3, "reach_m": 0.6})
+    strip = next(each for each in plan.strips if each.id == "pulls:A")
+    places = [mark.at_m for mark in strip.marks]
+    assert places == sorted(places)
+    steps = {round(b - a, 9) for a, b in itertools.pairwise(places)}
+    assert len(steps) == 1, "all pulls of a bend are alike"
+    assert steps.pop() <= 0.6 + 1e-9
+    assert places[-1] == pytest.approx(strip.length_m - 0.3)
+    wider = make_plan(bending={"tail_m": 0.6})
+    assert verdict(wider, "as-bent").ratio > verdict(plan, "as-bent").ratio
+    # No tails at all, a former to suit: the bow is the plan.
+    perfect = make_plan(bending={"tail_m": 0.0})
+    assert verdict(perfect, "as-bent").ratio == pytest.approx(0.0, abs=1e-6)
+    assert answer(perfect, "bend", "made_span") == "21' 0\""
+
+
+def test_the_trial_replaces_the_theory() -> None:
+    # Former of 10 ft to the tube's centre; the trial came out at 10.5 ft: it keeps 10/10.5, so for 10 ft 6 in
+    # free the same former is wanted.
+    radius = 10.5 * FOOT_M
+    chord, height = 2 * radius * math.sin(0.3), radius * (1 - math.cos(0.3))
+    record = SiteRecord(trial=TrialBend(chord_m=chord, height_m=height, face="centre"))
+    bending = {"former_m": 10 * FOOT_M, "former_to": "centre", "tail_m": 0.0}
+    plan = make_plan(record, bending=bending)
+    assert answer(plan, "bend", "came_out") == "10' 6\""
+    assert answer(plan, "bend", "springback") == "4.8 %"
+    assert verdict(plan, "as-bent").level == "holds"
+    assert "The trial makes a house 21' 0\" wide" in next(step.next for step in plan.steps if step.id == "bend")
+    theory = make_plan(bending=bending)
+    assert answer(theory, "bend", "came_out") != "10' 6\""
+
+
+def test_a_wrong_former_says_what_house_it_makes() -> None:
+    plan = make_plan(bending={"former_m": 8 * FOOT_M, "former_to": "centre", "tail_m": 0.0})
+    found = verdict(plan, "as-bent")
+    assert found.level == "fails"
+    assert "narrower" in found.sentence or "wider" in found.sentence
+    drawing = next(each for each in plan.drawings if each.view == "made")
+    rows = {row.what: row.reading for row in drawing.table}
+    assert rows["Width as planned"] == "21' 0\""
+    assert rows["Width as it comes out"] == answer(plan, "bend", "made_span")
+
+
+def test_a_tight_bend_is_warned_of() -> None:
+    shape = {"kind": "peaked", "leg_m": 1.2, "height_m": 3.2, "shoulder_m": 0.15}
+    found = verdict(make_plan(size__shape=shape), "bend-tight")
+    assert found.level == "fails"
+    assert found.ratio == pytest.approx(6 * RAIL.od_m / 0.15)
+
+
+def test_other_ways_of_making_have_no_pulls() -> None:
+    for making, words in (("rolls", "Roll to"), ("parts", "Bought bent"), ("elbows", "Bought bent")):
+        plan = make_plan(bows__making=making)
+        step = next(each for each in plan.steps if each.id == "bend")
+        assert step.next.startswith(words)
+        assert step.how == ()
+        assert not any(strip.id.startswith("pulls:") for strip in plan.strips)
+
+
+def test_every_pull_has_its_place_and_its_drawing() -> None:
+    plan = make_plan()
+    step = next(each for each in plan.steps if each.id == "bend")
+    views = {each.view: each for each in plan.drawings}
+    assert len(step.how) == len(next(each for each in plan.strips if each.id == "pulls:A").marks) - 1
+    drawn = [told for told in step.how if told.view]
+    assert drawn
+    for told in drawn:
+        drawing = views[told.view or ""]
+        tube = next(item for item in drawing.items if getattr(item, "part", "") == "tube")
+        assert len(tube.path) >= 2
+    assert "slide a pipe over" in step.how[-1].words
