@@ -6,7 +6,10 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import field, open_house
 
-STEPS = ("Size", "Set out", "Square up", "Keep pegs", "Level", "Earth", "Drain", "Posts", "Bows")
+STEPS = (
+    "Size", "Inside", "Set out", "Square up", "Keep pegs", "Level", "Earth", "Drain", "Posts", "Bows", "Bend",
+    "Check bows",
+)  # fmt: skip
 
 
 def serious(page: Page) -> list[str]:

@@ -30,10 +30,12 @@ __all__ = [
     "Figure",
     "Gothic",
     "HouseDesign",
+    "Inside",
     "Keep",
     "Kneed",
     "Level",
     "Limit",
+    "OwnTube",
     "Pad",
     "Peaked",
     "Posts",
@@ -87,6 +89,11 @@ LIMITS: dict[str, Limit] = {
     "bows.stick_m": Limit("Stick length", 1.0, 20.0),
     "bows.joint_m": Limit("Joint overlap", 0.0, 0.6),
     "bows.bundle": Limit("Sticks come in bundles of", 1, 500, "count"),
+    "inside.bed_m": Limit("Bed width", 0.2, 6.0),
+    "inside.path_m": Limit("Path, at least", 0.1, 4.0),
+    "inside.crop_m": Limit("Crop or trellis", 0.05, 6.0),
+    "own_tube.od_m": Limit("Own tube, outside", 0.01, 0.2),
+    "own_tube.wall_m": Limit("Own tube, wall", 0.0005, 0.02),
     "bending.former_m": Limit("Former’s radius", 0.1, 60.0),
     "bending.reach_m": Limit("Former grips", 0.05, 10.0),
     "bending.tail_m": Limit("Tail left straight", 0.0, 3.0),
@@ -310,6 +317,22 @@ class Bending(Part):
     tail_m: float = _number("bending.tail_m", default=0.3)
 
 
+class Inside(Part):
+    """Beds and paths across the floor, and the height of crop or trellis, m."""
+
+    along_walls: Literal["bed", "path"] = "bed"
+    bed_m: float = _number("inside.bed_m", default=0.6)
+    path_m: float = _number("inside.path_m", default=0.4)
+    crop_m: float = _number("inside.crop_m", default=0.6)
+
+
+class OwnTube(Part):
+    """A tube that is not in the catalogue, by what can be measured of it: outside diameter and wall, m."""
+
+    od_m: float = _number("own_tube.od_m", default=0.042)
+    wall_m: float = _number("own_tube.wall_m", default=0.002)
+
+
 class Keep(Part):
     """How the pegs are found again once digging has taken them: offset pegs or gauge boards."""
 
@@ -375,6 +398,8 @@ class HouseDesign(Part):
     set_out: SetOut
     posts: Posts
     bows: Bows
+    own_tube: OwnTube = OwnTube()
+    inside: Inside = Inside()
     bending: Bending = Bending()
     keep: Keep = Keep()
     level: Level = Level()
@@ -418,6 +443,10 @@ def _disagreements(design: HouseDesign) -> Iterator[Trouble]:
                 "An arc can't usefully rise more than its own width. The most height here is",
                 size.leg_m + TALLEST * size.span_m,
             )
+    if design.own_tube.wall_m > design.own_tube.od_m / 2 - 1e-9:
+        yield say(
+            "own_tube.wall_m", "The wall can’t be thicker than half the tube. The most is", design.own_tube.od_m / 2
+        )
     if design.bows.max_spacing_m > size.length_m + 1e-9:
         yield say(
             "bows.max_spacing_m",

@@ -26,7 +26,7 @@ from obtegum.core.setout.how import method_label
 from obtegum.core.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import begin, strung_size, ways_to_square
+from obtegum.core.work import OWN_TUBE, begin, strung_size, ways_to_square
 
 __all__ = [
     "MEASURES",
@@ -208,7 +208,10 @@ def _choices(**labels: str) -> Callable[[Job, Catalogue], tuple[Option, ...]]:
 
 
 def _tubes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
-    return _tube_options(tuple(catalogue.tubes.values()), job.design.tape)
+    own = Option(
+        id=OWN_TUBE, label="a tube of my own", about=f"{length_text(job.design.own_tube.od_m, job.design.tape)} outside"
+    )
+    return (*_tube_options(tuple(catalogue.tubes.values()), job.design.tape), own)
 
 
 def _pipes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
@@ -366,6 +369,12 @@ MEASURES: dict[str, Measure] = {
             _choices(former="on a former", rolls="on rolls", parts="bought bent", elbows="straight, with elbows"),
         ),
         _amount("bundle", "bows.bundle"),
+        _choice("along_walls", "inside.along_walls", "Along the walls", _choices(bed="beds", path="paths")),
+        _length("bed", "inside.bed_m"),
+        _length("path", "inside.path_m", "what is left over widens them"),
+        _length("crop", "inside.crop_m"),
+        _length("own_od", "own_tube.od_m"),
+        _length("own_wall", "own_tube.wall_m"),
         _length("former", "bending.former_m", "blank: make one to suit", optional=True),
         _choice("former_to", "bending.former_to", "Taken to", _choices(face="its face", centre="the tube’s centre")),
         _length("reach", "bending.reach_m", "arc length in one pull"),

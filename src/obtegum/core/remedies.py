@@ -86,6 +86,36 @@ def _headroom(work: Work, verdict: Verdict) -> Iterator[Cure]:
                 yield (_set("height", height_m),)
 
 
+def _low_side(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    """Too low at the side: longer legs, another shape, a narrower side bed, longer posts."""
+    size, inside = work.design.size, work.design.inside
+    yield from _headroom(work, verdict)
+    for kind in ("round_on_legs", "three_centred", "gothic"):
+        if kind != size.shape.kind:
+            yield (Edit(measure="shape", text=kind),)
+    wider = Edit(measure="along_walls", text="path" if inside.along_walls == "bed" else "bed")
+    yield (wider,)
+    # Posts that stand further out lift the whole bow, where its leg lets them.
+    ratio = verdict.ratio or 1.0
+    room_m = (size.figure.height_m if verdict.id == "path-room" else inside.crop_m) / ratio
+    lift_m = _up(work, room_m * (ratio / COMFORT - 1))
+    if lift_m > 0:
+        leg: Cure = (_set("leg", size.leg_m + lift_m),)
+        if size.shape.kind != "round_on_legs":
+            leg = (_set("height", size.height_m + lift_m), *leg)
+        posts = work.design.posts
+        yield (*leg, _set("post_length", posts.length_m + lift_m), _set("reveal", posts.reveal_m + lift_m))
+
+
+def _reach(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    """Narrower beds, or paths along the walls so that each bed is reached from both sides."""
+    inside = work.design.inside
+    both = 1 if inside.along_walls == "bed" else 2
+    yield (_set("bed", _down(work, work.rules.arm_reach_m * COMFORT * both)),)
+    if inside.along_walls == "bed":
+        yield (Edit(measure="along_walls", text="path"),)
+
+
 def _leg_top(work: Work, verdict: Verdict) -> Iterator[Cure]:
     size = work.design.size
     yield (Edit(measure="shape", text="round_on_legs"),)
@@ -206,6 +236,9 @@ def _kink_cure(work: Work, verdict: Verdict) -> Iterator[Cure]:
 
 CURES: dict[str, Callable[[Work, Verdict], Iterator[Cure]]] = {
     "headroom": _headroom,
+    "path-room": _low_side,
+    "crop-room": _low_side,
+    "reach": _reach,
     "leg-top": _leg_top,
     "entry": _entry,
     "odd-bay": _odd_bay,

@@ -5,7 +5,7 @@ from typing import Any
 
 from obtegum.core.design import HouseDesign, read_design
 from obtegum.core.quantity import FOOT_M, INCH_M, Units
-from obtegum.core.record import Levels, SiteRecord, Taping
+from obtegum.core.record import BowCheck, Levels, SiteRecord, Taping
 from obtegum.core.ticks import design_bays
 
 __all__ = ["demo_houses", "made_up_ground", "new_house"]
@@ -15,6 +15,8 @@ __all__ = ["demo_houses", "made_up_ground", "new_house"]
 IN_FEET: dict[str, Any] = {
     "keep": {"offset_m": 3 * FOOT_M, "dig_m": FOOT_M},
     "level": {"rod_m": 13 * FOOT_M, "reading_error_m": INCH_M / 8, "least_in_ground_m": 24 * INCH_M},
+    "inside": {"bed_m": 22 * INCH_M, "path_m": 15 * INCH_M, "crop_m": 24 * INCH_M},
+    "own_tube": {"od_m": 1.66 * INCH_M, "wall_m": 0.065 * INCH_M},
     "bending": {"reach_m": 24 * INCH_M, "tail_m": 12 * INCH_M},
     "pad": {"margin_m": 2 * FOOT_M, "load_m3": 3 * FOOT_M**3},
     "drain": {
@@ -160,7 +162,10 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
         taped=Taping(ab_m=26.2, dc_m=26.205, ad_m=7.352, bc_m=7.348, ac_m=27.244, bd_m=27.182),
         levels=Levels(pegs=some),
     )
-    return [(snow, snow_record), (coast, coast_record), (sprung, _pegs_set(sprung, 9, 9))]
+    measured = (9.66, 9.70, 9.64, 9.69, 9.67)
+    bows = {str(bow): BowCheck(width_m=feet * FOOT_M) for bow, feet in enumerate(measured, start=1)}
+    sprung_record = _pegs_set(sprung, 9, 9).model_copy(update={"bows": bows})
+    return [(snow, snow_record), (coast, coast_record), (sprung, sprung_record)]
 
 
 def _levelled(design: HouseDesign, along: float, across: float, first_m: float) -> Levels:

@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 
 from obtegum.core.bows.as_bent import AsBent, as_bent
+from obtegum.core.bows.beds import Layout, lay_out
 from obtegum.core.bows.bending import Trial, free_radius, trial_radius
 from obtegum.core.bows.headroom import clear_from, headroom_over
 from obtegum.core.bows.sticks import MOST_STICKS, Joint, Split, joint_of, split_runs, sticks_for_house, sticks_needed
@@ -24,7 +25,7 @@ from obtegum.core.setout.squaring import Method, Tapes, methods
 from obtegum.core.strip import MarkKind, MarkState, StripMark
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["Work", "begin", "strung_size", "ways_to_square"]
+__all__ = ["OWN_TUBE", "Work", "begin", "find_tube", "strung_size", "ways_to_square"]
 
 
 # Shapes that meet at corners: a ridge, and where straight pieces join.
@@ -254,6 +255,17 @@ class Work:
                 lost += max(min(high, bend.end_m) - max(low, bend.start_m), 0.0) / bend.arc.radius_m
         return max((total - lost) / total, 0.05) if total else 1.0
 
+    @property
+    def floor_m(self) -> float:
+        """Width of the floor between the posts, m."""
+        return self.design.size.span_m - self.post_tube.od_m
+
+    @cached_property
+    def layout(self) -> Layout:
+        """Beds and paths across the floor."""
+        inside = self.design.inside
+        return lay_out(self.floor_m, inside.bed_m, inside.path_m, inside.along_walls)
+
     @cached_property
     def sticks(self) -> int:
         """Sticks for all bows."""
@@ -315,8 +327,28 @@ class Work:
         )
 
 
-def _tube(catalogue: Catalogue, name: str, path: str) -> Tube:
-    tube = catalogue.tubes.get(name)
+# A tube that the grower measured, not one of the catalogue; taken for plain mild steel.
+OWN_TUBE = "own"
+MILD_STEEL = "rail-1-3-8"
+
+
+def find_tube(design: HouseDesign, catalogue: Catalogue, name: str) -> Tube | None:
+    """A tube of the catalogue, or the grower's own; None when there is none of that name."""
+    if name != OWN_TUBE:
+        return catalogue.tubes.get(name)
+    own, like = design.own_tube, catalogue.tubes[MILD_STEEL]
+    told = {
+        "id": OWN_TUBE,
+        "name": "Own tube",
+        "od_m": own.od_m,
+        "wall_m": own.wall_m,
+        "source": "measured by the grower",
+    }
+    return like.model_copy(update=told)
+
+
+def _tube(design: HouseDesign, catalogue: Catalogue, name: str, path: str) -> Tube:
+    tube = find_tube(design, catalogue, name)
     if tube is None:
         raise DesignError([Trouble(path=path, sentence=f"There is no tube “{name}” in the catalogue.")])
     return tube
@@ -345,8 +377,9 @@ def _centre_line(design: HouseDesign) -> Chain:
 
 def strung_size(design: HouseDesign, catalogue: Catalogue) -> tuple[float, float]:
     """Length and width of the rectangle that the strings make, m: between centres, or one tube more."""
-    tube = {"posts": design.posts.tube, "bows": design.bows.tube}.get(design.set_out.to)
-    more_m = catalogue.tubes[tube].od_m if tube in catalogue.tubes else 0.0
+    name = {"posts": design.posts.tube, "bows": design.bows.tube}.get(design.set_out.to)
+    tube = find_tube(design, catalogue, name) if name else None
+    more_m = tube.od_m if tube else 0.0
     return design.size.length_m + more_m, design.size.span_m + more_m
 
 
@@ -368,8 +401,8 @@ def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> Work
     Raises: DesignError when posts, bow and sticks can't make a house at all.
     """
     size, posts, bows, rules = design.size, design.posts, design.bows, catalogue.rules
-    bow_tube = _tube(catalogue, bows.tube, "bows.tube")
-    post_tube = _tube(catalogue, posts.tube, "posts.tube")
+    bow_tube = _tube(design, catalogue, bows.tube, "bows.tube")
+    post_tube = _tube(design, catalogue, posts.tube, "posts.tube")
     bow = _centre_line(design)
     if posts.reveal_m >= size.height_m:
         sentence = "The posts would stand as high as the crown. They must stay below"

@@ -141,7 +141,7 @@ function Workplace({ window }: { window: string }) {
     const other = strips.find((each) => each.marks.some((mark) => mark.part === part));
     if (other) setStrip(other.id);
   }, []);
-  const strips = useMemo(() => (step ? plan.strips.filter((strip) => step.strips.includes(strip.id)) : []), [plan.strips, step]);
+  const strips = useMemo(() => (step ? step.strips.flatMap((id) => plan.strips.filter((strip) => strip.id === id)) : []), [plan.strips, step]);
   if (!step) return null;
   const views = plan.drawings.filter((drawing) => step.views.includes(drawing.view));
   views.sort((a, b) => step.views.indexOf(a.view) - step.views.indexOf(b.view));
@@ -235,7 +235,7 @@ function Workplace({ window }: { window: string }) {
 
 /** A step without grips, for the past and for drawings of one thing to do; the latter have nothing faint in them. */
 const still = (step: StepPlan, told: boolean): StepPlan => ({ ...step, grips: [], focus: told ? EVERYTHING : step.focus });
-const EVERYTHING = ["string", "tape", "set", "known", "peg", "corner", "floor", "line", "end", "former"];
+const EVERYTHING = ["string", "tape", "set", "known", "peg", "corner", "floor", "line", "end", "former", "tube"];
 
 /** A field with something typed in it that isn't taken yet has an undo of its own. */
 const halfTyped = (target: EventTarget | null): boolean => target instanceof HTMLInputElement && target.dataset.typing !== undefined;

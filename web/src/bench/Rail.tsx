@@ -5,7 +5,7 @@ import { FIGURES } from "../look/look";
 
 const Side = styled.nav`
   grid-area: rail;
-  padding: 16px 0 0;
+  padding: 6px 0 0;
   background: var(--desk);
   border-right: 1px solid var(--ink);
   display: flex;
@@ -20,8 +20,8 @@ const Side = styled.nav`
     align-items: center;
     gap: 12px;
     width: 100%;
-    min-height: 44px;
-    padding: 4px 10px 4px 14px;
+    min-height: 40px;
+    padding: 2px 10px 2px 14px;
     border: 0;
     background: none;
     text-align: left;
@@ -41,7 +41,7 @@ const Side = styled.nav`
     > ol, ol ol { display: flex; }
     .more { display: flex; flex-wrap: wrap; padding: 0 8px; }
     h2 { display: none; }
-    ol button { padding: 4px 12px; gap: 6px; }
+    ol button { padding: 4px 12px; gap: 6px; min-height: 44px; }
     ol button small { display: none; }
   }
 `;

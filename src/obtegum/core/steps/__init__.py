@@ -7,7 +7,20 @@ from collections.abc import Callable
 from typing import NamedTuple
 
 from obtegum.core.bows.sticks import MOST_STICKS as MOST_PIECES
-from obtegum.core.steps import bend, bows, check_bows, drain, earth, keep_pegs, level, posts, set_out, size, square_up
+from obtegum.core.steps import (
+    bend,
+    bows,
+    check_bows,
+    drain,
+    earth,
+    inside,
+    keep_pegs,
+    level,
+    posts,
+    set_out,
+    size,
+    square_up,
+)
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict
@@ -28,7 +41,8 @@ class Step(NamedTuple):
 # The sticks of a bow, by their letters.
 BOW_STICKS = tuple(f"stick:{chr(ord('A') + place)}" for place in range(MOST_PIECES))
 STEPS = (
-    Step(size.plan, size.verdicts, size.strips),
+    Step(size.plan, size.verdicts, size.strips, ("floor",)),
+    Step(inside.plan, inside.verdicts, inside.strips),
     Step(set_out.plan, set_out.verdicts, set_out.strips, ("peg:L", "peg:R")),
     Step(square_up.plan, square_up.verdicts, square_up.strips),
     Step(keep_pegs.plan, keep_pegs.verdicts, keep_pegs.strips),

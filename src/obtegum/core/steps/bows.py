@@ -6,11 +6,13 @@ from obtegum.core.steps.common import length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, MarkKind, Strip
 from obtegum.core.verdict import Verdict, judge
-from obtegum.core.work import Work
+from obtegum.core.work import OWN_TUBE, Work
 
 __all__ = ["plan", "strips", "tube_places", "verdicts"]
 
 SAME = 1e-6
+# More play than this and a tube rattles in the other.
+SLIDES_M = 0.006
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -124,6 +126,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             note=f"{house} sticks{spare}",
         ),
         _left_over(work),
+        *_slides(work),
     )
     return StepPlan(
         id="bows",
@@ -132,13 +135,36 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         state=settled(found),
         next="Mark one stick, bend one bow, and check its width before the rest.",
         caution="Cut ends are sharp and bent tube whips: gloves, eyes, two people on a bow.",
-        measures=("bow_tube", "making", "stick", "joint_kind", "joint", "bundle"),
+        measures=(
+            "bow_tube",
+            *(("own_od", "own_wall") if work.design.bows.tube == OWN_TUBE else ()),
+            "making",
+            "stick",
+            "joint_kind",
+            "joint",
+            "bundle",
+        ),
         answers=answers,
         views=("across", "along"),
         strips=tuple(f"stick:{piece.name}" for piece in split.pieces),
         grips=("span", "height", "leg", "shoulder"),
         focus=("bow", "radius", "centre", "crown", "bend", "socket", "joint", "span", "height", "leg"),
     )
+
+
+def _slides(work: Work) -> list[Answer]:
+    """The tubes that this one slides into, and those that slide into it, each with the play between them."""
+    tube, tubes = work.bow_tube, [each for each in work.catalogue.tubes.values() if each.sold_in == work.tape.units]
+    into = [(each, each.bore_m - tube.od_m) for each in tubes if 0 < each.bore_m - tube.od_m <= SLIDES_M]
+    takes = [(each, tube.bore_m - each.od_m) for each in tubes if 0 < tube.bore_m - each.od_m <= SLIDES_M]
+    found = []
+    for name, label, pairs in (("slides_into", "Slides into", into), ("takes", "Takes inside", takes)):
+        if pairs:
+            best, play = min(pairs, key=lambda pair: pair[1])
+            others = ", ".join(each.name for each, _ in pairs if each is not best)
+            note = f"{work.say(play, 'down')} of play" + (f"; also {others}" if others else "")
+            found.append(Answer(id=name, label=label, reading=best.name, value=play, unit="m", note=note))
+    return found
 
 
 def _left_over(work: Work) -> Answer:

@@ -177,7 +177,7 @@ def _strip(work: Work, name: str) -> Strip:
     return Strip(
         id=where,
         title=TITLES[name],
-        about="one number a bow, in the order they will stand",
+        about="one number a bow",
         material="string",
         length_m=work.bays.stations_m[-1],
         marks=tuple(marks),

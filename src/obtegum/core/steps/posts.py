@@ -5,7 +5,7 @@ from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Level, Verdict, judge
-from obtegum.core.work import Work
+from obtegum.core.work import OWN_TUBE, Work
 
 __all__ = ["plan", "strips", "verdicts"]
 
@@ -67,7 +67,14 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         next=_next(work, far),
         next_part=far.next_part,
         caution="Ears and eyes covered; nobody holds a post by hand while it is driven.",
-        measures=("post_tube", "post_length", "reveal", "bow_tube", "insertion"),
+        measures=(
+            "post_tube",
+            *(("own_od", "own_wall") if work.design.posts.tube == OWN_TUBE else ()),
+            "post_length",
+            "reveal",
+            "bow_tube",
+            "insertion",
+        ),
         answers=answers,
         views=("post", "along", "above"),
         strips=("post", "post:L", "post:R"),

@@ -39,6 +39,7 @@ def across(work: Work) -> Drawing:
         label="ground",
     )
     items: list[Item] = [ground, *frame_outlines(work), *_in_sockets(work)]
+    items += _beds(work)
     items += _radius(work)
     items += _grower(work)
     items += _marks(work)
@@ -99,6 +100,28 @@ def _in_sockets(work: Work) -> list[Item]:
         )
         for side, name, x in (("L", "left", -half), ("R", "right", half))
     ]
+
+
+BED_M = 0.12
+
+
+def _beds(work: Work) -> list[Item]:
+    """Beds on the floor, and the crop over the one at the side."""
+    left = work.post_tube.od_m / 2 - work.design.size.span_m / 2
+    items: list[Item] = []
+    for number, bed in enumerate(work.layout.beds, start=1):
+        path = box(left + bed.from_m, 0.0, left + bed.to_m, BED_M)
+        items += [
+            Outline(
+                part=f"bed:{number}", layer="frame", material="soil", closed=True, path=path, label=f"bed {number}"
+            ),
+            Mark(part=f"bed:{number}", symbol="centre", x=left + bed.middle_m, y=BED_M, label=f"bed {number}"),
+        ]
+    for bed in work.layout.beds[:1]:
+        x, top = left + bed.middle_m, work.design.inside.crop_m
+        items.append(Outline(part="bed:1", layer="construction", material="ink", path=line(x, BED_M, x, top)))
+        items.append(Note(part="bed:1", x=x, y=top, text=work.say(top)))
+    return items
 
 
 def _radius(work: Work) -> list[Item]:

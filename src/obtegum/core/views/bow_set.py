@@ -1,6 +1,7 @@
 """The bows as measured, all over one another against the plan."""
 
 from obtegum.core.bows.as_bent import as_bent
+from obtegum.core.bows.checks import kept_for_width
 from obtegum.core.drawing import Dimension, Drawing, Item, Note, Outline, Row, chain_path, line
 from obtegum.core.steps.check_bows import judged_bows
 from obtegum.core.work import Work
@@ -8,13 +9,20 @@ from obtegum.core.work import Work
 __all__ = ["bow_set"]
 
 BESIDE_M = 0.6
+TIMES = (1, 2, 5, 10, 20)
+# The largest difference is drawn as about this share of the width.
+SHARE = 0.12
+
+
+def _widths(work: Work) -> list[float]:
+    return [check.width_m for check in work.record.bows.values() if check.width_m is not None]
 
 
 def bow_set(work: Work) -> Drawing:
     """The planned bow in its tube's width, every measured one as a line bent to its width."""
     size, judged = work.design.size, judged_bows(work)
     straight = work.straight_m if work.formed else []
-    reach = max([size.span_m, *(check.width_m or 0.0 for check in work.record.bows.values())]) / 2 + BESIDE_M
+    reach = max([size.span_m * (1 + SHARE), *_widths(work)]) / 2 + BESIDE_M
     items: list[Item] = [
         Outline(part="ground", layer="ground", material="ink", path=line(-reach, 0.0, reach, 0.0), label="floor"),
         Outline(
@@ -27,9 +35,14 @@ def bow_set(work: Work) -> Drawing:
         ),
     ]
     tops = [size.height_m]
+    off_m = max((abs(width - size.span_m) for width in _widths(work)), default=0.0)
+    times = max((each for each in TIMES if each * off_m <= SHARE * size.span_m), default=1)
     for each in judged:
-        if each.kept is not None:
-            out = as_bent(work.bow, straight, each.kept)
+        width_m = work.record.bows[str(each.bow)].width_m
+        enlarged = None if width_m is None else size.span_m + (width_m - size.span_m) * times
+        kept = None if enlarged is None else kept_for_width(work.bow, straight, enlarged)
+        if kept is not None:
+            out = as_bent(work.bow, straight, kept)
             tops.append(out.height_m)
             path = chain_path(out.bow)
             items.append(
@@ -51,7 +64,7 @@ def bow_set(work: Work) -> Drawing:
                 rows.append(Row(what=f"Bow {each.bow}, {name}", reading=work.say(value)))
     return Drawing(
         view="set",
-        title="The set",
+        title="The set" if times == 1 or not judged else f"The set, differences × {times}",
         summary=f"{len(judged)} of {work.bays.bows} bows measured, each drawn over the plan by its width.",
         x0=-reach,
         y0=-0.2,

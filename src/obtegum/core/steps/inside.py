@@ -1,0 +1,136 @@
+"""Inside: beds and paths across the floor, reach, and height for people and crops under the bow."""
+
+from obtegum.core.bows.beds import Bed
+from obtegum.core.bows.headroom import headroom, headroom_over
+from obtegum.core.steps.common import length_answer, settled
+from obtegum.core.steps.model import Answer, StepPlan
+from obtegum.core.strip import Band, Strip
+from obtegum.core.verdict import Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["plan", "strips", "verdicts"]
+
+
+def _verdict(
+    name: str, title: str, level: str, sentence: str, number: str, limit: str, ratio: float | None, part: str
+) -> Verdict:
+    return Verdict(
+        id=name,
+        step="inside",
+        level=level,
+        title=title,
+        sentence=sentence,
+        number=number,
+        limit=limit,
+        ratio=ratio,
+        part=part,
+    )
+
+
+def _x(work: Work, from_post_m: float) -> float:
+    """Place across the section of a distance from the inside of the left posts, m."""
+    return from_post_m + work.post_tube.od_m / 2 - work.design.size.span_m / 2
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Room for a person in the first path, for the crop at the side, and reach over the beds."""
+    layout = work.layout
+    if not layout.strips:
+        wide = work.say(work.floor_m, "down")
+        sentence = f"No bed of that width fits on a floor of {wide}."
+        return [_verdict("beds-fit", "Beds", "fails", sentence, wide, "", None, "floor")]
+    return [*_path_verdicts(work), _crop_verdict(work, layout.beds[0]), _reach_verdict(work)]
+
+
+def _path_verdicts(work: Work) -> list[Verdict]:
+    """Whether a grower stands up in the path nearest to the wall."""
+    if not work.layout.paths:
+        return []
+    path, height_m = work.layout.paths[0], work.design.size.figure.height_m
+    room_m = headroom_over(work.inner, _x(work, path.middle_m), min(work.rules.figure_width_m, path.width_m))
+    ratio = height_m / room_m if room_m > 0 else 99.0
+    level = judge(ratio, work.rules.holds_to)
+    room, tall = work.say(room_m, "down"), work.say(height_m)
+    how = {"holds": "walks upright", "tight": "just clears it", "fails": "stoops all day"}[level]
+    sentence = f"{room} over the first path: a {tall} grower {how}."
+    if level == "fails":
+        sentence = f"Too low at the side. {sentence}"
+    return [_verdict("path-room", "First path", level, sentence, room, tall, ratio, "bed:1")]
+
+
+def _crop_verdict(work: Work, bed: Bed) -> Verdict:
+    """Whether the crop stands under the bow over the middle of the side bed."""
+    crop_m = work.design.inside.crop_m
+    room_m = headroom(work.inner, _x(work, bed.middle_m))
+    ratio = crop_m / room_m if room_m > 0 else 99.0
+    level = judge(ratio, work.rules.holds_to)
+    room, tall = work.say(room_m, "down"), work.say(crop_m)
+    how = {"holds": "has room", "tight": "touches", "fails": "does not fit"}[level]
+    sentence = f"{room} over the middle of the side bed: a crop or trellis of {tall} {how}."
+    return _verdict("crop-room", "Crop", level, sentence, room, tall, ratio, "bed:1")
+
+
+def _reach_verdict(work: Work) -> Verdict:
+    """Whether an arm reaches across: a bed along a wall from one side, the others from both."""
+    inside, reach_m = work.design.inside, work.rules.arm_reach_m
+    from_one = inside.along_walls == "bed"
+    across_m = inside.bed_m if from_one else inside.bed_m / 2
+    ratio = across_m / reach_m
+    level = judge(ratio, work.rules.holds_to)
+    across, reach = work.say(across_m), work.say(reach_m, "down")
+    where = "across the bed along the wall, from its path" if from_one else "to the middle of a bed"
+    how = {"holds": "an arm reaches", "tight": "an arm just reaches", "fails": "no arm reaches without kneeling in it"}[
+        level
+    ]
+    return _verdict("reach", "Reach", level, f"{across} {where}: {how} ({reach}).", across, reach, ratio, "bed:1")
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    layout, size = work.layout, work.design.size
+    answers: list[Answer] = []
+    if layout.strips:
+        share = sum(bed.width_m for bed in layout.beds) / work.floor_m
+        answers = [
+            Answer(id="beds", label="Beds", reading=str(len(layout.beds)), value=len(layout.beds), unit="count"),
+            length_answer(work, "bed_length", "Bed length in all", len(layout.beds) * size.length_m),
+            Answer(id="bed_share", label="Floor in beds", reading=f"{share * 100:.0f} %", value=share, unit="share"),
+        ]
+        if layout.paths:
+            answers.insert(1, length_answer(work, "path", "Paths come out", layout.paths[0].width_m))
+    return StepPlan(
+        id="inside",
+        title="Inside",
+        group="Place",
+        state=settled(found),
+        next="Lay out beds and paths before the width is settled: low sides are cured here, on paper.",
+        caution="",
+        measures=("along_walls", "bed", "path", "crop", "figure_height", "figure_at", "leg", "height"),
+        answers=tuple(answers),
+        views=("across",),
+        strips=("beds", "floor"),
+        grips=("span", "height", "leg", "shoulder", "figure_at"),
+        focus=("bed", "bow", "grower", "span", "height", "leg", "floor"),
+    )
+
+
+def strips(work: Work) -> list[Strip]:
+    """The floor from the inside of the left posts to the right ones, with every edge of a bed."""
+    marks, bands = [], []
+    for number, bed in enumerate(work.layout.beds, start=1):
+        marks.append(work.mark(bed.from_m, f"bed {number}", "peg", f"bed:{number}", "beds"))
+        marks.append(work.mark(bed.to_m, "path", "cut", f"bed-end:{number}", "beds"))
+        bands.append(Band(from_m=bed.from_m, to_m=bed.to_m, what="bed", kind="dug"))
+    if not marks:
+        marks = [work.mark(0.0, "post", "cut", "floor:L", "beds")]
+    return [
+        Strip(
+            id="beds",
+            title="Beds and paths",
+            about="tape from the inside of the left posts",
+            material="floor",
+            length_m=work.floor_m,
+            marks=tuple(marks),
+            bands=tuple(bands),
+        )
+    ]

@@ -1,0 +1,109 @@
+"""Shapes, sticks, bending, the trial and the check of every bow, as a builder would go through them."""
+
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import field, grip, open_house
+from tests.browser.test_bench import saved
+from tests.browser.test_ground import answer
+
+
+def choose(page: Page, label: str, option: str) -> None:
+    page.get_by_label("Size").get_by_role("button", name=label).click()
+    page.get_by_role("option", name=option).click()
+
+
+def step(page: Page, name: str) -> None:
+    page.get_by_role("navigation", name="Steps").get_by_role("button", name=name, exact=False).first.click()
+
+
+def test_shapes_stand_side_by_side_and_are_chosen(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    page.get_by_role("radio", name="Shapes").click()
+    expect(page.locator("svg text", has_text="this house")).to_have_text("half circle on legs · this house")
+    choose(page, "Shape", "bent shoulders")
+    expect(page.locator("svg text", has_text="this house")).to_have_text("bent shoulders · this house")
+    page.get_by_role("button", name="as a table").click()
+    expect(page.get_by_role("row", name="Gothic: tube per bow")).to_be_visible()
+    page.get_by_role("button", name="as a table").click()
+    field(page, "shoulder").fill("40")
+    expect(page.get_by_text("would do")).to_be_visible()
+    expect(field(page, "shoulder")).to_have_value("40")
+    page.get_by_role("button", name="Take").click()
+    saved(page)
+    page.get_by_role("radio", name="Across", exact=True).click()
+    before = field(page, "shoulder").input_value()
+    grip(page, "shoulder").focus()
+    page.keyboard.press("PageUp")
+    expect(field(page, "shoulder")).not_to_have_value(before)
+    saved(page)
+
+
+def test_every_shape_reaches_the_sticks(page: Page) -> None:
+    open_house(page, "Dune edge")
+    for option, told in (("gothic", "Ridge plate turns"), ("peaked", "Ridge plate turns"), ("kneed", "Elbow 1 turns")):
+        step(page, "Size")
+        choose(page, "Shape", option)
+        saved(page)
+        page.get_by_role("navigation", name="Steps").get_by_role("button", name="Bows", exact=False).first.click()
+        expect(page.get_by_text(told)).to_be_visible()
+        expect(page.locator("[data-strip]")).to_be_visible()
+
+
+def test_the_way_of_joining_changes_the_marks(page: Page) -> None:
+    open_house(page, "Upper terrace", "Bows")
+    expect(page.locator('[data-strip="stick:A"]')).to_contain_text("next stick to here")
+    page.get_by_label("Bows").get_by_role("button", name="Joined by").click()
+    page.get_by_role("option", name="coupler").click()
+    expect(page.locator('[data-strip="stick:A"]')).to_contain_text("coupler to here")
+    field(page, "bundle").fill("7.5")
+    field(page, "bundle").press("Enter")
+    expect(page.get_by_text("Write a whole number")).to_be_visible()
+    field(page, "bundle").fill("7")
+    field(page, "bundle").press("Enter")
+    expect(page.get_by_text("Bundles of 7")).to_be_visible()
+
+
+def test_a_trial_bend_tells_the_house_it_makes(page: Page) -> None:
+    open_house(page, "Upper terrace", "Bend")
+    pulls = page.get_by_role("list", name="The pulls of the first stick").get_by_role("button")
+    pulls.nth(2).click()
+    expect(page.get_by_role("group", name="Pull 3")).to_be_visible()
+    field(page, "former").fill("9")
+    field(page, "former").press("Enter")
+    expect(answer(page, "came_out")).to_be_visible()
+    theory = answer(page, "came_out").text_content() or ""
+    field(page, "trial_chord").fill("6")
+    field(page, "trial_chord").press("Enter")
+    field(page, "trial_height").fill("5 in")
+    field(page, "trial_height").press("Enter")
+    expect(answer(page, "came_out")).not_to_have_text(theory)
+    expect(page.get_by_label("Bend").get_by_text("The trial makes a house")).to_be_visible()
+    expect(page.locator('[data-verdict="as-bent"]')).to_have_attribute("data-level", "fails")
+    page.locator('[data-remedy="as-bent"] button').first.click()
+    saved(page)
+
+
+def test_bows_are_measured_one_by_one(page: Page) -> None:
+    open_house(page, "Kitchen plot", "Check bows")
+    expect(answer(page, "order")).to_have_text("3 1 5 4 2")
+    entry = field(page, "bow:6:width")
+    entry.fill("10-1")
+    entry.press("Enter")
+    expect(field(page, "bow:7:width")).to_be_focused()
+    found = page.locator('[data-verdict="bows-alike"]')
+    expect(found).to_have_attribute("data-level", "fails")
+    expect(found).to_contain_text("bow 6 is")
+    expect(answer(page, "order")).to_have_text("3 1 5 4 2 6")
+
+
+def test_too_low_at_the_side_is_cured_on_paper(page: Page) -> None:
+    open_house(page, "Kitchen plot", "Inside")
+    low = page.locator('[data-verdict="path-room"], [data-verdict="crop-room"]').first
+    expect(low).to_be_visible()
+    field(page, "bed").fill("4")
+    field(page, "bed").press("Enter")
+    reach = page.locator('[data-verdict="reach"]')
+    expect(reach).to_have_attribute("data-level", "fails")
+    page.locator('[data-remedy="reach"] button').first.click()
+    expect(reach).not_to_have_attribute("data-level", "fails")
+    expect(page.locator('[data-strip="beds"]')).to_contain_text("bed 1")
