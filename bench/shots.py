@@ -1,5 +1,6 @@
 """Takes the pictures in docs/screenshots from the demo houses. Run by ./obtegum shots."""
 
+import re
 import subprocess
 import sys
 import tempfile
@@ -26,7 +27,7 @@ def take(page: Page, name: str) -> None:
 def step(page: Page, address: str, house: str, title: str) -> None:
     page.goto(address)
     page.get_by_role("link", name=house).click()
-    page.get_by_role("navigation", name="Steps").get_by_role("button", name=title).click()
+    page.get_by_role("navigation", name="Steps").get_by_role("button", name=re.compile(f"^{title}")).click()
     page.locator("[data-strip]").wait_for()
     page.mouse.move(0, 0)
 
@@ -37,6 +38,11 @@ def take_all(page: Page, address: str) -> None:
     take(page, "yard")
     step(page, address, "Upper terrace", "Size")
     take(page, "size")
+    page.get_by_role("radio", name="Shapes").click()
+    page.mouse.move(0, 0)
+    take(page, "shapes")
+    step(page, address, "Upper terrace", "Inside")
+    take(page, "inside")
     step(page, address, "Dune edge", "Set out")
     take(page, "set-out")
     step(page, address, "Dune edge", "Square up")
@@ -59,6 +65,10 @@ def take_all(page: Page, address: str) -> None:
     page.keyboard.press("Home")
     page.keyboard.press("ArrowRight")
     take(page, "bows")
+    step(page, address, "Upper terrace", "Bend")
+    take(page, "bend")
+    step(page, address, "Kitchen plot", "Check bows")
+    take(page, "check-bows")
     step(page, address, "Kitchen plot", "Size")
     page.locator("[data-remedy] button").first.hover()
     take(page, "remedy")

@@ -19,10 +19,12 @@ from obtegum.core.bows.bending import (
     trial_radius,
 )
 from obtegum.core.catalogue import Tube, default_catalogue
+from obtegum.core.plan import plan_house
 from obtegum.core.profile import Arc, Line, round_bow, three_centred_bow
 from obtegum.core.quantity import FOOT_M
 from obtegum.core.record import SiteRecord, TrialBend
-from tests.conftest import answer, make_plan, verdict
+from obtegum.core.remedies import find_remedies
+from tests.conftest import answer, make_house, make_plan, verdict
 
 RAIL = default_catalogue().tubes["rail-1-3-8"]
 STEEL = [tube for tube in default_catalogue().tubes.values() if tube.material == "steel"]
@@ -206,3 +208,43 @@ def test_every_pull_has_its_place_and_its_drawing() -> None:
         tube = next(item for item in drawing.items if getattr(item, "part", "") == "tube")
         assert len(tube.path) >= 2
     assert "slide a pipe over" in step.how[-1].words
+
+
+def test_tails_longer_than_the_bend_have_a_way_out() -> None:
+    changes = {"bending": {"tail_m": 2.9}, "bows__stick_m": 10 * FOOT_M}
+    found = verdict(make_plan(**changes), "tails-long")
+    assert found.level == "fails"
+    assert "nothing is left to grip" in found.sentence
+    offers = find_remedies(make_house(**changes), SiteRecord(), default_catalogue())
+    assert any(each.verdict == "tails-long" and each.level == "holds" for each in offers)
+
+
+def test_a_former_larger_than_the_bow_says_so() -> None:
+    found = verdict(make_plan(bending={"former_m": 11 * FOOT_M, "former_to": "centre"}), "as-bent")
+    assert found.sentence.startswith("The former is larger than the bow’s own 10' 6\"")
+    assert found.level == "fails"
+
+
+def test_a_former_that_suits_is_offered() -> None:
+    design = make_house(bending={"former_m": 7 * FOOT_M, "former_to": "centre", "tail_m": 0.1})
+    before = plan_house(design, SiteRecord(), default_catalogue())
+    assert verdict(before, "as-bent").level == "fails"
+    offers = [each for each in find_remedies(design, SiteRecord(), default_catalogue()) if each.verdict == "as-bent"]
+    assert any(each.edits[0].measure == "former" and each.level == "holds" for each in offers)
+
+
+def test_a_sleeve_needs_a_tube_that_fits() -> None:
+    assert verdict(make_plan(bows__joint="sleeve"), "sleeve") is None
+    changes = {"bows__joint": "sleeve", "bows__tube": "own", "own_tube": {"od_m": 0.0995, "wall_m": 0.003}}
+    big = {**changes, "posts__tube": "own"}
+    found = verdict(make_plan(**big), "sleeve")
+    assert found.level == "fails"
+    offers = find_remedies(make_house(**big), SiteRecord(), default_catalogue())
+    assert {each.edits[0].text for each in offers if each.verdict == "sleeve"} >= {"coupler", "swaged"}
+
+
+def test_plastic_pipe_is_not_bent_on_a_former() -> None:
+    plan = make_plan(bows__tube="pvc-1", posts__tube="water-1-1-4")
+    step = next(each for each in plan.steps if each.id == "bend")
+    assert step.next.startswith("Plastic pipe")
+    assert verdict(plan, "as-bent") is None

@@ -226,6 +226,17 @@ def _as_bent(work: Work, verdict: Verdict) -> Iterator[Cure]:
     yield (Edit(measure="making", text="rolls"),)
 
 
+def _tails(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    """Tails that leave half of the bend, and longer sticks."""
+    tail_m = work.design.bending.tail_m
+    yield from ((_set("tail", _down(work, tail_m * share)),) for share in (0.5, 0.25))
+    yield from ((_set("stick", stick_m),) for stick_m in work.catalogue.stock.sticks_m[work.tape.units])
+
+
+def _sleeve(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    yield from ((Edit(measure="joint_kind", text=kind),) for kind in ("coupler", "swaged", "bolted"))
+
+
 def _kink_cure(work: Work, verdict: Verdict) -> Iterator[Cure]:
     """Larger shoulders, thinner tube, elbows."""
     least_m = work.rules.bend_least_diameters * work.bow_tube.od_m / COMFORT
@@ -249,6 +260,8 @@ CURES: dict[str, Callable[[Work, Verdict], Iterator[Cure]]] = {
     "as-bent": _as_bent,
     "no-set": _as_bent,
     "bend-tight": _kink_cure,
+    "tails-long": _tails,
+    "sleeve": _sleeve,
     "embedment": _embedment,
     "offset-clear": _offsets,
     "drain-carries": _drain,

@@ -319,9 +319,62 @@ def _bows(sheet: _Sheet) -> None:
     sheet.page("Bows")
     _caution(sheet, step)
     for strip in plan.strips:
-        if strip.id in step.strips:
+        if strip.id.startswith("stick:"):
             _strip(sheet, strip)
     sheet.paragraph(step.next, WORDS, 10)
+
+
+def _bend(sheet: _Sheet) -> None:
+    """The bow as it comes out, what the former must be, and every pull."""
+    plan, step = sheet.plan, _step(sheet.plan, "bend")
+    sheet.page("Bend")
+    _caution(sheet, step)
+    sheet.drawing(_view(plan, "made"), 0.42)
+    _answers(sheet, [step])
+    for strip in plan.strips:
+        if strip.id.startswith("pulls:"):
+            _strip(sheet, strip)
+    sheet.paragraph(step.next, WORDS, 10)
+
+
+def _check_bows(sheet: _Sheet) -> None:
+    """A line for each bow, with room to write what it measures."""
+    plan, step = sheet.plan, _step(sheet.plan, "check-bows")
+    sheet.page("Check bows")
+    _caution(sheet, step)
+    _answers(sheet, [step])
+    strips = [strip for strip in plan.strips if strip.id.startswith("check:")]
+    column = (sheet.across - 60) / len(strips)
+    sheet.heading("Write what each bow measures")
+    sheet.y -= 14
+    for place, strip in enumerate(strips):
+        sheet.text(MARGIN + 60 + place * column, sheet.y, strip.title, WORDS, 9.5)
+    for marks in zip(*(strip.marks for strip in strips), strict=True):
+        if sheet.room < ROW:
+            sheet.turn()
+        sheet.y -= ROW
+        sheet.text(MARGIN, sheet.y, marks[0].what, FIGURES, 12)
+        for place, mark in enumerate(marks):
+            x = MARGIN + 60 + place * column
+            sheet.canvas.setLineWidth(0.5)
+            sheet.canvas.line(x, sheet.y - 3, x + column - 12, sheet.y - 3)
+            if mark.state == "set":
+                sheet.text(x + 2, sheet.y, mark.reading, FIGURES, 12)
+
+
+PAGES = (
+    _first_page,
+    _set_out,
+    _how,
+    _square_up,
+    _keep_pegs,
+    _level,
+    _ground_work,
+    _posts,
+    _bows,
+    _bend,
+    _check_bows,
+)
 
 
 def sheet_pdf(plan: HousePlan, version: int, date: str, paper: Paper) -> bytes:
@@ -330,6 +383,6 @@ def sheet_pdf(plan: HousePlan, version: int, date: str, paper: Paper) -> bytes:
     Args: the plan, the version of the house it is of, the date to print, the paper.
     """
     sheet = _Sheet(plan, version, date, paper)
-    for part in (_first_page, _set_out, _how, _square_up, _keep_pegs, _level, _ground_work, _posts, _bows):
+    for part in PAGES:
         part(sheet)
     return sheet.finish()

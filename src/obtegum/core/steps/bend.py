@@ -44,7 +44,7 @@ def verdicts(work: Work) -> list[Verdict]:
     """Whether the former makes this bow, whether the tube stands it, and what the tails do to the house."""
     if not _on_former(work):
         return []
-    return [*_kink_verdicts(work), *_former_verdicts(work), _made_verdict(work)]
+    return [*_kink_verdicts(work), *_tail_verdicts(work), *_former_verdicts(work), _made_verdict(work)]
 
 
 def _verdict(name: str, title: str, level: str, sentence: str, number: str, limit: str, ratio: float | None) -> Verdict:
@@ -72,6 +72,24 @@ def _kink_verdicts(work: Work) -> list[Verdict]:
     shown, limit = work.say(tightest, "down"), work.say(least, "up")
     sentence = f"A bend of {shown} radius is tight for this tube: below {limit}, six diameters, it flattens or kinks."
     return [_verdict("bend-tight", "Tight bend", level, sentence, shown, limit, ratio)]
+
+
+def _tail_verdicts(work: Work) -> list[Verdict]:
+    """A bend that lies wholly within the tails of its stick can't be made."""
+    tail_m = work.design.bending.tail_m
+    for piece in work.split.pieces:
+        made = sum(high - low for low, high, _ in bent_stretches(work, piece))
+        edges = [(work.along_tube(bend.start_m), work.along_tube(bend.end_m)) for bend in work.bends]
+        wanted = sum(max(min(to, piece.to_m) - max(fro, piece.from_m), 0.0) for fro, to in edges)
+        if wanted > SAME and made <= SAME:
+            tail, bend = work.say(tail_m), work.say(wanted)
+            sentence = (
+                f"On stick {piece.name} the tails of {tail} are longer than its bend of {bend}: "
+                "nothing is left to grip. "
+                "A former that grips nearer the end, or longer sticks."
+            )
+            return [_verdict("tails-long", "Tails", "fails", sentence, tail, bend, 2 * tail_m / wanted)]
+    return []
 
 
 def _former_verdicts(work: Work) -> list[Verdict]:
@@ -102,6 +120,10 @@ def _made_verdict(work: Work) -> Verdict:
     why = _why(work)
     tail = f" Its legs lean {angle_text(lean, 'up')}." if lean > math.radians(0.1) else ""
     sentence = f"{why} the bow comes out {wide} and {high} than planned.{tail}"
+    widest_m = max(arc.radius_m for arc in work.bend_kinds)
+    if work.former_m is not None and work.former_m > widest_m:
+        own = work.say(widest_m)
+        sentence = f"The former is larger than the bow’s own {own}, so no bend on it is tight enough. {sentence}"
     if level == "fails":
         sentence += " Standing it in the posts springs it; another former, or the house that this one makes, is better."
     return _verdict("as-bent", "As it comes out", level, sentence, number, limit, ratio)

@@ -45,6 +45,7 @@ def verdicts(work: Work) -> list[Verdict]:
             part=f"stick:{split.pieces[-1].name}",
         )
     ]
+    found += _sleeve_verdicts(work)
     if split.joint_at_crown:
         found.append(
             Verdict(
@@ -82,6 +83,32 @@ def verdicts(work: Work) -> list[Verdict]:
             )
         )
     return found
+
+
+def _sleeve_verdicts(work: Work) -> list[Verdict]:
+    """A sleeve is a piece of tube that the bow slides into; there has to be one."""
+    if work.joint.kind != "sleeve" or len(work.split.joints_m) == 0:
+        return []
+    od_m = work.bow_tube.od_m
+    plays = [each.bore_m - od_m for each in work.catalogue.tubes.values() if each.bore_m > od_m]
+    play = min(plays, default=None)
+    if play is not None and play <= SLIDES_M:
+        return []
+    what = "No tube here slides over it" if play is None else f"The closest tube over it has {work.say(play)} of play"
+    sentence = f"{what}, so a sleeve of tube won’t hold the joint straight: a coupler, or swaged ends."
+    return [
+        Verdict(
+            id="sleeve",
+            step="bows",
+            level="fails",
+            title="Sleeve",
+            sentence=sentence,
+            number="none" if play is None else work.say(play),
+            limit=work.say(SLIDES_M, "down"),
+            ratio=None if play is None else play / SLIDES_M,
+            part="bow",
+        )
+    ]
 
 
 def _sticks(count: int) -> str:

@@ -1,0 +1,115 @@
+"""The setting-out sheets: tapings, offsets, levels, earth, drain, pulls and checks on paper."""
+
+import io
+import re
+
+import pytest
+from pypdf import PdfReader
+
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.record import BowCheck, SiteRecord, Taping
+from obtegum.core.starters import demo_houses
+from obtegum.exchange.pdf import sheet_pdf
+from obtegum.exchange.text import plan_text
+from tests.conftest import make_house, make_plan
+
+
+def planned(place: int) -> HousePlan:
+    return plan_house(*demo_houses()[place], default_catalogue())
+
+
+def pages(plan: HousePlan) -> dict[str, str]:
+    """Words of each page by its title; pages that go on are put together."""
+    found: dict[str, str] = {}
+    for page in PdfReader(io.BytesIO(sheet_pdf(plan, 1, "2026-03-01", "a4"))).pages:
+        text = re.sub(r"\s+", " ", page.extract_text())
+        title = next(
+            each
+            for each in (
+                "Square it", "Square up", "Set out", "Keep pegs", "Level", "Earth and drain", "Posts", "Bows", "Bend",
+                "Check bows", "The house",
+            )
+            if f"{plan.size} {each}" in text.replace("  ", " ")
+        )  # fmt: skip
+        found[title] = found.get(title, "") + " " + text
+    return found
+
+
+def strip_readings(plan: HousePlan, *names: str) -> list[str]:
+    return [mark.reading for strip in plan.strips if strip.id in names for mark in strip.marks]
+
+
+@pytest.mark.parametrize("place", [0, 1, 2])
+def test_every_step_has_its_page(place: int) -> None:
+    plan = planned(place)
+    found = pages(plan)
+    assert {"Square it", "Square up", "Keep pegs", "Level", "Earth and drain", "Bend", "Check bows"} <= set(found)
+    for step in plan.steps:
+        if step.caution:
+            assert any(step.caution in text for text in found.values()), step.id
+
+
+def test_each_way_of_squaring_is_drawn_on_paper() -> None:
+    plan = planned(0)
+    text = pages(plan)["Square it"]
+    for number, told in enumerate(next(step.how for step in plan.steps if step.id == "set-out"), start=1):
+        assert f"{number}. {told.words}" in text
+        assert f"Step {number}, drawn 1 :" in text
+
+
+def test_what_was_taped_stands_beside_what_should_be() -> None:
+    plan = planned(1)
+    text = pages(plan)["Square up"]
+    for reading in ("26.200 m", "7.350 m", "27.211 m", "27.244 m", "27.182 m"):
+        assert reading in text
+    assert "35 mm toward D" in text
+    blank = pages(make_plan())["Square up"]
+    assert "should read 57' 0\"" in blank
+
+
+def test_levels_and_tops_stand_peg_by_peg() -> None:
+    plan = planned(0)
+    text = pages(plan)["Level"]
+    for reading in strip_readings(plan, "level:L", "level:R", "tops:L", "tops:R"):
+        assert reading in text
+    assert "drawn 1 :" in text
+
+
+def test_offsets_and_drain_readings_are_on_paper() -> None:
+    plan = planned(0)
+    found = pages(plan)
+    for reading in strip_readings(plan, "kept:AB", "kept:DC"):
+        assert reading in found["Keep pegs"]
+    for reading in strip_readings(plan, "drain"):
+        assert reading in found["Earth and drain"]
+
+
+def test_pulls_and_checks_are_on_paper() -> None:
+    plan = planned(0)
+    for reading in strip_readings(plan, "pulls:A", "pulls:B"):
+        assert reading in pages(plan)["Bend"]
+    kitchen = planned(2)
+    text = pages(kitchen)["Check bows"]
+    for bow in range(1, 10):
+        assert f"bow {bow}" in text
+    assert "9' 8 3/8\"" in text
+
+
+def test_a_pad_and_spots_print_in_black_and_white() -> None:
+    design = make_house(pad__kind="regrade", tape__units="metric")
+    record = demo_houses()[0][1].model_copy(update={"taped": Taping(), "earlier": (), "set_at_m": {}})
+    pegs = {name: reading for name, reading in record.levels.pegs.items() if int(name[1:]) <= 16}
+    spots = ({"x_m": 3.0, "y_m": 2.0, "reading_m": 1.8}, {"x_m": 9.0, "y_m": 4.0, "reading_m": 1.7})
+    levels = record.levels.model_copy(update={"pegs": pegs})
+    record = SiteRecord.model_validate({"levels": {**levels.model_dump(), "spots": spots}})
+    content = sheet_pdf(plan_house(design, record, default_catalogue()), 1, "2026-03-01", "letter")
+    for page in PdfReader(io.BytesIO(content)).pages:
+        assert not re.search(rb"\d (rg|RG)\b", page.get_contents().get_data()), "a colour is used"
+
+
+def test_the_plan_in_text_tells_the_new_steps() -> None:
+    record = SiteRecord(bows={"1": BowCheck(width_m=6.4)})
+    text = plan_text(make_plan(record))
+    for words in ("Square up", "Keep pegs", "Drain trench", "Pulls, stick A", "Widths", "Beds and paths"):
+        assert words in text
