@@ -21,8 +21,10 @@ from playwright.sync_api import Page, sync_playwright
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
 from obtegum.core.job import Job
+from obtegum.core.measures import Edit, apply_edits
 from obtegum.core.plan import plan_house
 from obtegum.core.record import Levels, SiteRecord, Spot
+from obtegum.core.shapes import SHAPE_LABELS
 from obtegum.core.starters import new_house
 from obtegum.exchange.housefile import write_house_file
 
@@ -163,6 +165,9 @@ def main() -> int:
             "ms",
         )
     )
+    shaped = [apply_edits(Job(design), [Edit(measure="shape", text=kind)], catalogue) for kind in SHAPE_LABELS]
+    slowest = max(median_ms(lambda job=job: plan_house(*job, catalogue), 15) for job in shaped)
+    rows.append(("whole plan of a 30 m house, the slowest shape", slowest, 25, "ms"))
     big = big_site()
     shown = median_ms(lambda: plan_house(*big, catalogue, "level"), 20)
     rows.append(("400 pegs and 2,000 spots, levels planned in the core", shown, 50, "ms"))

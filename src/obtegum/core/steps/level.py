@@ -285,7 +285,8 @@ def _ground_strip(work: Work, side: str, title: str, about: str) -> Strip:
         name = f"{side}{peg.bow}"
         reading = work.record.levels.pegs.get(name)
         told = "" if reading is None else work.say(reading)
-        entry = Entered(measure=f"level:{name}", label=f"Rod at {peg_words(name)}", reading=told)
+        verb = "Rod at" if work.design.level.tool == "rod" else "String down to"
+        entry = Entered(measure=f"level:{name}", label=f"{verb} {peg_words(name)}", reading=told)
         marks.append(
             StripMark(
                 id=f"{where}/{name}",
