@@ -20,7 +20,7 @@ from obtegum.core.bows.bending import (
 )
 from obtegum.core.catalogue import Tube, default_catalogue
 from obtegum.core.plan import plan_house
-from obtegum.core.profile import Arc, Line, round_bow, three_centred_bow
+from obtegum.core.profile import Arc, Chain, Line, gothic_bow, kneed_bow, peaked_bow, round_bow, three_centred_bow
 from obtegum.core.quantity import FOOT_M
 from obtegum.core.record import SiteRecord, TrialBend
 from obtegum.core.remedies import find_remedies
@@ -248,3 +248,38 @@ def test_plastic_pipe_is_not_bent_on_a_former() -> None:
     step = next(each for each in plan.steps if each.id == "bend")
     assert step.next.startswith("Plastic pipe")
     assert verdict(plan, "as-bent") is None
+
+
+@pytest.mark.parametrize(
+    "planned",
+    [
+        gothic_bow(6.0, 0.8, 4.6),
+        gothic_bow(6.0, 0.0, 2.4, 4.5),
+        peaked_bow(6.0, 1.2, 3.4, 0.6),
+        peaked_bow(6.0, 1.2, 3.4, 0.0),
+        kneed_bow(6.0, 0.8, 3.8, 2.3, 2.2),
+        three_centred_bow(6.0, 0.5, 5.5, 6.0),
+    ],
+)
+def test_every_shape_laid_piece_by_piece_is_itself(planned: Chain) -> None:
+    out = as_bent(planned, [])
+    assert out.span_m == pytest.approx(6.0, abs=1e-9)
+    for share in (0.0, 0.1, 0.33, 0.5, 0.77, 1.0):
+        s = planned.girth_m * share
+        assert out.bow.point(s) == pytest.approx(planned.point(s), abs=1e-8)
+    # A flat in the left leg changes nothing: it is straight there already.
+    leg = planned.segments[0].length_m if planned.heading(0.0) == pytest.approx(math.pi / 2) else 0.0
+    if isinstance(planned.segments[0], Line):
+        assert as_bent(planned, [(0.0, leg)]).span_m == pytest.approx(6.0, abs=1e-9)
+
+
+@given(st.floats(0.01, 0.3), st.floats(1.0, 5.0))
+def test_tails_always_open_the_bow_and_making_up_turns_it_back(tail: float, radius: float) -> None:
+    planned = round_bow(2 * radius, 0.0, radius)
+    middle = planned.girth_m / 2
+    flat = [(middle - tail, middle + tail)]
+    opened = as_bent(planned, flat)
+    assert abs(opened.lean_rad) == pytest.approx(tail / radius, rel=1e-6)
+    make_up = (planned.girth_m - 2 * tail) / planned.girth_m
+    closed = as_bent(planned, flat, 1 / make_up)
+    assert closed.lean_rad == pytest.approx(0.0, abs=1e-9)

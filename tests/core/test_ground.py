@@ -298,3 +298,43 @@ def test_a_big_site_is_planned_whole() -> None:
     assert len(plan.pegs) == 400
     dots = next(item for each in plan.drawings if each.view == "falls" for item in each.items if item.kind == "dots")
     assert len(dots.places) == 2000
+
+
+def test_a_spot_read_where_a_peg_stands_changes_nothing() -> None:
+    points = [(x, y, -0.01 * x) for x in (0.0, 10.0, 20.0) for y in (0.0, 6.0)]
+    once = Terrain(tuple(points)).patch(0, 0, 20, 6).against(0.0, 0.0)
+    twice = Terrain((*points, points[2], points[3])).patch(0, 0, 20, 6).against(0.0, 0.0)
+    assert twice.fill_m3 == pytest.approx(once.fill_m3)
+
+
+def test_a_string_is_read_like_a_rod() -> None:
+    plan = make_plan(levelled(lambda x, y: -0.01 * x), level__tool="string", **METRIC)
+    strip = next(each for each in plan.strips if each.id == "level:L")
+    assert strip.marks[0].entry is not None
+    assert strip.marks[0].entry.label == "String down to peg 1 left"
+    assert "rod" not in next(step.measures for step in plan.steps if step.id == "level")
+
+
+def test_stone_by_mass_and_what_a_pad_takes_in_words() -> None:
+    # 21.2 m × 7.2 m, 0.1 m deep: 15.264 m³, a tenth more, 1.6 t/m³: 26.86 t, rounded up.
+    plan = with_pad("regrade", pad__stone_m=0.1)
+    assert answer(plan, "earth", "stone") == "26.9 t"
+    step = next(each for each in plan.steps if each.id == "earth")
+    assert step.next.startswith("Move ")
+    assert "loads" in step.next and "h." in step.next
+    assert answer(plan, "earth", "net") == "0 m³"
+
+
+def test_posts_are_driven_to_a_reading_once_the_ground_is_known() -> None:
+    plan = make_plan(levelled(lambda x, y: -0.01 * x, closing_m=1.5), **METRIC)
+    step = next(each for each in plan.steps if each.id == "posts")
+    assert "until the rod on its top reads 1.000 m: 500 mm stands out" in step.next
+    bare = next(each for each in make_plan(**METRIC).steps if each.id == "posts")
+    assert "until 500 mm stands out" in bare.next
+
+
+def test_pegs_the_house_has_no_more_are_left_aside() -> None:
+    record = levelled(lambda x, y: -0.01 * x)
+    plan = make_plan(record, **{**METRIC, "size__length_m": 10.0})
+    step = next(each for each in plan.steps if each.id == "level")
+    assert (step.done, step.of) == (12, 12)
