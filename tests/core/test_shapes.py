@@ -25,8 +25,9 @@ from obtegum.core.profile import (
 from obtegum.core.profile.gothic import least_radius, plumb_radius
 from obtegum.core.profile.kneed import elbow_turn, kneed_rise
 from obtegum.core.profile.peaked import rafter_slope
+from obtegum.core.profile.round import arc_radius, rise_for_radius
 from obtegum.core.profile.three_centred import crown_radius
-from obtegum.core.shapes import SHAPE_LABELS, shape_of
+from obtegum.core.shapes import SHAPE_LABELS, height_for_girth, shape_of
 from obtegum.core.trouble import DesignError
 from tests.conftest import answer, make_house, make_plan, verdict
 
@@ -294,3 +295,38 @@ def test_bundles_by_hand() -> None:
     found = next(each for step in plan.steps for each in step.answers if each.id == "bundles")
     assert found.reading == "5"
     assert found.note == "32 sticks, 3 to spare"
+
+
+@given(spans, st.floats(0.2, 2.0), st.floats(0.2, 0.9), st.sampled_from(["round", "round_on_legs", "gothic", "peaked"]))
+def test_girth_gives_back_its_height(span: float, leg: float, share: float, kind: str) -> None:
+    assume(leg + share * span <= 14)
+    size = Size(
+        span_m=span,
+        length_m=10,
+        shape={"kind": "round", "leg_m": leg, "height_m": leg + share * span},
+        figure=make_house().size.figure,
+    )
+    shape = shape_of(kind, size)
+    wanted = shape.crown_m(span)
+    assert height_for_girth(shape, span, shape.chain(span).girth_m) == pytest.approx(wanted, abs=1e-4)
+
+
+@given(spans, st.floats(0.5, 4.0))
+def test_a_radius_gives_back_its_rise(span: float, more: float) -> None:
+    radius = span / 2 * (1 + more)
+    rise = rise_for_radius(span, radius)
+    assert arc_radius(span, rise) == pytest.approx(radius, abs=1e-4)
+    with pytest.raises(ValueError, match="twice its radius"):
+        rise_for_radius(span, span * 0.49)
+
+
+def test_no_height_for_a_girth_that_is_too_short_or_of_straight_pieces() -> None:
+    size = make_house().size
+    assert height_for_girth(shape_of("round", size), size.span_m, size.span_m * 0.9) is None
+    assert height_for_girth(shape_of("round_on_legs", size), size.span_m, size.span_m) is None
+    assert height_for_girth(shape_of("kneed", size), size.span_m, 20.0) is None
+
+
+def test_uncut_sticks_stand_the_house_higher_by_hand() -> None:
+    # 7 ft 3 3/16 in more tube in two legs: 3 ft 7 5/8 in higher than 12 ft 6 in.
+    assert answer(make_plan(), "bows", "uncut") == "16' 1 9/16\""

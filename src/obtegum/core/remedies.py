@@ -171,6 +171,8 @@ def _sticks(work: Work, verdict: Verdict) -> Iterator[Cure]:
     for stick_m in work.catalogue.stock.sticks_m[work.tape.units]:
         yield (_set("stick", stick_m),)
     size, bows = work.design.size, work.design.bows
+    if work.uncut_height_m is not None:
+        yield (_set("height", _down(work, work.uncut_height_m)),)
     fewer = sticks_needed(work.tube_m, bows.stick_m, bows.joint_m) - 1
     if fewer >= 1:
         over_m = work.tube_m - (fewer * bows.stick_m - (fewer - 1) * bows.joint_m)

@@ -1,10 +1,12 @@
 """The shapes side by side: what each is called, and how each looks at the same width, legs and height."""
 
 import math
+from itertools import pairwise
 
 from obtegum.core.design import Gothic, Kneed, Peaked, Round, RoundOnLegs, Shape, Size, ThreeCentred
+from obtegum.core.profile import ProfileError
 
-__all__ = ["SHAPE_LABELS", "shape_of"]
+__all__ = ["SHAPE_LABELS", "height_for_girth", "shape_of"]
 
 SHAPE_LABELS = {
     "round_on_legs": "half circle on legs",
@@ -16,6 +18,8 @@ SHAPE_LABELS = {
 }
 # A gothic house rises more than half its width; this much looks like one.
 GOTHIC_RISE = 0.6
+# Heights that are tried before the one between two of them is closed in on.
+TRIED = 60
 KNEE_RAD = math.radians(36)
 
 
@@ -36,3 +40,33 @@ def shape_of(kind: str, size: Size) -> Shape:
         piece = math.hypot(span / 2, rise) / (2 * math.cos(KNEE_RAD / 2))
         return Kneed(leg_m=leg, height_m=height, lower_m=piece, upper_m=piece)
     return RoundOnLegs(leg_m=leg)
+
+
+def height_for_girth(shape: Shape, span_m: float, girth_m: float) -> float | None:
+    """Height at which a shape over a span has a girth, m; inverse of the girth of its chain.
+
+    All but the height stays as it is (for half a circle its legs give way). None where no height makes
+    that girth, and for straight pieces, whose girth is what they are cut to.
+    """
+    from scipy.optimize import brentq
+
+    if shape.kind == "kneed":
+        return None
+    if shape.kind == "round_on_legs":
+        leg = (girth_m - math.pi * span_m / 2) / 2
+        return leg + span_m / 2 if leg >= 0 else None
+
+    def over(height: float) -> float:
+        return shape.model_copy(update={"height_m": height}).chain(span_m).girth_m - girth_m
+
+    known: list[tuple[float, float]] = []
+    for step in range(1, TRIED + 1):
+        height = shape.leg_m + span_m * 1.5 * step / TRIED
+        try:
+            known.append((height, over(height)))
+        except ProfileError:
+            continue
+    for (low, under), (high, above) in pairwise(known):
+        if under <= 0 <= above:
+            return float(brentq(over, low, high, xtol=1e-9))
+    return None

@@ -22,6 +22,7 @@ from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
 from obtegum.core.setout.checkin import CheckIn, TapeMisfit, check_in
 from obtegum.core.setout.how import HowStep, how_to_square
 from obtegum.core.setout.squaring import Method, Tapes, methods
+from obtegum.core.shapes import height_for_girth
 from obtegum.core.strip import MarkKind, MarkState, StripMark
 from obtegum.core.trouble import DesignError, Trouble
 
@@ -270,6 +271,14 @@ class Work:
     def sticks(self) -> int:
         """Sticks for all bows."""
         return sticks_for_house(self.split, self.bays.bows)
+
+    @cached_property
+    def uncut_height_m(self) -> float | None:
+        """Height of the crown if the sticks of a bow were used whole, m; None where no height takes them up."""
+        overlaps = len(self.split.joints_m) * self.split.joint_m
+        tube_m = len(self.split.pieces) * self.split.stick_m - overlaps
+        girth_m = tube_m + self.bow.girth_m - self.tube_m
+        return height_for_girth(self.design.size.shape, self.design.size.span_m, girth_m)
 
     @property
     def left_over_m(self) -> float:

@@ -9,12 +9,22 @@ import math
 from obtegum.core.profile.chain import Arc, Chain
 from obtegum.core.profile.common import on_legs
 
-__all__ = ["arc_half_angle", "arc_radius", "round_bow"]
+__all__ = ["arc_half_angle", "arc_radius", "rise_for_radius", "round_bow"]
 
 
 def arc_radius(span_m: float, rise_m: float) -> float:
     """Radius of the arc over a span with a rise, both above 0, m."""
     return (span_m**2 / 4 + rise_m**2) / (2 * rise_m)
+
+
+def rise_for_radius(span_m: float, radius_m: float) -> float:
+    """Rise of an arc of a radius over a span, up to half a circle, m: R − √(R² − S²/4). Inverse of `arc_radius`.
+
+    Raises: ValueError when the radius is less than half the span.
+    """
+    if radius_m < span_m / 2:
+        raise ValueError("an arc can't span more than twice its radius")
+    return radius_m - math.sqrt(radius_m**2 - span_m**2 / 4)
 
 
 def arc_half_angle(span_m: float, rise_m: float) -> float:

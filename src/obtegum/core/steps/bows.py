@@ -153,6 +153,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             note=f"{house} sticks{spare}",
         ),
         _left_over(work),
+        *_uncut(work),
         *_slides(work),
     )
     return StepPlan(
@@ -177,6 +178,14 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         grips=("span", "height", "leg", "shoulder"),
         focus=("bow", "radius", "centre", "crown", "bend", "socket", "joint", "span", "height", "leg"),
     )
+
+
+def _uncut(work: Work) -> list[Answer]:
+    """How high the house would stand if no stick were cut."""
+    height_m = work.uncut_height_m
+    if height_m is None or abs(height_m - work.design.size.height_m) < work.tape.step_m:
+        return []
+    return [length_answer(work, "uncut", "Uncut sticks would stand it", height_m, "high, at this width")]
 
 
 def _slides(work: Work) -> list[Answer]:
