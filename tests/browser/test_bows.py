@@ -1,5 +1,7 @@
 """Shapes, sticks, bending, the trial and the check of every bow, as a builder would go through them."""
 
+import re
+
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import field, grip, open_house
@@ -8,7 +10,7 @@ from tests.browser.test_ground import answer
 
 
 def choose(page: Page, label: str, option: str) -> None:
-    page.get_by_label("Size").get_by_role("button", name=label).click()
+    page.get_by_label("Size").get_by_role("button", name=re.compile(f"{label}$")).click()
     page.get_by_role("option", name=option).click()
 
 
