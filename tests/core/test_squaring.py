@@ -246,3 +246,9 @@ def test_ways_are_ranked_and_within_base_and_tape(length: float, width: float, t
         assert each.along_m <= built_on * (1 + 1e-9)
         assert each.across_m <= away * (1 + 1e-9)
         assert each.diagonal_m == pytest.approx(math.hypot(each.along_m, each.across_m))
+
+
+def test_with_one_tape_the_drawing_speaks_of_arcs() -> None:
+    above = next(each for each in make_plan(set_out__second_tape_m=None).drawings if each.view == "above")
+    words = next(item for item in above.items if isinstance(item, Note) and item.part == "tape:2")
+    assert words.text == "second arc 60' 8 15/16\""

@@ -23,6 +23,7 @@ from obtegum.core.quantity import LengthError, Stride, Tape, length_text, parse_
 from obtegum.core.record import CHECKS, LINES, PEG, Line
 from obtegum.core.setout.checkin import planned_lines
 from obtegum.core.setout.how import method_label
+from obtegum.core.setout.squaring import Method
 from obtegum.core.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
@@ -226,17 +227,20 @@ def _tube_options(tubes: tuple[Tube, ...], tape: Tape) -> tuple[Option, ...]:
     )
 
 
+def _method_about(method: Method, tape: Tape) -> str:
+    """What a way leaves at the far corners and between the diagonals, and what it takes."""
+    longest = length_text(max(method.along_m, method.across_m, method.diagonal_m), tape)
+    if not method.reaches:
+        return f"wants a tape of {longest}"
+    corner, diagonals = (length_text(each, tape, "up") for each in (method.skew_m, method.difference_m))
+    return f"corner ± {corner}, diagonals ± {diagonals}, {method.people} people, tape to {longest}"
+
+
 def _methods(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
     """Every way to square this base with what it leaves at a far corner, best first."""
     tape = job.design.tape
     ways = [
-        Option(
-            id=each.id,
-            label=method_label(each, tape),
-            about=f"± {length_text(each.skew_m, tape, 'up')}, {each.people} people"
-            if each.reaches
-            else "tape too short",
-        )
+        Option(id=each.id, label=method_label(each, tape), about=_method_about(each, tape))
         for each in ways_to_square(job.design, catalogue)
     ]
     return (Option(id="best", label=f"the best: {ways[0].label}", about=ways[0].about), *ways)

@@ -60,12 +60,14 @@ const Sheet = styled(Popover)`
   background: var(--sheet);
   border: 2px solid var(--ink);
   max-height: 60vh;
+  max-width: 96vw;
   overflow: auto;
 `;
 const Line = styled(ListBoxItem)`
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
-  gap: 22px;
+  gap: 0 22px;
   min-height: 32px;
   align-items: center;
   padding: 3px 12px;

@@ -60,7 +60,12 @@ def _tapes(work: Work) -> list[Item]:
     return [
         Outline(part="tape:1", layer="string", material="string", path=line(*one.start, *one.end), label="tape 1"),
         Outline(part="tape:2", layer="string", material="string", path=line(*other.start, *other.end), label="tape 2"),
-        Note(part="tape:2", x=middle[0], y=middle[1], text=f"tape 2 reads {other.text}"),
+        Note(
+            part="tape:2",
+            x=middle[0],
+            y=middle[1],
+            text=f"{'tape 2 reads' if work.method.at_once else 'second arc'} {other.text}",
+        ),
     ]
 
 
