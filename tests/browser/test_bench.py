@@ -1,5 +1,7 @@
 """The job itself, in a browser: type, step, pull, switch units, keep, come back."""
 
+import re
+
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Server, field, grip, open_house
@@ -100,6 +102,30 @@ def test_a_grip_is_pulled_with_the_pointer(page: Page) -> None:
     assert lower != "3' 0\""
     page.reload()
     expect(field(page, "leg")).to_have_value(lower)
+
+
+def test_a_pull_goes_on_while_parts_come_and_go(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    beds = page.locator('[data-mark^="bed:"]')
+    page.get_by_role("navigation", name="Steps").get_by_role("button", name=re.compile("^Inside")).click()
+    expect(beds.first).to_be_attached()
+    before = beds.count()
+    handle = grip(page, "span")
+    box = handle.bounding_box()
+    assert box is not None
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    readings = []
+    for step in range(1, 9):
+        page.mouse.move(x - 9 * step, y)
+        page.wait_for_timeout(150)
+        readings.append(handle.get_attribute("aria-valuetext"))
+    expect(beds).not_to_have_count(before)
+    assert len(set(readings)) == len(readings), "the grip stopped following the hand"
+    page.mouse.up()
+    saved(page)
+    expect(page.locator(".size")).not_to_contain_text("22' 6")
 
 
 def test_a_grip_is_moved_by_keys(page: Page) -> None:

@@ -35,6 +35,7 @@ export const DrawingView = memo(function DrawingView({ drawing, plan, step, chos
   const [box, size] = useBox();
   const hatches = useId();
   const frame = useMemo(() => fit(drawing, size.width, size.height, marginsFor(drawing)), [drawing, size]);
+  const names = useMemo(() => namesOf(drawing.items), [drawing]);
   const lit = (part: string) => part === chosen;
   const faint = (part: string) => part !== chosen && !step.focus.some((name) => part === name || part.startsWith(`${name}:`));
   return (
@@ -46,7 +47,7 @@ export const DrawingView = memo(function DrawingView({ drawing, plan, step, chos
             // What the step is not about: no grower, no marks, and dimensions in the background.
             if (item.kind !== "dimension") return null;
           }
-          const key = `${item.kind} ${"part" in item ? item.part : item.measure} ${place}`;
+          const key = names[place];
           switch (item.kind) {
             case "outline":
               return <OutlineItem key={key} item={item} frame={frame} hatches={hatches} lit={lit(item.part)} faint={faint(item.part)} />;
@@ -82,13 +83,26 @@ export const DrawingView = memo(function DrawingView({ drawing, plan, step, chos
         {drawing.items.map((item, place) => {
           if (item.kind !== "handle" || !step.grips.includes(item.measure)) return null;
           const measure = plan.measures[item.measure];
-          // biome-ignore lint/suspicious/noArrayIndexKey: the place keeps two handles of one measure apart
-          return measure && <HandleItem key={`${item.measure} ${place}`} item={item} frame={frame} measure={measure} />;
+          return measure && <HandleItem key={names[place]} item={item} frame={frame} measure={measure} />;
         })}
       </svg>
     </Sheet>
   );
 });
+
+/**
+ * A name for each item that stays its own while others come and go: what is held in the hand must not be
+ * made anew because a bed or a bow more is drawn before it.
+ */
+function namesOf(items: Drawing["items"]): string[] {
+  const seen = new Map<string, number>();
+  return items.map((item) => {
+    const name = `${item.kind} ${"part" in item ? item.part : item.measure}`;
+    const nth = (seen.get(name) ?? 0) + 1;
+    seen.set(name, nth);
+    return `${name} ${nth}`;
+  });
+}
 
 /** Words that stand beside a point keep clear of its peg. */
 const besidePx = ({ anchor, above }: { anchor?: string; above?: boolean }): number =>
