@@ -150,27 +150,42 @@ def _number(path: str, **default: Any) -> Any:
     return Field(ge=limit.least, le=limit.most, title=limit.label, **default)
 
 
-class Round(Part):
-    """One arc, as flat or tall as wanted, on plumb legs or sprung from the post tops."""
+class _Shape(Part):
+    """What every shape has: plumb legs, the height of its crown over a span, and its centre line there."""
 
-    kind: Literal["round"] = "round"
     leg_m: float = _number("size.shape.leg_m")
+
+    def crown_m(self, span_m: float) -> float:
+        """Height of the crown over a span, m."""
+        raise NotImplementedError
+
+    def chain(self, span_m: float) -> Chain:
+        """Centre line over a span. Raises: ProfileError when there is none."""
+        raise NotImplementedError
+
+
+class _Crowned(_Shape):
+    """A shape whose height is its own, whatever its width."""
+
     height_m: float = _number("size.shape.height_m")
 
     def crown_m(self, span_m: float) -> float:
-        """Height of the crown over a span, m; each shape has its own."""
         return self.height_m
 
+
+class Round(_Crowned):
+    """One arc, as flat or tall as wanted, on plumb legs or sprung from the post tops."""
+
+    kind: Literal["round"] = "round"
+
     def chain(self, span_m: float) -> Chain:
-        """Centre line over a span. Raises: ProfileError, as every shape's."""
         return round_bow(span_m, self.leg_m, self.height_m)
 
 
-class RoundOnLegs(Part):
+class RoundOnLegs(_Shape):
     """Half a circle on plumb legs: leg and arc meet without a kink, so the height follows."""
 
     kind: Literal["round_on_legs"] = "round_on_legs"
-    leg_m: float = _number("size.shape.leg_m")
 
     def crown_m(self, span_m: float) -> float:
         return self.leg_m + span_m / 2
@@ -179,62 +194,42 @@ class RoundOnLegs(Part):
         return round_bow(span_m, self.leg_m, self.crown_m(span_m))
 
 
-class ThreeCentred(Part):
+class ThreeCentred(_Crowned):
     """Bent shoulders on plumb legs with a crown of another radius between them, all tangent."""
 
     kind: Literal["three_centred"] = "three_centred"
-    leg_m: float = _number("size.shape.leg_m")
-    height_m: float = _number("size.shape.height_m")
     shoulder_m: float = _number("size.shape.shoulder_m")
-
-    def crown_m(self, span_m: float) -> float:
-        return self.height_m
 
     def chain(self, span_m: float) -> Chain:
         return three_centred_bow(span_m, self.leg_m, self.height_m, self.shoulder_m)
 
 
-class Gothic(Part):
+class Gothic(_Crowned):
     """Two equal arcs to a ridge; without a radius of their own they spring plumb from the legs."""
 
     kind: Literal["gothic"] = "gothic"
-    leg_m: float = _number("size.shape.leg_m")
-    height_m: float = _number("size.shape.height_m")
     radius_m: float | None = _number("size.shape.radius_m", default=None)
-
-    def crown_m(self, span_m: float) -> float:
-        return self.height_m
 
     def chain(self, span_m: float) -> Chain:
         return gothic_bow(span_m, self.leg_m, self.height_m, self.radius_m)
 
 
-class Peaked(Part):
+class Peaked(_Crowned):
     """Straight rafters to a ridge from bent shoulders on plumb legs."""
 
     kind: Literal["peaked"] = "peaked"
-    leg_m: float = _number("size.shape.leg_m")
-    height_m: float = _number("size.shape.height_m")
     shoulder_m: float = _number("size.shape.shoulder_m")
-
-    def crown_m(self, span_m: float) -> float:
-        return self.height_m
 
     def chain(self, span_m: float) -> Chain:
         return peaked_bow(span_m, self.leg_m, self.height_m, self.shoulder_m)
 
 
-class Kneed(Part):
+class Kneed(_Crowned):
     """Each half two straight pieces with an elbow between them; the elbow's turn follows."""
 
     kind: Literal["kneed"] = "kneed"
-    leg_m: float = _number("size.shape.leg_m")
-    height_m: float = _number("size.shape.height_m")
     lower_m: float = _number("size.shape.lower_m")
     upper_m: float = _number("size.shape.upper_m")
-
-    def crown_m(self, span_m: float) -> float:
-        return self.height_m
 
     def chain(self, span_m: float) -> Chain:
         return kneed_bow(span_m, self.leg_m, self.height_m, self.lower_m, self.upper_m)

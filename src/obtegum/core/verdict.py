@@ -5,7 +5,7 @@ from typing import Literal
 
 from obtegum.core.part import Part
 
-__all__ = ["LEVELS", "Level", "Verdict", "better", "judge", "worst"]
+__all__ = ["LEVELS", "Level", "Verdict", "better", "judge", "verdict_on", "worst"]
 
 Level = Literal["holds", "tight", "fails", "unknown"]
 LEVELS: tuple[Level, ...] = ("holds", "unknown", "tight", "fails")
@@ -24,6 +24,31 @@ class Verdict(Part):
     limit: str
     ratio: float | None
     part: str | None = None
+
+
+def verdict_on(
+    step: str,
+    name: str,
+    title: str,
+    level: Level,
+    sentence: str,
+    number: str = "",
+    limit: str = "",
+    ratio: float | None = None,
+    part: str | None = None,
+) -> Verdict:
+    """A verdict of a step; number and limit are readings as printed."""
+    return Verdict(
+        id=name,
+        step=step,
+        level=level,
+        title=title,
+        sentence=sentence,
+        number=number,
+        limit=limit,
+        ratio=ratio,
+        part=part,
+    )
 
 
 def judge(ratio: float, holds_to: float) -> Level:

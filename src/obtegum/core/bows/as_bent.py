@@ -11,7 +11,7 @@ from obtegum.core.profile import Arc, Chain, Line, Segment
 
 __all__ = ["AsBent", "as_bent", "lay"]
 
-LEAST_M = 1e-9
+LEAST_M = 1e-12
 Piece = tuple[float, float]
 
 

@@ -1,6 +1,7 @@
 """Bend: the former, what springs back, the pulls and their marks, the trial bend, and the house that it makes."""
 
 import math
+from functools import partial
 
 from obtegum.core.bows.bending import Pulls, bending_moment, former_for, former_limit, lever, pulls_over
 from obtegum.core.bows.sticks import Piece
@@ -9,10 +10,12 @@ from obtegum.core.quantity import angle_text, percent_text
 from obtegum.core.steps.common import length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan, Told
 from obtegum.core.strip import Band, Strip
-from obtegum.core.verdict import Verdict, judge
+from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["bent_stretches", "plan", "pulls_of", "strips", "verdicts"]
+
+_verdict = partial(verdict_on, "bend", part="bow")
 
 SAME = 1e-6
 CAUTION = "Levers slip and tube whips back: stand beside it, never in line; eyes and gloves; two people on a bow."
@@ -45,20 +48,6 @@ def verdicts(work: Work) -> list[Verdict]:
     if not _on_former(work):
         return []
     return [*_kink_verdicts(work), *_tail_verdicts(work), *_former_verdicts(work), _made_verdict(work)]
-
-
-def _verdict(name: str, title: str, level: str, sentence: str, number: str, limit: str, ratio: float | None) -> Verdict:
-    return Verdict(
-        id=name,
-        step="bend",
-        level=level,
-        title=title,
-        sentence=sentence,
-        number=number,
-        limit=limit,
-        ratio=ratio,
-        part="bow",
-    )
 
 
 def _kink_verdicts(work: Work) -> list[Verdict]:

@@ -1,30 +1,18 @@
 """Inside: beds and paths across the floor, reach, and height for people and crops under the bow."""
 
+from functools import partial
+
 from obtegum.core.bows.beds import Bed
 from obtegum.core.bows.headroom import headroom, headroom_over
 from obtegum.core.steps.common import length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, Strip
-from obtegum.core.verdict import Verdict, judge
+from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["plan", "strips", "verdicts"]
 
-
-def _verdict(
-    name: str, title: str, level: str, sentence: str, number: str, limit: str, ratio: float | None, part: str
-) -> Verdict:
-    return Verdict(
-        id=name,
-        step="inside",
-        level=level,
-        title=title,
-        sentence=sentence,
-        number=number,
-        limit=limit,
-        ratio=ratio,
-        part=part,
-    )
+_verdict = partial(verdict_on, "inside")
 
 
 def _x(work: Work, from_post_m: float) -> float:

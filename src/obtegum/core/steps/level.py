@@ -1,6 +1,7 @@
 """Level: what the rod reads at every peg, the fall, the datum, and the reading on every finished post top."""
 
 import math
+from functools import partial
 
 from obtegum.core.ground.levels import suspects, turned_falls
 from obtegum.core.ground.stand import Stand
@@ -10,10 +11,12 @@ from obtegum.core.steps.common import length_answer, ticked_off
 from obtegum.core.steps.model import Action, Answer, StepPlan
 from obtegum.core.strip import Entered, Strip, StripMark
 from obtegum.core.ticks import peg_words
-from obtegum.core.verdict import Level, Verdict, judge
+from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["plan", "strips", "verdicts"]
+
+_verdict = partial(verdict_on, "level")
 
 MOST_NAMED = 3
 BEYOND = 3.0
@@ -29,23 +32,6 @@ def verdicts(work: Work) -> list[Verdict]:
     if stand is not None:
         found += [*_sight_verdicts(work, stand), _embedment_verdict(work, stand)]
     return found
-
-
-def _verdict(
-    name: str, title: str, level: Level, sentence: str, number: str = "", limit: str = "", ratio: float | None = None,
-    part: str | None = None,
-) -> Verdict:  # fmt: skip
-    return Verdict(
-        id=name,
-        step="level",
-        level=level,
-        title=title,
-        sentence=sentence,
-        number=number,
-        limit=limit,
-        ratio=ratio,
-        part=part,
-    )
 
 
 def _closing_verdicts(work: Work) -> list[Verdict]:

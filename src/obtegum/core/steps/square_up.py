@@ -1,14 +1,18 @@
 """Square up: what was taped between the corners, what it says of the base, and which peg moves."""
 
+from functools import partial
+
 from obtegum.core.record import LINES, Line
 from obtegum.core.setout.checkin import BEYOND, CheckIn, Move, TapeMisfit, planned_lines
 from obtegum.core.steps.common import length_answer, ticked_off
 from obtegum.core.steps.model import Action, Answer, StepPlan
 from obtegum.core.strip import Strip
-from obtegum.core.verdict import Verdict, judge
+from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["line_title", "move_words", "plan", "strips", "verdicts"]
+
+_verdict = partial(verdict_on, "square-up")
 
 # Toward which corner a peg goes along and across, for moves below and above zero.
 ALONG = {"B": ("toward A", "away from A"), "C": ("toward D", "away from D"), "D": ("away from C", "toward C")}
@@ -64,29 +68,6 @@ def _slope_verdicts(work: Work) -> list[Verdict]:
 
 def _corrected(work: Work, line: Line) -> float:
     return (work.record.taped.reading_m(line) or 0.0) - work.taped_level[line]
-
-
-def _verdict(
-    name: str,
-    title: str,
-    level: str,
-    sentence: str,
-    number: str,
-    limit: str,
-    ratio: float | None,
-    part: str | None = None,
-) -> Verdict:
-    return Verdict(
-        id=name,
-        step="square-up",
-        level=level,
-        title=title,
-        sentence=sentence,
-        number=number,
-        limit=limit,
-        ratio=ratio,
-        part=part,
-    )
 
 
 def _misfit_verdict(work: Work, misfit: TapeMisfit) -> Verdict:
