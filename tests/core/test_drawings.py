@@ -78,6 +78,40 @@ def test_a_pulled_grip_follows_the_hand(view: str, measure: str, changes: dict[s
     assert along * grip.gain == pytest.approx(gained - value, abs=1e-9)
 
 
+SHAPES: dict[str, dict[str, Any]] = {
+    "lower": {"kind": "kneed", "leg_m": 0.8, "height_m": 3.8, "lower_m": 2.3, "upper_m": 2.2},
+    "upper": {"kind": "kneed", "leg_m": 0.2, "height_m": 3.1, "lower_m": 1.4, "upper_m": 3.0},
+    "arc_radius": {"kind": "gothic", "leg_m": 0.8, "height_m": 4.6, "radius_m": 5.0},
+    "shoulder": {"kind": "peaked", "leg_m": 1.2, "height_m": 3.4, "shoulder_m": 0.6},
+}
+
+
+@pytest.mark.parametrize("measure", SHAPES)
+def test_a_shape_moves_under_the_hand_at_first(measure: str) -> None:
+    """A small change of the measure moves its grip along the pull by the change over the gain, and only that way."""
+    shape, small = SHAPES[measure], 1e-5
+    field = {"arc_radius": "radius_m"}.get(measure, f"{measure}_m")
+
+    def gripped(value: float) -> Handle:
+        plan = make_plan(size__span_m=6.0, size__shape={**shape, field: value})
+        return handle(plan, "across", measure)
+
+    before, after = gripped(shape[field]), gripped(shape[field] + small)
+    assert (after.x - before.x) * before.gain == pytest.approx(small * before.dx, abs=small / 1000)
+    assert (after.y - before.y) * before.gain == pytest.approx(small * before.dy, abs=small / 1000)
+
+
+def test_a_blank_radius_is_pulled_from_the_one_that_springs_plumb() -> None:
+    """R = (S²/4 + r²)/S = (9 + 14.44)/6 = 3.907 m: a key step makes it the next centimetre of that."""
+    shape = {**SHAPES["arc_radius"], "radius_m": None}
+    design = make_house(size__span_m=6.0, size__shape=shape, tape__units="metric")
+    before = make_plan(size__span_m=6.0, size__shape=shape, tape__units="metric").measures["arc_radius"]
+    assert before.reading == ""
+    assert before.value_m == pytest.approx(23.44 / 6)
+    job = apply_edits(Job(design), [Edit(measure="arc_radius", steps=1, stride="small")], default_catalogue())
+    assert job.design.size.shape.model_dump()["radius_m"] == pytest.approx(3.917)
+
+
 def test_tables_say_what_is_drawn() -> None:
     plan = make_plan()
     across = {row.what: row.reading for row in drawing(plan, "across").table}

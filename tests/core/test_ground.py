@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.drawing import Outline
 from obtegum.core.ground.drain import manning_full, pipe_for, run_off
 from obtegum.core.ground.earthwork import balanced_height, moving, stone_kg
 from obtegum.core.ground.levels import falling_datum, suspects
@@ -51,6 +52,27 @@ def test_tops_all_level_by_hand() -> None:
     assert found.level == "fails"
     assert "pull test" in found.sentence
     assert verdict(plan, "closing").level == "holds"
+
+
+def test_posts_and_long_side_never_show_more_in_the_ground_than_there_is() -> None:
+    """The same fall: 700 mm in the ground at A, 500 mm at B, and the soil of the long side drawn 0.2 m lower there."""
+    record = levelled(lambda x, y: -0.01 * x, closing_m=1.5)
+    plan = make_plan(record, **METRIC)
+    assert answer(plan, "posts", "embedment_least") == "500 mm"
+    assert answer(plan, "posts", "embedment") == "700 mm"
+    post = next(strip for strip in plan.strips if strip.id == "post")
+    assert post.bands[0].to_m == pytest.approx(0.5)
+    assert {mark.what: mark.reading for mark in post.marks}["lowest ground"] == "500 mm"
+    along = next(each for each in plan.drawings if each.view == "along")
+    soil = next(item for item in along.items if isinstance(item, Outline) and item.part == "ground")
+    top = [vertex for vertex in soil.path if vertex.y > along.y0 + 1e-9]
+    assert [vertex.y for vertex in top] == pytest.approx([0.0, *(-0.02 * bay for bay in range(11)), -0.2])
+    raised = make_plan(record, pad__kind="regrade", **METRIC)
+    assert answer(raised, "posts", "embedment") == "700 mm"
+    along = next(each for each in raised.drawings if each.view == "along")
+    soil = next(item for item in along.items if isinstance(item, Outline) and item.part == "ground")
+    assert max(vertex.y for vertex in soil.path) == 0.0
+    assert any(getattr(item, "part", "") == "ground:lies" for item in along.items)
 
 
 def test_tops_on_one_fall_follow_the_ground() -> None:

@@ -7,7 +7,7 @@ changes what it follows from.
 
 import re
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Any, Literal
 
@@ -19,6 +19,7 @@ from obtegum.core.catalogue import Catalogue, Tube
 from obtegum.core.design import limit_of, read_design
 from obtegum.core.job import Job, check_site, read_record
 from obtegum.core.part import Part
+from obtegum.core.profile.gothic import plumb_radius
 from obtegum.core.quantity import LengthError, Stride, Tape, length_text, parse_length
 from obtegum.core.record import CHECKS, LINES, PEG, Line
 from obtegum.core.setout.checkin import planned_lines
@@ -69,7 +70,10 @@ class Option(Part):
 
 
 class MeasureState(Part):
-    """A measure as it stands: its reading, its range as sentences, its options."""
+    """A measure as it stands: its reading, its range as sentences, its options.
+
+    A blank one has no reading, but may have the value that it stands for.
+    """
 
     id: str
     label: str
@@ -88,7 +92,7 @@ class Measure:
     """Where a measure lives in the job's document, and how it is shown.
 
     What is decided lives in the design; what was measured on site lives under ``record``. An optional
-    measure may be left blank.
+    measure may be left blank; ``blank`` tells what that stands for, where it stands for a value.
     """
 
     id: str
@@ -100,6 +104,12 @@ class Measure:
     options: Callable[[Job, Catalogue], tuple[Option, ...]] = lambda job, catalogue: ()
     hint: Hint = ""
     optional: bool = False
+    blank: Callable[[Job], float | None] = lambda job: None
+
+    def now(self, job: Job) -> Any:
+        """Its value, or what a blank one stands for: where a pull or a key step starts."""
+        value = self.read(job)
+        return self.blank(job) if value is None else value
 
     def said(self, job: Job, catalogue: Catalogue) -> str:
         """The hint under the field."""
@@ -159,7 +169,7 @@ def _joint_hint(job: Job, catalogue: Catalogue) -> str:
     return "over both ends" if job.design.bows.joint in ("coupler", "sleeve") else "one end into the next"
 
 
-def _shaped(name: str, path: str, hint: Hint = "", optional: bool = False) -> Measure:
+def _shaped(name: str, path: str) -> Measure:
     """A length that only some shapes have; elsewhere it reads as blank and can't be written."""
     leaf = path.rsplit(".", 1)[1]
 
@@ -173,7 +183,13 @@ def _shaped(name: str, path: str, hint: Hint = "", optional: bool = False) -> Me
         value: float | None = getattr(job.design.size.shape, leaf, None)
         return value
 
-    return Measure(name, path, "length", _label(path), read, write, hint=hint, optional=optional)
+    return Measure(name, path, "length", _label(path), read, write)
+
+
+def _plumb_radius(job: Job) -> float | None:
+    """Radius of gothic arcs that spring plumb from this house's legs, m."""
+    size = job.design.size
+    return plumb_radius(size.span_m, size.height_m - size.leg_m) if size.shape.kind == "gothic" else None
 
 
 def _amount(name: str, path: str, hint: Hint = "", optional: bool = False) -> Measure:
@@ -286,7 +302,12 @@ MEASURES: dict[str, Measure] = {
             _choices(**SHAPE_LABELS),
         ),
         _shaped("shoulder", "size.shape.shoulder_m"),
-        _shaped("arc_radius", "size.shape.radius_m", "blank: springs plumb", optional=True),
+        replace(
+            _shaped("arc_radius", "size.shape.radius_m"),
+            hint="blank: springs plumb",
+            optional=True,
+            blank=_plumb_radius,
+        ),
         _shaped("lower", "size.shape.lower_m"),
         _shaped("upper", "size.shape.upper_m"),
         _length("leg", "size.shape.leg_m"),
@@ -473,7 +494,7 @@ def measure_state(measure: Measure, job: Job, catalogue: Catalogue) -> MeasureSt
         label=measure.label,
         kind=measure.kind,
         reading="" if value is None else limit.text(value, job.design.tape),
-        value_m=value,
+        value_m=measure.now(job),
         least_m=limit.least,
         most_m=limit.most,
         hint=measure.said(job, catalogue),
@@ -501,7 +522,7 @@ def _length_value(measure: Measure, edit: Edit, job: Job) -> float | None:
         snap = tape.stride_m("small")
         return max(round(edit.value_m / snap) * snap, 0.0)
     if edit.steps is not None:
-        return _stepped(float(measure.read(job) or 0.0), edit, tape)
+        return _stepped(float(measure.now(job) or 0.0), edit, tape)
     raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
 
 

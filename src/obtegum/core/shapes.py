@@ -6,7 +6,7 @@ from itertools import pairwise
 from obtegum.core.design import Gothic, Kneed, Peaked, Round, RoundOnLegs, Shape, Size, ThreeCentred
 from obtegum.core.profile import ProfileError
 
-__all__ = ["SHAPE_LABELS", "height_for_girth", "shape_of"]
+__all__ = ["SHAPE_LABELS", "height_for_girth", "own_measures", "shape_of"]
 
 SHAPE_LABELS = {
     "round_on_legs": "half circle on legs",
@@ -40,6 +40,12 @@ def shape_of(kind: str, size: Size) -> Shape:
         piece = math.hypot(span / 2, rise) / (2 * math.cos(KNEE_RAD / 2))
         return Kneed(leg_m=leg, height_m=height, lower_m=piece, upper_m=piece)
     return RoundOnLegs(leg_m=leg)
+
+
+def own_measures(shape: Shape) -> tuple[str, ...]:
+    """What only this shape has to be given."""
+    own = {"shoulder_m": "shoulder", "radius_m": "arc_radius", "lower_m": "lower", "upper_m": "upper"}
+    return tuple(measure for field, measure in own.items() if field in type(shape).model_fields)
 
 
 def height_for_girth(shape: Shape, span_m: float, girth_m: float) -> float | None:

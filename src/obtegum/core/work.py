@@ -80,6 +80,16 @@ class Work:
         return self.design.posts.length_m - self.design.posts.reveal_m
 
     @property
+    def least_embedment_m(self) -> float:
+        """What the post with the least of it in the ground has there, m, as far as levels were read."""
+        return self.stand.weakest.embedment_m if self.stand else self.embedment_m
+
+    @property
+    def uneven(self) -> bool:
+        """Whether some posts stand further out of the ground than others, as the tape tells it."""
+        return self.embedment_m - self.least_embedment_m >= self.tape.step_m / 2
+
+    @property
     def figure_from_left_m(self) -> float:
         return min(self.design.size.figure.from_left_m, self.design.size.span_m)
 

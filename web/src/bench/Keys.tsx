@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
 import styled from "styled-components";
-import { FIGURES } from "../look/look";
 import { Press } from "../kit/Plain";
+import { FIGURES } from "../look/look";
 import { Side } from "./Side";
 
 const List = styled.dl`

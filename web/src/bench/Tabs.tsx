@@ -1,8 +1,8 @@
 import type { ReactNode } from "react";
 import { ToggleButton, ToggleButtonGroup } from "react-aria-components";
 import styled from "styled-components";
-import { FIGURES } from "../look/look";
 import { Words } from "../kit/Words";
+import { FIGURES } from "../look/look";
 
 const Row = styled.div`
   display: flex;

@@ -10,7 +10,7 @@ const CHARACTER = 8.1;
 
 /** Words that have no room in a short upright line: outside it on the left, under its foot on the right. */
 function besideUpright(x: number, y: number, foot: number, outward: number) {
-  return outward > 0 ? { x, y: foot + 27, anchor: "middle" as const } : { x: x - 8, y, anchor: "end" as const };
+  return outward > 0 ? { x, y: foot + 27, anchor: "middle" as const } : { x: x - 14, y, anchor: "end" as const };
 }
 
 /** Where words stand that have no room in a short level line: past the grip at its end, if that is inside. */

@@ -3,11 +3,11 @@ import styled from "styled-components";
 import type { Drawing, HousePlan, StepPlan } from "../api/client";
 import { DimensionItem } from "./DimensionItem";
 import { fit, LANE, marginsFor } from "./frame";
+import { ArrowItem, DotsItem, SegmentsItem } from "./GroundItems";
 import { GrowerItem } from "./GrowerItem";
 import { HandleItem } from "./HandleItem";
 import { Hatches } from "./hatches";
 import { MarkItem } from "./MarkItem";
-import { ArrowItem, DotsItem, SegmentsItem } from "./GroundItems";
 import { OutlineItem } from "./OutlineItem";
 
 const Sheet = styled.div`

@@ -25,6 +25,7 @@ export function HandleItem({ item, frame, measure }: { item: Handle; frame: Fram
   const x = frame.x(item.x) + (item.lane_dx ?? 0) * (item.lane ?? 0) * LANE;
   const y = frame.y(item.y) - (item.lane_dy ?? 0) * (item.lane ?? 0) * LANE;
   const upright = Math.abs(item.dy) > Math.abs(item.dx);
+  const tilt = (-Math.atan2(item.dy, item.dx) * 180) / Math.PI;
 
   const start = (event: PointerEvent<SVGGElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -70,8 +71,8 @@ export function HandleItem({ item, frame, measure }: { item: Handle; frame: Fram
       aria-valuenow={measure.value_m ?? 0}
       aria-valuemin={measure.least_m ?? undefined}
       aria-valuemax={measure.most_m ?? undefined}
-      aria-valuetext={measure.reading}
-      transform={`translate(${x.toFixed(1)} ${y.toFixed(1)})${upright ? " rotate(90)" : ""}`}
+      aria-valuetext={measure.reading || measure.hint}
+      transform={`translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${tilt.toFixed(1)})`}
       onPointerDown={start}
       onPointerMove={move}
       onPointerUp={end}

@@ -4,11 +4,12 @@ c² = p² + q² + 2pq·cos ε and r = √(c² − S²/4): any four of S, r, p, q
 """
 
 import math
+from dataclasses import dataclass
 
 from obtegum.core.profile.chain import Chain, Line
 from obtegum.core.profile.common import ProfileError, on_legs
 
-__all__ = ["elbow_turn", "kneed_bow", "kneed_rise"]
+__all__ = ["Knee", "elbow_turn", "knee", "kneed_bow", "kneed_rise"]
 
 
 def elbow_turn(span_m: float, rise_m: float, lower_m: float, upper_m: float) -> float:
@@ -33,16 +34,34 @@ def kneed_rise(span_m: float, lower_m: float, upper_m: float, turn_rad: float) -
     return math.sqrt(square)
 
 
-def kneed_bow(span_m: float, leg_m: float, height_m: float, lower_m: float, upper_m: float) -> Chain:
-    """Leg, lower piece, upper piece, ridge, and the same down; the elbow stands outward."""
+@dataclass(frozen=True)
+class Knee:
+    """The left elbow: its place, m, how steep each piece leaves it, and how far it turns, rad."""
+
+    x: float
+    y: float
+    lower_rad: float
+    upper_rad: float
+    turn_rad: float
+
+
+def knee(span_m: float, leg_m: float, height_m: float, lower_m: float, upper_m: float) -> Knee:
+    """The left elbow, standing outward; x = 0 on the middle line. Raises: ProfileError when there is none."""
     half, rise = span_m / 2, height_m - leg_m
     turn = elbow_turn(span_m, rise, lower_m, upper_m)
-    chord, along = math.hypot(half, rise), math.atan2(rise, half)
+    along = math.atan2(rise, half)
     # The lower piece is steeper than the chord by the angle at the foot of the triangle p, q, c.
     out = math.atan2(upper_m * math.sin(turn), lower_m + upper_m * math.cos(turn))
     heading = along + out
     x, y = -half + lower_m * math.cos(heading), leg_m + lower_m * math.sin(heading)
-    if abs(math.hypot(x, height_m - y) - upper_m) > 1e-6 * max(chord, 1.0):
+    return Knee(x, y, heading, heading - turn, turn)
+
+
+def kneed_bow(span_m: float, leg_m: float, height_m: float, lower_m: float, upper_m: float) -> Chain:
+    """Leg, lower piece, upper piece, ridge, and the same down; the elbow stands outward."""
+    half, elbow = span_m / 2, knee(span_m, leg_m, height_m, lower_m, upper_m)
+    x, y = elbow.x, elbow.y
+    if abs(math.hypot(x, height_m - y) - upper_m) > 1e-6 * max(span_m, 1.0):
         raise ProfileError("upper_m", "The pieces don’t close.")
     return on_legs(
         half,

@@ -2,6 +2,7 @@
 
 from obtegum.core.bows.sticks import Piece, Split
 from obtegum.core.quantity import angle_text, percent_text
+from obtegum.core.shapes import own_measures
 from obtegum.core.steps.common import length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, MarkKind, Strip
@@ -175,7 +176,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         answers=answers,
         views=("across", "along"),
         strips=tuple(f"stick:{piece.name}" for piece in split.pieces),
-        grips=("span", "height", "leg", "shoulder"),
+        grips=("span", "height", "leg", *own_measures(work.design.size.shape)),
         focus=("bow", "radius", "centre", "crown", "bend", "socket", "joint", "span", "height", "leg"),
     )
 

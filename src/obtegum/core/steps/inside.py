@@ -4,6 +4,7 @@ from functools import partial
 
 from obtegum.core.bows.beds import Bed
 from obtegum.core.bows.headroom import headroom, headroom_over
+from obtegum.core.shapes import own_measures
 from obtegum.core.steps.common import length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, Strip
@@ -97,7 +98,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         answers=tuple(answers),
         views=("across",),
         strips=("beds", "floor"),
-        grips=("span", "height", "leg", "shoulder", "figure_at"),
+        grips=("span", "height", "leg", *own_measures(work.design.size.shape), "figure_at"),
         focus=("bed", "bow", "grower", "span", "height", "leg", "floor"),
     )
 

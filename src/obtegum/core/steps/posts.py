@@ -3,7 +3,8 @@
 from obtegum.core.quantity import angle_text
 from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress, ticked
 from obtegum.core.steps.model import Answer, StepPlan
-from obtegum.core.strip import Band, Strip
+from obtegum.core.strip import Band, Strip, StripMark
+from obtegum.core.ticks import peg_words
 from obtegum.core.verdict import Level, Verdict, judge
 from obtegum.core.work import OWN_TUBE, Work
 
@@ -56,7 +57,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     answers = (
         Answer(id="posts", label="Posts", reading=str(count), value=count, unit="count", note="two to a bow"),
         length_answer(work, "post_length", "Length of each", posts.length_m),
-        length_answer(work, "embedment", "In the ground", work.embedment_m),
+        *_embedments(work),
         length_answer(work, "posts_tube", "Post tube in all", count * posts.length_m),
     )
     return StepPlan(
@@ -85,6 +86,27 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     )
 
 
+def _embedments(work: Work) -> list[Answer]:
+    """What is in the ground of every post, or of the ones with the most and the least of it."""
+    stand = work.stand
+    if stand is None or not work.uneven:
+        return [length_answer(work, "embedment", "In the ground", work.embedment_m)]
+    unread = f", {len(stand.missing)} pegs not read" if stand.missing else ""
+    where = f"at {peg_words(stand.weakest.name).replace('peg', 'post')}{unread}"
+    least = work.say(work.least_embedment_m, "down")
+    return [
+        Answer(
+            id="embedment_least",
+            label="In the ground, least",
+            reading=least,
+            value=work.least_embedment_m,
+            unit="m",
+            note=where,
+        ),
+        length_answer(work, "embedment", "In the ground, most", work.embedment_m, "where the ground is highest"),
+    ]
+
+
 def _next(work: Work, far: Progress) -> str:
     if far.moved is not None:
         moved = far.moved
@@ -101,12 +123,22 @@ def _next(work: Work, far: Progress) -> str:
     )
 
 
+def _ground_lines(work: Work) -> list[StripMark]:
+    """Where the ground comes to on a post: on the highest ground, and on the lowest where that differs."""
+    if not work.uneven:
+        return [work.mark(work.embedment_m, "ground line", "ground", "ground", "post")]
+    marks = [work.mark(work.embedment_m, "highest ground", "ground", "ground", "post")]
+    if work.least_embedment_m > 0:
+        marks.append(work.mark(work.least_embedment_m, "lowest ground", "ground", "ground:lowest", "post"))
+    return marks
+
+
 def strips(work: Work) -> list[Strip]:
     """One post laid straight, and both long sides post by post."""
     posts, insertion_m = work.design.posts, work.design.bows.insertion_m
     marks = [
         work.mark(0.0, "bottom end", "cut", "post:foot", "post"),
-        work.mark(work.embedment_m, "ground line", "ground", "ground", "post"),
+        *_ground_lines(work),
         work.mark(posts.length_m - insertion_m, "bow stops here", "socket", "bow:end", "post"),
         work.mark(posts.length_m, "top", "cut", "socket:L", "post"),
     ]
@@ -118,7 +150,7 @@ def strips(work: Work) -> list[Strip]:
         length_m=posts.length_m,
         marks=tuple(sorted(marks, key=lambda each: each.at_m)),
         bands=(
-            Band(from_m=0.0, to_m=work.embedment_m, what="in the ground", kind="buried"),
+            Band(from_m=0.0, to_m=max(work.least_embedment_m, 0.0), what="in the ground", kind="buried"),
             Band(from_m=posts.length_m - insertion_m, to_m=posts.length_m, what="bow inside", kind="socket"),
         ),
     )

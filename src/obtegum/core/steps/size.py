@@ -1,8 +1,8 @@
 """Size: width, length, shape and height, and how a grower fits under the side."""
 
 from obtegum.core.bows.headroom import headroom_over
-from obtegum.core.design import Shape
 from obtegum.core.quantity import angle_text, area_text
+from obtegum.core.shapes import own_measures
 from obtegum.core.steps.common import length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, MarkKind, Strip
@@ -71,7 +71,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     size = work.design.size
     floor_m2 = size.span_m * size.length_m
-    clear_m = work.clear_from_m
+    clear_m, own = work.clear_from_m, own_measures(size.shape)
     answers = [
         Answer(id="floor", label="Floor", reading=area_text(floor_m2, work.tape), value=floor_m2, unit="m2"),
         Answer(
@@ -101,19 +101,13 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         state=settled(found),
         next="Settle width, height and legs, then set it out.",
         caution="",
-        measures=("span", "length", "shape", *_own_measures(size.shape), "leg", "height", "figure_height", "figure_at"),
+        measures=("span", "length", "shape", *own, "leg", "height", "figure_height", "figure_at"),
         answers=tuple(answers),
         views=("across", "shapes", "along", "above"),
         strips=("floor",),
-        grips=("span", "height", "leg", "shoulder", "length", "spacing", "figure_at"),
+        grips=("span", "height", "leg", *own, "length", "spacing", "figure_at"),
         focus=("span", "height", "leg", "length", "bay", "bow", "grower", "floor", "clear", "shape"),
     )
-
-
-def _own_measures(shape: Shape) -> tuple[str, ...]:
-    """What only this shape has to be given."""
-    own = {"shoulder_m": "shoulder", "radius_m": "arc_radius", "lower_m": "lower", "upper_m": "upper"}
-    return tuple(measure for field, measure in own.items() if field in type(shape).model_fields)
 
 
 def strips(work: Work) -> list[Strip]:

@@ -1,7 +1,9 @@
 """The cross-section: one bow between its posts, with the grower for scale."""
 
+import math
 from typing import Literal
 
+from obtegum.core.design import Gothic, Kneed, Peaked, Size, ThreeCentred
 from obtegum.core.drawing import (
     Dimension,
     Drawing,
@@ -16,6 +18,8 @@ from obtegum.core.drawing import (
     chain_path,
     line,
 )
+from obtegum.core.profile.gothic import plumb_radius
+from obtegum.core.profile.kneed import knee
 from obtegum.core.steps.bows import tube_places
 from obtegum.core.work import Work
 
@@ -44,6 +48,7 @@ def across(work: Work) -> Drawing:
     items += _grower(work)
     items += _marks(work)
     items += _dimensions(work)
+    items += _shape_handles(work.design.size)
     return Drawing(
         view="across",
         title="Across",
@@ -232,12 +237,50 @@ def _dimensions(work: Work) -> list[Item]:
         ),
         Handle(measure="post_length", x=-half, y=-work.embedment_m, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
     ]
-    shoulder_m = getattr(size.shape, "shoulder_m", None)
-    if shoulder_m:
-        items.append(Handle(measure="shoulder", x=half - shoulder_m, y=leg_m, dx=-1.0, dy=0.0))
     if leg_m > 0:
         items.append(Dimension(part="leg", x0=half, y0=leg_m, x1=half, y1=0.0, lane=1.0, text=work.say(leg_m)))
     return items
+
+
+# A pull that would bend nothing at first (pieces in line, an arc of half a circle) still gets this much.
+LEAST_GAIN = 0.1
+
+
+def _shape_handles(size: Size) -> list[Item]:
+    """What only this shape lets a hand take hold of, each moving as the bow moves under it at first."""
+    shape, half = size.shape, size.span_m / 2
+    if isinstance(shape, ThreeCentred | Peaked) and shape.shoulder_m > 0:
+        return [Handle(measure="shoulder", x=half - shape.shoulder_m, y=shape.leg_m, dx=-1.0, dy=0.0)]
+    if isinstance(shape, Gothic):
+        return [_gothic_handle(size, shape)]
+    if isinstance(shape, Kneed):
+        elbow = knee(size.span_m, shape.leg_m, shape.height_m, shape.lower_m, shape.upper_m)
+        # A piece that grows swings the other about its far end, so the elbow goes square to that one.
+        over, under = elbow.upper_rad + math.pi / 2, elbow.lower_rad + math.pi / 2
+        gain = max(math.sin(elbow.turn_rad), LEAST_GAIN)
+        return [
+            Handle(measure="lower", x=elbow.x, y=elbow.y, dx=math.cos(over), dy=math.sin(over), gain=gain),
+            Handle(measure="upper", x=-elbow.x, y=elbow.y, dx=-math.cos(under), dy=math.sin(under), gain=gain),
+        ]
+    return []
+
+
+def _gothic_handle(size: Size, shape: Gothic) -> Handle:
+    """The middle of the left arc, pulled square to its chord: m = R − √(R² − c²/4), so a smaller radius bulges."""
+    half, rise = size.span_m / 2, shape.height_m - shape.leg_m
+    radius_m = shape.radius_m or plumb_radius(size.span_m, rise)
+    chord_m, out = math.hypot(half, rise), math.atan2(rise, half) + math.pi / 2
+    reach_m = math.sqrt(max(radius_m**2 - chord_m**2 / 4, 0.0))
+    bulge_m = radius_m - reach_m
+    gain = max(reach_m / bulge_m, LEAST_GAIN)
+    return Handle(
+        measure="arc_radius",
+        x=-half / 2 + bulge_m * math.cos(out),
+        y=shape.leg_m + rise / 2 + bulge_m * math.sin(out),
+        dx=-math.cos(out),
+        dy=-math.sin(out),
+        gain=gain,
+    )
 
 
 def _table(work: Work) -> tuple[Row, ...]:
@@ -253,6 +296,7 @@ def _table(work: Work) -> tuple[Row, ...]:
         *(("Centre of the arc above the ground", work.say(arc.cy)) for arc in work.bend_kinds[:1]),
         ("Post above the ground", work.say(posts.reveal_m)),
         ("Post in the ground", work.say(work.embedment_m)),
+        *([("Post in the lowest ground", work.say(max(work.least_embedment_m, 0.0), "down"))] if work.uneven else []),
         ("Bow inside the post", work.say(work.design.bows.insertion_m)),
         ("Grower from the left posts", work.say(work.figure_from_left_m)),
         ("Room under the tube there", work.say(work.figure_headroom_m, "down")),

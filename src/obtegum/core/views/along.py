@@ -1,6 +1,6 @@
 """The long side: bows edge on, standing in their posts."""
 
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Outline, Row, box, line
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Outline, Row, Vertex, box, line
 from obtegum.core.work import Work
 
 __all__ = ["along"]
@@ -10,24 +10,16 @@ BELOW_M = 0.18
 
 
 def along(work: Work) -> Drawing:
-    """Left long side seen from outside; x along the house from A, y = 0 on the ground."""
-    size = work.design.size
-    bottom = -work.embedment_m - BELOW_M
-    ground = Outline(
-        part="ground",
-        layer="ground",
-        material="soil",
-        closed=True,
-        path=box(-BESIDE_M, bottom, size.length_m + BESIDE_M, 0.0),
-        label="ground",
-    )
-    items: list[Item] = [ground, *_side(work), *_levels(work), *_dimensions(work, bottom)]
+    """Left long side seen from outside; x along the house from A, y = 0 on the datum, level or falling with it."""
+    size, lie = work.design.size, _ground_line(work)
+    bottom = min(-work.embedment_m, *(y for _, y in lie)) - BELOW_M
+    items: list[Item] = [*_ground(work, lie, bottom), *_side(work), *_levels(work), *_dimensions(work, bottom)]
     return Drawing(
         view="along",
         title="Along",
         summary=(
             f"The long side, {work.say(size.length_m)} between the end bows: "
-            f"{work.bays.bows} bows in {work.bays.count} bays."
+            f"{work.bays.bows} bows in {work.bays.count} bays.{_lies(work, lie)}"
         ),
         x0=-BESIDE_M,
         y0=bottom,
@@ -36,6 +28,39 @@ def along(work: Work) -> Drawing:
         items=tuple(items),
         table=_table(work),
     )
+
+
+Line = list[tuple[float, float]]
+
+
+def _ground_line(work: Work) -> Line:
+    """The left pegs' ground as it was read, by its height over the datum; on the datum where nothing was read."""
+    stand, read, length_m = work.stand, Line(), work.design.size.length_m
+    if stand is not None:
+        stations = {name: stand.places[name][0] for name in stand.heights if name[0] == "L"}
+        read = sorted((x, stand.heights[name] - stand.datum.at(x)) for name, x in stations.items())
+    inside = read if len(read) > 1 else [(0.0, 0.0), (length_m, 0.0)]
+    return [(-BESIDE_M, inside[0][1]), *inside, (length_m + BESIDE_M, inside[-1][1])]
+
+
+def _lies(work: Work, lie: Line) -> str:
+    low = -min(y for _, y in lie)
+    if low < work.tape.step_m / 2:
+        return ""
+    made = ", and is made level" if work.stand and work.stand.padded else ""
+    return f" The ground lies up to {work.say(low)} below the datum{made}."
+
+
+def _ground(work: Work, lie: Line, bottom: float) -> list[Item]:
+    """Soil under the posts; where a pad is made, its top, with the ground as it lies behind it."""
+    natural = tuple(Vertex(x=x, y=y) for x, y in lie)
+    made = line(lie[0][0], 0.0, lie[-1][0], 0.0) if work.stand and work.stand.padded else natural
+    under = (Vertex(x=lie[-1][0], y=bottom), Vertex(x=lie[0][0], y=bottom))
+    soil = Outline(part="ground", layer="ground", material="soil", closed=True, path=(*made, *under), label="ground")
+    if made == natural:
+        return [soil]
+    as_it_lies = Outline(part="ground:lies", layer="hidden", material="ink", path=natural, label="ground as it lies")
+    return [soil, as_it_lies]
 
 
 def _side(work: Work) -> list[Outline]:
@@ -114,11 +139,12 @@ def _dimensions(work: Work, bottom: float) -> list[Item]:
 
 
 def _table(work: Work) -> tuple[Row, ...]:
+    at = "datum" if work.uneven else "ground"
     rows = [
         ("Length between the end bows", work.say(work.design.size.length_m)),
         ("Height of the crown", work.say(work.design.size.height_m)),
-        ("Post above the ground", work.say(work.design.posts.reveal_m)),
-        ("Post in the ground", work.say(work.embedment_m)),
+        (f"Post above the {at}", work.say(work.design.posts.reveal_m)),
+        (f"Post below the {at}", work.say(work.embedment_m)),
     ]
     for place, station in enumerate(work.bays.stations_m, start=1):
         rows.append((f"Bow {place}, from A", work.say(station)))

@@ -16,7 +16,7 @@ ABOVE_M = 0.4
 def one_post(work: Work) -> Drawing:
     """The left post in section; x from its centre, y = 0 on the ground."""
     posts, reveal_m = work.design.posts, work.design.posts.reveal_m
-    bottom = -work.embedment_m - BELOW_M
+    bottom = -work.embedment_m - max(-work.least_embedment_m, 0.0) - BELOW_M
     od, wall = work.post_tube.od_m, work.post_tube.wall_m
     ground = Outline(
         part="ground",
@@ -24,7 +24,7 @@ def one_post(work: Work) -> Drawing:
         material="soil",
         closed=True,
         path=box(-BESIDE_M, bottom, BESIDE_M, 0.0),
-        label="ground",
+        label="ground, where it is highest" if work.uneven else "ground",
     )
     walls = [
         Outline(
@@ -44,12 +44,12 @@ def one_post(work: Work) -> Drawing:
         closed=True,
         path=box(-od / 2, -work.embedment_m, od / 2, reveal_m),
     )
-    items: list[Item] = [ground, bore, *_bow(work), *walls, *_marks(work), *_dimensions(work)]
+    items: list[Item] = [ground, bore, *_bow(work), *walls, *_lowest(work), *_marks(work), *_dimensions(work)]
     return Drawing(
         view="post",
         title="One post",
         summary=(
-            f"A post {work.say(posts.length_m)} long, {work.say(work.embedment_m)} of it in the ground, "
+            f"A post {work.say(posts.length_m)} long, {work.say(work.embedment_m)} of it in {_ground_words(work)}, "
             f"with the bow {work.say(work.design.bows.insertion_m)} inside it."
         ),
         x0=-BESIDE_M,
@@ -59,6 +59,28 @@ def one_post(work: Work) -> Drawing:
         items=tuple(items),
         table=_table(work),
     )
+
+
+def _ground_words(work: Work) -> str:
+    return "the highest ground" if work.uneven else "the ground"
+
+
+def _lowest(work: Work) -> list[Item]:
+    """The ground at the post that has the least of itself in it."""
+    if not work.uneven:
+        return []
+    beside = work.post_tube.od_m / 2 + 0.05
+    y, least = work.least_embedment_m - work.embedment_m, work.say(max(work.least_embedment_m, 0.0), "down")
+    return [
+        Outline(
+            part="ground:lowest",
+            layer="hidden",
+            material="ink",
+            path=line(-BESIDE_M, y, BESIDE_M, y),
+            label="ground, where it is lowest",
+        ),
+        Note(part="ground:lowest", x=beside, y=y, text=f"lowest: {least}", anchor="start", above=False),
+    ]
 
 
 def _bow(work: Work) -> list[Item]:
@@ -130,7 +152,8 @@ def _table(work: Work) -> tuple[Row, ...]:
     rows = [
         ("Post length", work.say(posts.length_m)),
         ("Stands out of the ground", work.say(posts.reveal_m)),
-        ("In the ground", work.say(work.embedment_m)),
+        (f"In {_ground_words(work)}", work.say(work.embedment_m)),
+        *([("In the lowest ground", work.say(max(work.least_embedment_m, 0.0), "down"))] if work.uneven else []),
         ("Bow inside the post", work.say(work.design.bows.insertion_m)),
         ("Bore of the post", work.say(work.post_tube.bore_m, "down")),
         ("Outside of the bow’s tube", work.say(work.bow_tube.od_m, "up")),
