@@ -4,6 +4,7 @@ import time
 import uuid
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal, NamedTuple
 
 from sqlalchemy import func, select
@@ -124,7 +125,18 @@ def _house(row: HouseRow) -> House:
 
 
 def _state(row: HouseRow | RevisionRow) -> State:
-    return HouseDesign.model_validate_json(row.design), SiteRecord.model_validate_json(row.record)
+    return _design(row.design), _record(row.record)
+
+
+# What was measured stays the same over many changes of the design, and a big site's takes a while to read.
+@lru_cache(maxsize=32)
+def _design(text: str) -> HouseDesign:
+    return HouseDesign.model_validate_json(text)
+
+
+@lru_cache(maxsize=32)
+def _record(text: str) -> SiteRecord:
+    return SiteRecord.model_validate_json(text)
 
 
 def _row(session: Session, house_id: str) -> HouseRow:

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 
 from obtegum.core.design import HouseDesign
 from obtegum.core.ground.earthwork import Moving, balanced_height, moving
@@ -37,7 +38,7 @@ class Stand:
         """Share of the pad that the levels cover."""
         return min(self.patch.covered_m2 / self.pad_m2, 1.0)
 
-    @property
+    @cached_property
     def weakest(self) -> Foot:
         """The foot with the least in the ground."""
         return min(self.feet.values(), key=lambda foot: foot.embedment_m)
