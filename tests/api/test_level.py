@@ -91,6 +91,35 @@ def test_a_peg_is_read_through_the_api(tmp_path: Path, laser: SimulatedLaser) ->
     store.close()
 
 
+def test_spots_are_typed_read_live_and_taken_out_through_the_api(tmp_path: Path, laser: SimulatedLaser) -> None:
+    store = open_store(tmp_path)
+    house = houses.add(store, make_house(tape__units="metric"), SiteRecord(), "Started")
+    client = TestClient(make_app(store, level=LevelLink("127.0.0.1", laser.port)), base_url="http://127.0.0.1")
+    url = f"/api/houses/{house.id}/spots"
+    typed = client.post(url, json={"version": 1, "window": "w", "along": "-2.5", "across": "3", "rod": "1.62"}).json()
+    assert typed["record"]["levels"]["spots"] == [{"x_m": -2.5, "y_m": 3.0, "reading_m": 1.62}]
+    assert typed["undo"] == "Spot −2.500 m along, 3.000 m across: rod 1.620 m"
+    # Another window, still at the first version, adds its own: both are kept.
+    live = client.post(url, json={"version": 1, "window": "x", "along": "4", "across": "3"}).json()
+    read = live["record"]["levels"]["spots"][1]["reading_m"]
+    assert read == pytest.approx(made_up_ground(4.0, 3.0), abs=0.004)
+    wrong = client.post(url, json={"version": 3, "along": "4", "across": "3", "rod": "17"})
+    assert wrong.status_code == 422
+    assert wrong.json()["errors"][0]["path"] == "spot.reading"
+    page = client.get(url, params={"most": 1}).json()
+    assert page["total"] == 2
+    assert page["spots"][0]["number"] == 2
+    assert client.get(url, params={"start": 1}).json()["spots"][0]["place"] == "−2.500 m along, 3.000 m across"
+    out = client.delete(f"{url}/1", params={"version": 3, "window": "w"}).json()
+    assert [spot["x_m"] for spot in out["record"]["levels"]["spots"]] == [4.0]
+    back = client.post(f"/api/houses/{house.id}/undo", json={"window": "w"}).json()
+    assert len(back["record"]["levels"]["spots"]) == 2
+    assert client.delete(f"{url}/9", params={"version": 5}).status_code == 422
+    without = TestClient(make_app(store), base_url="http://127.0.0.1")
+    assert without.post(url, json={"version": 5, "along": "1", "across": "1"}).status_code == 424
+    store.close()
+
+
 def test_rounds_of_taping_and_readings_through_the_api(tmp_path: Path) -> None:
     store = open_store(tmp_path)
     house = houses.add(store, make_house(tape__units="metric"), SiteRecord(), "Started")

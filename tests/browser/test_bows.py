@@ -40,6 +40,26 @@ def test_shapes_stand_side_by_side_and_are_chosen(page: Page) -> None:
     saved(page)
 
 
+def test_what_only_a_gothic_or_kneed_bow_has_is_gripped(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    choose(page, "Shape", "gothic")
+    expect(field(page, "arc_radius")).to_have_value("")
+    grip(page, "arc_radius").press("PageUp")
+    expect(field(page, "arc_radius")).not_to_have_value("")
+    choose(page, "Shape", "kneed, straight pieces")
+    for piece in ("lower", "upper"):
+        before = field(page, piece).input_value()
+        box = grip(page, piece).bounding_box()
+        assert box is not None
+        x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+        page.mouse.move(x, y)
+        page.mouse.down()
+        page.mouse.move(x, y - 30, steps=5)
+        page.mouse.up()
+        expect(field(page, piece)).not_to_have_value(before)
+    saved(page)
+
+
 def test_every_shape_reaches_the_sticks(page: Page) -> None:
     open_house(page, "Dune edge")
     for option, told in (("gothic", "Ridge plate turns"), ("peaked", "Ridge plate turns"), ("kneed", "Elbow 1 turns")):

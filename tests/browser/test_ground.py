@@ -192,3 +192,29 @@ def test_the_site_can_be_placed_and_taken_away(page: Page) -> None:
     with page.expect_download() as download:
         page.get_by_role("link", name="Setting-out for CAD").click()
     assert download.value.suggested_filename == "Dune edge setting-out.dxf"
+
+
+def test_spots_are_typed_and_read_one_after_the_other_by_keyboard(page: Page) -> None:
+    open_house(page, "Dune edge", "Level")
+    page.get_by_role("button", name="Spots between the pegs").press("Enter")
+    along, rod = page.get_by_label("Along from A"), page.get_by_label("Rod", exact=True)
+    along.fill("-2")
+    page.get_by_label("Across from A–B").fill("3.4")
+    rod.fill("22")
+    rod.press("Enter")
+    expect(page.get_by_text("That is past the end of the 4.000 m rod.")).to_be_visible()
+    expect(rod).to_have_value("22")
+    rod.fill("1.9")
+    rod.press("Enter")
+    expect(along).to_be_focused()
+    expect(along).to_have_value("")
+    kept = page.get_by_role("button", name="Take out the spot")
+    expect(kept).to_have_count(1)
+    along.fill("6")
+    page.get_by_role("button", name="Read the laser there").press("Enter")
+    expect(kept).to_have_count(2)
+    page.get_by_role("button", name="Take out the spot −2.000 m along, 3.400 m across").press("Enter")
+    expect(kept).to_have_count(1)
+    page.get_by_role("button", name="Undo").click()
+    expect(kept).to_have_count(2)
+    saved(page)

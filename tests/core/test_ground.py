@@ -11,7 +11,8 @@ from obtegum.core.catalogue import default_catalogue
 from obtegum.core.drawing import Outline
 from obtegum.core.ground.drain import manning_full, pipe_for, run_off
 from obtegum.core.ground.earthwork import balanced_height, moving, stone_kg
-from obtegum.core.ground.levels import falling_datum, suspects
+from obtegum.core.ground.levels import falling_datum
+from obtegum.core.ground.suspects import suspects
 from obtegum.core.ground.terrain import Earth, Terrain
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.record import Levels, SiteRecord, Spot

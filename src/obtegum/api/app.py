@@ -8,7 +8,7 @@ from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
 
 from obtegum import __version__
-from obtegum.api import files, houses, planning
+from obtegum.api import files, houses, planning, site
 from obtegum.api.guard import Guard, Page
 from obtegum.api.problems import install, problem
 from obtegum.devices.level import LevelLink
@@ -43,6 +43,7 @@ def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK, level: Level
     app.state.level = level
     app.include_router(planning.router)
     app.include_router(files.router)
+    app.include_router(site.router)
     app.include_router(houses.router)
     install(app)
     app.add_middleware(Guard, hosts=hosts)

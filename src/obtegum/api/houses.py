@@ -12,13 +12,10 @@ from obtegum.api.models import (
     History,
     HouseLine,
     HouseOut,
-    LevelShot,
     NewHouse,
     Own,
     Place,
     RevisionOut,
-    Standing,
-    TickOff,
     VersionOut,
     Yard,
     house_out,
@@ -27,14 +24,10 @@ from obtegum.api.planning import PROBLEMS, answer
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
 from obtegum.core.job import Job
-from obtegum.core.measures import Edit, apply_edits, edits_in_words
+from obtegum.core.measures import apply_edits, edits_in_words
 from obtegum.core.plan import plan_house, plan_yard
 from obtegum.core.record import SiteRecord
-from obtegum.core.setout.base import pegs
 from obtegum.core.starters import new_house
-from obtegum.core.ticks import design_bays, tick_station, tick_words
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.devices.level import LevelError, LevelLink
 from obtegum.store import House, Store, houses
 from obtegum.store.houses import Shelf
 
@@ -133,58 +126,6 @@ def patch_house(desk: Desk, house_id: HouseId, changes: Changes) -> Response:
 
     gesture = houses.Gesture(changes.version, changes.window, changes.gesture)
     return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), changes.window)
-
-
-@router.post("/{house_id}/ticks", response_model=HouseOut)
-def post_tick(desk: Desk, house_id: HouseId, tick: TickOff) -> Response:
-    """Tick a peg or post off as set where the plan wants it, or take that back."""
-
-    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        station_m = tick_station(design, tick.tick)
-        changed = record.with_set(tick.tick, station_m if tick.done else None)
-        return houses.Edited(design, changed, tick_words(tick.tick, tick.done))
-
-    gesture = houses.Gesture(tick.version, tick.window)
-    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), tick.window)
-
-
-@router.post("/{house_id}/tapings", response_model=HouseOut)
-def post_taping(desk: Desk, house_id: HouseId, own: Standing) -> Response:
-    """Keep the round of taping under way among the earlier ones, and begin another."""
-
-    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        return houses.Edited(design, record.taped_anew(), "Pegs moved, taping begun again")
-
-    gesture = houses.Gesture(own.version, own.window)
-    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), own.window)
-
-
-@router.post("/{house_id}/level-shots", response_model=HouseOut)
-def post_level_shot(request: Request, desk: Desk, house_id: HouseId, wanted: LevelShot) -> Response:
-    """Read the laser level with the rod at a peg, and keep the reading."""
-    link: LevelLink | None = request.app.state.level
-    if link is None:
-        raise LevelError("No laser level is linked. Start with --level and its address, or type what the rod reads.")
-    house = houses.get(desk.store, house_id)
-    peg = next(
-        (
-            each
-            for each in pegs(design_bays(house.design), house.design.size.span_m)
-            if f"{each.side}{each.bow}" == wanted.peg
-        ),
-        None,
-    )
-    if peg is None:
-        raise DesignError([Trouble(path="peg", sentence=f"There is no peg {wanted.peg} in this house.")])
-    live = link.read(peg.station_m, peg.x_m + house.design.size.span_m / 2)
-    edits = (Edit(measure=f"level:{wanted.peg}", text=f"{live.reading_m:.4f} m"),)
-
-    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        changed = apply_edits(Job(design, record), edits, default_catalogue())
-        return houses.Edited(*changed, edits_in_words(changed, edits, default_catalogue()))
-
-    gesture = houses.Gesture(wanted.version, wanted.window)
-    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), wanted.window)
 
 
 @router.post("/{house_id}/{way}", response_model=HouseOut)

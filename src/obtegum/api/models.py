@@ -105,6 +105,29 @@ class LevelShot(Standing):
     peg: str = Field(pattern=f"^{PEG}$")
 
 
+class NewSpot(Standing):
+    """A spot as typed: its place along from A and across from A to B, and its rod; none to read the laser there."""
+
+    along: str = Field(max_length=60)
+    across: str = Field(max_length=60)
+    rod: str | None = Field(default=None, max_length=60)
+
+
+class SpotOut(Part):
+    """A spot as it is read: the first kept is number 1."""
+
+    number: int
+    place: str
+    reading: str
+
+
+class SpotsOut(Part):
+    """A page of spots, last kept first."""
+
+    spots: tuple[SpotOut, ...]
+    total: int
+
+
 class Back(Own):
     """Bring a version back."""
 

@@ -23,6 +23,7 @@ __all__ = [
     "area_text",
     "length_text",
     "parse_length",
+    "parse_place",
     "percent_text",
     "size_text",
 ]
@@ -128,6 +129,15 @@ def parse_length(text: str, units: Units) -> float:
             raise LengthError("One decimal sign is enough: write 2,25 or 2.25.")
         tidy = tidy.replace(",", ".")
     return _sum_groups(_groups(tidy, shown, units), shown, units)
+
+
+def parse_place(text: str, units: Units) -> float:
+    """Read a typed distance to one side of a line: a length, below zero with a minus before it.
+
+    Returns: m, not rounded. Raises: LengthError.
+    """
+    tidy = text.strip()
+    return -parse_length(tidy[1:], units) if tidy.startswith(("-", "−")) else parse_length(tidy, units)
 
 
 def _unreadable(shown: str, units: Units) -> LengthError:

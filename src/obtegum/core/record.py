@@ -1,12 +1,26 @@
 """What was done and found on site: `SiteRecord`, kept beside the design."""
 
+from collections.abc import Iterable
 from typing import Annotated, Literal
 
 from pydantic import Field
 
 from obtegum.core.part import Part
 
-__all__ = ["CHECKS", "LINES", "PEG", "TICK", "BowCheck", "Levels", "Line", "SiteRecord", "Spot", "Taping", "TrialBend"]
+__all__ = [
+    "CHECKS",
+    "LINES",
+    "MOST_SPOTS",
+    "PEG",
+    "TICK",
+    "BowCheck",
+    "Levels",
+    "Line",
+    "SiteRecord",
+    "Spot",
+    "Taping",
+    "TrialBend",
+]
 
 PEG = "([LR])([1-9][0-9]{0,3})"
 # A peg or post, by side and bow.
@@ -14,6 +28,9 @@ TICK = f"^(peg|post):{PEG}$"
 Line = Literal["ab", "dc", "ad", "bc", "ac", "bd"]
 # What is measured of a bow on the floor, in the order of measuring.
 CHECKS = ("width", "height", "left", "right", "twist")
+MOST_SPOTS = 5000
+# How far from A a spot may lie, along and across, m.
+SPOT_FROM_M, SPOT_TO_M = -500.0, 800.0
 LINES: tuple[Line, ...] = ("ab", "dc", "ad", "bc", "ac", "bd")
 
 Tick = Annotated[str, Field(pattern=TICK)]
@@ -52,9 +69,14 @@ class Taping(Part):
 class Spot(Part):
     """A place where the rod stood: along the house from A, across from the line A to B, and its reading, m."""
 
-    x_m: float = Field(ge=-500, le=800)
-    y_m: float = Field(ge=-500, le=800)
+    x_m: float = Field(ge=SPOT_FROM_M, le=SPOT_TO_M)
+    y_m: float = Field(ge=SPOT_FROM_M, le=SPOT_TO_M)
     reading_m: RodReading
+
+    @property
+    def place(self) -> tuple[int, int]:
+        """Where it is to the centimetre: read again there, it is the same spot."""
+        return round(self.x_m * 100), round(self.y_m * 100)
 
 
 class Levels(Part):
@@ -64,8 +86,20 @@ class Levels(Part):
     """
 
     pegs: dict[PegName, RodReading] = Field(default_factory=dict, max_length=2000)
-    spots: tuple[Spot, ...] = Field(default=(), max_length=5000)
+    spots: tuple[Spot, ...] = Field(default=(), max_length=MOST_SPOTS)
     closing_m: RodReading | None = None
+
+    def with_spots(self, spots: Iterable[Spot]) -> "Levels":
+        """Levels with spots added; one read where another stands takes its place."""
+        kept = {spot.place: spot for spot in self.spots}
+        for spot in spots:
+            kept.pop(spot.place, None)
+            kept[spot.place] = spot
+        return self.model_copy(update={"spots": tuple(kept.values())})
+
+    def without_spot(self, number: int) -> "Levels":
+        """Levels without a spot, the first being number 1."""
+        return self.model_copy(update={"spots": (*self.spots[: number - 1], *self.spots[number:])})
 
 
 class TrialBend(Part):

@@ -13,7 +13,9 @@ from obtegum.core.bows.sticks import MOST_STICKS, Joint, Split, joint_of, split_
 from obtegum.core.catalogue import Catalogue, Rules, Tube
 from obtegum.core.design import HouseDesign
 from obtegum.core.ground.posts import Entry, Play, bow_entry, socket_play
+from obtegum.core.ground.spots import spot_place
 from obtegum.core.ground.stand import Stand, stand_on
+from obtegum.core.ground.suspects import Suspect, odd_spots, suspects
 from obtegum.core.profile import Arc, Chain, Kink, ProfileError
 from obtegum.core.quantity import FOOT_M, Rounding, Tape, length_text
 from obtegum.core.record import LINES, Line, SiteRecord
@@ -24,6 +26,7 @@ from obtegum.core.setout.how import HowStep, how_to_square
 from obtegum.core.setout.squaring import Method, Tapes, methods
 from obtegum.core.shapes import height_for_girth
 from obtegum.core.strip import MarkKind, MarkState, StripMark
+from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["OWN_TUBE", "Work", "begin", "find_tube", "strung_size", "ways_to_square"]
@@ -137,6 +140,27 @@ class Work:
     def stand(self) -> Stand | None:
         """The posts on the ground as levelled, or None while too few pegs have been read."""
         return stand_on(self.design, self.record.levels, self.pegs, self.strung[1])
+
+    @cached_property
+    def odd_readings(self) -> tuple[list[Suspect], Suspect | None]:
+        """Rod readings that don't fit those around them, worst first; and a rod that slipped part of the way."""
+        stand, levels, error_m = self.stand, self.record.levels, self.design.level.reading_error_m
+        if stand is None:
+            return [], None
+        readings = {name: levels.pegs[name] for name in levels.pegs if name in stand.places}
+        found, slipped = suspects(readings, stand.places, error_m)
+        if slipped is not None:
+            return [], slipped
+        spots = tuple((spot.x_m, spot.y_m, spot.reading_m) for spot in levels.spots)
+        wrong = {each.name for each in found}
+        pegs = tuple((*stand.places[name], reading) for name, reading in readings.items() if name not in wrong)
+        return sorted([*found, *odd_spots(spots, pegs, error_m)], key=lambda each: -abs(each.off_m)), None
+
+    def where(self, name: str) -> str:
+        """A peg or a spot in words: ``peg 3 left``, ``the spot 4.5 m along, 2 m across``."""
+        if not name.startswith("spot:"):
+            return peg_words(name)
+        return f"the spot {spot_place(self.record.levels.spots[int(name[5:]) - 1], self.tape)}"
 
     @cached_property
     def taped_level(self) -> dict[Line, float]:

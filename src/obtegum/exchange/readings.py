@@ -11,9 +11,10 @@ import re
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
+from obtegum.core.ground.spots import too_far
 from obtegum.core.job import Job
-from obtegum.core.quantity import LengthError, Units, length_text, parse_length
-from obtegum.core.record import LINES, Line, SiteRecord, Spot, Taping
+from obtegum.core.quantity import LengthError, Units, length_text, parse_length, parse_place
+from obtegum.core.record import LINES, MOST_SPOTS, Line, SiteRecord, Spot, Taping
 from obtegum.core.setout.base import Side, corner
 from obtegum.core.setout.bays import Bays
 from obtegum.core.ticks import design_bays, peg_words
@@ -99,9 +100,9 @@ class _Lengths:
             raise _LineTrouble(
                 f"{cell} is in {words[units]}, but line {before[1]} is in {words[before[0]]}; give all in one unit"
             )
-        sign = -1.0 if cell.startswith(("-", "−")) and column != "reading" else 1.0
+        parse = parse_length if column == "reading" else parse_place
         try:
-            return sign * parse_length(cell.lstrip("-−") if sign < 0 else cell, units)
+            return parse(cell, units)
         except LengthError as error:
             raise _LineTrouble(str(error).rstrip(".")) from None
 
@@ -192,14 +193,17 @@ def _levels(table: _Table, lengths: _Lengths, job: Job) -> tuple[SiteRecord, str
             return
         along, across = _wanted(cells, "along", "across")
         x, y = lengths.read("along", along, number), lengths.read("across", across, number)
-        if not (-500 <= x <= 800 and -500 <= y <= 800):
+        if too_far(x, y):
             raise _LineTrouble("that place is too far from the house")
         spots.append(Spot(x_m=x, y_m=y, reading_m=reading))
 
     _each(table, take)
     levels = job.record.levels
     merged = {**levels.pegs, **pegs}
-    changed = levels.model_copy(update={"pegs": merged, "spots": tuple(spots) or levels.spots})
+    kept = levels.model_copy(update={"pegs": merged})
+    changed = kept.with_spots(spots)
+    if len(changed.spots) > MOST_SPOTS:
+        raise _refuse(f"That would make {len(changed.spots):,} spots; {MOST_SPOTS:,} are the most for one house.")
     names = [f"{side}{bow}" for side in "LR" for bow in range(1, bays.bows + 1)]
     missing = [name for name in names if name not in merged]
     words = f"Levels read in: {_count(len(pegs), 'peg')}, {_count(len(spots), 'spot')}"

@@ -69,6 +69,10 @@ export const api = {
   tick: (id: string, step: string, body: Schemas["TickOff"]) => send<HouseOut>("POST", house(id, "/ticks", { step }), body),
   tapeAnew: (id: string, step: string, body: Schemas["Standing"]) => send<HouseOut>("POST", house(id, "/tapings", { step }), body),
   readLaser: (id: string, step: string, body: Schemas["LevelShot"]) => send<HouseOut>("POST", house(id, "/level-shots", { step }), body),
+  spots: (id: string, most: number) => ask<Schemas["SpotsOut"]>(house(id, "/spots", { most: String(most) })),
+  keepSpot: (id: string, step: string, body: Schemas["NewSpot"]) => send<HouseOut>("POST", house(id, "/spots", { step }), body),
+  takeOutSpot: (id: string, step: string, number: number, version: number, window: string) =>
+    ask<HouseOut>(house(id, `/spots/${number}`, { step, version: String(version), window }), { method: "DELETE" }),
   takeReadings: (id: string, step: string, text: Blob, window: string) =>
     ask<HouseOut>(house(id, "/readings", { window, step }), { method: "POST", body: text }),
   undo: (id: string, step: string, way: "undo" | "redo", window: string) => send<HouseOut>("POST", house(id, `/${way}`, { step }), { window }),

@@ -22,6 +22,7 @@ import { NumberTable } from "./NumberTable";
 import { Panel } from "./Panel";
 import { Rail } from "./Rail";
 import { Readings } from "./Readings";
+import { Spots } from "./Spots";
 import { Tabs } from "./Tabs";
 import { TopLine } from "./TopLine";
 
@@ -93,7 +94,7 @@ function OpenHouse({ first, window, step }: { first: HouseOut; window: string; s
   );
 }
 
-type SideShown = "step" | "keys" | "history" | "files" | "readings";
+type SideShown = "step" | "keys" | "history" | "files" | "readings" | "spots";
 
 function Workplace({ window }: { window: string }) {
   const { id = "", step: wanted } = useParams();
@@ -226,8 +227,9 @@ function Workplace({ window }: { window: string }) {
         />
       )}
       {side === "readings" && <Readings onClose={() => setSide("step")} />}
+      {side === "spots" && <Spots onClose={() => setSide("step")} />}
       {side === "step" && (
-        <Panel step={step} onShow={choose} onAct={(action) => (action === "tape-anew" ? session.tapeAnew() : setSide("readings"))} />
+        <Panel step={step} onShow={choose} onAct={(action) => (action === "tape-anew" ? session.tapeAnew() : setSide(action === "spots" ? "spots" : "readings"))} />
       )}
     </Layout>
   );

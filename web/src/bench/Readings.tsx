@@ -49,7 +49,7 @@ export function Readings({ onClose }: { onClose: () => void }) {
       <h1>Readings from a sheet</h1>
       <Plain onPress={onClose}>Back to the step</Plain>
       <p>
-        A line for each: <b>L3, 1.642</b> for a peg, or <b>4.5, 2.0, 1.655</b> for a spot along from A, across, and the rod. Lines of the six sides as{" "}
+        A line for each: <b>L3, 1.642</b> for a peg, or <b>4.5, 2.0, 1.655</b> for a spot along from A, across, and the rod; a spot read where one stands takes its place. Lines of the six sides as{" "}
         <b>line, reading</b> with that header.
       </p>
       <Field value={text} onChange={setText}>

@@ -10,7 +10,7 @@ const Row = styled.div`
   flex-wrap: wrap;
   gap: 2px 20px;
   min-height: 32px;
-  > p { font-size: 14px; color: var(--soft); flex: 1; min-width: 0; }
+  > p { font-size: 14px; color: var(--soft); flex: 1 1 150px; }
   > div { display: flex; gap: 4px 18px; flex-wrap: wrap; }
 `;
 const Way = styled(ToggleButton)`

@@ -1,4 +1,4 @@
-import { AwayError, api, type Clash, type Edit, type HouseOut, type HousePlan, ProblemError } from "../api/client";
+import { AwayError, api, type Clash, type Edit, type FieldTrouble, type HouseOut, type HousePlan, ProblemError } from "../api/client";
 
 /** What was typed or dragged and can't be used: kept beside the field, so that nothing is lost. */
 export interface Refusal {
@@ -200,6 +200,28 @@ export class HouseSession {
     return this.enqueue({ send: (version) => api.readLaser(id, this.step, { version, window: this.window, peg }), edits: [], gesture: "", measure });
   }
 
+  /** Keep a spot as typed, or with what the laser reads there; what can't be used is said at its fields. */
+  async keepSpot(along: string, across: string, rod: string | null): Promise<FieldTrouble[]> {
+    const { id } = this.sight.house;
+    let wrong: FieldTrouble[] = [];
+    const send = async (version: number) => {
+      try {
+        return await api.keepSpot(id, this.step, { version, window: this.window, along, across, rod });
+      } catch (error) {
+        if (error instanceof ProblemError) wrong = error.problem.errors?.length ? error.problem.errors : [atLarge(error.message)];
+        throw error;
+      }
+    };
+    await this.enqueue({ send, edits: [], gesture: "", measure: SPOT });
+    return wrong;
+  }
+
+  /** Take a spot out. */
+  takeOutSpot(number: number): void {
+    const { id } = this.sight.house;
+    void this.enqueue({ send: (version) => api.takeOutSpot(id, this.step, number, version, this.window), edits: [], gesture: "", measure: "" });
+  }
+
   /** Take readings from pasted text or a file; returns what is wrong with it, line by line. */
   async takeReadings(text: Blob): Promise<string[]> {
     const { id } = this.sight.house;
@@ -305,6 +327,9 @@ export class HouseSession {
     return rest;
   }
 }
+
+const SPOT = "spot";
+const atLarge = (sentence: string): FieldTrouble => ({ path: "", measure: null, sentence });
 
 const sameSteps = (a: Edit, b: Edit): boolean =>
   a.steps != null && b.steps != null && a.measure === b.measure && a.stride === b.stride;

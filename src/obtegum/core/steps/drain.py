@@ -137,7 +137,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("drain", "falls"),
         strips=("drain",),
         grips=(),
-        focus=("drain", "contour", "corner", "line", "end", "spots", "post"),
+        focus=("drain", "contour", "corner", "line", "end", "spots", "spot", "post"),
     )
 
 

@@ -4,7 +4,7 @@ from obtegum.core.amount import amount_text
 from obtegum.core.ground.earthwork import stone_kg
 from obtegum.core.quantity import Rounding, percent_text
 from obtegum.core.steps.common import settled
-from obtegum.core.steps.model import Answer, StepPlan
+from obtegum.core.steps.model import Action, Answer, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
@@ -77,7 +77,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("earth", "profile"),
         strips=("tops:L", "tops:R") if work.stand else ("peg:L", "peg:R"),
         grips=(),
-        focus=("pad", "meeting", "contour", "spots", "post", "ground", "datum", "corner", "line", "end"),
+        focus=("pad", "meeting", "contour", "spots", "spot", "post", "ground", "datum", "corner", "line", "end"),
+        actions=(Action(id="spots", label="Spots between the pegs"),),
     )
 
 

@@ -3,7 +3,7 @@
 import math
 from functools import partial
 
-from obtegum.core.ground.levels import suspects, turned_falls
+from obtegum.core.ground.levels import turned_falls
 from obtegum.core.ground.stand import Stand
 from obtegum.core.quantity import percent_text
 from obtegum.core.setout.base import Peg
@@ -61,11 +61,7 @@ def _closing_verdicts(work: Work) -> list[Verdict]:
 
 
 def _suspect_verdicts(work: Work) -> list[Verdict]:
-    levels, stand = work.record.levels, work.stand
-    if stand is None:
-        return []
-    readings = {name: levels.pegs[name] for name in levels.pegs if name in stand.places}
-    found, slipped = suspects(readings, stand.places, work.design.level.reading_error_m)
+    found, slipped = work.odd_readings
     if slipped is not None:
         like = (
             f" That is {slipped.what}: a rod joint not pushed home?"
@@ -81,15 +77,14 @@ def _suspect_verdicts(work: Work) -> list[Verdict]:
     if not found:
         return []
     told = [
-        f"{peg_words(each.name)} by {work.say(abs(each.off_m))}{f' ({each.what}?)' if each.what else ''}"
+        f"{work.where(each.name)} by {work.say(abs(each.off_m))}{f' ({each.what}?)' if each.what else ''}"
         for each in found[:MOST_NAMED]
     ]
     more = f", and {len(found) - MOST_NAMED} more" if len(found) > MOST_NAMED else ""
     sentence = f"Off the line of their neighbours: {', '.join(told)}{more}. Read again."
     worst = found[0]
-    return [
-        _verdict("outlier", "Odd readings", "tight", sentence, work.say(abs(worst.off_m)), part=f"post:{worst.name}")
-    ]
+    part = worst.name if worst.name.startswith("spot:") else f"post:{worst.name}"
+    return [_verdict("outlier", "Odd readings", "tight", sentence, work.say(abs(worst.off_m)), part=part)]
 
 
 def _sight_verdicts(work: Work, stand: Stand) -> list[Verdict]:
@@ -155,8 +150,11 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("falls", "profile"),
         strips=("level:L", "level:R", *(("tops:L", "tops:R") if work.stand else ())),
         grips=(),
-        focus=("post", "ground", "datum", "contour", "spots", "corner", "line", "end", "floor"),
-        actions=(Action(id="read-in", label="Paste or open readings"),),
+        focus=("post", "ground", "datum", "contour", "spots", "spot", "corner", "line", "end", "floor"),
+        actions=(
+            Action(id="spots", label="Spots between the pegs"),
+            Action(id="read-in", label="Paste or open readings"),
+        ),
         done=read,
         of=len(work.pegs),
     )
@@ -228,9 +226,12 @@ def _answers(work: Work) -> list[Answer]:
 
 def _turned(work: Work, along: float, across: float) -> list[Answer]:
     """How much the ground falls under the house as it lies, and turned a quarter, on the best plane."""
-    size = work.design.size
-    now_m = abs(along) * size.length_m + abs(across) * size.span_m
-    turned_m = abs(across) * size.length_m + abs(along) * size.span_m
+    size, posts = work.design.size, work.design.posts
+    # Tops on one fall take up what falls along the house; only what falls across it is left to the posts.
+    length_m = 0.0 if work.design.level.tops == "fall" else size.length_m
+    now_m = abs(along) * length_m + abs(across) * size.span_m
+    turned_m = abs(across) * length_m + abs(along) * size.span_m
+    left = work.say(max(posts.length_m - posts.reveal_m - turned_m, 0.0), "down")
     return [
         Answer(
             id="slope",
@@ -240,7 +241,13 @@ def _turned(work: Work, along: float, across: float) -> list[Answer]:
             unit="share",
             note="to B and D" if along >= 0 and across >= 0 else _toward(along, across),
         ),
-        length_answer(work, "turned", "Fall under it, turned a quarter", turned_m, f"as it lies {work.say(now_m)}"),
+        length_answer(
+            work,
+            "turned",
+            "Fall for the posts, turned a quarter",
+            turned_m,
+            f"as it lies {work.say(now_m)}; about {left} in the ground then",
+        ),
     ]
 
 

@@ -30,7 +30,7 @@ class Told(Part):
 class Action(Part):
     """Something to press in a step, besides its fields."""
 
-    id: Literal["tape-anew", "read-in"]
+    id: Literal["tape-anew", "read-in", "spots"]
     label: str
 
 

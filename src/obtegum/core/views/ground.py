@@ -14,6 +14,9 @@ from obtegum.core.work import Work
 __all__ = ["drain_run", "earth", "falls", "profile"]
 
 MOST_CONTOURS = 12
+# Room for the words of a contour line, along and across, in shares of the base.
+WORDS = (0.11, 0.12)
+MOST_ODD = 5
 STEPS_M = {
     "metric": (0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1.0, 2.0),
     "feet": (0.0127, 0.0254, 0.0508, 0.1016, 0.1524, 0.3048, 0.6096, 1.524),
@@ -198,7 +201,8 @@ def _contours(work: Work) -> list[Item]:
     lowest = min(height for _, _, height in stand.terrain.points)
     steps = STEPS_M[work.tape.units]
     step = next((each for each in steps if (highest - lowest) / each <= MOST_CONTOURS), steps[-1])
-    items: list[Item] = []
+    items, told = list[Item](), list[tuple[float, float]]()
+    room_x, room_y = (each * size for each, size in zip(WORDS, work.strung, strict=True))
     for number in range(1, MOST_CONTOURS + 1):
         height = highest - number * step
         pieces = stand.terrain.contours(height) if height > lowest else []
@@ -208,13 +212,28 @@ def _contours(work: Work) -> list[Item]:
         ends = tuple((*one, *other) for one, other in pieces)
         items.append(Segments(part=part, style="contour", ends=ends))
         x, y = pieces[len(pieces) // 2][0]
+        # On a steep bank the lines run close: those whose words would cover others' go without.
+        if any(abs(x - other_x) < room_x and abs(y - other_y) < room_y for other_x, other_y in told):
+            continue
+        told.append((x, y))
         items.append(Note(part=part, x=x, y=y, text=work.say(-number * step), above=False))
     return items
 
 
 def _spots(work: Work) -> list[Item]:
+    """A dot for each spot, and a mark on each that wants reading again."""
     spots = work.record.levels.spots
-    return [Dots(part="spots", places=tuple((spot.x_m, spot.y_m) for spot in spots))] if spots else []
+    if not spots:
+        return []
+    items: list[Item] = [Dots(part="spots", places=tuple((spot.x_m, spot.y_m) for spot in spots))]
+    odd, _ = work.odd_readings
+    for each in odd[:MOST_ODD]:
+        if each.name.startswith("spot:"):
+            spot = spots[int(each.name[5:]) - 1]
+            label = f"{work.where(each.name)}, off by {work.say(abs(each.off_m))}"
+            items.append(Mark(part=each.name, symbol="centre", x=spot.x_m, y=spot.y_m, label=label))
+            items.append(Note(part=each.name, x=spot.x_m, y=spot.y_m, text="read again"))
+    return items
 
 
 def _pegs(work: Work) -> list[Item]:

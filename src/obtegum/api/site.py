@@ -1,0 +1,141 @@
+"""What is done and found on site: ticks, rounds of taping, rod readings at pegs and spots."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Path, Query, Request
+from starlette.responses import Response
+
+from obtegum.api.houses import HOUSE_PROBLEMS, Desk, HouseId, Kept, Window, with_plan
+from obtegum.api.models import HouseOut, LevelShot, NewSpot, SpotOut, SpotsOut, Standing, TickOff
+from obtegum.api.planning import answer
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.design import HouseDesign
+from obtegum.core.ground.spots import read_place, read_rod, spot_place, spot_words, with_spot, without_spot
+from obtegum.core.job import Job
+from obtegum.core.measures import Edit, apply_edits, edits_in_words
+from obtegum.core.quantity import length_text
+from obtegum.core.record import SiteRecord, Spot
+from obtegum.core.setout.base import pegs
+from obtegum.core.ticks import design_bays, tick_station, tick_words
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.devices.level import LevelError, LevelLink
+from obtegum.store import houses
+
+__all__ = ["router"]
+
+router = APIRouter(prefix="/api/houses", tags=["site"], responses=HOUSE_PROBLEMS)
+
+
+@router.post("/{house_id}/ticks", response_model=HouseOut)
+def post_tick(desk: Desk, house_id: HouseId, tick: TickOff) -> Response:
+    """Tick a peg or post off as set where the plan wants it, or take that back."""
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        station_m = tick_station(design, tick.tick)
+        changed = record.with_set(tick.tick, station_m if tick.done else None)
+        return houses.Edited(design, changed, tick_words(tick.tick, tick.done))
+
+    gesture = houses.Gesture(tick.version, tick.window)
+    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), tick.window)
+
+
+@router.post("/{house_id}/tapings", response_model=HouseOut)
+def post_taping(desk: Desk, house_id: HouseId, own: Standing) -> Response:
+    """Keep the round of taping under way among the earlier ones, and begin another."""
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        return houses.Edited(design, record.taped_anew(), "Pegs moved, taping begun again")
+
+    gesture = houses.Gesture(own.version, own.window)
+    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), own.window)
+
+
+def _laser(request: Request) -> LevelLink:
+    """The linked laser level. Raises: LevelError when there is none."""
+    link: LevelLink | None = request.app.state.level
+    if link is None:
+        raise LevelError("No laser level is linked. Start with --level and its address, or type what the rod reads.")
+    return link
+
+
+@router.get("/{house_id}/spots", response_model=SpotsOut)
+def get_spots(
+    store: Kept,
+    house_id: HouseId,
+    start: Annotated[int, Query(ge=0, le=10_000)] = 0,
+    most: Annotated[int, Query(ge=1, le=200)] = 20,
+) -> Response:
+    """Spots where the rod was read, last kept first, a page of them."""
+    house = houses.get(store, house_id)
+    tape, spots = house.design.tape, house.record.levels.spots
+    page = range(len(spots) - start, max(len(spots) - start - most, 0), -1)
+    found = (
+        SpotOut(
+            number=number,
+            place=spot_place(spots[number - 1], tape),
+            reading=length_text(spots[number - 1].reading_m, tape),
+        )
+        for number in page
+    )
+    return answer(SpotsOut(spots=tuple(found), total=len(spots)))
+
+
+@router.post("/{house_id}/spots", response_model=HouseOut)
+def post_spot(request: Request, desk: Desk, house_id: HouseId, wanted: NewSpot) -> Response:
+    """Keep a spot as typed, or with what the laser level reads there; one read before is read anew."""
+    house = houses.get(desk.store, house_id)
+    x_m, y_m = read_place(wanted.along, wanted.across, house.design.tape)
+    if wanted.rod is None:
+        reading_m = round(_laser(request).read(x_m, y_m).reading_m, 4)
+    else:
+        reading_m = read_rod(wanted.rod, house.design)
+    spot = Spot(x_m=x_m, y_m=y_m, reading_m=reading_m)
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        return houses.Edited(design, with_spot(record, spot), spot_words(spot, design.tape))
+
+    # One spot more never clashes with another: it is kept on top of whatever stands.
+    gesture = houses.Gesture(house.version, wanted.window)
+    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), wanted.window)
+
+
+@router.delete("/{house_id}/spots/{number}", response_model=HouseOut)
+def delete_spot(
+    desk: Desk,
+    house_id: HouseId,
+    number: Annotated[int, Path(ge=1, le=10_000)],
+    version: Annotated[int, Query(ge=1, le=2**31)],
+    window: Window = "",
+) -> Response:
+    """Take a spot out."""
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        changed, spot = without_spot(record, number)
+        return houses.Edited(design, changed, f"Taken out: {spot_words(spot, design.tape).lower()}")
+
+    return with_plan(desk, houses.change(desk.store, house_id, houses.Gesture(version, window), edit), window)
+
+
+@router.post("/{house_id}/level-shots", response_model=HouseOut)
+def post_level_shot(request: Request, desk: Desk, house_id: HouseId, wanted: LevelShot) -> Response:
+    """Read the laser level with the rod at a peg, and keep the reading."""
+    house = houses.get(desk.store, house_id)
+    peg = next(
+        (
+            each
+            for each in pegs(design_bays(house.design), house.design.size.span_m)
+            if f"{each.side}{each.bow}" == wanted.peg
+        ),
+        None,
+    )
+    if peg is None:
+        raise DesignError([Trouble(path="peg", sentence=f"There is no peg {wanted.peg} in this house.")])
+    live = _laser(request).read(peg.station_m, peg.x_m + house.design.size.span_m / 2)
+    edits = (Edit(measure=f"level:{wanted.peg}", text=f"{live.reading_m:.4f} m"),)
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        changed = apply_edits(Job(design, record), edits, default_catalogue())
+        return houses.Edited(*changed, edits_in_words(changed, edits, default_catalogue()))
+
+    gesture = houses.Gesture(wanted.version, wanted.window)
+    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), wanted.window)

@@ -1,0 +1,119 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { type FormEvent, useRef, useState } from "react";
+import { FieldError, Form, Input, Label, TextField } from "react-aria-components";
+import styled from "styled-components";
+import { api, type FieldTrouble } from "../api/client";
+import { useSession, useSight } from "../house/useSight";
+import { Plain, Press } from "../kit/Plain";
+import { Words } from "../kit/Words";
+import { FIGURES } from "../look/look";
+import { Side } from "./Side";
+
+const Typed = styled(Form)`
+  display: grid;
+  gap: 8px;
+  > div { display: grid; grid-template-columns: 1fr 144px; gap: 2px 8px; align-items: center; }
+  input {
+    min-height: 38px;
+    padding: 3px 8px;
+    font: 600 18px/1.2 ${FIGURES};
+    font-variant-numeric: tabular-nums;
+    text-align: right;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-bottom: 2px solid var(--ink);
+  }
+  .react-aria-FieldError { grid-column: 1 / -1; color: var(--fails); font-size: 14px; }
+`;
+const Kept = styled.ol`
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  li { display: grid; grid-template-columns: 1fr auto; gap: 0 8px; align-items: center; padding: 5px 0; border-bottom: 1px solid var(--rule); }
+`;
+const PAGE = 12;
+const FIELDS = ["along", "across", "reading"] as const;
+type Field = (typeof FIELDS)[number];
+const LABELS: Record<Field, string> = { along: "Along from A", across: "Across from A–B", reading: "Rod" };
+const BLANK: Record<Field, string> = { along: "", across: "", reading: "" };
+
+/** Spots where the rod is read besides the pegs: type one after the other, or let the laser read each; take out a wrong one. */
+export function Spots({ onClose }: { onClose: () => void }) {
+  const session = useSession();
+  const { house, plan } = useSight();
+  const [typed, setTyped] = useState(BLANK);
+  const [wrong, setWrong] = useState<FieldTrouble[]>([]);
+  const [most, setMost] = useState(PAGE);
+  const [said, setSaid] = useState("");
+  const first = useRef<HTMLInputElement>(null);
+  const kept = useQuery({ queryKey: ["spots", house.id, house.version, most], queryFn: () => api.spots(house.id, most), placeholderData: keepPreviousData });
+  const rod = plan.measures.tool?.reading === "string" ? "Down from string" : LABELS.reading;
+
+  const keep = async (laser: boolean) => {
+    const found = await session.keepSpot(typed.along, typed.across, laser ? null : typed.reading);
+    setWrong(found);
+    setSaid(found.length ? "" : (session.look().house.undo ?? "Kept."));
+    if (found.length) return;
+    // The next spot is most often on the same line across.
+    setTyped({ ...typed, along: "", reading: "" });
+    first.current?.focus();
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void keep(false);
+  };
+  const trouble = (field: Field) => wrong.find((each) => each.path === `spot.${field}`)?.sentence;
+  const atLarge = wrong.filter((each) => !FIELDS.some((field) => each.path === `spot.${field}`));
+  return (
+    <Side aria-label="Spots between the pegs">
+      <h1>Spots between the pegs</h1>
+      <Plain onPress={onClose}>Back to the step</Plain>
+      <p>Where the ground changes between the pegs, and out to the edge of a pad. A minus lies before A, or outside the line A to B.</p>
+      <Typed onSubmit={submit}>
+        {FIELDS.map((field) => (
+          <TextField
+            key={field}
+            name={field}
+            value={typed[field]}
+            onChange={(value) => setTyped({ ...typed, [field]: value })}
+            isInvalid={trouble(field) !== undefined}
+            validationBehavior="aria"
+            autoComplete="off"
+          >
+            <Label>{field === "reading" ? rod : LABELS[field]}</Label>
+            <Input ref={field === "along" ? first : undefined} spellCheck="false" />
+            <FieldError>{trouble(field)}</FieldError>
+          </TextField>
+        ))}
+        <Press type="submit">Keep this spot</Press>
+        <Press onPress={() => void keep(true)}>Read the laser there</Press>
+      </Typed>
+      {atLarge.map((each) => (
+        <p key={each.sentence} role="alert">
+          <Words>{each.sentence}</Words>
+        </p>
+      ))}
+      <p role="status">{said && <Words>{said}</Words>}</p>
+      {kept.data && kept.data.total > 0 && (
+        <>
+          <h2>
+            <Words>{`${kept.data.total.toLocaleString("en")} kept`}</Words>
+          </h2>
+          <Kept>
+            {kept.data.spots.map((spot) => (
+              <li key={spot.number}>
+                <span>
+                  <Words>{`${spot.place}: ${spot.reading}`}</Words>
+                </span>
+                <Plain aria-label={`Take out the spot ${spot.place}`} onPress={() => session.takeOutSpot(spot.number)}>
+                  Take out
+                </Plain>
+              </li>
+            ))}
+          </Kept>
+          {kept.data.total > most && <Plain onPress={() => setMost(Math.min(most + PAGE, 200))}>Show earlier ones</Plain>}
+        </>
+      )}
+    </Side>
+  );
+}
