@@ -235,8 +235,8 @@ def test_a_former_that_suits_is_offered() -> None:
 
 def test_a_sleeve_needs_a_tube_that_fits() -> None:
     assert verdict(make_plan(bows__joint="sleeve"), "sleeve") is None
-    changes = {"bows__joint": "sleeve", "bows__tube": "own", "own_tube": {"od_m": 0.0995, "wall_m": 0.003}}
-    big = {**changes, "posts__tube": "own"}
+    changes = {"bows__joint": "sleeve", "bows__tube": "own:1", "own_tubes": [{"od_m": 0.0995, "wall_m": 0.003}]}
+    big = {**changes, "posts__tube": "own:1"}
     found = verdict(make_plan(**big), "sleeve")
     assert found.level == "fails"
     offers = find_remedies(make_house(**big), SiteRecord(), default_catalogue())

@@ -5,9 +5,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import LIMITS, HouseDesign, read_design
+from obtegum.core.design import LIMITS, HouseDesign, limit_of, read_design
 from obtegum.core.job import Job
-from obtegum.core.measures import MEASURES, Edit, apply_edits, edits_in_words, path_measure
+from obtegum.core.measures import MEASURES, Edit, apply_edits, edits_in_words, own_tube_measures, path_measure
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.record import CHECKS, SiteRecord
@@ -105,7 +105,12 @@ def test_the_nearest_value_offered_does_work() -> None:
 
 def test_every_length_has_its_measure_and_range() -> None:
     numbers = {measure.path for measure in MEASURES.values() if measure.kind in ("length", "amount")}
-    assert numbers == set(LIMITS) - {"record.levels.pegs"} - {f"record.bows.{check}" for check in CHECKS}
+    shared = {"record.levels.pegs", *(f"record.bows.{check}" for check in CHECKS)}
+    own = {f"own_tubes.{leaf}" for leaf in ("od_m", "wall_m", "yield_pa")}
+    assert numbers == set(LIMITS) - shared - own
+    assert {
+        limit_of(each.path) for each in own_tube_measures(make_house(own_tubes=[{"od_m": 0.03, "wall_m": 0.002}]))
+    } == {LIMITS[path] for path in own}
 
 
 def test_a_typed_length_is_taken_exactly() -> None:

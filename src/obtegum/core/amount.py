@@ -1,6 +1,6 @@
-"""Amounts that are not lengths, as people write them: shares, loads, volumes, masses, rain, time.
+"""Amounts that are not lengths, as people write them: shares, loads, volumes, masses, stresses, rain, time.
 
-Inside the program everything is SI (m³, kg, m/s, s; shares of 1; degrees for places on the globe).
+Inside the program everything is SI (m³, kg, Pa, m/s, s; shares of 1; degrees for places on the globe).
 Each kind has one unit in a house in feet and one in a metric house.
 Source of the factors: the international foot and pound, exact; the US gallon of 231 cubic inches.
 """
@@ -14,9 +14,11 @@ from obtegum.core.quantity import FOOT_M, INCH_M, LengthError, Rounding, Units
 __all__ = ["AmountKind", "amount_step", "amount_text", "parse_amount"]
 
 AmountKind = Literal[
-    "share", "load", "volume", "mass", "density", "rain", "flow", "minutes", "hours", "degrees", "count"
+    "share", "load", "volume", "mass", "density", "stress", "rain", "flow", "minutes", "hours", "degrees", "count"
 ]
 POUND_KG = 0.45359237
+# A thousand pounds of force on a square inch.
+KSI_PA = 1000 * POUND_KG * 9.80665 / INCH_M**2
 HOUR_S = 3600.0
 
 
@@ -36,6 +38,7 @@ _UNITS: dict[AmountKind, dict[Units, _Unit]] = {
     "volume": {"feet": _Unit("cu yd", (3 * FOOT_M) ** 3, 1), "metric": _Unit("m³", 1.0, 1)},
     "mass": {"feet": _Unit("tons", 2000 * POUND_KG, 1), "metric": _Unit("t", 1000.0, 1)},
     "density": {"feet": _Unit("lb/cu ft", POUND_KG / FOOT_M**3, 0), "metric": _Unit("kg/m³", 1.0, 0)},
+    "stress": {"feet": _Unit("ksi", KSI_PA, 1), "metric": _Unit("MPa", 1e6, 0)},
     "rain": {"feet": _Unit("in/h", INCH_M / HOUR_S, 2), "metric": _Unit("mm/h", 0.001 / HOUR_S, 0)},
     "flow": {"feet": _Unit("gal/min", 231 * INCH_M**3 / 60, 0), "metric": _Unit("L/s", 0.001, 1)},
     "minutes": {"feet": _MINUTES, "metric": _MINUTES},

@@ -92,8 +92,9 @@ LIMITS: dict[str, Limit] = {
     "inside.bed_m": Limit("Bed width", 0.2, 6.0),
     "inside.path_m": Limit("Path, at least", 0.1, 4.0),
     "inside.crop_m": Limit("Crop or trellis", 0.05, 6.0),
-    "own_tube.od_m": Limit("Own tube, outside", 0.01, 0.2),
-    "own_tube.wall_m": Limit("Own tube, wall", 0.0005, 0.02),
+    "own_tubes.od_m": Limit("Own tube, outside", 0.01, 0.2),
+    "own_tubes.wall_m": Limit("Own tube, wall", 0.0005, 0.02),
+    "own_tubes.yield_pa": Limit("Own tube, yields at", 100e6, 900e6, "stress"),
     "bending.former_m": Limit("Former’s radius", 0.1, 60.0),
     "bending.reach_m": Limit("Former grips", 0.05, 10.0),
     "bending.tail_m": Limit("Tail left straight", 0.0, 3.0),
@@ -133,7 +134,9 @@ LIMITS: dict[str, Limit] = {
 
 
 def limit_of(path: str) -> Limit | None:
-    """The limit for a path; rod readings at pegs share one, and so do the same checks of all bows."""
+    """The limit for a path; all pegs' rod readings share one, and so do the same checks of all bows, and own tubes."""
+    if path.startswith("own_tubes."):
+        return LIMITS.get(f"own_tubes.{path.rsplit('.', 1)[1]}")
     if path.startswith("record.levels.pegs."):
         return LIMITS["record.levels.pegs"]
     if path.startswith("record.bows.") and path.endswith("_m"):
@@ -321,11 +324,16 @@ class Inside(Part):
     crop_m: float = _number("inside.crop_m", default=0.6)
 
 
-class OwnTube(Part):
-    """A tube that is not in the catalogue, by what can be measured of it: outside diameter and wall, m."""
+# Tubes of their own that a house can have.
+MOST_OWN = 8
 
-    od_m: float = _number("own_tube.od_m", default=0.042)
-    wall_m: float = _number("own_tube.wall_m", default=0.002)
+
+class OwnTube(Part):
+    """A tube that is not in the catalogue: outside diameter and wall, m, and its yield, Pa, if a paper tells it."""
+
+    od_m: float = _number("own_tubes.od_m")
+    wall_m: float = _number("own_tubes.wall_m")
+    yield_pa: float | None = _number("own_tubes.yield_pa", default=None)
 
 
 class Keep(Part):
@@ -393,7 +401,7 @@ class HouseDesign(Part):
     set_out: SetOut
     posts: Posts
     bows: Bows
-    own_tube: OwnTube = OwnTube()
+    own_tubes: tuple[OwnTube, ...] = Field(default=(), max_length=MOST_OWN)
     inside: Inside = Inside()
     bending: Bending = Bending()
     keep: Keep = Keep()
@@ -438,10 +446,10 @@ def _disagreements(design: HouseDesign) -> Iterator[Trouble]:
                 "An arc can't usefully rise more than its own width. The most height here is",
                 size.leg_m + TALLEST * size.span_m,
             )
-    if design.own_tube.wall_m > design.own_tube.od_m / 2 - 1e-9:
-        yield say(
-            "own_tube.wall_m", "The wall can’t be thicker than half the tube. The most is", design.own_tube.od_m / 2
-        )
+    for place, own in enumerate(design.own_tubes):
+        if own.wall_m > own.od_m / 2 - 1e-9:
+            path = f"own_tubes.{place}.wall_m"
+            yield say(path, "The wall can’t be thicker than half the tube. The most is", own.od_m / 2)
     if design.bows.max_spacing_m > size.length_m + 1e-9:
         yield say(
             "bows.max_spacing_m",

@@ -16,11 +16,11 @@ from pydantic import Field
 from obtegum.core.amount import AmountKind, amount_step, parse_amount
 from obtegum.core.bows.sticks import JOINT_NAMES
 from obtegum.core.catalogue import Catalogue, Tube
-from obtegum.core.design import limit_of, read_design
+from obtegum.core.design import MOST_OWN, HouseDesign, limit_of, read_design
 from obtegum.core.job import Job, check_site, read_record
 from obtegum.core.part import Part
 from obtegum.core.profile.gothic import plumb_radius
-from obtegum.core.quantity import LengthError, Stride, Tape, length_text, parse_length
+from obtegum.core.quantity import INCH_M, LengthError, Stride, Tape, Units, length_text, parse_length
 from obtegum.core.record import CHECKS, LINES, PEG, Line
 from obtegum.core.setout.checkin import planned_lines
 from obtegum.core.setout.how import method_label
@@ -28,7 +28,7 @@ from obtegum.core.setout.squaring import Method
 from obtegum.core.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import OWN_TUBE, begin, strung_size, ways_to_square
+from obtegum.core.work import begin, own_tubes, strung_size, ways_to_square
 
 __all__ = [
     "MEASURES",
@@ -40,6 +40,7 @@ __all__ = [
     "edits_in_words",
     "find_measure",
     "measure_state",
+    "own_tube_measures",
     "path_measure",
 ]
 
@@ -225,10 +226,27 @@ def _choices(**labels: str) -> Callable[[Job, Catalogue], tuple[Option, ...]]:
 
 
 def _tubes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
-    own = Option(
-        id=OWN_TUBE, label="a tube of my own", about=f"{length_text(job.design.own_tube.od_m, job.design.tape)} outside"
-    )
-    return (*_tube_options(tuple(catalogue.tubes.values()), job.design.tape), own)
+    own = tuple(Option(id=tube.id, label=tube.name) for tube in own_tubes(job.design, catalogue))
+    another = (Option(id=NEW_TUBE, label="another tube of my own"),) if len(own) < MOST_OWN else ()
+    return (*_tube_options(tuple(catalogue.tubes.values()), job.design.tape), *own, *another)
+
+
+NEW_TUBE = "own:new"
+# What one that was not measured yet begins with, m.
+NEW_OWN: dict[Units, tuple[float, float]] = {"feet": (1.66 * INCH_M, 0.065 * INCH_M), "metric": (0.042, 0.002)}
+
+
+def _tube_choice(name: str, path: str, label: str) -> Measure:
+    """Which tube; choosing a new one of the grower's own makes one to be measured."""
+
+    def write(document: Document, job: Job, value: Any) -> None:
+        if value == NEW_TUBE:
+            od_m, wall_m = NEW_OWN[job.design.tape.units]
+            document["own_tubes"] = [*document["own_tubes"], {"od_m": od_m, "wall_m": wall_m}]
+            value = f"own:{len(document['own_tubes'])}"
+        _put(document, path, value)
+
+    return Measure(name, path, "choice", label, _read_path(path), write, _tubes)
 
 
 def _pipes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
@@ -379,11 +397,11 @@ MEASURES: dict[str, Measure] = {
         _amount("bearing", "site.bearing", "from north, clockwise", optional=True),
         _length("spacing", "bows.max_spacing_m"),
         _choice("bays", "bows.bays", "Bays", _choices(equal="all equal", fixed="fixed, odd one last")),
-        _choice("post_tube", "posts.tube", "Post tube", _tubes),
+        _tube_choice("post_tube", "posts.tube", "Post tube"),
         _length("post_length", "posts.length_m"),
         _length("reveal", "posts.reveal_m", hint="stands above the ground"),
         _length("insertion", "bows.insertion_m"),
-        _choice("bow_tube", "bows.tube", "Bow tube", _tubes),
+        _tube_choice("bow_tube", "bows.tube", "Bow tube"),
         _length("stick", "bows.stick_m"),
         _choice("joint_kind", "bows.joint", "Joined by", _choices(**JOINT_NAMES)),
         _length("joint", "bows.joint_m", _joint_hint),
@@ -398,8 +416,6 @@ MEASURES: dict[str, Measure] = {
         _length("bed", "inside.bed_m"),
         _length("path", "inside.path_m", "what is left over widens them"),
         _length("crop", "inside.crop_m"),
-        _length("own_od", "own_tube.od_m"),
-        _length("own_wall", "own_tube.wall_m"),
         _length("former", "bending.former_m", "blank: make one to suit", optional=True),
         _choice("former_to", "bending.former_to", "Taken to", _choices(face="its face", centre="the tube’s centre")),
         _length("reach", "bending.reach_m", "arc length in one pull"),
@@ -419,18 +435,54 @@ _BY_PATH = {measure.path: measure.id for measure in MEASURES.values()}
 
 _PEG_MEASURE = re.compile(f"level:(?P<peg>{PEG})")
 _PEG_PATH = "record.levels.pegs."
+_OWN_MEASURE = re.compile(rf"own:(?P<number>[1-{MOST_OWN}]):(?P<what>od|wall|yield)")
+_OWN_PATH = re.compile(r"own_tubes\.(?P<place>\d)\.(?P<what>od|wall|yield)_(m|pa)")
 _BOW_MEASURE = re.compile(rf"bow:(?P<bow>[1-9]\d{{0,3}}):(?P<check>{'|'.join(CHECKS)})")
 _BOW_PATH = re.compile(rf"record\.bows\.(?P<bow>\d+)\.(?P<check>{'|'.join(CHECKS)})_m")
 
 
 def find_measure(name: str) -> Measure | None:
-    """The measure of a name; the rod at a peg (``level:L3``) and a bow's checks (``bow:3:width``) have one too."""
-    peg, bow = _PEG_MEASURE.fullmatch(name), _BOW_MEASURE.fullmatch(name)
+    """The measure of a name.
+
+    The rod at a peg (``level:L3``), a bow's checks (``bow:3:width``) and own tubes (``own:1:od``) have one too.
+    """
+    peg, bow, own = _PEG_MEASURE.fullmatch(name), _BOW_MEASURE.fullmatch(name), _OWN_MEASURE.fullmatch(name)
+    if own is not None:
+        return _own_measure(name, int(own["number"]), own["what"])
     if peg is not None:
         return _peg_measure(name, peg["peg"])
     if bow is not None:
         return _bow_measure(name, bow["bow"], bow["check"])
     return MEASURES.get(name)
+
+
+def own_tube_measures(design: HouseDesign) -> list[Measure]:
+    """What can be told of each of the grower's own tubes."""
+    return [
+        _own_measure(f"own:{number}:{what}", number, what)
+        for number in range(1, len(design.own_tubes) + 1)
+        for what in ("od", "wall", "yield")
+    ]
+
+
+def _own_measure(name: str, number: int, what: str) -> Measure:
+    leaf = "yield_pa" if what == "yield" else f"{what}_m"
+    path = f"own_tubes.{number - 1}.{leaf}"
+
+    def write(document: Document, job: Job, value: Any) -> None:
+        if number > len(document["own_tubes"]):
+            raise DesignError([Trouble(path=path, sentence=f"There is no tube of your own number {number} here.")])
+        document["own_tubes"][number - 1][leaf] = value
+
+    def read(job: Job) -> float | None:
+        tubes = job.design.own_tubes
+        value: float | None = getattr(tubes[number - 1], leaf) if number <= len(tubes) else None
+        return value
+
+    if what == "yield":
+        hint = "blank: plain mild steel"
+        return Measure(name, path, "amount", _label(path), read, write, hint=hint, optional=True)
+    return Measure(name, path, "length", _label(path), read, write)
 
 
 def _peg_measure(name: str, peg: str) -> Measure:
@@ -469,6 +521,9 @@ def path_measure(path: str) -> str | None:
     """The measure whose field shows the trouble at a path of the job."""
     if path.startswith(_PEG_PATH):
         return f"level:{path.removeprefix(_PEG_PATH)}"
+    own = _OWN_PATH.fullmatch(path)
+    if own is not None:
+        return f"own:{int(own['place']) + 1}:{own['what']}"
     bow = _BOW_PATH.fullmatch(path)
     if bow is not None:
         return f"bow:{bow['bow']}:{bow['check']}"

@@ -4,7 +4,7 @@ from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import HouseDesign
 from obtegum.core.drawing import Drawing
 from obtegum.core.job import Job
-from obtegum.core.measures import MEASURES, MeasureState, measure_state
+from obtegum.core.measures import MEASURES, MeasureState, measure_state, own_tube_measures
 from obtegum.core.part import Part
 from obtegum.core.quantity import Tape, size_text
 from obtegum.core.record import SiteRecord
@@ -81,7 +81,10 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, sh
         tape=design.tape,
         overall=worst(verdicts),
         verdicts=verdicts,
-        measures={name: measure_state(measure, job, catalogue) for name, measure in MEASURES.items()},
+        measures={
+            measure.id: measure_state(measure, job, catalogue)
+            for measure in (*MEASURES.values(), *own_tube_measures(design))
+        },
         steps=steps,
         equal_bays=work.equal,
         fixed_bays=work.fixed,

@@ -128,7 +128,7 @@ def _leg_top(work: Work, verdict: Verdict) -> Iterator[Cure]:
 def _entry(work: Work, verdict: Verdict) -> Iterator[Cure]:
     size, reveal_m = work.design.size, work.design.posts.reveal_m
     if work.play is None:
-        sold = [tube for tube in work.catalogue.tubes.values() if tube.sold_in == work.tape.units]
+        sold = [tube for tube in work.tubes if tube.sold_in == work.tape.units]
         posts = sorted((tube for tube in sold if tube.bore_m > work.bow_tube.od_m), key=lambda tube: tube.bore_m)
         bows = sorted(
             (tube for tube in sold if tube.od_m < work.post_tube.bore_m and tube.material == work.bow_tube.material),

@@ -16,7 +16,6 @@ IN_FEET: dict[str, Any] = {
     "keep": {"offset_m": 3 * FOOT_M, "dig_m": FOOT_M},
     "level": {"rod_m": 13 * FOOT_M, "reading_error_m": INCH_M / 8, "least_in_ground_m": 24 * INCH_M},
     "inside": {"bed_m": 22 * INCH_M, "path_m": 15 * INCH_M, "crop_m": 24 * INCH_M},
-    "own_tube": {"od_m": 1.66 * INCH_M, "wall_m": 0.065 * INCH_M},
     "bending": {"reach_m": 24 * INCH_M, "tail_m": 12 * INCH_M},
     "pad": {"margin_m": 2 * FOOT_M, "load_m3": 3 * FOOT_M**3},
     "drain": {

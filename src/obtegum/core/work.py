@@ -29,7 +29,7 @@ from obtegum.core.strip import MarkKind, MarkState, StripMark
 from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["OWN_TUBE", "Work", "begin", "find_tube", "strung_size", "ways_to_square"]
+__all__ = ["Work", "begin", "find_tube", "own_tubes", "strung_size", "ways_to_square"]
 
 
 # Shapes that meet at corners: a ridge, and where straight pieces join.
@@ -81,6 +81,11 @@ class Work:
     @property
     def embedment_m(self) -> float:
         return self.design.posts.length_m - self.design.posts.reveal_m
+
+    @cached_property
+    def tubes(self) -> tuple[Tube, ...]:
+        """Every tube there is: the catalogue's, and the grower's own."""
+        return (*self.catalogue.tubes.values(), *own_tubes(self.design, self.catalogue))
 
     @property
     def least_embedment_m(self) -> float:
@@ -370,24 +375,32 @@ class Work:
         )
 
 
-# A tube that the grower measured, not one of the catalogue; taken for plain mild steel.
-OWN_TUBE = "own"
+# A tube that the grower measured; where nobody knows its steel it is taken for plain mild steel.
 MILD_STEEL = "rail-1-3-8"
 
 
+def own_tubes(design: HouseDesign, catalogue: Catalogue) -> tuple[Tube, ...]:
+    """The grower's own tubes, called ``own:1`` on."""
+    like, tape = catalogue.tubes[MILD_STEEL], design.tape
+    return tuple(
+        like.model_copy(
+            update={
+                "id": f"own:{number}",
+                "name": f"Own tube {number}, {length_text(own.od_m, tape)} × {length_text(own.wall_m, tape)}",
+                "od_m": own.od_m,
+                "wall_m": own.wall_m,
+                "sold_in": tape.units,
+                "source": "measured by the grower",
+                **({} if own.yield_pa is None else {"yield_pa": own.yield_pa, "yield_source": "told by the grower"}),
+            }
+        )
+        for number, own in enumerate(design.own_tubes, start=1)
+    )
+
+
 def find_tube(design: HouseDesign, catalogue: Catalogue, name: str) -> Tube | None:
-    """A tube of the catalogue, or the grower's own; None when there is none of that name."""
-    if name != OWN_TUBE:
-        return catalogue.tubes.get(name)
-    own, like = design.own_tube, catalogue.tubes[MILD_STEEL]
-    told = {
-        "id": OWN_TUBE,
-        "name": "Own tube",
-        "od_m": own.od_m,
-        "wall_m": own.wall_m,
-        "source": "measured by the grower",
-    }
-    return like.model_copy(update=told)
+    """A tube of the catalogue, or one of the grower's own; None when there is none of that name."""
+    return catalogue.tubes.get(name) or next((tube for tube in own_tubes(design, catalogue) if tube.id == name), None)
 
 
 def _tube(design: HouseDesign, catalogue: Catalogue, name: str, path: str) -> Tube:

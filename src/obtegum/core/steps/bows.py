@@ -3,11 +3,11 @@
 from obtegum.core.bows.sticks import Piece, Split
 from obtegum.core.quantity import angle_text, percent_text
 from obtegum.core.shapes import own_measures
-from obtegum.core.steps.common import length_answer, settled
+from obtegum.core.steps.common import length_answer, settled, tube_measures
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, MarkKind, Strip
 from obtegum.core.verdict import Verdict, judge
-from obtegum.core.work import OWN_TUBE, Work
+from obtegum.core.work import Work
 
 __all__ = ["plan", "strips", "tube_places", "verdicts"]
 
@@ -91,7 +91,7 @@ def _sleeve_verdicts(work: Work) -> list[Verdict]:
     if work.joint.kind != "sleeve" or len(work.split.joints_m) == 0:
         return []
     od_m = work.bow_tube.od_m
-    plays = [each.bore_m - od_m for each in work.catalogue.tubes.values() if each.bore_m > od_m]
+    plays = [each.bore_m - od_m for each in work.tubes if each.bore_m > od_m]
     play = min(plays, default=None)
     if play is not None and play <= SLIDES_M:
         return []
@@ -166,7 +166,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution="Cut ends are sharp and bent tube whips: gloves, eyes, two people on a bow.",
         measures=(
             "bow_tube",
-            *(("own_od", "own_wall") if work.design.bows.tube == OWN_TUBE else ()),
+            *tube_measures(work.design.bows.tube),
             "making",
             "stick",
             "joint_kind",
@@ -191,7 +191,7 @@ def _uncut(work: Work) -> list[Answer]:
 
 def _slides(work: Work) -> list[Answer]:
     """The tubes that this one slides into, and those that slide into it, each with the play between them."""
-    tube, tubes = work.bow_tube, [each for each in work.catalogue.tubes.values() if each.sold_in == work.tape.units]
+    tube, tubes = work.bow_tube, [each for each in work.tubes if each.sold_in == work.tape.units]
     into = [(each, each.bore_m - tube.od_m) for each in tubes if 0 < each.bore_m - tube.od_m <= SLIDES_M]
     takes = [(each, tube.bore_m - each.od_m) for each in tubes if 0 < tube.bore_m - each.od_m <= SLIDES_M]
     found = []

@@ -18,6 +18,7 @@ __all__ = [
     "tick_state",
     "ticked",
     "ticked_off",
+    "tube_measures",
 ]
 
 SIDES = {"L": "left", "R": "right"}
@@ -37,6 +38,11 @@ class Progress(Part):
         """The part to go to now: one that no longer stands where it should, else the first to do."""
         peg = self.moved or self.next
         return None if peg is None else f"post:{peg.side}{peg.bow}"
+
+
+def tube_measures(tube: str) -> tuple[str, ...]:
+    """What has to be told of a tube that is the grower's own; nothing of one from the catalogue."""
+    return (f"{tube}:od", f"{tube}:wall", f"{tube}:yield") if tube.startswith("own:") else ()
 
 
 def length_answer(work: Work, name: str, label: str, value_m: float, note: str = "") -> Answer:

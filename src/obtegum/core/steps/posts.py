@@ -1,12 +1,12 @@
 """Posts: how many, how long, how deep, and whether the bow enters them."""
 
 from obtegum.core.quantity import angle_text
-from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress, ticked
+from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress, ticked, tube_measures
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, Strip, StripMark
 from obtegum.core.ticks import peg_words
 from obtegum.core.verdict import Level, Verdict, judge
-from obtegum.core.work import OWN_TUBE, Work
+from obtegum.core.work import Work
 
 __all__ = ["plan", "strips", "verdicts"]
 
@@ -70,7 +70,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution="Ears and eyes covered; nobody holds a post by hand while it is driven.",
         measures=(
             "post_tube",
-            *(("own_od", "own_wall") if work.design.posts.tube == OWN_TUBE else ()),
+            *tube_measures(work.design.posts.tube),
             "post_length",
             "reveal",
             "bow_tube",
