@@ -44,11 +44,12 @@ def _ground_line(work: Work) -> Line:
 
 
 def _lies(work: Work, lie: Line) -> str:
-    low = -min(y for _, y in lie)
-    if low < work.tape.step_m / 2:
+    low, stand = -min(y for _, y in lie), work.stand
+    if stand is None or low < work.tape.step_m / 2:
         return ""
-    made = ", and is made level" if work.stand and work.stand.padded else ""
-    return f" The ground lies up to {work.say(low)} below the datum{made}."
+    made = ", and is brought to it" if stand.padded else ""
+    drawn = " The datum falls along the house and is drawn level." if stand.datum.fall else ""
+    return f" The ground lies up to {work.say(low)} below the datum{made}.{drawn}"
 
 
 def _ground(work: Work, lie: Line, bottom: float) -> list[Item]:
