@@ -110,11 +110,14 @@ def _marks(work: Work) -> list[Item]:
     across = -1.5707963267948966
     beside = work.post_tube.od_m / 2 + 0.05
     name = work.post_tube.name.lower()
+    # The name stands clear of the line of the lowest ground, in the longer of the two stretches that it makes.
+    low, deep = max(work.least_embedment_m, 0.0), work.embedment_m
+    name_y = -deep / 2 if not work.uneven else low / 2 - deep if low > deep / 2 else (low - deep) / 2
     return [
         Mark(part="ground", symbol="socket", x=0.0, y=0.0, heading_rad=across, label="ground line"),
         Mark(part="bow:end", symbol="socket", x=0.0, y=end_m, heading_rad=across, label="bow stops here"),
         Mark(part="socket:L", symbol="socket", x=0.0, y=reveal_m, heading_rad=across, label="top"),
-        Note(part="post:L", x=beside, y=-work.embedment_m / 2, text=name, anchor="start", above=False),
+        Note(part="post:L", x=beside, y=name_y, text=name, anchor="start", above=False),
         Note(
             part="socket:L",
             x=beside,
