@@ -107,8 +107,11 @@ def test_left_and_right_of_a_pair_are_level_with_each_other() -> None:
 
 
 def suspected(readings: dict[str, float]):  # type: ignore[no-untyped-def]
-    places = {name: (20.0 * (int(name[1:]) - 1) / 10, 0.0 if name[0] == "L" else 6.0) for name in readings}
-    return suspects(readings, places, 0.003)
+    read = tuple(
+        (name, 20.0 * (int(name[1:]) - 1) / 10, 0.0 if name[0] == "L" else 6.0, reading)
+        for name, reading in readings.items()
+    )
+    return suspects(read, 0.003)
 
 
 @pytest.mark.parametrize(
@@ -123,7 +126,7 @@ def suspected(readings: dict[str, float]):  # type: ignore[no-untyped-def]
 def test_one_wrong_reading_is_found_and_named(peg: str, slip: float, what: str) -> None:
     chance = random.Random(11)
     readings = walked(lambda x, y: -0.012 * x + 0.008 * y + chance.gauss(0, 0.004))
-    assert suspected(readings) == ([], None)
+    assert suspected(readings) == ((), None)
     found, slipped = suspected({**readings, peg: readings[peg] + slip})
     assert slipped is None
     assert [each.name for each in found] == [peg]
@@ -136,7 +139,7 @@ def test_a_rod_that_slips_part_of_the_way_is_one_step() -> None:
     names = list(readings)
     busted = {name: reading + (0.3048 if place >= 8 else 0.0) for place, (name, reading) in enumerate(readings.items())}
     found, slipped = suspected(busted)
-    assert found == []
+    assert found == ()
     assert slipped is not None
     assert slipped.name == names[8]
     assert slipped.off_m == pytest.approx(0.3048, abs=0.01)

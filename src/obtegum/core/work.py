@@ -152,13 +152,13 @@ class Work:
         stand, levels, error_m = self.stand, self.record.levels, self.design.level.reading_error_m
         if stand is None:
             return [], None
-        readings = {name: levels.pegs[name] for name in levels.pegs if name in stand.places}
-        found, slipped = suspects(readings, stand.places, error_m)
+        read = tuple((name, *stand.places[name], levels.pegs[name]) for name in levels.pegs if name in stand.places)
+        found, slipped = suspects(read, error_m)
         if slipped is not None:
             return [], slipped
         spots = tuple((spot.x_m, spot.y_m, spot.reading_m) for spot in levels.spots)
         wrong = {each.name for each in found}
-        pegs = tuple((*stand.places[name], reading) for name, reading in readings.items() if name not in wrong)
+        pegs = tuple((along, across, reading) for name, along, across, reading in read if name not in wrong)
         return sorted([*found, *odd_spots(spots, pegs, error_m)], key=lambda each: -abs(each.off_m)), None
 
     def where(self, name: str) -> str:

@@ -8,7 +8,7 @@ from functools import lru_cache
 from typing import Literal, NamedTuple
 
 from sqlalchemy import func, select
-from sqlalchemy.orm import Session, defer
+from sqlalchemy.orm import Session
 
 from obtegum.core.design import HouseDesign
 from obtegum.core.record import SiteRecord
@@ -244,18 +244,26 @@ def _refuse_clashes(current: House, base: State, edit: Edit) -> None:
         raise Conflict(current, clashes)
 
 
-def _gestures(session: Session, house_id: str, window: str) -> tuple[list[list[RevisionRow]], list[list[RevisionRow]]]:
+class _Made(NamedTuple):
+    """A revision without what it holds."""
+
+    version: int
+    kind: str
+    gesture: str
+    words: str
+
+
+def _gestures(session: Session, house_id: str, window: str) -> tuple[list[list[_Made]], list[list[_Made]]]:
     """A window's gestures that stand, and those it has undone, oldest first; each a run of revisions."""
-    rows = session.scalars(
-        select(RevisionRow)
+    # What the few that are undone hold is fetched when they are; a long day has thousands.
+    rows = session.execute(
+        select(RevisionRow.version, RevisionRow.kind, RevisionRow.gesture, RevisionRow.words)
         .where(RevisionRow.house_id == house_id, RevisionRow.window == window)
         .order_by(RevisionRow.version)
-        # The documents of the few that are undone are fetched when they are; a long day has thousands.
-        .options(defer(RevisionRow.design), defer(RevisionRow.record))
     )
-    done: list[list[RevisionRow]] = []
-    undone: list[list[RevisionRow]] = []
-    for row in rows:
+    done: list[list[_Made]] = []
+    undone: list[list[_Made]] = []
+    for row in (_Made(*each) for each in rows):
         if row.kind == "undo" and done:
             undone.append(done.pop())
         elif row.kind == "redo" and undone:
@@ -293,7 +301,8 @@ def undo(store: Store, house_id: str, window: str, way: Way = "undo") -> House:
             raise NotUndone(f"This window has nothing to {way}.", current)
         gesture = gestures[-1]
         steps = [
-            difference(_state(_revision_row(session, house_id, step.version - 1)), _state(step)) for step in gesture
+            difference(*(_state(_revision_row(session, house_id, at)) for at in (step.version - 1, step.version)))
+            for step in gesture
         ]
         patch = combine(steps)
         (design, record), moved = apply_patch(

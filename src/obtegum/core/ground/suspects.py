@@ -1,7 +1,7 @@
 """Rod readings that look wrong: a peg or spot off its neighbours, a rod that slipped part of the way through."""
 
 import math
-from collections.abc import Mapping
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import TYPE_CHECKING, Any
@@ -33,34 +33,35 @@ class Suspect:
     what: str
 
 
-def suspects(
-    readings: Mapping[str, float], places: Mapping[str, tuple[float, float]], error_m: float
-) -> tuple[list[Suspect], Suspect | None]:
+# A peg by name, its place along and across, and its rod reading, m.
+Read = tuple[str, float, float, float]
+
+
+@lru_cache(maxsize=8)
+def suspects(read: tuple[Read, ...], error_m: float) -> tuple[tuple[Suspect, ...], Suspect | None]:
     """Readings that don't fit their neighbours, worst first; and a rod that slipped part of the way through.
 
     A peg is compared with the straight line through its neighbours on its side; the worst is set
     aside and the rest compared again. A rod whose joint slips, or a level that is knocked, shows as
     one step in all readings from some peg on: ``name`` is the first peg after it.
 
-    Args: readings in the order they were taken, m; each peg's place along and across, m.
+    Args: pegs in the order they were read; standard error of a reading, m.
     """
-    found = [each for side in ("L", "R") for each in _odd(readings, places, side, error_m)]
+    found = [each for side in ("L", "R") for each in _odd(read, side, error_m)]
     # One odd reading is odd by itself; a step in time throws several off the line of their neighbours.
-    slipped = _slipped(readings, places, error_m) if len(found) > 1 else None
+    slipped = _slipped(read, error_m) if len(found) > 1 else None
     if slipped is not None:
-        return [], slipped
-    return sorted(found, key=lambda each: -abs(each.off_m)), None
+        return (), slipped
+    return tuple(sorted(found, key=lambda each: -abs(each.off_m))), None
 
 
 Kept = list[tuple[float, float, str]]
 
 
-def _odd(
-    readings: Mapping[str, float], places: Mapping[str, tuple[float, float]], side: str, error_m: float
-) -> list[Suspect]:
+def _odd(read: Sequence[Read], side: str, error_m: float) -> list[Suspect]:
     """Readings of one side that are off the line of their neighbours, set aside one by one."""
     found: list[Suspect] = []
-    kept = sorted((places[name][0], reading, name) for name, reading in readings.items() if name[0] == side)
+    kept = sorted((along, reading, name) for name, along, _, reading in read if name[0] == side)
     while len(kept) >= 5:
         off = [_off(kept, place) for place in range(len(kept))]
         largest = sorted(range(len(kept)), key=lambda place: -abs(off[place]))[:3]
@@ -102,17 +103,15 @@ def _like(off_m: float, play_m: float) -> str:
     return min(near)[1] if near else ""
 
 
-def _slipped(
-    readings: Mapping[str, float], places: Mapping[str, tuple[float, float]], error_m: float
-) -> Suspect | None:
+def _slipped(read: Sequence[Read], error_m: float) -> Suspect | None:
     """One step in time that explains the readings, over a plane: least squares for every place of the step."""
     import numpy as np
 
-    names, least = list(readings), 4
+    names, least = [name for name, *_ in read], 4
     if len(names) < 3 * least:
         return None
-    values = np.array([readings[name] for name in names])
-    ground = np.column_stack([np.ones(len(names)), [places[name] for name in names]])
+    values = np.array([reading for *_, reading in read])
+    ground = np.column_stack([np.ones(len(names)), [(along, across) for _, along, across, _ in read]])
     basis = np.linalg.qr(ground)[0]
     steps = np.tril(np.ones((len(names), len(names))))[:, least : len(names) - least + 1]
     steps = steps - basis @ (basis.T @ steps)

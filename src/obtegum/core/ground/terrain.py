@@ -127,8 +127,18 @@ class Patch:
         """Area of the rectangle that has measured ground, m²."""
         return float(self._areas.sum())
 
+    @cached_property
+    def _kept(self) -> dict[tuple[float, float], Earth]:
+        """Volumes once found: a pad is balanced anew for every plan, mostly over the same ground."""
+        return {}
+
     def against(self, at_a_m: float, fall: float) -> Earth:
         """Cut and fill of a pad ``at_a_m`` high at x = 0 and falling along x."""
+        if (at_a_m, fall) not in self._kept:
+            self._kept[at_a_m, fall] = self._against(at_a_m, fall)
+        return self._kept[at_a_m, fall]
+
+    def _against(self, at_a_m: float, fall: float) -> Earth:
         import numpy as np
 
         area, depth = self._areas, at_a_m - fall * self.pieces[:, :, 0] - self.pieces[:, :, 2]
