@@ -20,8 +20,8 @@ from playwright.sync_api import Page, sync_playwright
 
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
+from obtegum.core.edits import Edit, apply_edits
 from obtegum.core.job import Job
-from obtegum.core.measures import Edit, apply_edits
 from obtegum.core.plan import plan_house
 from obtegum.core.record import Levels, SiteRecord, Spot
 from obtegum.core.shapes import SHAPE_LABELS

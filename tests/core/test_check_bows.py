@@ -7,8 +7,8 @@ from hypothesis import strategies as st
 from obtegum.core.bows.as_bent import as_bent
 from obtegum.core.bows.checks import judge_bow, kept_for_width, quarter_height, standing_order
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edits import Edit, apply_edits, edits_in_words
 from obtegum.core.job import Job
-from obtegum.core.measures import Edit, apply_edits, edits_in_words
 from obtegum.core.profile import round_bow
 from obtegum.core.quantity import FOOT_M
 from obtegum.core.record import BowCheck, SiteRecord

@@ -6,8 +6,9 @@ from hypothesis import strategies as st
 
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import LIMITS, HouseDesign, limit_of, read_design
+from obtegum.core.edits import Edit, apply_edits, edits_in_words
 from obtegum.core.job import Job
-from obtegum.core.measures import MEASURES, Edit, apply_edits, edits_in_words, own_tube_measures, path_measure
+from obtegum.core.measures import MEASURES, find_measure, own_tube_measures, path_measure
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.record import CHECKS, SiteRecord
@@ -101,6 +102,50 @@ def test_the_nearest_value_offered_does_work() -> None:
             inner = inner[name]
         inner[leaf] = trouble.nearest_m
         plan_house(read_design(fixed), SiteRecord(), default_catalogue())
+
+
+@given(
+    st.sampled_from(["three_centred", "peaked", "kneed", "gothic", "round", "round_on_legs"]),
+    st.sampled_from(
+        ["span", "height", "leg", "shoulder", "lower", "upper", "arc_radius", "reveal", "length", "spacing"]
+    ),
+    st.sampled_from(["feet", "metric"]),
+    st.floats(0.05, 30.0),
+)
+def test_a_refused_length_comes_with_one_that_works(kind: str, measure: str, units: str, value_m: float) -> None:
+    """Taken as it is printed it works, and the grower's own lies beyond it."""
+    catalogue = default_catalogue()
+    job = apply_edits(Job(make_house(tape__units=units)), [Edit(measure="shape", text=kind)], catalogue)
+    found = find_measure(measure)
+    assert found is not None
+    now_m = found.now(job)
+    try:
+        apply_edits(job, [Edit(measure=measure, text=f"{value_m} m")], catalogue)
+    except DesignError as error:
+        trouble = error.troubles[0]
+        if "no part of this shape" in trouble.sentence:
+            return
+        assert path_measure(trouble.path) == measure
+        if trouble.nearest is None:
+            assert trouble.sentence.endswith("than it is.")
+            return
+        taken = found.now(apply_edits(job, [Edit(measure=measure, text=trouble.nearest)], catalogue))
+        near = job.design.tape.step_m
+        assert min(now_m, value_m) - near <= taken <= max(now_m, value_m) + near
+
+
+def test_how_far_a_length_can_go_by_hand() -> None:
+    """A kneed half of p and q over 3 m and a rise of 3 m: c = √18 m, so p is at least c − q."""
+    shape = {"kind": "kneed", "leg_m": 1.0, "height_m": 4.0, "lower_m": 2.5, "upper_m": 2.2}
+    job = Job(make_house(tape__units="metric", size__span_m=6.0, size__shape=shape))
+    with pytest.raises(DesignError) as refusal:
+        apply_edits(job, [Edit(measure="lower", text="1 m")], default_catalogue())
+    trouble = refusal.value.troubles[0]
+    assert trouble.nearest == "2.043 m"  # √18 − 2.2 = 2.0426, up to the tape's next millimetre
+    assert trouble.sentence == (
+        "The two pieces don’t reach from the foot to the ridge. "
+        "As the rest stands, lower piece can be 2.043 m at the least."
+    )
 
 
 def test_every_length_has_its_measure_and_range() -> None:

@@ -10,8 +10,8 @@ from hypothesis import strategies as st
 
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.drawing import Drawing, Grower, Handle, Mark, Outline, Vertex, chain_path
+from obtegum.core.edits import Edit, apply_edits
 from obtegum.core.job import Job
-from obtegum.core.measures import Edit, apply_edits
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.profile import round_bow
 from obtegum.core.quantity import FOOT_M

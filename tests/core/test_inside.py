@@ -9,8 +9,8 @@ from hypothesis import strategies as st
 from obtegum.core.bows.beds import lay_out
 from obtegum.core.bows.bending import former_for
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edits import Edit, apply_edits
 from obtegum.core.job import Job
-from obtegum.core.measures import Edit, apply_edits
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.record import SiteRecord

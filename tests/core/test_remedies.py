@@ -6,8 +6,8 @@ from typing import Any
 import pytest
 
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
-from obtegum.core.measures import apply_edits
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.record import SiteRecord

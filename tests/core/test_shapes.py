@@ -11,8 +11,8 @@ from scipy.integrate import quad
 
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import Size
+from obtegum.core.edits import Edit, apply_edits
 from obtegum.core.job import Job
-from obtegum.core.measures import Edit, apply_edits
 from obtegum.core.profile import (
     Arc,
     Chain,

@@ -23,8 +23,8 @@ from obtegum.api.models import (
 from obtegum.api.planning import PROBLEMS, answer
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
+from obtegum.core.edits import apply_edits, edits_in_words
 from obtegum.core.job import Job
-from obtegum.core.measures import apply_edits, edits_in_words
 from obtegum.core.plan import plan_house, plan_yard
 from obtegum.core.record import SiteRecord
 from obtegum.core.starters import new_house

@@ -6,7 +6,7 @@ from pydantic import Field
 
 from obtegum.core.design import HouseDesign
 from obtegum.core.drawing import Drawing
-from obtegum.core.measures import Edit
+from obtegum.core.edits import Edit
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, YardPlan
 from obtegum.core.quantity import Units

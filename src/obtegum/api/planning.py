@@ -8,8 +8,8 @@ from starlette.responses import Response
 from obtegum.api.models import Problem, ReadIn, ReadLength, Remedies, TryIn, TryOut
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
+from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
-from obtegum.core.measures import apply_edits
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.quantity import LengthError, Tape, Units, length_text, parse_length

@@ -58,7 +58,7 @@ def problem(
 
 def field_troubles(troubles: Sequence[Trouble]) -> list[FieldTrouble]:
     """Troubles with the measure whose field shows them."""
-    return [FieldTrouble(measure=path_measure(each.path), **each.model_dump()) for each in troubles]
+    return [FieldTrouble(measure=path_measure(each.path), **each.model_dump(exclude={"reason"})) for each in troubles]
 
 
 def _inside(path: str) -> str:

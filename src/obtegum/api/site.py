@@ -10,9 +10,9 @@ from obtegum.api.models import HouseOut, LevelShot, NewSpot, SpotOut, SpotsOut, 
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
+from obtegum.core.edits import Edit, apply_edits, edits_in_words
 from obtegum.core.ground.spots import read_place, read_rod, spot_place, spot_words, with_spot, without_spot
 from obtegum.core.job import Job
-from obtegum.core.measures import Edit, apply_edits, edits_in_words
 from obtegum.core.quantity import length_text
 from obtegum.core.record import SiteRecord, Spot
 from obtegum.core.setout.base import pegs

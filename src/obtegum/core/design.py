@@ -423,8 +423,10 @@ def _disagreements(design: HouseDesign) -> Iterator[Trouble]:
     size, tape = design.size, design.tape
 
     def say(path: str, sentence: str, nearest_m: float) -> Trouble:
-        nearest = length_text(nearest_m, tape)
-        return Trouble(path=path, sentence=f"{sentence} {nearest}.", nearest_m=nearest_m, nearest=nearest)
+        nearest, reason = length_text(nearest_m, tape), sentence.rpartition(". ")[0]
+        return Trouble(
+            path=path, sentence=f"{sentence} {nearest}.", reason=f"{reason}.", nearest_m=nearest_m, nearest=nearest
+        )
 
     rise = size.height_m - size.leg_m
     if size.shape.kind != "round_on_legs":

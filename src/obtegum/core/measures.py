@@ -6,21 +6,19 @@ changes what it follows from.
 """
 
 import re
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Any, Literal
 
-from pydantic import Field
-
-from obtegum.core.amount import AmountKind, amount_step, parse_amount
+from obtegum.core.amount import AmountKind
 from obtegum.core.bows.sticks import JOINT_NAMES
 from obtegum.core.catalogue import Catalogue, Tube
-from obtegum.core.design import MOST_OWN, HouseDesign, limit_of, read_design
-from obtegum.core.job import Job, check_site, read_record
+from obtegum.core.design import MOST_OWN, HouseDesign, limit_of
+from obtegum.core.job import Job
 from obtegum.core.part import Part
 from obtegum.core.profile.gothic import plumb_radius
-from obtegum.core.quantity import INCH_M, LengthError, Stride, Tape, Units, length_text, parse_length
+from obtegum.core.quantity import INCH_M, Tape, Units, length_text
 from obtegum.core.record import CHECKS, LINES, PEG, Line
 from obtegum.core.setout.checkin import planned_lines
 from obtegum.core.setout.how import method_label
@@ -28,16 +26,13 @@ from obtegum.core.setout.squaring import Method
 from obtegum.core.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import begin, own_tubes, strung_size, ways_to_square
+from obtegum.core.work import own_tubes, strung_size, ways_to_square
 
 __all__ = [
     "MEASURES",
-    "Edit",
     "Measure",
     "MeasureState",
     "Option",
-    "apply_edits",
-    "edits_in_words",
     "find_measure",
     "measure_state",
     "own_tube_measures",
@@ -47,19 +42,6 @@ __all__ = [
 Document = dict[str, Any]
 Kind = Literal["length", "amount", "choice", "text"]
 Hint = str | Callable[[Job, Catalogue], str]
-
-
-class Edit(Part):
-    """One change to a house: a text as typed, a value as dragged, some key steps, or a choice.
-
-    ``value_m`` snaps to the tape's inch or centimetre, as a hand on the drawing can't be finer.
-    """
-
-    measure: str = Field(max_length=40)
-    text: str | None = Field(default=None, max_length=200)
-    value_m: float | None = None
-    steps: int | None = Field(default=None, ge=-10_000, le=10_000)
-    stride: Stride = "fraction"
 
 
 class Option(Part):
@@ -555,103 +537,3 @@ def measure_state(measure: Measure, job: Job, catalogue: Catalogue) -> MeasureSt
         hint=measure.said(job, catalogue),
         optional=measure.optional,
     )
-
-
-def _stepped(value_m: float, edit: Edit, tape: Tape) -> float:
-    """A value moved by key steps, landing on the tape's own marks."""
-    steps, fraction = edit.steps or 0, tape.step_m
-    moved = value_m + steps * tape.stride_m(edit.stride)
-    return max(round(moved / fraction) * fraction, 0.0)
-
-
-def _length_value(measure: Measure, edit: Edit, job: Job) -> float | None:
-    tape = job.design.tape
-    if edit.text is not None:
-        if measure.optional and not edit.text.strip():
-            return None
-        try:
-            return parse_length(edit.text, tape.units)
-        except LengthError as error:
-            raise DesignError([Trouble(path=measure.path, sentence=str(error))]) from None
-    if edit.value_m is not None:
-        snap = tape.stride_m("small")
-        return max(round(edit.value_m / snap) * snap, 0.0)
-    if edit.steps is not None:
-        return _stepped(float(measure.now(job) or 0.0), edit, tape)
-    raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
-
-
-STRIDES: dict[Stride, int] = {"fraction": 1, "small": 5, "large": 25}
-
-
-def _amount_value(measure: Measure, edit: Edit, job: Job) -> float | None:
-    units = job.design.tape.units
-    if edit.text is not None:
-        if measure.optional and not edit.text.strip():
-            return None
-        try:
-            value = parse_amount(edit.text, measure.amount, units)
-            if measure.amount == "count" and value != round(value):
-                raise LengthError("Write a whole number.")
-            return round(value) if measure.amount == "count" else value
-        except LengthError as error:
-            raise DesignError([Trouble(path=measure.path, sentence=str(error))]) from None
-    if edit.steps is None:
-        raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
-    step = amount_step(measure.amount, units)
-    count = round(float(measure.read(job) or 0.0) / step) + edit.steps * STRIDES[edit.stride]
-    value = count * step if measure.amount == "degrees" else max(count, 0) * step
-    return round(value) if measure.amount == "count" else value
-
-
-def _choice_value(measure: Measure, edit: Edit, job: Job, catalogue: Catalogue) -> str | int:
-    text = (edit.text or "").strip()
-    if measure.kind == "text":
-        return text
-    if text not in {option.id for option in measure.options(job, catalogue)}:
-        raise DesignError([Trouble(path=measure.path, sentence=f"“{text}” is not a choice for {measure.label}.")])
-    return int(text) if measure.id in ("inch_parts", "mm_step") else text
-
-
-def _apply(job: Job, edit: Edit, catalogue: Catalogue) -> Job:
-    measure = find_measure(edit.measure)
-    if measure is None:
-        raise DesignError([Trouble(path="", sentence=f"There is no “{edit.measure}” to change.")])
-    value: Any
-    if measure.kind == "length":
-        value = _length_value(measure, edit, job)
-    elif measure.kind == "amount":
-        value = _amount_value(measure, edit, job)
-    else:
-        value = _choice_value(measure, edit, job, catalogue)
-    if measure.on_site:
-        document: Document = {"record": job.record.model_dump()}
-        measure.write(document, job, value)
-        return Job(job.design, read_record(document["record"], job.design.tape))
-    document = job.design.model_dump()
-    measure.write(document, job, value)
-    return Job(read_design(document), job.record)
-
-
-def apply_edits(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> Job:
-    """A job with changes made in order, checked after each, and able to make a house at the end.
-
-    Raises: DesignError with a sentence for the first change that can't be made.
-    """
-    for edit in edits:
-        job = _apply(job, edit, catalogue)
-    begin(job.design, job.record, catalogue)
-    check_site(job)
-    return job
-
-
-def edits_in_words(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> str:
-    """Changes as the history tells them, from the job that they led to: ``Width 22' 6"``."""
-    told = {}
-    for edit in edits:
-        measure = find_measure(edit.measure)
-        assert measure is not None
-        state = measure_state(measure, job, catalogue)
-        chosen = next((option.label for option in state.options if option.id == state.reading), state.reading)
-        told[state.id] = f"{state.label} {chosen or 'blank'}"
-    return ", ".join(told.values())

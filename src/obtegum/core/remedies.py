@@ -12,8 +12,8 @@ from obtegum.core.bows.bending import former_for
 from obtegum.core.bows.sticks import sticks_needed
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import HouseDesign
+from obtegum.core.edits import Edit, apply_edits, edits_in_words
 from obtegum.core.job import Job
-from obtegum.core.measures import Edit, apply_edits, edits_in_words
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.quantity import Tape, length_text

@@ -6,10 +6,14 @@ __all__ = ["DesignError", "Trouble"]
 
 
 class Trouble(Part):
-    """One input that can't be used: where, a sentence, and the nearest value that works."""
+    """One input that can't be used: where, a sentence, and the nearest value that works.
+
+    ``reason`` is the part of the sentence that speaks of no value, where it can stand by itself.
+    """
 
     path: str
     sentence: str
+    reason: str = ""
     nearest_m: float | None = None
     nearest: str | None = None
 

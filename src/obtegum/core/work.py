@@ -11,7 +11,7 @@ from obtegum.core.bows.bending import Trial, free_radius, trial_radius
 from obtegum.core.bows.headroom import clear_from, headroom_over
 from obtegum.core.bows.sticks import MOST_STICKS, Joint, Split, joint_of, split_runs, sticks_for_house, sticks_needed
 from obtegum.core.catalogue import Catalogue, Rules, Tube
-from obtegum.core.design import HouseDesign
+from obtegum.core.design import HouseDesign, limit_of
 from obtegum.core.ground.posts import Entry, Play, bow_entry, socket_play
 from obtegum.core.ground.spots import spot_place
 from obtegum.core.ground.stand import Stand, stand_on
@@ -425,10 +425,12 @@ def _centre_line(design: HouseDesign) -> Chain:
     try:
         return design.size.shape.chain(design.size.span_m)
     except ProfileError as error:
+        path, reason = f"size.shape.{error.measure}", error.sentence
         nearest = None if error.nearest_m is None else length_text(error.nearest_m, design.tape)
-        sentence = f"{error.sentence} {nearest} would do." if nearest else error.sentence
-        path = f"size.shape.{error.measure}"
-        raise DesignError([Trouble(path=path, sentence=sentence, nearest_m=error.nearest_m, nearest=nearest)]) from None
+        limit = limit_of(path)
+        sentence = f"{reason} {limit.label} {nearest} would do." if nearest and limit else reason
+        trouble = Trouble(path=path, sentence=sentence, reason=reason, nearest_m=error.nearest_m, nearest=nearest)
+        raise DesignError([trouble]) from None
 
 
 def strung_size(design: HouseDesign, catalogue: Catalogue) -> tuple[float, float]:

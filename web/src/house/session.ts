@@ -316,8 +316,9 @@ export class HouseSession {
 
   private refuse(measure: string, error: unknown): void {
     if (error instanceof ProblemError) {
-      const found = error.problem.errors?.find((each) => each.measure === measure) ?? error.problem.errors?.[0];
-      const refusal = { sentence: found?.sentence ?? error.message, nearest: found?.nearest ?? null };
+      const own = error.problem.errors?.find((each) => each.measure === measure);
+      const sentence = own?.sentence ?? error.problem.errors?.[0]?.sentence ?? error.message;
+      const refusal = { sentence, nearest: own?.nearest ?? null };
       this.show({ refusals: { ...this.sight.refusals, [measure]: refusal }, plan: this.sight.house.plan, trying: false });
     } else this.show({ saved: "away" });
   }

@@ -1,0 +1,198 @@
+"""Changes to a house: lengths typed, pulled or stepped, choices; made whole or refused with what would work."""
+
+import math
+from collections.abc import Sequence
+from typing import Any
+
+from pydantic import Field
+
+from obtegum.core.amount import amount_step, parse_amount
+from obtegum.core.catalogue import Catalogue
+from obtegum.core.design import read_design
+from obtegum.core.job import Job, check_site, read_record
+from obtegum.core.measures import Document, Measure, find_measure, measure_state
+from obtegum.core.part import Part
+from obtegum.core.quantity import LengthError, Stride, Tape, length_text, parse_length
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.work import begin
+
+__all__ = ["Edit", "apply_edits", "edits_in_words"]
+
+
+class Edit(Part):
+    """One change to a house: a text as typed, a value as dragged, some key steps, or a choice.
+
+    ``value_m`` snaps to the tape's inch or centimetre, as a hand on the drawing can't be finer.
+    """
+
+    measure: str = Field(max_length=40)
+    text: str | None = Field(default=None, max_length=200)
+    value_m: float | None = None
+    steps: int | None = Field(default=None, ge=-10_000, le=10_000)
+    stride: Stride = "fraction"
+
+
+def _stepped(value_m: float, edit: Edit, tape: Tape) -> float:
+    """A value moved by key steps, landing on the tape's own marks."""
+    steps, fraction = edit.steps or 0, tape.step_m
+    moved = value_m + steps * tape.stride_m(edit.stride)
+    return max(round(moved / fraction) * fraction, 0.0)
+
+
+def _length_value(measure: Measure, edit: Edit, job: Job) -> float | None:
+    tape = job.design.tape
+    if edit.text is not None:
+        if measure.optional and not edit.text.strip():
+            return None
+        try:
+            return parse_length(edit.text, tape.units)
+        except LengthError as error:
+            raise DesignError([Trouble(path=measure.path, sentence=str(error))]) from None
+    if edit.value_m is not None:
+        snap = tape.stride_m("small")
+        return max(round(edit.value_m / snap) * snap, 0.0)
+    if edit.steps is not None:
+        return _stepped(float(measure.now(job) or 0.0), edit, tape)
+    raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
+
+
+STRIDES: dict[Stride, int] = {"fraction": 1, "small": 5, "large": 25}
+
+
+def _amount_value(measure: Measure, edit: Edit, job: Job) -> float | None:
+    units = job.design.tape.units
+    if edit.text is not None:
+        if measure.optional and not edit.text.strip():
+            return None
+        try:
+            value = parse_amount(edit.text, measure.amount, units)
+            if measure.amount == "count" and value != round(value):
+                raise LengthError("Write a whole number.")
+            return round(value) if measure.amount == "count" else value
+        except LengthError as error:
+            raise DesignError([Trouble(path=measure.path, sentence=str(error))]) from None
+    if edit.steps is None:
+        raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
+    step = amount_step(measure.amount, units)
+    count = round(float(measure.read(job) or 0.0) / step) + edit.steps * STRIDES[edit.stride]
+    value = count * step if measure.amount == "degrees" else max(count, 0) * step
+    return round(value) if measure.amount == "count" else value
+
+
+def _choice_value(measure: Measure, edit: Edit, job: Job, catalogue: Catalogue) -> str | int:
+    text = (edit.text or "").strip()
+    if measure.kind == "text":
+        return text
+    if text not in {option.id for option in measure.options(job, catalogue)}:
+        raise DesignError([Trouble(path=measure.path, sentence=f"“{text}” is not a choice for {measure.label}.")])
+    return int(text) if measure.id in ("inch_parts", "mm_step") else text
+
+
+def _apply(job: Job, edit: Edit, catalogue: Catalogue) -> Job:
+    measure = find_measure(edit.measure)
+    if measure is None:
+        raise DesignError([Trouble(path="", sentence=f"There is no “{edit.measure}” to change.")])
+    value: Any
+    if measure.kind == "length":
+        value = _length_value(measure, edit, job)
+    elif measure.kind == "amount":
+        value = _amount_value(measure, edit, job)
+    else:
+        value = _choice_value(measure, edit, job, catalogue)
+    return _written(job, measure, value)
+
+
+def _written(job: Job, measure: Measure, value: Any) -> Job:
+    """A job with a measure's value written into it. Raises: DesignError when it can't stand there."""
+    if measure.on_site:
+        document: Document = {"record": job.record.model_dump()}
+        measure.write(document, job, value)
+        return Job(job.design, read_record(document["record"], job.design.tape))
+    document = job.design.model_dump()
+    measure.write(document, job, value)
+    return Job(read_design(document), job.record)
+
+
+def apply_edits(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> Job:
+    """A job with changes made in order, checked after each, and able to make a house at the end.
+
+    Raises: DesignError with a sentence for the first change that can't be made, and for a single length
+    with the nearest one that works.
+    """
+    try:
+        changed = job
+        for edit in edits:
+            changed = _apply(changed, edit, catalogue)
+        return _sound(changed, catalogue)
+    except DesignError as error:
+        if len(edits) != 1:
+            raise
+        raise _nearest(job, edits[0], error, catalogue) from None
+
+
+def _sound(job: Job, catalogue: Catalogue) -> Job:
+    """The job, if it makes a house. Raises: DesignError."""
+    begin(job.design, job.record, catalogue)
+    check_site(job)
+    return job
+
+
+def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue) -> DesignError:
+    """What is wrong with a length, and how far it can go from what it is now: found by halving, and tried."""
+    measure, tape = find_measure(edit.measure), job.design.tape
+    if measure is None or measure.kind != "length":
+        return error
+    try:
+        now_m, wanted_m = measure.now(job), _length_value(measure, edit, job)
+    except DesignError:
+        return error
+    if now_m is None or wanted_m is None:
+        return error
+
+    def wrong(value_m: float) -> Trouble | None:
+        try:
+            _sound(_written(job, measure, value_m), catalogue)
+        except DesignError as found:
+            return found.troubles[0]
+        return None
+
+    good_m, bad_m, why = now_m, wanted_m, error.troubles[0]
+    while abs(bad_m - good_m) > tape.step_m / 4:
+        middle_m = (good_m + bad_m) / 2
+        found = wrong(middle_m)
+        if found is None:
+            good_m = middle_m
+        else:
+            bad_m, why = middle_m, found
+    most, named = wanted_m > now_m, f"{measure.label[:1].lower()}{measure.label[1:]}"
+    reason = why.reason or why.sentence
+
+    def works(text: str) -> bool:
+        return wrong(parse_length(text, tape.units)) is None
+
+    # Its own words serve where the value that they name works too.
+    if why.path == measure.path and why.nearest and works(why.nearest):
+        return DesignError([why])
+    # The tape's marks on either side of the limit: the further one if the limit lies on it, else the one before.
+    marks = sorted((to(good_m / tape.step_m) * tape.step_m for to in (math.floor, math.ceil)), reverse=most)
+    nearest_m = next((mark for mark in marks if (mark > now_m) == most and works(length_text(mark, tape))), None)
+    if nearest_m is None:
+        sentence = f"{reason} As the rest stands, {named} can’t be {'more' if most else 'less'} than it is."
+        return DesignError([Trouble(path=measure.path, sentence=sentence, reason=reason)])
+    nearest = length_text(nearest_m, tape)
+    sentence = f"{reason} As the rest stands, {named} can be {nearest} at the {'most' if most else 'least'}."
+    return DesignError(
+        [Trouble(path=measure.path, sentence=sentence, reason=reason, nearest_m=nearest_m, nearest=nearest)]
+    )
+
+
+def edits_in_words(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> str:
+    """Changes as the history tells them, from the job that they led to: ``Width 22' 6"``."""
+    told = {}
+    for edit in edits:
+        measure = find_measure(edit.measure)
+        assert measure is not None
+        state = measure_state(measure, job, catalogue)
+        chosen = next((option.label for option in state.options if option.id == state.reading), state.reading)
+        told[state.id] = f"{state.label} {chosen or 'blank'}"
+    return ", ".join(told.values())
