@@ -40,7 +40,7 @@ def test_bad_input_keeps_the_text_and_the_last_good_drawing(page: Page) -> None:
     span = field(page, "span")
     for text, part in (
         ("wide", "Can't read"),
-        ("0", "more than nothing"),
+        ("0", "at the least"),
         ("-3", "can't be below zero"),
         ("1000 m", "at the most"),
         ("1,000 m", "Leave out the comma"),
