@@ -32,6 +32,7 @@ const Row = styled(TextField)`
 `;
 const Under = styled.p`
   grid-column: 1 / -1;
+  padding-top: 2px;
   font-size: 13px;
   line-height: 1.3;
   color: var(--soft);
@@ -39,6 +40,7 @@ const Under = styled.p`
 `;
 const Wrong = styled(FieldError)`
   grid-column: 1 / -1;
+  padding-top: 5px;
   font-size: 13.5px;
   line-height: 1.3;
   color: var(--fails);
