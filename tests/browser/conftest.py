@@ -2,9 +2,10 @@
 
 import os
 import re
+import shutil
 import subprocess
 import sys
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from pathlib import Path
 
 import pytest
@@ -28,9 +29,14 @@ class Server:
 
     def __init__(self, data: Path, port: int = 0) -> None:
         self.data, self.port = data, port
-        self.start()
+        self._launch()
 
     def start(self) -> None:
+        """Start again after a kill."""
+        self._launch()
+        self.ready()
+
+    def _launch(self) -> None:
         command = [
             sys.executable,
             "-m",
@@ -45,6 +51,9 @@ class Server:
         self.process = subprocess.Popen(
             command, stdout=subprocess.PIPE, text=True, env={**os.environ, "LANG": "C.UTF-8"}
         )
+
+    def ready(self) -> None:
+        """Wait until it listens."""
         assert self.process.stdout is not None
         self.address = self.process.stdout.readline().split(" at ")[1].split(" ")[0]
         self.port = int(self.address.rsplit(":", 1)[1].strip("/"))
@@ -62,9 +71,36 @@ def browser() -> Iterator[Browser]:
         opened.close()
 
 
+class Ahead:
+    """The next test's server, started while this one runs, on a copy of one set of demo houses."""
+
+    def __init__(self, folder: Callable[[str], Path]) -> None:
+        self.folder, self.demo = folder, folder("demo")
+        first = Server(self.demo)
+        first.ready()
+        first.kill()
+        self.waiting = self._another()
+
+    def _another(self) -> Server:
+        return Server(shutil.copytree(self.demo, self.folder("data"), dirs_exist_ok=True))
+
+    def take(self) -> Server:
+        taken = self.waiting
+        taken.ready()
+        self.waiting = self._another()
+        return taken
+
+
+@pytest.fixture(scope="session")
+def ahead(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Ahead]:
+    made = Ahead(tmp_path_factory.mktemp)
+    yield made
+    made.waiting.kill()
+
+
 @pytest.fixture
-def server(tmp_path: Path) -> Iterator[Server]:
-    running = Server(tmp_path / "data")
+def server(ahead: Ahead) -> Iterator[Server]:
+    running = ahead.take()
     yield running
     running.kill()
 

@@ -49,6 +49,7 @@ class Stream:
 def test_a_killed_server_keeps_its_word(tmp_path: Path, request: pytest.FixtureRequest) -> None:
     kills, chance = int(request.config.getoption("--kills")), random.Random(20_261_125)
     server = Server(tmp_path / "data")
+    server.ready()
     house = ask(server.address, "houses", "POST", {"units": "metric"})
     edits = 0
     for round_ in range(kills):
