@@ -227,7 +227,7 @@ function Workplace({ window }: { window: string }) {
         />
       )}
       {side === "readings" && <Readings onClose={() => setSide("step")} />}
-      {side === "spots" && <Spots onClose={() => setSide("step")} />}
+      {side === "spots" && <Spots caution={step.caution} onClose={() => setSide("step")} />}
       {side === "step" && (
         <Panel step={step} onShow={choose} onAct={(action) => (action === "tape-anew" ? session.tapeAnew() : setSide(action === "spots" ? "spots" : "readings"))} />
       )}

@@ -38,7 +38,7 @@ const LABELS: Record<Field, string> = { along: "Along from A", across: "Across f
 const BLANK: Record<Field, string> = { along: "", across: "", reading: "" };
 
 /** Spots where the rod is read besides the pegs: type one after the other, or let the laser read each; take out a wrong one. */
-export function Spots({ onClose }: { onClose: () => void }) {
+export function Spots({ caution, onClose }: { caution: string; onClose: () => void }) {
   const session = useSession();
   const { house, plan } = useSight();
   const [typed, setTyped] = useState(BLANK);
@@ -69,6 +69,7 @@ export function Spots({ onClose }: { onClose: () => void }) {
       <h1>Spots between the pegs</h1>
       <Plain onPress={onClose}>Back to the step</Plain>
       <p>Where the ground changes between the pegs, and out to the edge of a pad. A minus lies before A, or outside the line A to B.</p>
+      {caution && <p className="caution">{caution}</p>}
       <Typed onSubmit={submit}>
         {FIELDS.map((field) => (
           <TextField
