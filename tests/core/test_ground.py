@@ -68,12 +68,27 @@ def test_posts_and_long_side_never_show_more_in_the_ground_than_there_is() -> No
     soil = next(item for item in along.items if isinstance(item, Outline) and item.part == "ground")
     top = [vertex for vertex in soil.path if vertex.y > along.y0 + 1e-9]
     assert [vertex.y for vertex in top] == pytest.approx([0.0, *(-0.02 * bay for bay in range(11)), -0.2])
+    short = {**METRIC, "posts__length_m": 0.6}
+    assert answer(make_plan(record, **short), "posts", "embedment_least") == "none"
+    assert answer(make_plan(record, **short), "level", "embedment_least") == "none"
     raised = make_plan(record, pad__kind="regrade", **METRIC)
     assert answer(raised, "posts", "embedment") == "700 mm"
     along = next(each for each in raised.drawings if each.view == "along")
     soil = next(item for item in along.items if isinstance(item, Outline) and item.part == "ground")
     assert max(vertex.y for vertex in soil.path) == 0.0
     assert any(getattr(item, "part", "") == "ground:lies" for item in along.items)
+
+
+def test_a_house_turned_a_quarter_is_no_better_than_its_rough_ground() -> None:
+    """1 % along 20 m is 0.06 m over 6 m: 0.7 − 0.06 m in the ground; a dip of 0.1 m takes most of itself away."""
+
+    def left_mm(dip: float) -> float:
+        plan = make_plan(levelled(lambda x, y: -0.01 * x - (dip if (x, y) == (20.0, 0.0) else 0.0)), **METRIC)
+        note = next(each for step in plan.steps for each in step.answers if each.id == "turned").note
+        return float(note.split("about ")[1].split(" mm")[0])
+
+    assert left_mm(0.0) == pytest.approx(640, abs=1)
+    assert left_mm(0.1) < left_mm(0.0) - 50
 
 
 def test_tops_on_one_fall_follow_the_ground() -> None:

@@ -94,7 +94,7 @@ LIMITS: dict[str, Limit] = {
     "inside.crop_m": Limit("Crop or trellis", 0.05, 6.0),
     "own_tubes.od_m": Limit("Own tube, outside", 0.01, 0.2),
     "own_tubes.wall_m": Limit("Own tube, wall", 0.0005, 0.02),
-    "own_tubes.yield_pa": Limit("Own tube, yields at", 100e6, 900e6, "stress"),
+    "own_tubes.yield_pa": Limit("Own tube’s yield", 100e6, 900e6, "stress"),
     "bending.former_m": Limit("Former’s radius", 0.1, 60.0),
     "bending.reach_m": Limit("Former grips", 0.05, 10.0),
     "bending.tail_m": Limit("Tail left straight", 0.0, 3.0),

@@ -11,6 +11,7 @@ __all__ = [
     "SIDES",
     "TO_WORDS",
     "Progress",
+    "least_in_ground",
     "length_answer",
     "line_strip",
     "progress",
@@ -43,6 +44,19 @@ class Progress(Part):
 def tube_measures(tube: str) -> tuple[str, ...]:
     """What has to be told of a tube that is the grower's own; nothing of one from the catalogue."""
     return (f"{tube}:od", f"{tube}:wall", f"{tube}:yield") if tube.startswith("own:") else ()
+
+
+def least_in_ground(work: Work, note: str = "") -> Answer:
+    """What the post with the least of it in the ground has there, rounded down; none where it hangs over it."""
+    least_m = work.least_embedment_m
+    return Answer(
+        id="embedment_least",
+        label="In the ground, least",
+        reading=work.say(least_m, "down") if least_m > 0 else "none",
+        value=least_m,
+        unit="m",
+        note=note,
+    )
 
 
 def length_answer(work: Work, name: str, label: str, value_m: float, note: str = "") -> Answer:

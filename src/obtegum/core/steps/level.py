@@ -7,7 +7,7 @@ from obtegum.core.ground.levels import turned_falls
 from obtegum.core.ground.stand import Stand
 from obtegum.core.quantity import percent_text
 from obtegum.core.setout.base import Peg
-from obtegum.core.steps.common import length_answer, ticked_off
+from obtegum.core.steps.common import least_in_ground, length_answer, ticked_off
 from obtegum.core.steps.model import Action, Answer, StepPlan
 from obtegum.core.strip import Entered, Strip, StripMark
 from obtegum.core.ticks import peg_words
@@ -217,21 +217,24 @@ def _answers(work: Work) -> list[Answer]:
     reveals = [foot.reveal_m for foot in stand.feet.values()]
     found.append(length_answer(work, "reveal_least", "Stands out, least", min(reveals)))
     found.append(length_answer(work, "reveal_most", "Stands out, most", max(reveals)))
-    found.append(length_answer(work, "embedment_least", "In the ground, least", stand.weakest.embedment_m))
+    found.append(least_in_ground(work))
     slope = turned_falls(places, list(heights.values()))
     if slope is not None:
-        found += _turned(work, *slope)
+        found += _turned(work, stand, *slope)
     return found
 
 
-def _turned(work: Work, along: float, across: float) -> list[Answer]:
+def _turned(work: Work, stand: Stand, along: float, across: float) -> list[Answer]:
     """How much the ground falls under the house as it lies, and turned a quarter, on the best plane."""
     size, posts = work.design.size, work.design.posts
     # Tops on one fall take up what falls along the house; only what falls across it is left to the posts.
     length_m = 0.0 if work.design.level.tops == "fall" else size.length_m
     now_m = abs(along) * length_m + abs(across) * size.span_m
     turned_m = abs(across) * length_m + abs(along) * size.span_m
-    left = work.say(max(posts.length_m - posts.reveal_m - turned_m, 0.0), "down")
+    # What the ground lies lower than its best plane takes as much away however the house lies.
+    gaps = [stand.natural.at(stand.places[name][0]) - height for name, height in stand.heights.items()]
+    rough_m = max(max(gaps) - now_m, 0.0)
+    left = work.say(max(posts.length_m - posts.reveal_m - turned_m - rough_m, 0.0), "down")
     return [
         Answer(
             id="slope",

@@ -1,7 +1,16 @@
 """Posts: how many, how long, how deep, and whether the bow enters them."""
 
 from obtegum.core.quantity import angle_text
-from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress, ticked, tube_measures
+from obtegum.core.steps.common import (
+    SIDES,
+    Progress,
+    least_in_ground,
+    length_answer,
+    line_strip,
+    progress,
+    ticked,
+    tube_measures,
+)
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, Strip, StripMark
 from obtegum.core.ticks import peg_words
@@ -93,16 +102,8 @@ def _embedments(work: Work) -> list[Answer]:
         return [length_answer(work, "embedment", "In the ground", work.embedment_m)]
     unread = f", {len(stand.missing)} pegs not read" if stand.missing else ""
     where = f"at {peg_words(stand.weakest.name).replace('peg', 'post')}{unread}"
-    least = work.say(work.least_embedment_m, "down")
     return [
-        Answer(
-            id="embedment_least",
-            label="In the ground, least",
-            reading=least,
-            value=work.least_embedment_m,
-            unit="m",
-            note=where,
-        ),
+        least_in_ground(work, where),
         length_answer(work, "embedment", "In the ground, most", work.embedment_m, "where the ground is highest"),
     ]
 
