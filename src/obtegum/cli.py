@@ -9,6 +9,9 @@ from typing import Any
 
 __all__ = ["main"]
 
+# How long answers under way may take once the bench is told to stop, s.
+GRACE_S = 5
+
 
 def _arguments() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(prog="obtegum", description="Lay out, bend, build and keep a hoop house.")
@@ -107,50 +110,71 @@ def _schema() -> int:
 
 
 def _carry(way: str, file: Path, data: Path) -> int:
-    from sqlalchemy.exc import SQLAlchemyError
+    from obtegum.core.catalogue import default_catalogue
+    from obtegum.core.plan import plan_house
+    from obtegum.store import StoreTrouble, open_store
+    from obtegum.store.backup import BEFORE, BackupError, restore, write_backup
+    from obtegum.store.database import FILE
 
-    from obtegum.store import open_store
-    from obtegum.store.backup import BackupError, read_backup, restore, write_backup
-
+    if way == "backup" and not (data / FILE).is_file():
+        print(f"There are no houses in {data}: it has no {FILE}. Name the folder with --data.", file=sys.stderr)
+        return 1
     try:
         store = open_store(data)
-        if way == "backup":
-            file.write_bytes(write_backup(store))
-            print(f"Everything in {data} is in {file}.")
-        else:
-            count = restore(store, read_backup(file.read_bytes()))
-            print(f"{data} holds the backup now: {count} houses.")
-        store.close()
-    except (OSError, SQLAlchemyError, BackupError) as error:
+        try:
+            if way == "backup":
+                count = write_backup(store, file)
+                print(f"Everything in {data} is in {file}: {_houses(count)}, read back and whole.")
+            else:
+                found = restore(store, file, lambda design, record: plan_house(design, record, default_catalogue()))
+                print(f"{data} holds the backup now: {_houses(found.houses)}.")
+                for each in found.left_out:
+                    print(f"Left out: {each.name}. {each.why}", file=sys.stderr)
+                for each in found.unplanned:
+                    print(f"Back, but can't be planned: {each.name}. {each.why}", file=sys.stderr)
+                print(f"What was there before is in {data / BEFORE}; restore that to have it back.")
+        finally:
+            store.close()
+    except (OSError, StoreTrouble, BackupError) as error:
         print(f"Can't {way}: {error}", file=sys.stderr)
         return 1
     return 0
 
 
+def _houses(count: int) -> str:
+    return f"{count} {'house' if count == 1 else 'houses'}"
+
+
 def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> int:
     import gc
+    import os
+    import signal
     import socket
 
     import uvicorn
-    from sqlalchemy.exc import SQLAlchemyError
 
     from obtegum.api.app import make_app
+    from obtegum.api.patience import PatientProtocol
     from obtegum.devices.level import LevelLink
-    from obtegum.store import open_store
+    from obtegum.store import StoreTrouble, open_store
 
+    # What is kept is for its owner's eyes.
+    os.umask(0o077)
     try:
         store = open_store(data)
-    except (OSError, SQLAlchemyError) as error:
+        if demo:
+            _load_demo(store)
+    except (OSError, StoreTrouble) as error:
         print(f"Can't open the data folder {data}: {error}", file=sys.stderr)
         return 1
     if demo:
-        _load_demo(store)
         level = level or _simulated_level()
     listener = socket.socket(socket.AF_INET)
     listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
         listener.bind(("127.0.0.1", port))
     except OSError as error:
+        store.close()
         print(f"Can't listen on port {port}: {error.strerror}. Choose another with --port.", file=sys.stderr)
         return 1
     # Listening before the address is printed: whoever reads it can connect at once.
@@ -161,12 +185,23 @@ def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> 
     gc.freeze()
     gc.set_threshold(100_000, 20, 20)
     config = uvicorn.Config(
-        make_app(store, level=LevelLink(*level) if level else None), log_level="warning", server_header=False
+        make_app(store, level=LevelLink(*level) if level else None),
+        http=PatientProtocol,
+        log_level="warning",
+        server_header=False,
+        timeout_graceful_shutdown=GRACE_S,
     )
+    server = uvicorn.Server(config)
+
+    def leave(number: int, frame: object) -> None:
+        server.should_exit = True
+
+    # The server sends a signal that it was stopped by on to whoever had it before: that must not end the
+    # process before the store is closed. A closed terminal stops it the same way.
+    for name in (signal.SIGTERM, signal.SIGINT, signal.SIGHUP):
+        signal.signal(name, leave)
     try:
-        uvicorn.Server(config).run(sockets=[listener])
-    except KeyboardInterrupt:
-        pass
+        server.run(sockets=[listener])
     finally:
         store.close()
     return 0
@@ -185,5 +220,4 @@ def _load_demo(store: Any) -> None:
     from obtegum.store import houses
 
     if houses.count(store) == 0:
-        for design, record in reversed(demo_houses()):
-            houses.add(store, design, record, "Started from the demo")
+        houses.add_if_empty(store, reversed(demo_houses()), "Started from the demo")

@@ -7,7 +7,19 @@ import pytest
 from fastapi.testclient import TestClient
 
 from obtegum.api.app import make_app
+from obtegum.api.guard import TOKEN_HEADER
 from obtegum.store import Store, open_store
+
+
+def page_client(store: Store, **linked: object) -> TestClient:
+    """A page of the server's own: it has this start's token."""
+    app = make_app(store, **linked)  # type: ignore[arg-type]
+    return TestClient(
+        app,
+        base_url="http://127.0.0.1",
+        headers={TOKEN_HEADER: app.state.token},
+        raise_server_exceptions=False,
+    )
 
 
 @pytest.fixture
@@ -19,4 +31,4 @@ def store(tmp_path: Path) -> Iterator[Store]:
 
 @pytest.fixture
 def client(store: Store) -> TestClient:
-    return TestClient(make_app(store), base_url="http://127.0.0.1", raise_server_exceptions=False)
+    return page_client(store)

@@ -9,6 +9,7 @@ from pathlib import Path
 
 import pytest
 
+from obtegum.api.guard import TOKEN_HEADER
 from obtegum.cli import main
 from tests.conftest import house_document
 
@@ -68,9 +69,13 @@ def fetch(url: str) -> dict:  # type: ignore[type-arg]
 def test_a_killed_server_has_kept_every_acknowledged_change(tmp_path: Path) -> None:
     process, address = serve(tmp_path / "data", "--demo")
     house = fetch(f"{address}api/houses")["houses"][0]
+    token = fetch(f"{address}api/token")["token"]
     body = json.dumps({"version": 1, "edits": [{"measure": "name", "text": "Kept"}]}).encode()
     request = urllib.request.Request(
-        f"{address}api/houses/{house['id']}", body, {"content-type": "application/json"}, method="PATCH"
+        f"{address}api/houses/{house['id']}",
+        body,
+        {"content-type": "application/json", TOKEN_HEADER: token},
+        method="PATCH",
     )
     urllib.request.urlopen(request).close()
     process.send_signal(signal.SIGKILL)

@@ -8,10 +8,10 @@ from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from fastapi.testclient import TestClient
 
-from obtegum.api.app import make_app
 from obtegum.core.record import SiteRecord
 from obtegum.store import Store, houses, open_store
 from obtegum.store.models import Base
+from tests.api.conftest import page_client
 from tests.conftest import make_house
 
 
@@ -29,7 +29,7 @@ def change(client: TestClient, house: dict[str, Any], gesture: str = "", **edit:
 
 def test_a_house_is_kept_over_a_restart(tmp_path: Path) -> None:
     store = open_store(tmp_path)
-    client = TestClient(make_app(store), base_url="http://localhost")
+    client = page_client(store)
     house = start(client)
     changed = change(client, house, measure="span", text="19' 3\"").json()
     store.close()
@@ -109,7 +109,9 @@ def test_there_is_no_such_house(client: TestClient) -> None:
 def test_only_this_machine_s_names_are_answered(client: TestClient) -> None:
     assert client.get("/api/houses", headers={"host": "elsewhere.example"}).status_code == 421
     assert client.get("/api/houses", headers={"host": ""}).status_code == 421
-    assert client.get("/api/houses", headers={"host": "localhost:8642"}).status_code == 200
+    assert client.get("/api/houses", headers={"host": "localhost"}).status_code == 200
+    # Another port is another server.
+    assert client.get("/api/houses", headers={"host": "localhost:8642"}).status_code == 421
     assert client.get("/api/houses", headers={"host": "[::1]:8642"}).status_code == 200
     assert client.get("/api/houses", headers={"origin": "http://elsewhere.example"}).status_code == 421
     assert client.get("/api/houses", headers={"origin": "http://127.0.0.1:8642"}).status_code == 200

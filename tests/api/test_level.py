@@ -6,14 +6,13 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from starlette.testclient import TestClient
 
-from obtegum.api.app import make_app
 from obtegum.core.record import SiteRecord
 from obtegum.core.starters import made_up_ground
 from obtegum.devices.level import LevelError, LevelLink, settle
 from obtegum.standins.laser import SimulatedLaser
 from obtegum.store import houses, open_store
+from tests.api.conftest import page_client
 from tests.conftest import make_house
 
 
@@ -76,7 +75,7 @@ def test_a_level_that_is_off_or_babbles_is_said() -> None:
 def test_a_peg_is_read_through_the_api(tmp_path: Path, laser: SimulatedLaser) -> None:
     store = open_store(tmp_path)
     house = houses.add(store, make_house(tape__units="metric"), SiteRecord(), "Started")
-    client = TestClient(make_app(store, level=LevelLink("127.0.0.1", laser.port)), base_url="http://127.0.0.1")
+    client = page_client(store, level=LevelLink("127.0.0.1", laser.port))
     body = {"version": 1, "window": "w", "peg": "L3"}
     found = client.post(f"/api/houses/{house.id}/level-shots?step=level", json=body).json()
     station = next(peg["station_m"] for peg in found["plan"]["pegs"] if peg["part"] == "peg:L3")
@@ -84,7 +83,7 @@ def test_a_peg_is_read_through_the_api(tmp_path: Path, laser: SimulatedLaser) ->
     assert found["undo"].startswith("Rod at peg 3 left 1.")
     wrong = client.post(f"/api/houses/{house.id}/level-shots", json={**body, "peg": "L99"})
     assert wrong.status_code == 422
-    without = TestClient(make_app(store), base_url="http://127.0.0.1")
+    without = page_client(store)
     refused = without.post(f"/api/houses/{house.id}/level-shots", json=body)
     assert refused.status_code == 424
     assert "No laser level is linked" in refused.json()["detail"]
@@ -94,36 +93,41 @@ def test_a_peg_is_read_through_the_api(tmp_path: Path, laser: SimulatedLaser) ->
 def test_spots_are_typed_read_live_and_taken_out_through_the_api(tmp_path: Path, laser: SimulatedLaser) -> None:
     store = open_store(tmp_path)
     house = houses.add(store, make_house(tape__units="metric"), SiteRecord(), "Started")
-    client = TestClient(make_app(store, level=LevelLink("127.0.0.1", laser.port)), base_url="http://127.0.0.1")
+    client = page_client(store, level=LevelLink("127.0.0.1", laser.port))
     url = f"/api/houses/{house.id}/spots"
     typed = client.post(url, json={"version": 1, "window": "w", "along": "-2.5", "across": "3", "rod": "1.62"}).json()
-    assert typed["record"]["levels"]["spots"] == [{"x_m": -2.5, "y_m": 3.0, "reading_m": 1.62}]
+    assert typed["record"]["levels"]["spots"] == {"-250:300": {"x_m": -2.5, "y_m": 3.0, "reading_m": 1.62}}
     assert typed["undo"] == "Spot −2.500 m along, 3.000 m across: rod 1.620 m"
     # Another window, still at the first version, adds its own: both are kept.
     live = client.post(url, json={"version": 1, "window": "x", "along": "4", "across": "3"}).json()
-    read = live["record"]["levels"]["spots"][1]["reading_m"]
+    read = live["record"]["levels"]["spots"]["400:300"]["reading_m"]
     assert read == pytest.approx(made_up_ground(4.0, 3.0), abs=0.004)
     wrong = client.post(url, json={"version": 3, "along": "4", "across": "3", "rod": "17"})
     assert wrong.status_code == 422
     assert wrong.json()["errors"][0]["path"] == "spot.reading"
     page = client.get(url, params={"most": 1}).json()
     assert page["total"] == 2
-    assert page["spots"][0]["number"] == 2
+    assert page["spots"][0]["id"] == "400:300"
     assert client.get(url, params={"start": 1}).json()["spots"][0]["place"] == "−2.500 m along, 3.000 m across"
-    out = client.delete(f"{url}/1", params={"version": 3, "window": "w"}).json()
-    assert [spot["x_m"] for spot in out["record"]["levels"]["spots"]] == [4.0]
+    out = client.delete(f"{url}/-250:300", params={"version": 3, "window": "w"}).json()
+    assert list(out["record"]["levels"]["spots"]) == ["400:300"]
+    # Taken out from an older window too, it is that spot or none.
+    assert client.delete(f"{url}/-250:300", params={"version": 3}).status_code == 422
     back = client.post(f"/api/houses/{house.id}/undo", json={"window": "w"}).json()
     assert len(back["record"]["levels"]["spots"]) == 2
-    assert client.delete(f"{url}/9", params={"version": 5}).status_code == 422
-    without = TestClient(make_app(store), base_url="http://127.0.0.1")
+    assert client.delete(f"{url}/9:9", params={"version": 5}).status_code == 422
+    without = page_client(store)
     assert without.post(url, json={"version": 5, "along": "1", "across": "1"}).status_code == 424
     store.close()
+
+
+CSV = {"content-type": "text/csv"}
 
 
 def test_rounds_of_taping_and_readings_through_the_api(tmp_path: Path) -> None:
     store = open_store(tmp_path)
     house = houses.add(store, make_house(tape__units="metric"), SiteRecord(), "Started")
-    client = TestClient(make_app(store), base_url="http://127.0.0.1")
+    client = page_client(store)
     url = f"/api/houses/{house.id}"
     edits = [{"measure": "taped_ab", "text": "17.37"}]
     typed = client.patch(url, json={"version": 1, "window": "w", "edits": edits}).json()
@@ -137,13 +141,17 @@ def test_rounds_of_taping_and_readings_through_the_api(tmp_path: Path) -> None:
         url, json={"version": 4, "window": "w", "edits": [{"measure": "taped_ab", "text": " "}]}
     ).json()
     assert blank["record"]["taped"]["ab_m"] is None
-    read = client.post(f"{url}/readings?window=w&step=level", content=b"L1,1.5\nL2,1.6\n")
+    read = client.post(f"{url}/readings?window=w&step=level", content=b"L1,1.5\nL2,1.6\n", headers=CSV)
     assert read.json()["record"]["levels"]["pegs"] == {"L1": 1.5, "L2": 1.6}
-    wrong = client.post(f"{url}/readings", content=b"L1,1.5\nL77,1.6\n")
+    wrong = client.post(f"{url}/readings", content=b"L1,1.5\nL77,1.6\n", headers=CSV)
     assert wrong.status_code == 422
     assert wrong.json()["errors"][0]["sentence"].startswith("Line 2: there is no peg L77")
-    assert client.post(f"{url}/readings", content=b"\xff\xfe\x00").json()["detail"].startswith("That is not text")
-    large = client.post(f"{url}/readings", content=b"L1,1.5\n" * 7_200_000)
+    assert (
+        client.post(f"{url}/readings", content=b"\xff\xfe\x00", headers=CSV)
+        .json()["detail"]
+        .startswith("That is not text")
+    )
+    large = client.post(f"{url}/readings", content=b"L1,1.5\n" * 7_200_000, headers=CSV)
     assert large.status_code == 413
     past = client.patch(url, json={"version": 6, "window": "w", "edits": [{"measure": "level:L2", "text": "9"}]}).json()
     assert past["errors"][0]["measure"] == "level:L2"
@@ -163,7 +171,7 @@ def test_rounds_of_taping_and_readings_through_the_api(tmp_path: Path) -> None:
 def test_only_the_shown_step_is_sent(tmp_path: Path) -> None:
     store = open_store(tmp_path)
     house = houses.add(store, make_house(), SiteRecord(), "Started")
-    client = TestClient(make_app(store), base_url="http://127.0.0.1")
+    client = page_client(store)
     whole = client.get(f"/api/houses/{house.id}").json()["plan"]
     for step in whole["steps"]:
         part = client.get(f"/api/houses/{house.id}?step={step['id']}").json()["plan"]

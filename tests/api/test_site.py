@@ -6,20 +6,19 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from starlette.testclient import TestClient
 
-from obtegum.api.app import make_app
 from obtegum.core.record import BowCheck, Levels, SiteRecord, Spot, Taping, TrialBend
 from obtegum.exchange.housefile import read_house_file, write_house_file
 from obtegum.store import Store, houses, open_store
-from obtegum.store.backup import read_backup, restore, write_backup
+from obtegum.store.backup import restore, write_backup
+from tests.api.conftest import page_client
 from tests.conftest import house_document, make_house
 
 WHOLE = SiteRecord(
     set_at_m={"peg:L1": 0.0},
     taped=Taping(ab_m=17.37, ac_m=18.5, held="ground"),
     earlier=(Taping(ab_m=17.4),),
-    levels=Levels(pegs={"L1": 1.5, "R2": 1.612}, spots=(Spot(x_m=1, y_m=2, reading_m=1.6),), closing_m=1.501),
+    levels=Levels(pegs={"L1": 1.5, "R2": 1.612}, spots={"100:200": Spot(x_m=1, y_m=2, reading_m=1.6)}, closing_m=1.501),
     trial=TrialBend(chord_m=1.8, height_m=0.12, face="outside"),
     bows={"3": BowCheck(width_m=6.41, twist_m=0.01)},
 )
@@ -36,7 +35,7 @@ class Window:
     """One browser window at a house."""
 
     def __init__(self, store: Store, house: str, name: str) -> None:
-        self.client = TestClient(make_app(store), base_url="http://127.0.0.1")
+        self.client = page_client(store)
         self.url, self.name, self.version = f"/api/houses/{house}", name, 1
 
     def set(self, **edits: str) -> Any:
@@ -104,13 +103,13 @@ def test_optional_numbers_of_the_design_can_be_blank(store: Store) -> None:
     assert window.set(span="").status_code == 422
 
 
-def test_the_record_goes_through_files_and_backups_whole(store: Store) -> None:
+def test_the_record_goes_through_files_and_backups_whole(store: Store, tmp_path: Path) -> None:
     design = make_house()
     assert read_house_file(write_house_file(design, WHOLE)) == (design, WHOLE)
     house = houses.add(store, design, WHOLE, "Started")
-    kept = write_backup(store)
+    write_backup(store, tmp_path / "all.zip")
     houses.change(store, house.id, houses.Gesture(1), lambda d, r: houses.Edited(d, SiteRecord(), "Emptied"))
-    restore(store, read_backup(kept))
+    restore(store, tmp_path / "all.zip", lambda *_: None)
     assert houses.get(store, house.id).record == WHOLE
 
 

@@ -47,15 +47,15 @@ def test_a_spot_read_again_takes_its_own_place_and_any_can_be_taken_out() -> Non
     record = SiteRecord()
     for each in (spot(1, 2, 1.5), spot(3, 2, 1.6), spot(1.004, 2, 1.52)):
         record = with_spot(record, each)
-    assert [each.reading_m for each in record.levels.spots] == [1.6, 1.52]
-    record, out = without_spot(record, 1)
+    assert [each.reading_m for each in record.levels.spots.values()] == [1.6, 1.52]
+    record, out = without_spot(record, "300:200")
     assert spot_words(out, METRIC) == "Spot 3.000 m along, 2.000 m across: rod 1.600 m"
-    assert [each.reading_m for each in record.levels.spots] == [1.52]
-    with pytest.raises(DesignError, match="no spot 2"):
-        without_spot(record, 2)
+    assert [each.reading_m for each in record.levels.spots.values()] == [1.52]
+    with pytest.raises(DesignError, match="taken out already"):
+        without_spot(record, "300:200")
     full = tuple(spot(place % 100, place // 100, 1.0) for place in range(MOST_SPOTS))
     with pytest.raises(DesignError, match="the most for one house"):
-        with_spot(SiteRecord(levels=Levels(spots=full)), spot(-1, -1, 1.0))
+        with_spot(SiteRecord(levels=Levels().with_spots(full)), spot(-1, -1, 1.0))
 
 
 def scattered(chance: random.Random, count: int) -> list[tuple[float, float, float]]:
@@ -100,7 +100,7 @@ def test_an_odd_spot_is_told_and_marked_beside_the_pegs() -> None:
     pegs = {f"{side}{bow + 1}": 1.5 + 0.01 * 2 * bow for side in "LR" for bow in range(11)}
     spots = [spot(x, y, 1.5 + 0.01 * x) for x in (1.0, 5.0, 9.0, 13.0, 17.0, 19.0) for y in (2.0, 4.0)]
     spots[5] = spot(9.0, 4.0, 1.5 + 0.09 + 0.1)
-    record = SiteRecord(levels=Levels(pegs=pegs, spots=tuple(spots), closing_m=1.5))
+    record = SiteRecord(levels=Levels(pegs=pegs, closing_m=1.5).with_spots(spots))
     size = {"size__length_m": 20.0, "size__span_m": 6.0, "bows__max_spacing_m": 2.0}
     plan = make_plan(record, tape__units="metric", posts__length_m=1.2, posts__reveal_m=0.5, **size)
     found = verdict(plan, "outlier")

@@ -100,7 +100,10 @@ def test_a_pad_and_spots_print_in_black_and_white() -> None:
     design = make_house(pad__kind="regrade", tape__units="metric")
     record = demo_houses()[0][1].model_copy(update={"taped": Taping(), "earlier": (), "set_at_m": {}})
     pegs = {name: reading for name, reading in record.levels.pegs.items() if int(name[1:]) <= 16}
-    spots = ({"x_m": 3.0, "y_m": 2.0, "reading_m": 1.8}, {"x_m": 9.0, "y_m": 4.0, "reading_m": 1.7})
+    spots = {
+        "300:200": {"x_m": 3.0, "y_m": 2.0, "reading_m": 1.8},
+        "900:400": {"x_m": 9.0, "y_m": 4.0, "reading_m": 1.7},
+    }
     levels = record.levels.model_copy(update={"pegs": pegs})
     record = SiteRecord.model_validate({"levels": {**levels.model_dump(), "spots": spots}})
     content = sheet_pdf(plan_house(design, record, default_catalogue()), 1, "2026-03-01", "letter")

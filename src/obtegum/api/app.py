@@ -1,5 +1,6 @@
 """The application: routers, error answers, and the built interface."""
 
+import secrets
 from pathlib import Path
 
 from fastapi import FastAPI
@@ -8,7 +9,8 @@ from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
 
 from obtegum import __version__
-from obtegum.api import files, houses, planning, site
+from obtegum.api import files, houses, planning, site, yard
+from obtegum.api.beside import Beside
 from obtegum.api.guard import Guard, Page
 from obtegum.api.problems import install, problem
 from obtegum.devices.level import LevelLink
@@ -41,19 +43,22 @@ def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK, level: Level
     )
     app.state.store = store
     app.state.level = level
+    app.state.beside = Beside()
+    app.state.token = secrets.token_urlsafe(24)
     app.include_router(planning.router)
     app.include_router(files.router)
     app.include_router(site.router)
+    app.include_router(yard.router)
     app.include_router(houses.router)
     install(app)
-    app.add_middleware(Guard, hosts=hosts)
+    app.add_middleware(Guard, hosts=hosts, token=app.state.token)
     if (WEB_ROOT / "index.html").is_file():
         _serve_interface(app)
     return app
 
 
 def _serve_interface(app: FastAPI) -> None:
-    page = Page(WEB_ROOT / "index.html")
+    page = Page(WEB_ROOT / "index.html", app.state.token)
     app.mount("/assets", Assets(directory=WEB_ROOT / "assets"))
 
     @app.get("/{path:path}", include_in_schema=False)

@@ -1,16 +1,21 @@
 """Files out and in: houses, tables, sheets, and the whole data folder."""
 
+import os
 import re
 import time
-from typing import Annotated, Literal
+from collections.abc import Callable
+from pathlib import Path
+from typing import Annotated, Any, Literal, TypeVar
 from urllib.parse import quote
 
 from fastapi import APIRouter, Query, Request
+from starlette.background import BackgroundTask
 from starlette.concurrency import run_in_threadpool
-from starlette.responses import Response
+from starlette.responses import FileResponse, Response
 
-from obtegum.api.houses import HOUSE_PROBLEMS, Desk, HouseId, Kept, Window, with_plan
-from obtegum.api.models import HouseOut, Restored
+from obtegum.api.beside import Beside
+from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, Lane, Window, WorkName, change, with_plan
+from obtegum.api.models import HouseOut, NamedHouse, RestoredOut
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
@@ -19,11 +24,11 @@ from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.record import SiteRecord
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import begin
-from obtegum.exchange.housefile import read_house_file, write_house_file
+from obtegum.exchange.housefile import as_it_is, read_house_file, write_house_file
 from obtegum.exchange.readings import levels_csv, read_readings, tapings_csv
 from obtegum.exchange.tables import pegs_csv, stick_marks_csv
-from obtegum.store import House, houses
-from obtegum.store.backup import read_backup, restore, write_backup
+from obtegum.store import House, Store, Unreadable, houses
+from obtegum.store.backup import BEFORE, BackupError, Restored, Tell, restore, write_backup
 
 __all__ = ["router"]
 
@@ -31,11 +36,20 @@ CSV = "text/csv; charset=utf-8"
 router = APIRouter(prefix="/api", tags=["files"], responses=HOUSE_PROBLEMS)
 
 
-def _file(content: str | bytes, name: str, media_type: str) -> Response:
-    """A download; its name is given plain and in full, as names may hold any letter."""
+def _taken_in(*types: str) -> dict[str, Any]:
+    """Says in the API's description what a file's body is sent as."""
+    content = {each: {"schema": {"type": "string"}} for each in types}
+    return {"requestBody": {"required": True, "content": content}}
+
+
+def _disposition(name: str) -> dict[str, str]:
+    """A download's name, given plain and in full, as names may hold any letter."""
     plain = re.sub(r"[^A-Za-z0-9. -]", "_", name)
-    disposition = f"attachment; filename=\"{plain}\"; filename*=UTF-8''{quote(name)}"
-    return Response(content, media_type=media_type, headers={"content-disposition": disposition})
+    return {"content-disposition": f"attachment; filename=\"{plain}\"; filename*=UTF-8''{quote(name)}"}
+
+
+def _file(content: str | bytes, name: str, media_type: str) -> Response:
+    return Response(content, media_type=media_type, headers=_disposition(name))
 
 
 def _plan(house: House) -> HousePlan:
@@ -44,12 +58,15 @@ def _plan(house: House) -> HousePlan:
 
 @router.get("/houses/{house_id}/file")
 def get_file(store: Kept, house_id: HouseId) -> Response:
-    """A house as a JSON file, to keep or to read elsewhere."""
-    house = houses.get(store, house_id)
+    """A house as a JSON file, to keep or to read elsewhere; one that can't be read as it is kept."""
+    try:
+        house = houses.get(store, house_id)
+    except Unreadable:
+        return _file(as_it_is(houses.as_kept(store, house_id)), "house as kept.json", "application/json")
     return _file(write_house_file(house.design, house.record), f"{house.design.name}.json", "application/json")
 
 
-@router.post("/house-files", response_model=HouseOut, status_code=201)
+@router.post("/house-files", response_model=HouseOut, status_code=201, openapi_extra=_taken_in("application/json"))
 async def post_file(desk: Desk, request: Request) -> Response:
     """A house from a JSON file; all of it is checked before anything is kept."""
     text = await request.body()
@@ -57,7 +74,8 @@ async def post_file(desk: Desk, request: Request) -> Response:
     def keep() -> Response:
         design, record = read_house_file(text)
         begin(design, record, default_catalogue())
-        return with_plan(desk, houses.add(desk.store, design, record, "Read from a file"), status=201)
+        house = houses.add(desk.store, design, record, "Read from a file", desk.request, desk.plan)
+        return with_plan(desk, house, status=201)
 
     return await run_in_threadpool(keep)
 
@@ -83,7 +101,7 @@ def get_tapings(store: Kept, house_id: HouseId) -> Response:
     return _file(tapings_csv(Job(house.design, house.record)), f"{house.design.name} tapings.csv", CSV)
 
 
-@router.post("/houses/{house_id}/readings", response_model=HouseOut)
+@router.post("/houses/{house_id}/readings", response_model=HouseOut, openapi_extra=_taken_in("text/csv", "text/plain"))
 async def post_readings(desk: Desk, house_id: HouseId, request: Request, window: Window = "") -> Response:
     """Levels, tapings or a peg list as CSV or pasted text; every line is checked before any is kept."""
     data = await request.body()
@@ -96,21 +114,20 @@ async def post_readings(desk: Desk, house_id: HouseId, request: Request, window:
         changed, words = read_readings(text, Job(design, record))
         return houses.Edited(design, changed, words)
 
-    def keep() -> Response:
-        gesture = houses.Gesture(houses.version(desk.store, house_id), window)
-        return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), window)
-
-    return await run_in_threadpool(keep)
+    return await run_in_threadpool(lambda: change(desk, house_id, None, window, edit))
 
 
 @router.get("/houses/{house_id}/setting-out.dxf")
-def get_dxf(store: Kept, house_id: HouseId) -> Response:
+async def get_dxf(store: Kept, lane: Lane, house_id: HouseId, work: WorkName = "") -> Response:
     """The setting-out as DXF in metres, a layer for each kind of thing."""
-    from obtegum.exchange.cad import setting_out_dxf
 
-    house = houses.get(store, house_id)
-    work = begin(house.design, house.record, default_catalogue())
-    return _file(setting_out_dxf(work, _plan(house)), f"{house.design.name} setting-out.dxf", "image/vnd.dxf")
+    def make(house: House) -> str:
+        from obtegum.exchange.cad import setting_out_dxf
+
+        return setting_out_dxf(begin(house.design, house.record, default_catalogue()), _plan(house))
+
+    house, content = await _made(store, lane, house_id, work, make)
+    return _file(content, f"{house.design.name} setting-out.dxf", "image/vnd.dxf")
 
 
 @router.get("/houses/{house_id}/setting-out.geojson")
@@ -131,26 +148,84 @@ def get_sticks(store: Kept, house_id: HouseId) -> Response:
 
 
 @router.get("/houses/{house_id}/sheet.pdf")
-def get_sheet(
-    store: Kept, house_id: HouseId, paper: Annotated[Literal["letter", "a4"] | None, Query()] = None
+async def get_sheet(
+    store: Kept,
+    lane: Lane,
+    house_id: HouseId,
+    paper: Annotated[Literal["letter", "a4"] | None, Query()] = None,
+    work: WorkName = "",
 ) -> Response:
     """The set-out and bend sheet: Letter for houses in feet, A4 for metric ones, unless asked otherwise."""
-    from obtegum.exchange.pdf import sheet_pdf
 
-    house = houses.get(store, house_id)
-    wanted = paper or ("letter" if house.design.tape.units == "feet" else "a4")
-    content = sheet_pdf(_plan(house), house.version, time.strftime("%Y-%m-%d"), wanted)
+    def make(house: House) -> bytes:
+        from obtegum.exchange.pdf import sheet_pdf
+
+        wanted = paper or ("letter" if house.design.tape.units == "feet" else "a4")
+        return sheet_pdf(_plan(house), house.version, time.strftime("%Y-%m-%d"), wanted)
+
+    house, content = await _made(store, lane, house_id, work, make)
     return _file(content, f"{house.design.name} sheet.pdf", "application/pdf")
 
 
+Content = TypeVar("Content", str, bytes)
+
+
+async def _made(
+    store: Store, lane: Beside, house_id: str, work: str, make: Callable[[House], Content]
+) -> tuple[House, Content]:
+    """Something made of a house beside the bench's own work."""
+    house = await run_in_threadpool(lambda: houses.get(store, house_id))
+    return house, await lane.run(work, lambda tell: make(house))
+
+
+def _own_file(store: Store) -> Path:
+    """A name for a file that is gone after this request; one left by a crash goes at a later start."""
+    return store.folder / f"request.{os.getpid()}.{time.monotonic_ns()}.part"
+
+
 @router.get("/backup")
-def get_backup(store: Kept) -> Response:
+async def get_backup(store: Kept, lane: Lane, work: WorkName = "") -> Response:
     """Every house with its history, as one file."""
-    return _file(write_backup(store), f"obtegum {time.strftime('%Y-%m-%d')}.zip", "application/zip")
+    file = _own_file(store)
+    await lane.run(work, lambda tell: write_backup(store, file, tell))
+    name = f"obtegum {time.strftime('%Y-%m-%d')}.zip"
+    return FileResponse(
+        file, media_type="application/zip", headers=_disposition(name), background=BackgroundTask(file.unlink)
+    )
 
 
-@router.post("/backup", response_model=Restored)
-async def post_backup(store: Kept, request: Request) -> Response:
+@router.post("/backup", response_model=RestoredOut, openapi_extra=_taken_in("application/zip"))
+async def post_backup(desk: Desk, lane: Lane, request: Request, work: WorkName = "") -> Response:
     """Replace everything by a backup; all of it is checked before anything is replaced."""
-    data = await request.body()
-    return answer(Restored(houses=await run_in_threadpool(lambda: restore(store, read_backup(data)))))
+    file = _own_file(desk.store)
+    try:
+        with file.open("xb") as out:
+            os.fchmod(out.fileno(), 0o600)
+            async for chunk in request.stream():
+                await run_in_threadpool(out.write, chunk)
+        return await _restored(desk, lane, file, work)
+    finally:
+        file.unlink(missing_ok=True)
+
+
+@router.post("/backup/before", response_model=RestoredOut)
+async def post_before(desk: Desk, lane: Lane, work: WorkName = "") -> Response:
+    """Bring back what was here before the last backup was brought back."""
+    file = desk.store.folder / BEFORE
+    if not file.is_file():
+        raise BackupError("No backup was brought back here, so there is nothing from before it.")
+    return await _restored(desk, lane, file, work)
+
+
+async def _restored(desk: Desk, lane: Beside, file: Path, work: str) -> Response:
+    def bring_back(tell: Tell) -> Restored:
+        return restore(desk.store, file, desk.plan, tell)
+
+    found = await lane.run(work, bring_back)
+    return answer(
+        RestoredOut(
+            houses=found.houses,
+            left_out=tuple(NamedHouse(name=each.name, why=each.why) for each in found.left_out),
+            unplanned=tuple(NamedHouse(name=each.name, why=each.why) for each in found.unplanned),
+        )
+    )

@@ -55,7 +55,7 @@ class ClashOut(Part):
 class Problem(Part):
     """Problem details as in RFC 9457, with a sentence for each field."""
 
-    type: str
+    type: str = "about:blank"
     title: str
     status: int
     detail: str
@@ -65,12 +65,13 @@ class Problem(Part):
 
 
 class HouseLine(Part):
-    """A house as the yard shows it."""
+    """A house as the yard shows it; without its plan when it can't be planned, with the reason."""
 
     id: str
     name: str
     touched: float
-    yard: YardPlan
+    yard: YardPlan | None
+    why: str = ""
 
 
 class Yard(Part):
@@ -114,9 +115,9 @@ class NewSpot(Standing):
 
 
 class SpotOut(Part):
-    """A spot as it is read: the first kept is number 1."""
+    """A spot as it is read."""
 
-    number: int
+    id: str
     place: str
     reading: str
 
@@ -147,14 +148,15 @@ class RevisionOut(Part):
     made: float
     words: str
     own: bool
-    size: str
-    drawing: Drawing
+    size: str = ""
+    drawing: Drawing | None = None
 
 
 class History(Part):
-    """A page of gestures, newest first."""
+    """A page of gestures, newest first, and whether there are earlier ones."""
 
     revisions: tuple[RevisionOut, ...]
+    more: bool
 
 
 class VersionOut(Part):
@@ -176,10 +178,40 @@ class ReadIn(Part):
     record: SiteRecord = SiteRecord()
 
 
-class Restored(Part):
-    """How many houses a backup brought back."""
+class NamedHouse(Part):
+    """A house by its name, and what ails it."""
+
+    name: str
+    why: str
+
+
+class RestoredOut(Part):
+    """What a backup brought back: houses left out, and houses that are back but can't be planned."""
 
     houses: int
+    left_out: tuple[NamedHouse, ...] = ()
+    unplanned: tuple[NamedHouse, ...] = ()
+
+
+class Gone(Part):
+    """How many houses were deleted for good."""
+
+    houses: int
+
+
+class WorkOut(Part):
+    """How far long work has come: what waits before it, or how much of it is done."""
+
+    state: Literal["unknown", "waiting", "going", "done"]
+    waiting: int = 0
+    done: int = 0
+    of: int = 0
+
+
+class TokenOut(Part):
+    """The token that a page needs to change something; each start of the server has another."""
+
+    token: str
 
 
 class Changes(Part):

@@ -9,6 +9,7 @@ from starlette.exceptions import HTTPException
 from starlette.requests import ClientDisconnect
 from starlette.responses import Response
 
+from obtegum.api.beside import Stopped
 from obtegum.api.models import ClashOut, FieldTrouble, HouseOut, Problem, house_out
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import troubles_of
@@ -18,13 +19,18 @@ from obtegum.core.plan import plan_house
 from obtegum.core.quantity import Tape
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.devices.level import LevelError
-from obtegum.store import Clash, Conflict, House, NoSuchHouse, NotUndone
+from obtegum.store import Clash, Conflict, House, NoSuchHouse, NotUndone, StoreTrouble, Unreadable
 from obtegum.store.backup import BackupError
 
-__all__ = ["field_troubles", "install"]
+__all__ = ["Unplanned", "field_troubles", "install", "problem"]
 
 TITLES = {
     400: "That can't be read",
+    403: "Not from here",
+    408: "Too slow",
+    415: "Not sent that way",
+    503: "The data folder can't be used",
+    507: "The disk is full",
     404: "Nothing here by that name",
     405: "Not done that way",
     409: "Changed in another window",
@@ -36,16 +42,21 @@ TITLES = {
 }
 
 
+class Unplanned(Exception):
+    """A saved house that can't be planned as it stands; it can be looked up, taken away, or brought back."""
+
+
 def problem(
     status: int,
     detail: str,
     errors: Sequence[FieldTrouble] = (),
     current: HouseOut | None = None,
     clashes: Sequence[ClashOut] = (),
+    kind: str = "",
 ) -> Response:
     """A problem as a response."""
     body = Problem(
-        type="about:blank",
+        type=f"/problems/{kind}" if kind else "about:blank",
         title=TITLES.get(status, "That didn't work"),
         status=status,
         detail=detail,
@@ -98,8 +109,22 @@ async def _missing(request: Request, error: Exception) -> Response:
     return problem(404, "There is no such house in this yard.")
 
 
+async def _unplanned(request: Request, error: Exception) -> Response:
+    return problem(422, str(error), kind="unplanned")
+
+
+async def _stopped(request: Request, error: Exception) -> Response:
+    return problem(409, "Stopped.", kind="stopped")
+
+
+async def _store(request: Request, error: Exception) -> Response:
+    assert isinstance(error, StoreTrouble)
+    return problem(507 if error.cause == "full" else 503, str(error), kind=error.cause)
+
+
 def _as_it_stands(house: House) -> HouseOut:
-    return house_out(house, plan_house(house.design, house.record, default_catalogue()))
+    # Only what is clashed over is looked at; the window asks for its own step afterwards.
+    return house_out(house, plan_house(house.design, house.record, default_catalogue(), ""))
 
 
 def _clash_out(clash: Clash) -> ClashOut:
@@ -139,10 +164,6 @@ async def _http(request: Request, error: Exception) -> Response:
     return problem(error.status_code, str(error.detail))
 
 
-async def _broken(request: Request, error: Exception) -> Response:
-    return problem(500, "Something broke here. What was saved is safe; try again.")
-
-
 def install(app: FastAPI) -> None:
     """Answer every error of the app with problem details."""
     app.add_exception_handler(RequestValidationError, _invalid)
@@ -154,4 +175,7 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(LevelError, _no_level)
     app.add_exception_handler(HTTPException, _http)
     app.add_exception_handler(ClientDisconnect, _cut_off)
-    app.add_exception_handler(Exception, _broken)
+    app.add_exception_handler(StoreTrouble, _store)
+    app.add_exception_handler(Unreadable, _unplanned)
+    app.add_exception_handler(Unplanned, _unplanned)
+    app.add_exception_handler(Stopped, _stopped)

@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, Path, Query, Request
 from starlette.responses import Response
 
-from obtegum.api.houses import HOUSE_PROBLEMS, Desk, HouseId, Kept, Window, with_plan
+from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, Window, change
 from obtegum.api.models import HouseOut, LevelShot, NewSpot, SpotOut, SpotsOut, Standing, TickOff
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
@@ -35,8 +35,7 @@ def post_tick(desk: Desk, house_id: HouseId, tick: TickOff) -> Response:
         changed = record.with_set(tick.tick, station_m if tick.done else None)
         return houses.Edited(design, changed, tick_words(tick.tick, tick.done))
 
-    gesture = houses.Gesture(tick.version, tick.window)
-    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), tick.window)
+    return change(desk, house_id, tick.version, tick.window, edit)
 
 
 @router.post("/{house_id}/tapings", response_model=HouseOut)
@@ -46,8 +45,7 @@ def post_taping(desk: Desk, house_id: HouseId, own: Standing) -> Response:
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
         return houses.Edited(design, record.taped_anew(), "Pegs moved, taping begun again")
 
-    gesture = houses.Gesture(own.version, own.window)
-    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), own.window)
+    return change(desk, house_id, own.version, own.window, edit)
 
 
 def _laser(request: Request) -> LevelLink:
@@ -68,14 +66,9 @@ def get_spots(
     """Spots where the rod was read, last kept first, a page of them."""
     house = houses.get(store, house_id)
     tape, spots = house.design.tape, house.record.levels.spots
-    page = range(len(spots) - start, max(len(spots) - start - most, 0), -1)
+    page = list(reversed(spots.items()))[start : start + most]
     found = (
-        SpotOut(
-            number=number,
-            place=spot_place(spots[number - 1], tape),
-            reading=length_text(spots[number - 1].reading_m, tape),
-        )
-        for number in page
+        SpotOut(id=name, place=spot_place(spot, tape), reading=length_text(spot.reading_m, tape)) for name, spot in page
     )
     return answer(SpotsOut(spots=tuple(found), total=len(spots)))
 
@@ -95,25 +88,24 @@ def post_spot(request: Request, desk: Desk, house_id: HouseId, wanted: NewSpot) 
         return houses.Edited(design, with_spot(record, spot), spot_words(spot, design.tape))
 
     # One spot more never clashes with another: it is kept on top of whatever stands.
-    gesture = houses.Gesture(house.version, wanted.window)
-    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), wanted.window)
+    return change(desk, house_id, None, wanted.window, edit)
 
 
-@router.delete("/{house_id}/spots/{number}", response_model=HouseOut)
+@router.delete("/{house_id}/spots/{spot}", response_model=HouseOut)
 def delete_spot(
     desk: Desk,
     house_id: HouseId,
-    number: Annotated[int, Path(ge=1, le=10_000)],
+    spot: Annotated[str, Path(max_length=20)],
     version: Annotated[int, Query(ge=1, le=2**31)],
     window: Window = "",
 ) -> Response:
     """Take a spot out."""
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        changed, spot = without_spot(record, number)
-        return houses.Edited(design, changed, f"Taken out: {spot_words(spot, design.tape).lower()}")
+        changed, taken = without_spot(record, spot)
+        return houses.Edited(design, changed, f"Taken out: {spot_words(taken, design.tape).lower()}")
 
-    return with_plan(desk, houses.change(desk.store, house_id, houses.Gesture(version, window), edit), window)
+    return change(desk, house_id, version, window, edit)
 
 
 @router.post("/{house_id}/level-shots", response_model=HouseOut)
@@ -137,5 +129,4 @@ def post_level_shot(request: Request, desk: Desk, house_id: HouseId, wanted: Lev
         changed = apply_edits(Job(design, record), edits, default_catalogue())
         return houses.Edited(*changed, edits_in_words(changed, edits, default_catalogue()))
 
-    gesture = houses.Gesture(wanted.version, wanted.window)
-    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit), wanted.window)
+    return change(desk, house_id, wanted.version, wanted.window, edit)

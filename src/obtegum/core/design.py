@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Iterator, Mapping
 from typing import Annotated, Any, Literal, NamedTuple
 
-from pydantic import Field, ValidationError, model_validator
+from pydantic import Field, ValidationError, field_validator, model_validator
 from pydantic_core import PydanticCustomError
 
 from obtegum.core.amount import AmountKind, amount_text
@@ -144,6 +144,8 @@ def limit_of(path: str) -> Limit | None:
     return LIMITS.get(path)
 
 
+# Letters that count as printable and yet show nothing.
+BLANK_LETTERS = "\u115f\u1160\u2800\u3164\uffa0"
 FLATTEST = 0.05
 TALLEST = 1.0
 
@@ -410,6 +412,13 @@ class HouseDesign(Part):
     drain: Drain = Drain()
     site: Site = Site()
 
+    @field_validator("name")
+    @classmethod
+    def _seen(cls, name: str) -> str:
+        if not any(letter.isprintable() and not letter.isspace() and letter not in BLANK_LETTERS for letter in name):
+            raise PydanticCustomError("unseen", "a name that can't be seen")
+        return name
+
     @model_validator(mode="after")
     def _cross_checks(self) -> "HouseDesign":
         found = list(_disagreements(self))
@@ -514,7 +523,7 @@ def _plain_sentence(path: str, kind: str, message: str) -> str:
     if kind == "extra_forbidden":
         return f"{where} is not part of a house."
     if path == "name":
-        return "A house needs a name of 1 to 80 letters."
+        return "A house needs a name of 1 to 80 letters that can be seen."
     return f"{where}: {message[:1].lower()}{message[1:]}."
 
 

@@ -12,7 +12,7 @@ from obtegum.core.design import read_design
 from obtegum.core.job import Job, check_site, read_record
 from obtegum.core.measures import Document, Measure, find_measure, measure_state
 from obtegum.core.part import Part
-from obtegum.core.quantity import LengthError, Stride, Tape, length_text, parse_length
+from obtegum.core.quantity import LONGEST_M, LengthError, Stride, Tape, length_text, parse_length
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import begin
 
@@ -49,6 +49,8 @@ def _length_value(measure: Measure, edit: Edit, job: Job) -> float | None:
         except LengthError as error:
             raise DesignError([Trouble(path=measure.path, sentence=str(error))]) from None
     if edit.value_m is not None:
+        if abs(edit.value_m) > LONGEST_M:
+            raise DesignError([Trouble(path=measure.path, sentence="That is longer than any house.")])
         snap = tape.stride_m("small")
         return max(round(edit.value_m / snap) * snap, 0.0)
     if edit.steps is not None:

@@ -34,7 +34,7 @@ def check_site(job: Job) -> None:
     levels, rod_m = job.record.levels, job.design.level.rod_m
     past = [(f"record.levels.pegs.{name}", reading) for name, reading in levels.pegs.items()]
     past += [("record.levels.closing_m", levels.closing_m or 0.0)]
-    past += [("record.levels.spots", spot.reading_m) for spot in levels.spots]
+    past += [("record.levels.spots", spot.reading_m) for spot in levels.spots.values()]
     path, reading_m = max(past, key=lambda each: each[1])
     if reading_m > rod_m + 1e-9:
         shown, rod = length_text(reading_m, job.design.tape), length_text(rod_m, job.design.tape)

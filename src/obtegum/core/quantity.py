@@ -14,6 +14,7 @@ from obtegum.core.part import Part
 __all__ = [
     "FOOT_M",
     "INCH_M",
+    "LONGEST_M",
     "LengthError",
     "Rounding",
     "Stride",

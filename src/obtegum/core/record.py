@@ -1,15 +1,16 @@
 """What was done and found on site: `SiteRecord`, kept beside the design."""
 
-from collections.abc import Iterable
-from typing import Annotated, Literal
+from collections.abc import Iterable, Mapping
+from typing import Annotated, Any, Literal
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from obtegum.core.part import Part
 
 __all__ = [
     "CHECKS",
     "LINES",
+    "MOST_ROUNDS",
     "MOST_SPOTS",
     "PEG",
     "TICK",
@@ -20,6 +21,7 @@ __all__ = [
     "Spot",
     "Taping",
     "TrialBend",
+    "spots_by_id",
 ]
 
 PEG = "([LR])([1-9][0-9]{0,3})"
@@ -29,6 +31,9 @@ Line = Literal["ab", "dc", "ad", "bc", "ac", "bd"]
 # What is measured of a bow on the floor, in the order of measuring.
 CHECKS = ("width", "height", "left", "right", "twist")
 MOST_SPOTS = 5000
+# More than the 1,001 of a house of 300 m with bows 0.3 m apart.
+MOST_BOWS = 1200
+MOST_ROUNDS = 60
 # How far from A a spot may lie, along and across, m.
 SPOT_FROM_M, SPOT_TO_M = -500.0, 800.0
 LINES: tuple[Line, ...] = ("ab", "dc", "ad", "bc", "ac", "bd")
@@ -37,6 +42,7 @@ Tick = Annotated[str, Field(pattern=TICK)]
 PegName = Annotated[str, Field(pattern=f"^{PEG}$")]
 BowNumber = Annotated[str, Field(pattern="^[1-9][0-9]{0,3}$")]
 Reading = Annotated[float, Field(ge=0, le=400)]
+SpotId = Annotated[str, Field(pattern="^-?[0-9]{1,5}:-?[0-9]{1,5}$")]
 RodReading = Annotated[float, Field(ge=0, le=20)]
 Taped = Annotated[float, Field(gt=0, le=400)]
 
@@ -74,32 +80,47 @@ class Spot(Part):
     reading_m: RodReading
 
     @property
-    def place(self) -> tuple[int, int]:
-        """Where it is to the centimetre: read again there, it is the same spot."""
-        return round(self.x_m * 100), round(self.y_m * 100)
+    def id(self) -> str:
+        """Its place to the centimetre: read again there, it is the same spot."""
+        return f"{round(self.x_m * 100)}:{round(self.y_m * 100)}"
+
+
+def spots_by_id(levels: Mapping[str, Any]) -> dict[str, Any]:
+    """Stored levels whose spots are a list, as they were once kept, with each spot under its id."""
+    spots = levels.get("spots", {})
+    if not isinstance(spots, list | tuple):
+        return dict(levels)
+    read = [Spot.model_validate(spot) for spot in spots]
+    return {**levels, "spots": {spot.id: spot.model_dump() for spot in read}}
 
 
 class Levels(Part):
     """Rod readings (or depths below a level string) from one set-up, m, in the order they were taken.
 
-    ``closing_m`` is the first peg read once more at the end.
+    Spots are by their ids. ``closing_m`` is the first peg read once more at the end.
     """
 
-    pegs: dict[PegName, RodReading] = Field(default_factory=dict, max_length=2000)
-    spots: tuple[Spot, ...] = Field(default=(), max_length=MOST_SPOTS)
+    pegs: dict[PegName, RodReading] = Field(default_factory=dict, max_length=2 * MOST_BOWS)
+    spots: dict[SpotId, Spot] = Field(default_factory=dict, max_length=MOST_SPOTS)
     closing_m: RodReading | None = None
+
+    @model_validator(mode="after")
+    def _named_by_place(self) -> "Levels":
+        if any(name != spot.id for name, spot in self.spots.items()):
+            raise ValueError("A spot does not lie where its name says.")
+        return self
 
     def with_spots(self, spots: Iterable[Spot]) -> "Levels":
         """Levels with spots added; one read where another stands takes its place."""
-        kept = {spot.place: spot for spot in self.spots}
+        kept = dict(self.spots)
         for spot in spots:
-            kept.pop(spot.place, None)
-            kept[spot.place] = spot
-        return self.model_copy(update={"spots": tuple(kept.values())})
+            kept.pop(spot.id, None)
+            kept[spot.id] = spot
+        return self.model_copy(update={"spots": kept})
 
-    def without_spot(self, number: int) -> "Levels":
-        """Levels without a spot, the first being number 1."""
-        return self.model_copy(update={"spots": (*self.spots[: number - 1], *self.spots[number:])})
+    def without_spot(self, spot_id: str) -> "Levels":
+        """Levels without a spot."""
+        return self.model_copy(update={"spots": {name: spot for name, spot in self.spots.items() if name != spot_id}})
 
 
 class TrialBend(Part):
@@ -119,6 +140,11 @@ class BowCheck(Part):
     right_m: Annotated[float, Field(gt=0, le=15)] | None = None
     twist_m: Annotated[float, Field(ge=0, le=2)] | None = None
 
+    @property
+    def told(self) -> tuple[str, ...]:
+        """Which of the checks were measured."""
+        return tuple(name for name in CHECKS if getattr(self, f"{name}_m") is not None)
+
 
 class SiteRecord(Part):
     """Pegs set and posts driven, each with the running reading it was set at, m; tapings; levels.
@@ -127,12 +153,12 @@ class SiteRecord(Part):
     where they should. ``taped`` is the round of taping under way, ``earlier`` the ones before it.
     """
 
-    set_at_m: dict[Tick, Reading] = Field(default_factory=dict, max_length=6000)
+    set_at_m: dict[Tick, Reading] = Field(default_factory=dict, max_length=5 * MOST_BOWS)
     taped: Taping = Taping()
-    earlier: tuple[Taping, ...] = Field(default=(), max_length=60)
+    earlier: tuple[Taping, ...] = Field(default=(), max_length=MOST_ROUNDS)
     levels: Levels = Levels()
     trial: TrialBend = TrialBend()
-    bows: dict[BowNumber, BowCheck] = Field(default_factory=dict, max_length=1200)
+    bows: dict[BowNumber, BowCheck] = Field(default_factory=dict, max_length=MOST_BOWS)
 
     def with_set(self, part: str, reading_m: float | None) -> "SiteRecord":
         """A record with ``part`` set at a reading, or taken back when that is None."""
@@ -141,5 +167,5 @@ class SiteRecord(Part):
 
     def taped_anew(self) -> "SiteRecord":
         """A record ready for another round with the tape; the one under way joins the earlier ones."""
-        earlier = (*self.earlier, self.taped)[-60:] if self.taped.count else self.earlier
+        earlier = (*self.earlier, self.taped)[-MOST_ROUNDS:] if self.taped.count else self.earlier
         return self.model_copy(update={"earlier": earlier, "taped": Taping(held=self.taped.held)})

@@ -25,7 +25,8 @@ class Entered:
 class StripMark:
     """One mark: where it is, what the tape reads there, what it is for, the part it belongs to.
 
-    ``tick`` names it in the site record, where it can be ticked off; ``entry`` is what can be typed there.
+    ``tick`` names it in the site record, where it can be ticked off; ``entry`` is what can be typed there;
+    ``says`` is what to do at it, or that it is done.
     """
 
     id: str
@@ -38,6 +39,7 @@ class StripMark:
     tick: str | None = None
     note: str = ""
     entry: Entered | None = None
+    says: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

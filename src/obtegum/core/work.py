@@ -156,7 +156,7 @@ class Work:
         found, slipped = suspects(read, error_m)
         if slipped is not None:
             return [], slipped
-        spots = tuple((spot.x_m, spot.y_m, spot.reading_m) for spot in levels.spots)
+        spots = tuple((spot.x_m, spot.y_m, spot.reading_m) for spot in levels.spots.values())
         wrong = {each.name for each in found}
         pegs = tuple((along, across, reading) for name, along, across, reading in read if name not in wrong)
         return sorted([*found, *odd_spots(spots, pegs, error_m)], key=lambda each: -abs(each.off_m)), None
@@ -165,7 +165,7 @@ class Work:
         """A peg or a spot in words: ``peg 3 left``, ``the spot 4.5 m along, 2 m across``."""
         if not name.startswith("spot:"):
             return peg_words(name)
-        return f"the spot {spot_place(self.record.levels.spots[int(name[5:]) - 1], self.tape)}"
+        return f"the spot {spot_place(tuple(self.record.levels.spots.values())[int(name[5:]) - 1], self.tape)}"
 
     @cached_property
     def taped_level(self) -> dict[Line, float]:
@@ -360,6 +360,7 @@ class Work:
         tick: str | None = None,
         state: MarkState = "open",
         note: str = "",
+        says: str = "",
     ) -> StripMark:
         """A mark of a strip, its reading printed from its exact place."""
         return StripMark(
@@ -372,6 +373,7 @@ class Work:
             state=state,
             tick=tick,
             note=note,
+            says=says,
         )
 
 

@@ -62,7 +62,7 @@ def setting_out_dxf(work: Work, plan: HousePlan) -> str:
     for kept in offset_pegs(*work.strung, work.design.keep.offset_m):
         space.add_point(kept.at, dxfattribs=on("OFFSET_PEGS"))
         letters(kept.name, *kept.at)
-    for spot in work.record.levels.spots:
+    for spot in work.record.levels.spots.values():
         space.add_point((spot.x_m, spot.y_m, -spot.reading_m), dxfattribs=on("LEVELS"))
     falls = next(each for each in plan.drawings if each.view == "falls")
     for item in falls.items:

@@ -83,7 +83,7 @@ def setting_out_geojson(work: Work) -> str:
         point(*kept.at, kind="offset peg", name=kept.name)
         for kept in offset_pegs(*work.strung, work.design.keep.offset_m)
     ]
-    features += [point(spot.x_m, spot.y_m, kind="spot", rod_m=spot.reading_m) for spot in levels.spots]
+    features += [point(spot.x_m, spot.y_m, kind="spot", rod_m=spot.reading_m) for spot in levels.spots.values()]
     told = "WGS 84" if placed else "metres from corner A: first along A to B, then across toward D"
     collection = {"type": "FeatureCollection", "coordinates_are": told, "features": features}
     return json.dumps(collection, ensure_ascii=False, indent=1) + "\n"

@@ -1,23 +1,24 @@
 """A house as a JSON file: written whole, read with every check before anything is believed.
 
-Version 2 holds the design and the site record. Version 1 was a bare design; it is still read.
+Version 3 holds the design and the site record. Version 2 kept spots as a list, version 1 was a bare
+design; both are still read.
 """
 
 import json
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from typing import Any, Literal
 
 from pydantic import ValidationError
 
 from obtegum.core.design import HouseDesign, read_design
 from obtegum.core.part import Part
-from obtegum.core.record import SiteRecord
+from obtegum.core.record import SiteRecord, spots_by_id
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["FORMAT", "MOST_BYTES", "VERSION", "HouseFile", "read_house_file", "write_house_file"]
+__all__ = ["FORMAT", "MOST_BYTES", "VERSION", "HouseFile", "as_it_is", "read_house_file", "write_house_file"]
 
 FORMAT = "obtegum house"
-VERSION = 2
+VERSION = 3
 MOST_BYTES = 2_000_000
 
 
@@ -25,7 +26,7 @@ class HouseFile(Part):
     """What stands in the file. Lengths are in metres, between tube centres."""
 
     format: Literal["obtegum house"] = "obtegum house"
-    version: Literal[2] = 2
+    version: Literal[3] = 3
     design: HouseDesign
     record: SiteRecord = SiteRecord()
 
@@ -35,11 +36,29 @@ def write_house_file(design: HouseDesign, record: SiteRecord) -> str:
     return HouseFile(design=design, record=record).model_dump_json(indent=2) + "\n"
 
 
+def as_it_is(kept: Mapping[str, Any]) -> str:
+    """What is kept of a house that can't be read as one, as it is."""
+    return json.dumps({"format": f"{FORMAT}, as kept", **kept}, indent=2, ensure_ascii=False) + "\n"
+
+
 def _from_bare_design(data: dict[str, Any]) -> dict[str, Any]:
     return {"format": FORMAT, "version": 2, "design": data, "record": {}}
 
 
-MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _from_bare_design}
+def _from_listed_spots(data: dict[str, Any]) -> dict[str, Any]:
+    return {**data, "version": 3, "record": with_spot_ids(data.get("record", {}))}
+
+
+def with_spot_ids(record: Any) -> Any:
+    """A stored site record whose spots may be a list, with each under its id; what is no record is left as it is.
+
+    Raises: pydantic.ValidationError when a spot of the list can't be read.
+    """
+    levels = record.get("levels") if isinstance(record, dict) else None
+    return {**record, "levels": spots_by_id(levels)} if isinstance(levels, dict) else record
+
+
+MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _from_bare_design, 2: _from_listed_spots}
 
 
 def _refuse(sentence: str, path: str = "file") -> DesignError:
@@ -86,8 +105,11 @@ def read_house_file(text: str | bytes) -> tuple[HouseDesign, SiteRecord]:
     version = _version(data)
     if version > VERSION:
         raise _refuse(f"The file is of version {version}, from a newer Obtegum; this one reads up to {VERSION}.")
-    for step in range(version, VERSION):
-        data = MIGRATIONS[step](data)
+    try:
+        for step in range(version, VERSION):
+            data = MIGRATIONS[step](data)
+    except ValidationError:
+        raise _refuse("The site record in the file can’t be read.", "record") from None
     unknown = sorted(set(data) - {"format", "version", "design", "record"})
     if unknown:
         raise _refuse(f"The file has a part that is not known here: {unknown[0][:60]}.")

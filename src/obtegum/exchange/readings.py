@@ -14,7 +14,7 @@ from dataclasses import dataclass
 from obtegum.core.ground.spots import too_far
 from obtegum.core.job import Job
 from obtegum.core.quantity import LengthError, Units, length_text, parse_length, parse_place
-from obtegum.core.record import LINES, MOST_SPOTS, Line, SiteRecord, Spot, Taping
+from obtegum.core.record import LINES, MOST_ROUNDS, MOST_SPOTS, Line, SiteRecord, Spot, Taping
 from obtegum.core.setout.base import Side, corner
 from obtegum.core.setout.bays import Bays
 from obtegum.core.ticks import design_bays, peg_words
@@ -23,7 +23,8 @@ from obtegum.core.trouble import DesignError, Trouble
 __all__ = ["levels_csv", "read_readings", "tapings_csv"]
 
 MOST_TOLD = 12
-MOST_ROWS = 6000
+MOST_ROWS = 8000
+MOST_LETTERS = 2000
 _FEET = re.compile(r"['\"′″]|ft|foot|feet|inch|\bin\b|\d\s*in\b")
 _METRIC = re.compile(r"(mm|cm|m)\b")
 _HEADERS = {"point", "peg", "along", "across", "reading", "line", "side", "bow", "set_at", "x", "y"}
@@ -51,10 +52,16 @@ def _split(text: str) -> list[tuple[int, list[str]]]:
     mark = next((each for each in ("\t", ";", ",") if each in sample), None)
     if mark is None:
         return [(number, line.split()) for number, line in lines]
-    return [
-        (number, [cell.strip() for cell in next(csv.reader(io.StringIO(line), delimiter=mark))])
-        for number, line in lines
-    ]
+    longest = max(lines, key=lambda each: len(each[1]))
+    if len(longest[1]) > MOST_LETTERS:
+        raise _refuse(f"Line {longest[0]} has {len(longest[1]):,} letters, far more than a reading.")
+    try:
+        return [
+            (number, [cell.strip() for cell in next(csv.reader(io.StringIO(line), delimiter=mark))])
+            for number, line in lines
+        ]
+    except csv.Error:
+        raise _refuse("It can’t be read as a table: a quotation mark is opened and not closed?") from None
 
 
 def _table(text: str) -> _Table:
@@ -237,13 +244,18 @@ def _tapings(table: _Table, lengths: _Lengths, job: Job) -> tuple[SiteRecord, st
         rounds[int(which)][line] = value
 
     _each(table, take)
+    if len(rounds) > MOST_ROUNDS + 1:
+        raise _refuse(
+            f"It has {len(rounds)} rounds of taping; the one under way and {MOST_ROUNDS} earlier ones are the most "
+            "that are kept. Leave out the oldest."
+        )
     tapings = [
         Taping.model_validate({f"{line}_m": value for line, value in readings.items()})
         for _, readings in sorted(rounds.items())
     ]
     if not tapings:
         raise _refuse("There are no readings in it.")
-    record = job.record.model_copy(update={"earlier": tuple(tapings[:-1])[-60:], "taped": tapings[-1]})
+    record = job.record.model_copy(update={"earlier": tuple(tapings[:-1]), "taped": tapings[-1]})
     return record, f"Tapings read in: {_count(len(tapings), 'round')}"
 
 
@@ -286,7 +298,7 @@ def levels_csv(job: Job) -> str:
     """Every reading: a peg by name, a spot by its place; metres, to be read in again."""
     levels = job.record.levels
     rows: list[list[object]] = [[name, "", "", f"{reading:.6f}"] for name, reading in levels.pegs.items()]
-    rows += [["", f"{spot.x_m:.6f}", f"{spot.y_m:.6f}", f"{spot.reading_m:.6f}"] for spot in levels.spots]
+    rows += [["", f"{spot.x_m:.6f}", f"{spot.y_m:.6f}", f"{spot.reading_m:.6f}"] for spot in levels.spots.values()]
     return _text(["point", "along_m", "across_m", "reading_m"], rows)
 
 

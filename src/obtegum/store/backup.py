@@ -1,138 +1,415 @@
-"""All of a data folder as one ZIP of JSON files, and back: checked in full before anything is replaced."""
+"""All of a data folder as one ZIP of JSON lines, and back: streamed, checked in full, in one stroke.
 
-import io
+``manifest.json`` says what is in it; ``houses.jsonl`` and ``revisions.jsonl`` hold a row a line;
+``documents.jsonl`` the texts that the revisions name, each once, by the hash of its content.
+Version 1 held a JSON file a house with every text in full; it is still read.
+"""
+
 import json
+import os
 import time
 import zipfile
-from collections.abc import Iterator
-from typing import Any
+from collections.abc import Callable, Iterable, Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass, field
+from pathlib import Path
+from typing import IO, Any, TypeVar
 
-from pydantic import ValidationError
-from sqlalchemy import delete, select
+from pydantic import Field, ValidationError
+from sqlalchemy import delete, func, insert, select, text
+from sqlalchemy.orm import Session
 
-from obtegum.core.design import HouseDesign
 from obtegum.core.part import Part
-from obtegum.core.record import SiteRecord
-from obtegum.store.database import Store
-from obtegum.store.models import HouseRow, RevisionRow
+from obtegum.core.record import spots_by_id
+from obtegum.store.causes import StoreTrouble
+from obtegum.store.database import Store, put_in_place
+from obtegum.store.documents import cut, hash_of, keep_documents, keep_pieces, keep_text, pieces_of, texts
+from obtegum.store.houses import Check, NoSuchHouse, Unreadable, name_of, revision_row, state_of
+from obtegum.store.models import DocumentRow, HouseRow, RequestRow, RevisionRow
 
-__all__ = ["BackupError", "read_backup", "restore", "write_backup"]
+__all__ = ["BEFORE", "BackupError", "LeftOut", "Restored", "Tell", "delete_for_good", "restore", "write_backup"]
 
 FORMAT = "obtegum backup"
-VERSION = 1
-MOST_FILES = 20_000
-MOST_UNPACKED = 500_000_000
+VERSION = 2
+BEFORE = "before-restore.zip"
+MOST_V1_BYTES = 500_000_000
+MOST_LINE = 64_000_000
+# Readings and designs pack to a tenth or so; what unpacks to far more is made to fill the disk.
+MOST_RATIO = 200
+AT_ONCE = 400
+
+# Told how far long work has come: done, of how many.
+Tell = Callable[[int, int], None]
 
 
 class BackupError(ValueError):
     """A file that is no whole backup; the message says why. Nothing has been replaced."""
 
 
-class RevisionCopy(Part):
-    """One revision of a house in a backup."""
+class HouseRowCopy(Part):
+    """One house in a backup."""
 
-    version: int
-    made: float
-    window: str
-    gesture: str
-    words: str
-    kind: str
-    design: HouseDesign
-    record: SiteRecord
-
-
-class HouseCopy(Part):
-    """One house in a backup, with its whole history."""
-
-    id: str
-    version: int
+    id: str = Field(min_length=1, max_length=32, pattern="^[A-Za-z0-9]+$")
+    version: int = Field(ge=1, le=2**31)
     touched: float
-    shelf: str
-    revisions: tuple[RevisionCopy, ...]
+    shelf: str = Field(max_length=10)
 
 
-def write_backup(store: Store) -> bytes:
-    """Every house with its history, as it stands at one moment."""
-    out = io.BytesIO()
-    with store.reading() as session, zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as pack:
-        houses = list(session.scalars(select(HouseRow).order_by(HouseRow.id)))
-        manifest = {"format": FORMAT, "version": VERSION, "made": time.time(), "houses": len(houses)}
-        pack.writestr("manifest.json", json.dumps(manifest, indent=1))
-        for house in houses:
-            rows = session.scalars(
-                select(RevisionRow).where(RevisionRow.house_id == house.id).order_by(RevisionRow.version)
-            )
-            copy = {
-                "id": house.id,
-                "version": house.version,
-                "touched": house.touched,
-                "shelf": house.shelf,
-                "revisions": [_revision(row) for row in rows],
-            }
-            pack.writestr(f"houses/{house.id}.json", json.dumps(copy))
-    return out.getvalue()
+class RevisionCopy(Part):
+    """One revision of a house in a backup; ``design`` and ``record`` name documents."""
+
+    house_id: str = Field(max_length=32)
+    version: int = Field(ge=1, le=2**31)
+    made: float
+    window: str = Field(max_length=40)
+    gesture: str = Field(max_length=40)
+    words: str
+    kind: str = Field(max_length=10)
+    design: str = Field(max_length=22)
+    record: str = Field(max_length=22)
+    undoes: int | None = None
 
 
-def _revision(row: RevisionRow) -> dict[str, Any]:
-    plain = {name: getattr(row, name) for name in ("version", "made", "window", "gesture", "words", "kind")}
-    return {**plain, "design": json.loads(row.design), "record": json.loads(row.record)}
+@dataclass(frozen=True)
+class LeftOut:
+    """A house that a restore could not bring back whole, and why."""
+
+    name: str
+    why: str
 
 
-def _members(pack: zipfile.ZipFile) -> Iterator[tuple[str, Any]]:
-    infos = pack.infolist()
-    if len(infos) > MOST_FILES or sum(info.file_size for info in infos) > MOST_UNPACKED:
-        raise BackupError("The backup unpacks to more than this bench can hold.")
-    for info in infos:
-        try:
-            yield info.filename, json.loads(pack.read(info))
-        except (ValueError, RecursionError):
-            raise BackupError(f"{info.filename[:80]} in the backup can’t be read.") from None
+@dataclass
+class Restored:
+    """What a restore came to."""
+
+    houses: int = 0
+    left_out: list[LeftOut] = field(default_factory=list)
+    unplanned: list[LeftOut] = field(default_factory=list)
 
 
-def read_backup(data: bytes) -> list[HouseCopy]:
-    """Check a backup in full. Raises: BackupError."""
+def _quiet(done: int, of: int) -> None:
+    pass
+
+
+def write_backup(store: Store, file: Path, tell: Tell = _quiet) -> int:
+    """Every house with its history, as it stands at one moment; returns how many.
+
+    Written beside the file, read back, and only then given its name: what was there before stays until
+    this one is whole. Raises: StoreTrouble; OSError.
+    """
+    part = file.with_name(f"{file.name}.{os.getpid()}.{time.monotonic_ns()}.part")
     try:
-        with zipfile.ZipFile(io.BytesIO(data)) as pack:
-            members = dict(_members(pack))
-    except (zipfile.BadZipFile, EOFError, NotImplementedError, RuntimeError, OSError) as error:
-        raise BackupError("The file is cut short or is no backup.") from error
-    manifest = members.pop("manifest.json", None)
-    if not isinstance(manifest, dict) or manifest.get("format") != FORMAT:
-        raise BackupError("The file is no backup of houses.")
-    if manifest.get("version") != VERSION:
-        raise BackupError("The backup is from a newer Obtegum; this one can’t read it.")
+        with _full_disk_named():
+            os.close(os.open(part, os.O_CREAT | os.O_WRONLY | os.O_EXCL, 0o600))
+            with store.reading() as session, zipfile.ZipFile(part, "w", zipfile.ZIP_DEFLATED, compresslevel=6) as pack:
+                count = _write(session, pack, tell)
+            with _opened(part) as read:
+                read.check()
+            put_in_place(part, file)
+    finally:
+        part.unlink(missing_ok=True)
+    return count
+
+
+@contextmanager
+def _full_disk_named() -> Iterator[None]:
     try:
-        copies = [HouseCopy.model_validate(member) for member in members.values()]
+        yield
+    except OSError as error:
+        if error.errno == 28:
+            raise StoreTrouble("full", "The disk is full. Make room on it; nothing was written.") from None
+        raise
+
+
+def _write(session: Session, pack: zipfile.ZipFile, tell: Tell) -> int:
+    def count(table: Any) -> int:
+        return session.scalar(select(func.count()).select_from(table)) or 0
+
+    houses, revisions, documents = count(HouseRow), count(RevisionRow), count(DocumentRow)
+    counts = {"houses": houses, "revisions": revisions, "documents": documents}
+    manifest = {"format": FORMAT, "version": VERSION, "made": time.time(), **counts}
+    pack.writestr("manifest.json", json.dumps(manifest, indent=1))
+    done = 0
+    for name, table, order in (
+        ("houses.jsonl", HouseRow, (HouseRow.id,)),
+        ("revisions.jsonl", RevisionRow, (RevisionRow.house_id, RevisionRow.version)),
+        ("documents.jsonl", DocumentRow, (DocumentRow.hash,)),
+    ):
+        columns: list[Any] = list(table.__table__.columns)
+        with pack.open(name, "w", force_zip64=True) as out:
+            rows = session.execute(select(*columns).order_by(*order), execution_options={"yield_per": AT_ONCE})
+            for row in rows.mappings():
+                out.write(_plain(dict(row)).encode() + b"\n")
+                done += 1
+                if done % AT_ONCE == 0:
+                    tell(done, houses + revisions + documents)
+    return houses
+
+
+class _Backup:
+    """An open backup of version 2: its members line by line, nothing believed before it is checked."""
+
+    def __init__(self, pack: zipfile.ZipFile, manifest: dict[str, Any]) -> None:
+        self.pack, self.manifest = pack, manifest
+
+    def count(self, name: str) -> int:
+        found = self.manifest.get(name)
+        if not isinstance(found, int):
+            raise BackupError("The backup doesn’t say what is in it.")
+        return found
+
+    def lines(self, name: str) -> Iterator[Any]:
+        """The rows of a member. Raises: BackupError when one is cut short or missing."""
+        count = 0
+        with self.pack.open(f"{name}.jsonl") as member:
+            for line in _lines_of(member):
+                count += 1
+                try:
+                    yield json.loads(line)
+                except (ValueError, RecursionError):
+                    raise BackupError(f"Line {count} of {name} in the backup can’t be read.") from None
+        if count != self.count(name):
+            raise BackupError(f"The backup has {count} {name} where it says {self.count(name)}.")
+
+    def documents(self) -> Iterator[tuple[str, str]]:
+        """The texts, each checked against its hash."""
+        for row in self.lines("documents"):
+            if not (isinstance(row, dict) and isinstance(row.get("body"), str) and hash_of(row["body"]) == row["hash"]):
+                raise BackupError("A text in the backup is damaged.")
+            yield row["hash"], row["body"]
+
+    def houses(self) -> Iterator[HouseRowCopy]:
+        yield from (_row(HouseRowCopy, row) for row in self.lines("houses"))
+
+    def revisions(self) -> Iterator[RevisionCopy]:
+        yield from (_row(RevisionCopy, row) for row in self.lines("revisions"))
+
+    def check(self) -> None:
+        """Read all of it once. Raises: BackupError."""
+        for rows in (self.houses(), self.revisions(), self.documents()):
+            for _ in rows:
+                pass
+
+
+def _lines_of(member: IO[bytes]) -> Iterator[bytes]:
+    while line := member.readline(MOST_LINE):
+        if len(line) == MOST_LINE:
+            raise BackupError("A line in the backup is longer than anything kept here.")
+        yield line
+
+
+Row = TypeVar("Row", bound=Part)
+
+
+def _row(kind: type[Row], row: Any) -> Row:
+    try:
+        return kind.model_validate(row)
     except ValidationError as error:
         raise BackupError(f"A house in the backup is damaged: {error.errors()[0]['msg']}.") from None
-    if len(copies) != manifest.get("houses") or len({copy.id for copy in copies}) != len(copies):
-        raise BackupError("A house is missing from the backup.")
-    for copy in copies:
-        if [each.version for each in copy.revisions] != list(range(1, copy.version + 1)):
+
+
+@contextmanager
+def _opened(file: Path) -> Iterator[_Backup]:
+    """A backup to read. Raises: BackupError, now or while it is read."""
+    try:
+        with zipfile.ZipFile(file) as pack:
+            infos = {info.filename: info for info in pack.infolist()}
+            manifest = _manifest(pack, infos)
+            size = max(file.stat().st_size, 1_000_000)
+            if sum(info.file_size for info in infos.values()) > size * MOST_RATIO:
+                raise BackupError("The backup unpacks to more than this bench can hold.")
+            yield _Backup(pack, manifest) if manifest["version"] == VERSION else _OldBackup(pack, manifest)
+    except (zipfile.BadZipFile, EOFError, NotImplementedError, RuntimeError, KeyError) as error:
+        raise BackupError("The file is cut short or is no backup.") from error
+    except OSError as error:
+        raise BackupError("The file can’t be read.") from error
+
+
+def _manifest(pack: zipfile.ZipFile, infos: dict[str, zipfile.ZipInfo]) -> dict[str, Any]:
+    info = infos.get("manifest.json")
+    if info is None or info.file_size > 10_000:
+        raise BackupError("The file is no backup of houses.")
+    try:
+        manifest = json.loads(pack.read(info))
+    except (ValueError, RecursionError):
+        manifest = None
+    if not isinstance(manifest, dict) or manifest.get("format") != FORMAT:
+        raise BackupError("The file is no backup of houses.")
+    if manifest.get("version") not in (1, VERSION):
+        raise BackupError("The backup is from a newer Obtegum; this one can’t read it.")
+    return manifest
+
+
+def _plain(value: Any) -> str:
+    return json.dumps(value, ensure_ascii=False, separators=(",", ":"))
+
+
+class _OldBackup(_Backup):
+    """A backup of version 1, read as if it were of version 2."""
+
+    def __init__(self, pack: zipfile.ZipFile, manifest: dict[str, Any]) -> None:
+        super().__init__(pack, manifest)
+        infos = pack.infolist()
+        if sum(info.file_size for info in infos) > MOST_V1_BYTES:
+            raise BackupError("The backup unpacks to more than this bench can hold.")
+        self.members = [info for info in infos if info.filename != "manifest.json"]
+        if len(self.members) != self.count("houses"):
+            raise BackupError("A house is missing from the backup.")
+
+    def _each(self) -> Iterator[dict[str, Any]]:
+        for info in self.members:
+            try:
+                house = json.loads(self.pack.read(info))
+                revisions = [dict(each) for each in house["revisions"]]
+                yield {**house, "revisions": revisions}
+            except (ValueError, RecursionError, KeyError, TypeError):
+                raise BackupError(f"{info.filename[:80]} in the backup can’t be read.") from None
+
+    @staticmethod
+    def _texts(revision: dict[str, Any]) -> tuple[str, str]:
+        record = revision.get("record")
+        if isinstance(record, dict) and isinstance(record.get("levels"), dict):
+            try:
+                record = {**record, "levels": spots_by_id(record["levels"])}
+            except ValidationError:
+                raise BackupError("A spot in the backup is damaged.") from None
+        return _plain(revision.get("design")), _plain(record)
+
+    def texts(self) -> Iterator[tuple[str, str]]:
+        """The design and record of every revision."""
+        for house in self._each():
+            yield from (self._texts(revision) for revision in house["revisions"])
+
+    def documents(self) -> Iterator[tuple[str, str]]:
+        return iter(())
+
+    def houses(self) -> Iterator[HouseRowCopy]:
+        for house in self._each():
+            versions = [each.get("version") for each in house["revisions"]]
+            if versions != list(range(1, house.get("version", 0) + 1)):
+                raise BackupError("The history of a house in the backup has gaps.")
+            yield _row(HouseRowCopy, {name: value for name, value in house.items() if name != "revisions"})
+
+    def revisions(self) -> Iterator[RevisionCopy]:
+        for house in self._each():
+            for revision in house["revisions"]:
+                design, record = self._texts(revision)
+                listed = "\n".join(hash_of(piece) for piece in cut(record))
+                named = {"house_id": house.get("id"), "design": hash_of(design), "record": hash_of(listed)}
+                yield _row(RevisionCopy, {**revision, **named})
+
+
+def restore(store: Store, file: Path, check: Check, tell: Tell = _quiet) -> Restored:
+    """Replace every house by those of a backup, in one stroke.
+
+    What was here before is in ``before-restore.zip`` afterwards. Version numbers go on from those that
+    are here, so that a window on an older version sees that the house was replaced. Every house is
+    planned with ``check``; one that can't be is kept all the same, and named.
+
+    Raises: BackupError, StoreTrouble; nothing has been replaced then.
+    """
+    with _opened(file) as backup, store.writing() as session:
+        before = {row.id: row.version for row in session.execute(select(HouseRow.id, HouseRow.version))}
+        write_backup(store, store.folder / BEFORE)
+        for table in (RequestRow, RevisionRow, HouseRow, DocumentRow):
+            session.execute(delete(table))
+        _take_documents(session, backup, tell)
+        rows = {house.id: house for house in backup.houses()}
+        if len(rows) != backup.count("houses"):
+            raise BackupError("A house is in the backup twice.")
+        for house in rows.values():
+            raised = house.model_dump() | {"version": house.version + before.get(house.id, 0)}
+            session.execute(insert(HouseRow).values(raised))
+        _take_revisions(session, backup, rows, before)
+        session.flush()
+        found = _judge(session, check)
+        _drop_unused(session)
+    return found
+
+
+def _take_documents(session: Session, backup: _Backup, tell: Tell) -> None:
+    if isinstance(backup, _OldBackup):
+        for design, record in backup.texts():
+            keep_text(session, design)
+            keep_pieces(session, record)
+        return
+    batch: dict[str, str] = {}
+    of = backup.count("documents")
+    for done, (name, body) in enumerate(backup.documents(), start=1):
+        batch[name] = body
+        if len(batch) == AT_ONCE:
+            keep_documents(session, batch)
+            batch = {}
+            tell(done, of)
+    keep_documents(session, batch)
+
+
+def _take_revisions(session: Session, backup: _Backup, houses: dict[str, HouseRowCopy], before: dict[str, int]) -> None:
+    last: dict[str, int] = {}
+    batch: list[dict[str, Any]] = []
+    for revision in backup.revisions():
+        own, at = revision.house_id, revision.version
+        if own not in houses:
+            raise BackupError("The backup has the history of a house that isn’t in it.")
+        if own in last and at != last[own] + 1:
             raise BackupError("The history of a house in the backup has gaps.")
-    return copies
+        last[own] = at
+        row, rise = revision.model_dump(), before.get(own, 0)
+        batch.append(row | {"version": at + rise, "undoes": None if row["undoes"] is None else row["undoes"] + rise})
+        if len(batch) == AT_ONCE:
+            session.execute(insert(RevisionRow), batch)
+            batch = []
+    if batch:
+        session.execute(insert(RevisionRow), batch)
+    if any(last.get(house.id) != house.version for house in houses.values()):
+        raise BackupError("The history of a house in the backup has gaps.")
 
 
-def restore(store: Store, copies: list[HouseCopy]) -> int:
-    """Replace every house by those of a checked backup, in one stroke; returns how many."""
+def _judge(session: Session, check: Check) -> Restored:
+    """Plan every house. One whose newest state is missing is left out."""
+    found = Restored()
+    for row in session.scalars(select(HouseRow).order_by(HouseRow.touched.desc())).all():
+        name = name_of(session, row)
+        newest = revision_row(session, row.id, row.version)
+        missing = {newest.design, newest.record} - texts(session, (newest.design, newest.record)).keys()
+        if missing:
+            found.left_out.append(LeftOut(name, "A part of it is missing from the backup."))
+            session.execute(delete(HouseRow).where(HouseRow.id == row.id))
+            continue
+        found.houses += 1
+        try:
+            check(*state_of(session, newest))
+        except Unreadable as error:
+            found.unplanned.append(LeftOut(name, str(error)))
+        except Exception as error:
+            found.unplanned.append(LeftOut(name, f"It can’t be planned here: {error}"))
+    return found
+
+
+def _drop_unused(session: Session) -> None:
+    """Let go of documents that no revision names."""
+    records = set(session.scalars(select(RevisionRow.record).distinct()))
+    used = records | set(session.scalars(select(RevisionRow.design).distinct()))
+    for name in records:
+        listed = texts(session, (name,)).get(name)
+        used.update(pieces_of(listed) if listed else ())
+    names = session.scalars(select(DocumentRow.hash)).all()
+    unused = [{"name": name} for name in names if name not in used]
+    if unused:
+        session.execute(text("DELETE FROM document WHERE hash = :name"), unused)
+
+
+def delete_for_good(store: Store, house_ids: Iterable[str] | None = None) -> int:
+    """Delete houses of the deleted shelf for good, all of them or some; returns how many.
+
+    What they held is overwritten in the file. Raises: NoSuchHouse when one isn't on that shelf.
+    """
     with store.writing() as session:
-        session.execute(delete(RevisionRow))
-        session.execute(delete(HouseRow))
-        for copy in copies:
-            newest = copy.revisions[-1]
-            session.add(
-                HouseRow(
-                    id=copy.id,
-                    version=copy.version,
-                    touched=copy.touched,
-                    shelf=copy.shelf,
-                    design=newest.design.model_dump_json(),
-                    record=newest.record.model_dump_json(),
-                )
-            )
-            session.flush()
-            for each in copy.revisions:
-                plain = each.model_dump(exclude={"design", "record"})
-                documents = {"design": each.design.model_dump_json(), "record": each.record.model_dump_json()}
-                session.add(RevisionRow(house_id=copy.id, **plain, **documents))
-    return len(copies)
+        shelf = set(session.scalars(select(HouseRow.id).where(HouseRow.shelf == "deleted")))
+        wanted = shelf if house_ids is None else set(house_ids)
+        if not wanted <= shelf:
+            raise NoSuchHouse(next(iter(wanted - shelf)))
+        for house_id in wanted:
+            session.execute(delete(HouseRow).where(HouseRow.id == house_id))
+        _drop_unused(session)
+    return len(wanted)

@@ -4,9 +4,10 @@ from collections.abc import Iterable, Iterator, Mapping
 from typing import Any
 
 from obtegum.core.design import HouseDesign, read_design
+from obtegum.core.job import read_record
 from obtegum.core.record import SiteRecord
 
-__all__ = ["ABSENT", "Patch", "State", "apply_patch", "combine", "difference", "invert"]
+__all__ = ["ABSENT", "Patch", "State", "apply_patch", "blocked", "combine", "difference", "invert"]
 
 State = tuple[HouseDesign, SiteRecord]
 ABSENT = "\x00absent"
@@ -21,19 +22,29 @@ def _leaves(value: Any, path: str) -> Iterator[tuple[str, Any]]:
         yield path, value
 
 
-def _flat(state: State) -> dict[str, Any]:
+def _document(state: State) -> dict[str, Any]:
     design, record = state
-    return dict(_leaves({**design.model_dump(), "record": record.model_dump()}, ""))
+    return {**design.model_dump(), "record": record.model_dump()}
+
+
+def _differences(old: Any, new: Any, path: str) -> Iterator[tuple[str, tuple[Any, Any]]]:
+    """Paths below one path whose values differ. Most of a house is the same: that is not walked through."""
+    if old == new:
+        return
+    if isinstance(old, Mapping) and isinstance(new, Mapping):
+        for name in dict.fromkeys((*old, *new)):
+            yield from _differences(old.get(name, ABSENT), new.get(name, ABSENT), f"{path}.{name}" if path else name)
+        return
+    before, after = dict(_leaves(old, path)), dict(_leaves(new, path))
+    for place in dict.fromkeys((*before, *after)):
+        pair = before.get(place, ABSENT), after.get(place, ABSENT)
+        if pair[0] != pair[1]:
+            yield place, pair
 
 
 def difference(before: State, after: State) -> Patch:
     """Every path whose value differs, with both values; ABSENT where a path doesn't exist."""
-    old, new = _flat(before), _flat(after)
-    return {
-        path: (old.get(path, ABSENT), new.get(path, ABSENT))
-        for path in old.keys() | new.keys()
-        if old.get(path, ABSENT) != new.get(path, ABSENT)
-    }
+    return dict(_differences(_document(before), _document(after), ""))
 
 
 def combine(patches: Iterable[Patch]) -> Patch:
@@ -50,23 +61,38 @@ def invert(patch: Patch) -> Patch:
     return {path: (new, old) for path, (old, new) in patch.items()}
 
 
-def apply_patch(state: State, patch: Patch) -> tuple[State, list[str]]:
-    """The state with the patch's new values, and the paths where it no longer has the old ones.
+def blocked(state: State, patch: Patch) -> list[str]:
+    """The paths where a state no longer has the patch's old values."""
+    document = _document(state)
+    return [path for path, (old, _) in patch.items() if _at(document, path) != old]
+
+
+def _at(document: dict[str, Any], path: str) -> Any:
+    """The value at a path; ABSENT where there is none, or no single one."""
+    value: Any = document
+    for name in path.split("."):
+        value = value.get(name, ABSENT) if isinstance(value, Mapping) else ABSENT
+    return ABSENT if isinstance(value, Mapping) else value
+
+
+def apply_patch(state: State, patch: Patch) -> State:
+    """The state with the patch's new values; what that leaves empty goes too.
 
     Raises: DesignError when the result isn't a house.
     """
-    design, record = state
-    document: dict[str, Any] = {**design.model_dump(), "record": record.model_dump()}
-    now = _flat(state)
-    moved = [path for path, (old, _) in patch.items() if now.get(path, ABSENT) != old]
+    document = _document(state)
     for path, (_, new) in patch.items():
         *parents, leaf = path.split(".")
-        place = document
+        chain = [document]
         for name in parents:
-            place = place.setdefault(name, {})
-        if new == ABSENT:
-            place.pop(leaf, None)
-        else:
-            place[leaf] = new
-    kept = SiteRecord.model_validate(document.pop("record"))
-    return (read_design(document), kept), moved
+            chain.append(chain[-1].setdefault(name, {}))
+        if new != ABSENT:
+            chain[-1][leaf] = new
+            continue
+        chain[-1].pop(leaf, None)
+        # A bow that was never measured is not a bow of which nothing was measured.
+        for holder, name in reversed(list(zip(chain, parents, strict=False))):
+            if holder[name] == {}:
+                del holder[name]
+    kept = read_record(document.pop("record", {}), state[0].tape)
+    return read_design(document), kept

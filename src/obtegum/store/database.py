@@ -1,58 +1,134 @@
-"""Opening a data folder: SQLite in WAL with full syncing, brought up to date by Alembic."""
+"""Opening a data folder: SQLite in WAL with full syncing, brought up to date by Alembic in one transaction."""
 
+import os
+import sqlite3
+import time
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import closing, contextmanager
 from pathlib import Path
 from typing import Any
 
-from sqlalchemy import Engine, create_engine, event, inspect, text
+from sqlalchemy import Connection, Engine, create_engine, event, inspect, text
 from sqlalchemy.orm import Session, sessionmaker
 
-__all__ = ["NEWEST", "Store", "open_store"]
+from obtegum.store.causes import StoreTrouble, named
 
-NEWEST = "0002"
+__all__ = ["FILE", "NEWEST", "Store", "open_store", "put_in_place"]
+
+NEWEST = "0003"
+OLDER = (None, "0001", "0002")
 FILE = "obtegum.sqlite"
+BUSY_MS = 5000
+WAL_TRIES = 50
+# Unfinished files of a server that was killed.
+LEFT_S = 3600
 
 
 class Store:
     """An open data folder."""
 
-    def __init__(self, engine: Engine) -> None:
+    def __init__(self, engine: Engine, folder: Path) -> None:
+        self.folder = folder
         self._engine = engine
         self._sessions = sessionmaker(engine, expire_on_commit=False)
+        self._identity = _identity(folder / FILE)
+
+    def check_present(self) -> None:
+        """Raises: StoreTrouble when the file is no longer the one that was opened: what is written to it is lost."""
+        if self._identity is None or _identity(self.folder / FILE) != self._identity:
+            raise StoreTrouble("gone")
 
     @contextmanager
     def reading(self) -> Iterator[Session]:
-        """A session that only reads."""
-        with self._sessions() as session:
+        """A session that only reads. Raises: StoreTrouble."""
+        self.check_present()
+        with named(), self._sessions() as session:
+            # What is read together was true together.
+            session.execute(text("BEGIN"))
             yield session
 
     @contextmanager
     def writing(self) -> Iterator[Session]:
-        """A session that holds the write lock from the start and commits at the end."""
-        with self._sessions() as session:
+        """A session that holds the write lock from the start and commits at the end.
+
+        Raises: StoreTrouble, and nothing is kept.
+        """
+        with named(), self._sessions() as session:
             session.execute(text("BEGIN IMMEDIATE"))
+            self.check_present()
             yield session
             session.commit()
+            # A folder taken away between the two checks has taken the change with it.
+            self.check_present()
 
     def close(self) -> None:
-        """Let go of the file."""
+        """Let go of the file, with everything in it: it can be copied alone afterwards."""
+        try:
+            with named(), self._engine.connect() as connection:
+                connection.exec_driver_sql("PRAGMA wal_checkpoint(TRUNCATE)")
+        except StoreTrouble:
+            # What was acknowledged stands in the log beside the file.
+            pass
         self._engine.dispose()
+
+
+def _identity(file: Path) -> tuple[int, int] | None:
+    try:
+        found = file.stat()
+    except OSError:
+        return None
+    return found.st_dev, found.st_ino
 
 
 def _prepare(connection: Any, _: object) -> None:
     # Transactions are begun by hand (BEGIN IMMEDIATE), so the driver must not begin its own.
     connection.isolation_level = None
-    for pragma in ("journal_mode=WAL", "synchronous=FULL", "foreign_keys=ON", "busy_timeout=5000"):
+    connection.execute(f"PRAGMA busy_timeout={BUSY_MS}")
+    # SQLite doesn't wait by itself for whoever turns the same new file to WAL at this moment.
+    for tried in range(WAL_TRIES):
+        try:
+            connection.execute("PRAGMA journal_mode=WAL")
+            break
+        except sqlite3.OperationalError as error:
+            if tried == WAL_TRIES - 1 or not error.sqlite_errorname.startswith(("SQLITE_BUSY", "SQLITE_LOCKED")):
+                raise
+            time.sleep(0.1)
+    for pragma in ("synchronous=FULL", "foreign_keys=ON", "secure_delete=ON"):
         connection.execute(f"PRAGMA {pragma}")
 
 
-def _version(engine: Engine) -> str | None:
-    if not inspect(engine).has_table("alembic_version"):
+def _version(connection: Connection) -> str | None:
+    if not inspect(connection).has_table("alembic_version"):
         return None
-    with engine.connect() as connection:
-        found = connection.execute(text("SELECT version_num FROM alembic_version")).scalar()
-        return None if found is None else str(found)
+    found = connection.execute(text("SELECT version_num FROM alembic_version")).scalar()
+    return None if found is None else str(found)
+
+
+def put_in_place(part: Path, file: Path) -> None:
+    """Let a finished file take its name, so that a crash leaves either the old one or the new one."""
+    with part.open("rb") as done:
+        os.fsync(done.fileno())
+    part.replace(file)
+    folder = os.open(file.parent, os.O_RDONLY)
+    try:
+        os.fsync(folder)
+    finally:
+        os.close(folder)
+
+
+def _copy_first(engine: Engine, folder: Path, version: str) -> None:
+    """The folder's file as it was, beside it, before anything in it is changed."""
+    kept = folder / f"before-{NEWEST}.sqlite"
+    part = folder / f"{kept.name}.{os.getpid()}.part"
+    part.unlink(missing_ok=True)
+    os.close(os.open(part, os.O_CREAT | os.O_WRONLY, 0o600))
+    try:
+        with engine.connect() as connection, closing(sqlite3.connect(part)) as copy:
+            driver: Any = connection.connection.driver_connection
+            driver.backup(copy)
+        put_in_place(part, kept)
+    finally:
+        part.unlink(missing_ok=True)
 
 
 def _migrate(engine: Engine) -> None:
@@ -62,20 +138,62 @@ def _migrate(engine: Engine) -> None:
 
     config = Config()
     config.set_main_option("script_location", str(Path(__file__).parent / "migrations"))
-    with engine.begin() as connection:
+    with engine.connect() as connection:
+        # Whoever starts beside this one waits here, and then finds it done.
+        connection.exec_driver_sql("BEGIN IMMEDIATE")
         config.attributes["connection"] = connection
         command.upgrade(config, "head")
+        connection.commit()
+
+
+def _make_folder(folder: Path) -> Path:
+    """The folder and its file, for its owner's eyes only. Raises: StoreTrouble, OSError."""
+    file = folder / FILE
+    try:
+        folder.mkdir(parents=True, exist_ok=True, mode=0o700)
+        os.close(os.open(file, os.O_CREAT | os.O_RDWR, 0o600))
+    except PermissionError:
+        raise StoreTrouble("read_only") from None
+    except OSError as error:
+        if error.errno == 28:
+            raise StoreTrouble("full") from None
+        raise
+    for part in folder.glob("*.part"):
+        if time.time() - part.stat().st_mtime > LEFT_S:
+            part.unlink(missing_ok=True)
+    # A folder with anything else in it is somebody's own, and stays as open as they made it.
+    own = {FILE, f"{FILE}-wal", f"{FILE}-shm"}
+    ours = all(each.name in own or each.name.startswith("before-") for each in folder.iterdir())
+    for path, mode in ((folder, 0o700), (file, 0o600)) if ours else ((file, 0o600),):
+        if path.stat().st_mode & 0o777 != mode and path.stat().st_uid == os.getuid():
+            path.chmod(mode)
+    return file
 
 
 def open_store(folder: Path) -> Store:
     """Open the data folder, making and migrating it as needed.
 
-    Raises: OSError when the folder can't be made; sqlalchemy.exc.DatabaseError when the file in it
-    is not a database.
+    An interruption at any moment leaves it as it was or as it is to be.
+    Raises: StoreTrouble with a sentence; OSError when the folder can't be made.
     """
-    folder.mkdir(parents=True, exist_ok=True)
-    engine = create_engine(f"sqlite:///{folder / FILE}")
+    file = _make_folder(folder)
+    engine = create_engine(f"sqlite:///{file}")
     event.listen(engine, "connect", _prepare)
-    if _version(engine) != NEWEST:
-        _migrate(engine)
-    return Store(engine)
+    try:
+        with named():
+            with engine.connect() as connection:
+                version = _version(connection)
+            if version != NEWEST:
+                if version not in OLDER:
+                    raise StoreTrouble(
+                        "newer",
+                        f"This folder was written by a newer Obtegum (its version is {version}; this one knows up to "
+                        f"{NEWEST}). Nothing in it was changed; use the newer one.",
+                    )
+                if version is not None:
+                    _copy_first(engine, folder, version)
+                _migrate(engine)
+    except BaseException:
+        engine.dispose()
+        raise
+    return Store(engine, folder)

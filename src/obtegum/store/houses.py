@@ -1,46 +1,58 @@
 """Reading and changing houses. Every change is a revision; what two windows change is put together."""
 
+import json
 import time
 import uuid
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import Literal, NamedTuple
+from typing import Any, Literal, NamedTuple
 
+from pydantic import ValidationError
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from obtegum.core.design import HouseDesign
 from obtegum.core.record import SiteRecord
-from obtegum.store.changes import State, apply_patch, combine, difference, invert
+from obtegum.store.changes import State, difference
 from obtegum.store.database import Store
-from obtegum.store.models import HouseRow, RevisionRow
+from obtegum.store.documents import MissingDocument, keep_pieces, keep_text, read_pieces, read_text
+from obtegum.store.models import HouseRow, RequestRow, RevisionRow
 
 __all__ = [
+    "Check",
     "Clash",
     "Conflict",
     "Edited",
     "Gesture",
     "House",
+    "HouseLine",
     "NoSuchHouse",
-    "NotUndone",
     "RevisionLine",
     "Shelf",
+    "Unreadable",
     "add",
+    "add_if_empty",
+    "answered",
+    "as_kept",
+    "bring_back",
     "change",
     "count",
     "get",
+    "house_of",
+    "keep",
+    "name_of",
     "newest",
     "revision",
+    "revision_row",
     "revisions",
+    "row_of",
     "shelve",
-    "undo",
-    "undoable",
+    "state_of",
     "version",
 ]
 
 Shelf = Literal["standing", "put_away", "deleted"]
-Way = Literal["undo", "redo"]
 Kind = Literal["start", "edit", "undo", "redo"]
 
 
@@ -57,6 +69,17 @@ class House:
 
 
 @dataclass(frozen=True)
+class HouseLine:
+    """A house as the yard lists it; without a design when what is kept of it can't be read."""
+
+    id: str
+    version: int
+    touched: float
+    name: str
+    design: HouseDesign | None
+
+
+@dataclass(frozen=True)
 class RevisionLine:
     """One gesture in the history of a house: the version it ended at."""
 
@@ -64,7 +87,7 @@ class RevisionLine:
     made: float
     words: str
     window: str
-    design: HouseDesign
+    design: HouseDesign | None
 
 
 @dataclass(frozen=True)
@@ -80,31 +103,42 @@ class NoSuchHouse(LookupError):
     """No house, or no version of it, of that name is kept here."""
 
 
+class Unreadable(ValueError):
+    """What is kept of a house, or of a version of it, can't be read as a house."""
+
+    def __init__(self, house_id: str, why: str) -> None:
+        super().__init__(why)
+        self.house_id = house_id
+
+
 class Conflict(Exception):
-    """The same value was changed elsewhere since the version that a change was made from."""
+    """The same value was changed elsewhere since the version that a change was made from.
+
+    Without clashes, that version is gone: a backup has taken the place of it.
+    """
 
     def __init__(self, current: House, clashes: Sequence[Clash]) -> None:
-        super().__init__("The same was changed in another window.")
+        super().__init__(
+            "The same was changed in another window."
+            if clashes
+            else "A backup has taken this house’s place meanwhile. Look at it, and make the change again."
+        )
         self.current = current
         self.clashes = tuple(clashes)
 
 
-class NotUndone(Exception):
-    """Nothing to undo, or what would be undone has been changed since: ``paths`` says where."""
-
-    def __init__(self, sentence: str, current: House, paths: Sequence[str] = ()) -> None:
-        super().__init__(sentence)
-        self.current = current
-        self.paths = tuple(paths)
-
-
 @dataclass(frozen=True)
 class Gesture:
-    """Which window made a change, from which version; parts of one gesture carry the same name."""
+    """Which window made a change, and from which version (None: from whatever stands).
 
-    version: int
+    Parts of one gesture carry the same name. ``request`` is the name of the request that asks for it,
+    if it has one: asked again, the change isn't made again.
+    """
+
+    version: int | None
     window: str = ""
     name: str = ""
+    request: str = ""
 
 
 class Edited(NamedTuple):
@@ -116,41 +150,57 @@ class Edited(NamedTuple):
 
 
 Edit = Callable[[HouseDesign, SiteRecord], Edited]
-
-
-def _house(row: HouseRow) -> House:
-    design, record = _state(row)
-    shelf: Shelf = row.shelf if row.shelf in ("put_away", "deleted") else "standing"  # type: ignore[assignment]
-    return House(row.id, row.version, row.touched, design, record, shelf)
-
-
-def _state(row: HouseRow | RevisionRow) -> State:
-    return _design(row.design), _record(row.record)
+# Plans what is about to be kept; what it raises keeps it from being kept.
+Check = Callable[[HouseDesign, SiteRecord], object]
 
 
 # What was measured stays the same over many changes of the design, and a big site's takes a while to read.
-@lru_cache(maxsize=32)
+@lru_cache(maxsize=64)
 def _design(text: str) -> HouseDesign:
     return HouseDesign.model_validate_json(text)
 
 
-@lru_cache(maxsize=32)
+@lru_cache(maxsize=64)
 def _record(text: str) -> SiteRecord:
     return SiteRecord.model_validate_json(text)
 
 
-def _row(session: Session, house_id: str) -> HouseRow:
+def state_of(session: Session, row: RevisionRow) -> State:
+    """The design and record of a revision. Raises: Unreadable."""
+    try:
+        return _design(read_text(session, row.design)), _record(read_pieces(session, row.record))
+    except MissingDocument:
+        raise Unreadable(row.house_id, "A part of what was kept of it is missing from the data folder.") from None
+    except ValidationError as error:
+        first = error.errors()[0]
+        where = ".".join(str(piece) for piece in first["loc"])
+        raise Unreadable(row.house_id, f"What was kept of it can’t be read here: {where or 'the house'}.") from None
+
+
+def row_of(session: Session, house_id: str) -> HouseRow:
+    """Raises: NoSuchHouse."""
     row = session.get(HouseRow, house_id)
     if row is None:
         raise NoSuchHouse(house_id)
     return row
 
 
-def _revision_row(session: Session, house_id: str, version: int) -> RevisionRow:
+def revision_row(session: Session, house_id: str, version: int) -> RevisionRow:
+    """Raises: NoSuchHouse."""
     row = session.get(RevisionRow, (house_id, version))
     if row is None:
         raise NoSuchHouse(f"{house_id} {version}")
     return row
+
+
+def house_of(session: Session, row: HouseRow) -> House:
+    """A house as it stands. Raises: Unreadable."""
+    design, record = state_of(session, revision_row(session, row.id, row.version))
+    return House(row.id, row.version, row.touched, design, record, _shelf(row))
+
+
+def _shelf(row: HouseRow) -> Shelf:
+    return row.shelf if row.shelf in ("put_away", "deleted") else "standing"  # type: ignore[return-value]
 
 
 def count(store: Store, shelf: Shelf = "standing") -> int:
@@ -159,40 +209,118 @@ def count(store: Store, shelf: Shelf = "standing") -> int:
         return session.scalar(select(func.count()).where(HouseRow.shelf == shelf)) or 0
 
 
-def newest(store: Store, start: int, most: int, shelf: Shelf = "standing") -> list[House]:
+def newest(store: Store, start: int, most: int, shelf: Shelf = "standing") -> list[HouseLine]:
     """Houses on a shelf by last touched, a page of them."""
-    wanted = select(HouseRow).where(HouseRow.shelf == shelf).order_by(HouseRow.touched.desc())
+    wanted = select(HouseRow).where(HouseRow.shelf == shelf).order_by(HouseRow.touched.desc(), HouseRow.id)
     with store.reading() as session:
-        return [_house(row) for row in session.scalars(wanted.offset(start).limit(most))]
+        return [_line(session, row) for row in session.scalars(wanted.offset(start).limit(most))]
+
+
+def _line(session: Session, row: HouseRow) -> HouseLine:
+    design, name = _design_or_name(session, row.id, row.version)
+    return HouseLine(row.id, row.version, row.touched, name, design)
+
+
+def _design_or_name(session: Session, house_id: str, at: int) -> tuple[HouseDesign | None, str]:
+    """A version's design, if it can be read, and the name it goes by."""
+    try:
+        text = read_text(session, revision_row(session, house_id, at).design)
+    except (MissingDocument, NoSuchHouse):
+        return None, house_id
+    try:
+        design = _design(text)
+        return design, design.name
+    except ValidationError:
+        return None, _name_in(text) or house_id
+
+
+def name_of(session: Session, row: HouseRow) -> str:
+    """The name a house goes by, as far as it can be told."""
+    return _design_or_name(session, row.id, row.version)[1]
+
+
+def _name_in(text: str) -> str:
+    try:
+        name = json.loads(text)["name"]
+    except (ValueError, KeyError, TypeError):
+        return ""
+    return name if isinstance(name, str) else ""
 
 
 def get(store: Store, house_id: str) -> House:
-    """One house. Raises: NoSuchHouse."""
+    """One house. Raises: NoSuchHouse, Unreadable."""
     with store.reading() as session:
-        return _house(_row(session, house_id))
+        return house_of(session, row_of(session, house_id))
+
+
+def as_kept(store: Store, house_id: str) -> dict[str, Any]:
+    """The documents of a house that can't be read as one, as far as they are there. Raises: NoSuchHouse."""
+    with store.reading() as session:
+        row = row_of(session, house_id)
+        newest = revision_row(session, house_id, row.version)
+        found: dict[str, Any] = {}
+        for name, read in (("design", read_text), ("record", read_pieces)):
+            try:
+                found[name] = json.loads(read(session, getattr(newest, name)))
+            except (MissingDocument, ValueError):
+                found[name] = None
+        return found
 
 
 def version(store: Store, house_id: str) -> int:
     """The version a house is at. Raises: NoSuchHouse."""
     with store.reading() as session:
-        return _row(session, house_id).version
+        return row_of(session, house_id).version
 
 
-def add(store: Store, design: HouseDesign, record: SiteRecord, words: str) -> House:
-    """Keep a new house."""
-    now = time.time()
-    row = HouseRow(id=uuid.uuid4().hex, version=0, shelf="standing")
+def answered(session: Session, request: str, house_id: str | None = None) -> House | None:
+    """What a request came to if it was carried out before, else None.
+
+    Raises: NoSuchHouse when it was about another house.
+    """
+    row = session.get(RequestRow, request) if request else None
+    if row is None:
+        return None
+    if house_id not in (None, row.house_id):
+        raise NoSuchHouse(house_id)
+    house = row_of(session, row.house_id)
+    made = revision_row(session, row.house_id, row.version)
+    return House(house.id, made.version, made.made, *state_of(session, made), _shelf(house))
+
+
+def add(
+    store: Store, design: HouseDesign, record: SiteRecord, words: str, request: str = "", check: Check | None = None
+) -> House:
+    """Keep a new house. Raises: whatever ``check`` raises, and nothing is kept."""
+    if check is not None:
+        check(design, record)
     with store.writing() as session:
-        session.add(row)
-        _keep(session, row, Edited(design, record, words), Gesture(0), "start", now)
-    return _house(row)
+        before = answered(session, request)
+        return before or _add(session, Edited(design, record, words), request)
 
 
-def _keep(session: Session, row: HouseRow, edited: Edited, gesture: Gesture, kind: Kind, now: float) -> None:
+def add_if_empty(store: Store, houses: Iterable[tuple[HouseDesign, SiteRecord]], words: str) -> None:
+    """Keep some houses in a folder that has none, all in one stroke."""
+    with store.writing() as session:
+        if not session.scalar(select(func.count()).select_from(HouseRow)):
+            for design, record in houses:
+                _add(session, Edited(design, record, words))
+
+
+def _add(session: Session, edited: Edited, request: str = "") -> House:
+    row = HouseRow(id=uuid.uuid4().hex, version=0, shelf="standing")
+    session.add(row)
+    keep(session, row, edited, Gesture(None, request=request), "start")
+    return House(row.id, row.version, row.touched, edited.design, edited.record)
+
+
+def keep(
+    session: Session, row: HouseRow, edited: Edited, gesture: Gesture, kind: Kind, undoes: int | None = None
+) -> None:
     """Make a state the newest version, and its revision with it."""
+    now = time.time()
     row.version += 1
     row.touched = now
-    row.design, row.record = edited.design.model_dump_json(), edited.record.model_dump_json()
     session.flush()
     session.add(
         RevisionRow(
@@ -203,34 +331,55 @@ def _keep(session: Session, row: HouseRow, edited: Edited, gesture: Gesture, kin
             gesture=gesture.name,
             words=edited.words,
             kind=kind,
-            design=row.design,
-            record=row.record,
+            design=keep_text(session, edited.design.model_dump_json()),
+            record=keep_pieces(session, edited.record.model_dump_json()),
+            undoes=undoes,
         )
     )
+    _remember(session, row, gesture.request)
 
 
-def change(store: Store, house_id: str, gesture: Gesture, edit: Edit) -> House:
+def _remember(session: Session, row: HouseRow, request: str) -> None:
+    if request:
+        session.add(RequestRow(key=request, house_id=row.id, version=row.version, made=time.time()))
+
+
+def change(store: Store, house_id: str, gesture: Gesture, edit: Edit, check: Check | None = None) -> House:
     """Change a house and keep the revision.
 
-    ``edit`` makes the new design and record from those that stand, and says it in words. If the
-    house has moved on since the version the gesture was made from, the edit is made on top, unless
-    it changes a value that was changed there too.
+    ``edit`` makes the new design and record from those that stand, and says it in words; ``check``
+    plans them before they are kept. If the house has moved on since the version the gesture was made
+    from, the edit is made on top, unless it changes a value that was changed there too.
 
-    Raises: NoSuchHouse; Conflict with both values; whatever ``edit`` raises, and nothing is kept.
+    Raises: NoSuchHouse; Unreadable; Conflict with both values; whatever ``edit`` or ``check`` raise, and
+    nothing is kept.
     """
     with store.writing() as session:
-        row = _row(session, house_id)
-        current = _house(row)
-        if current.version != gesture.version:
-            _refuse_clashes(current, _state(_revision_row(session, house_id, gesture.version)), edit)
+        before = answered(session, gesture.request, house_id)
+        if before is not None:
+            return before
+        row = row_of(session, house_id)
+        current = house_of(session, row)
+        if gesture.version not in (None, current.version):
+            _refuse_clashes(session, current, gesture.version or 0, edit)
         edited = edit(current.design, current.record)
         if edited[:2] == (current.design, current.record):
+            _remember(session, row, gesture.request)
             return current
-        _keep(session, row, edited, gesture, "edit", time.time())
+        if check is not None:
+            check(edited.design, edited.record)
+        keep(session, row, edited, gesture, "edit")
         return House(row.id, row.version, row.touched, edited.design, edited.record, current.shelf)
 
 
-def _refuse_clashes(current: House, base: State, edit: Edit) -> None:
+def _refuse_clashes(session: Session, current: House, at: int, edit: Edit) -> None:
+    """Raises: Conflict where what ``edit`` changes was changed since that version, or where it is gone."""
+    try:
+        base = state_of(session, revision_row(session, current.id, at))
+    except NoSuchHouse:
+        if at > current.version:
+            raise
+        raise Conflict(current, ()) from None
     edited = edit(*base)
     mine: State = (edited.design, edited.record)
     theirs: State = (current.design, current.record)
@@ -244,111 +393,62 @@ def _refuse_clashes(current: House, base: State, edit: Edit) -> None:
         raise Conflict(current, clashes)
 
 
-class _Made(NamedTuple):
-    """A revision without what it holds."""
+def bring_back(store: Store, house_id: str, old: House, window: str, request: str, check: Check) -> House:
+    """Make an earlier version of a house the newest, whatever stands now; one that can't be read too.
 
-    version: int
-    kind: str
-    gesture: str
-    words: str
-
-
-def _gestures(session: Session, house_id: str, window: str) -> tuple[list[list[_Made]], list[list[_Made]]]:
-    """A window's gestures that stand, and those it has undone, oldest first; each a run of revisions."""
-    # What the few that are undone hold is fetched when they are; a long day has thousands.
-    rows = session.execute(
-        select(RevisionRow.version, RevisionRow.kind, RevisionRow.gesture, RevisionRow.words)
-        .where(RevisionRow.house_id == house_id, RevisionRow.window == window)
-        .order_by(RevisionRow.version)
-    )
-    done: list[list[_Made]] = []
-    undone: list[list[_Made]] = []
-    for row in (_Made(*each) for each in rows):
-        if row.kind == "undo" and done:
-            undone.append(done.pop())
-        elif row.kind == "redo" and undone:
-            done.append(undone.pop())
-        elif row.kind == "edit":
-            undone.clear()
-            if done and row.gesture and done[-1][-1].gesture == row.gesture:
-                done[-1].append(row)
-            else:
-                done.append([row])
-    return done, undone
-
-
-def undoable(store: Store, house_id: str, window: str) -> tuple[str | None, str | None]:
-    """What this window could undo and redo, in words."""
-    if not window:
-        return None, None
-    with store.reading() as session:
-        done, undone = _gestures(session, house_id, window)
-        return done[-1][-1].words if done else None, undone[-1][-1].words if undone else None
-
-
-def undo(store: Store, house_id: str, window: str, way: Way = "undo") -> House:
-    """Invert this window's own last gesture, or make it again.
-
-    Raises: NoSuchHouse; NotUndone with a sentence when there is none or when a value of it has been
-    changed since; DesignError when the house would no longer fit together.
+    Raises: NoSuchHouse; whatever ``check`` raises, and nothing is kept.
     """
     with store.writing() as session:
-        row = _row(session, house_id)
-        current = _house(row)
-        done, undone = _gestures(session, house_id, window)
-        gestures = done if way == "undo" else undone
-        if not gestures:
-            raise NotUndone(f"This window has nothing to {way}.", current)
-        gesture = gestures[-1]
-        steps = [
-            difference(*(_state(_revision_row(session, house_id, at)) for at in (step.version - 1, step.version)))
-            for step in gesture
-        ]
-        patch = combine(steps)
-        (design, record), moved = apply_patch(
-            (current.design, current.record), invert(patch) if way == "undo" else patch
-        )
-        words = gesture[-1].words
-        if moved:
-            raise NotUndone(f"Changed since in another window, so it can’t be {way}ne: {words}.", current, moved)
-        verb = "Undid" if way == "undo" else "Redid"
-        _keep(session, row, Edited(design, record, f"{verb}: {words}"), Gesture(0, window), way, time.time())
-    return _house(row)
+        before = answered(session, request, house_id)
+        if before is not None:
+            return before
+        row = row_of(session, house_id)
+        check(old.design, old.record)
+        edited = Edited(old.design, old.record, f"Brought back version {old.version}")
+        keep(session, row, edited, Gesture(None, window, request=request), "edit")
+        return House(row.id, row.version, row.touched, old.design, old.record, _shelf(row))
 
 
 def revision(store: Store, house_id: str, version: int) -> House:
-    """A house as it was at a version. Raises: NoSuchHouse."""
+    """A house as it was at a version. Raises: NoSuchHouse, Unreadable."""
     with store.reading() as session:
-        row = _revision_row(session, house_id, version)
-        design, record = _state(row)
-        return House(house_id, version, row.made, design, record)
+        row = revision_row(session, house_id, version)
+        return House(house_id, version, row.made, *state_of(session, row))
 
 
 def revisions(store: Store, house_id: str, start: int = 0, most: int = 30) -> list[RevisionLine]:
     """Gestures of a house, newest first, a page of them. Raises: NoSuchHouse."""
     with store.reading() as session:
-        _row(session, house_id)
-        rows = session.scalars(
-            select(RevisionRow).where(RevisionRow.house_id == house_id).order_by(RevisionRow.version.desc())
+        row_of(session, house_id)
+        rows = session.execute(
+            select(RevisionRow.version, RevisionRow.made, RevisionRow.words, RevisionRow.window, RevisionRow.gesture)
+            .where(RevisionRow.house_id == house_id)
+            .order_by(RevisionRow.version.desc())
         )
-        lines: list[RevisionLine] = []
-        last: RevisionRow | None = None
-        wanted = start + most
+        ends = []
+        before: tuple[str, str] | None = None
         for row in rows:
-            part = last is not None and row.gesture and (row.window, row.gesture) == (last.window, last.gesture)
-            last = row
-            if part:
-                continue
-            if len(lines) == wanted:
-                break
-            lines.append(RevisionLine(row.version, row.made, row.words, row.window, _state(row)[0]))
-        return lines[start:]
+            own = (row.window, row.gesture)
+            if not row.gesture or own != before:
+                ends.append(row)
+                if len(ends) == start + most:
+                    break
+            before = own
+        return [
+            RevisionLine(
+                row.version, row.made, row.words, row.window, _design_or_name(session, house_id, row.version)[0]
+            )
+            for row in ends[start:]
+        ]
 
 
-def shelve(store: Store, house_id: str, shelf: Shelf) -> House:
-    """Put a house on a shelf: standing, put away, or deleted (from where it can be brought back)."""
+def shelve(store: Store, house_id: str, shelf: Shelf) -> None:
+    """Put a house on a shelf: standing, put away, or deleted (from where it can be brought back).
+
+    Raises: NoSuchHouse.
+    """
     with store.writing() as session:
-        row = _row(session, house_id)
-        row.shelf = shelf
-        row.touched = time.time()
-    return _house(row)
+        row = row_of(session, house_id)
+        if row.shelf != shelf:
+            row.shelf = shelf
+            row.touched = time.time()

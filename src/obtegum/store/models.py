@@ -1,33 +1,41 @@
-"""Tables: houses as they stand, and every revision that led there."""
+"""Tables: houses, every revision that led to them, what the revisions hold, and the requests that made them."""
 
 from sqlalchemy import ForeignKey, Index, String, Text
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
-__all__ = ["Base", "HouseRow", "RevisionRow"]
+__all__ = ["Base", "DocumentRow", "HouseRow", "RequestRow", "RevisionRow"]
 
 
 class Base(DeclarativeBase):
     """All tables of the data folder."""
 
 
-class HouseRow(Base):
-    """A house as it stands, on its shelf (standing, put away, deleted).
+class DocumentRow(Base):
+    """A text kept once, by the hash of its content; see `obtegum.store.documents`."""
 
-    ``design`` and ``record`` are JSON documents of the core's own models.
-    """
+    __tablename__ = "document"
+
+    hash: Mapped[str] = mapped_column(String(22), primary_key=True)
+    body: Mapped[str] = mapped_column(Text)
+
+
+class HouseRow(Base):
+    """A house, the version it is at, and its shelf (standing, put away, deleted)."""
 
     __tablename__ = "house"
 
     id: Mapped[str] = mapped_column(String(32), primary_key=True)
     version: Mapped[int]
     touched: Mapped[float]
-    design: Mapped[str] = mapped_column(Text)
-    record: Mapped[str] = mapped_column(Text)
     shelf: Mapped[str] = mapped_column(String(10), server_default="standing")
 
 
 class RevisionRow(Base):
-    """One gesture: the house after it, what was done in words, and which window did it."""
+    """One change: the house after it, what was done in words, and which window did it.
+
+    ``design`` and ``record`` name documents. ``undoes`` is the last version of the gesture that was
+    undone or made again.
+    """
 
     __tablename__ = "revision"
 
@@ -38,8 +46,21 @@ class RevisionRow(Base):
     gesture: Mapped[str] = mapped_column(String(40))
     words: Mapped[str] = mapped_column(Text)
     kind: Mapped[str] = mapped_column(String(10), server_default="edit")
-    design: Mapped[str] = mapped_column(Text)
-    record: Mapped[str] = mapped_column(Text)
+    design: Mapped[str] = mapped_column(String(22))
+    record: Mapped[str] = mapped_column(String(22))
+    undoes: Mapped[int | None]
+
+
+class RequestRow(Base):
+    """A request that was carried out, by the name its sender gave it: sent again, it gets the same answer."""
+
+    __tablename__ = "request"
+
+    key: Mapped[str] = mapped_column(String(64), primary_key=True)
+    house_id: Mapped[str] = mapped_column(ForeignKey("house.id", ondelete="CASCADE"))
+    version: Mapped[int]
+    made: Mapped[float]
 
 
 Index("house_touched", HouseRow.touched.desc())
+Index("request_house", RequestRow.house_id)

@@ -54,12 +54,12 @@ def with_spot(record: SiteRecord, spot: Spot) -> SiteRecord:
     return record.model_copy(update={"levels": levels})
 
 
-def without_spot(record: SiteRecord, number: int) -> tuple[SiteRecord, Spot]:
-    """A record without a spot, and the spot. Raises: DesignError when there is none of that number."""
+def without_spot(record: SiteRecord, spot_id: str) -> tuple[SiteRecord, Spot]:
+    """A record without a spot, and the spot. Raises: DesignError when there is none of that id."""
     levels = record.levels
-    if not 1 <= number <= len(levels.spots):
-        raise DesignError([Trouble(path="spot", sentence=f"There is no spot {number} here.")])
-    return record.model_copy(update={"levels": levels.without_spot(number)}), levels.spots[number - 1]
+    if spot_id not in levels.spots:
+        raise DesignError([Trouble(path="spot", sentence="That spot is taken out already.")])
+    return record.model_copy(update={"levels": levels.without_spot(spot_id)}), levels.spots[spot_id]
 
 
 def spot_place(spot: Spot, tape: Tape) -> str:

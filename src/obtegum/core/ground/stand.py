@@ -59,7 +59,7 @@ def stand_on(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: 
     if len(heights) < FEWEST:
         return None
     points = [(*places[name], height) for name, height in heights.items()]
-    points += [(spot.x_m, spot.y_m, -spot.reading_m) for spot in levels.spots]
+    points += [(spot.x_m, spot.y_m, -spot.reading_m) for spot in levels.spots.values()]
     terrain = terrain_of(tuple(points))
     pad, long_m = design.pad, design.size.length_m
     patch = terrain.patch(-pad.margin_m, -pad.margin_m, long_m + pad.margin_m, width_m + pad.margin_m)

@@ -18,6 +18,15 @@ TITLES = {
     "right": "Right quarters",
     "twist": "Twist",
 }
+# What is asked of every bow; the rest shows what ails one.
+ASKED = ("width", "height")
+HOW = {
+    "width": "from foot to foot",
+    "height": "its height in the middle",
+    "left": "its height a quarter in from the left",
+    "right": "its height a quarter in from the right",
+    "twist": "how far a foot lifts off the floor",
+}
 MOST_TOLD = 3
 
 
@@ -27,7 +36,7 @@ def judged_bows(work: Work) -> list[Judged]:
     return [
         judge_bow(int(name), check, work.bow, work.straight_m if work.formed else [], size.span_m, size.height_m)
         for name, check in sorted(work.record.bows.items(), key=lambda each: int(each[0]))
-        if int(name) <= work.bays.bows
+        if check.told and int(name) <= work.bays.bows
     ]
 
 
@@ -80,12 +89,13 @@ def _again(work: Work, each: Judged) -> str:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    size, judged = work.design.size, judged_bows(work)
+    size = work.design.size
+    done = sum(all(_value(work, bow, name) is not None for name in ASKED) for bow in range(1, work.bays.bows + 1))
     return StepPlan(
         id="check-bows",
         title="Check bows",
         group="Frame",
-        state=ticked_off(found, len(judged), work.bays.bows),
+        state=ticked_off(found, done, work.bays.bows),
         next=_next(work),
         next_part=_next_part(work),
         caution="Two people turn a bow over; mind the whip when a bent end comes free.",
@@ -105,8 +115,9 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("set",),
         strips=tuple(f"check:{name}" for name in CHECKS),
         grips=(),
+        walk=tuple(f"bow:{bow}:{name}" for bow, name in _walk(work)),
         focus=("bow", "planned", "ground", "line"),
-        done=len(judged),
+        done=done,
         of=work.bays.bows,
     )
 
@@ -134,20 +145,42 @@ def _order(work: Work) -> list[Answer]:
     ]
 
 
-def _unmeasured(work: Work) -> int | None:
-    return next((bow for bow in range(1, work.bays.bows + 1) if str(bow) not in work.record.bows), None)
+def _value(work: Work, bow: int, name: str) -> float | None:
+    check = work.record.bows.get(str(bow))
+    value: float | None = getattr(check, f"{name}_m") if check else None
+    return value
+
+
+def _walk(work: Work) -> list[tuple[int, str]]:
+    """Bow by bow as they are laid flat, with what is asked of each; quarters and twist are taken where wanted."""
+    return [(bow, name) for bow in range(1, work.bays.bows + 1) for name in ASKED]
+
+
+def _unmeasured(work: Work) -> tuple[int, str] | None:
+    return next((each for each in _walk(work) if _value(work, *each) is None), None)
 
 
 def _next(work: Work) -> str:
-    bow = _unmeasured(work)
-    if bow is None:
-        return "All bows are measured."
-    return f"Next: lay bow {bow} flat, tape its feet and its height."
+    left = _unmeasured(work)
+    return "All bows are measured." if left is None else _says(work, *left)
+
+
+def _says(work: Work, bow: int, name: str) -> str:
+    """What to measure of a bow, or what was measured."""
+    value = _value(work, bow, name)
+    if value is not None:
+        return f"Bow {bow}, {_one(name)}, was measured: {work.say(value)}. Type to measure it again."
+    lay = f"lay bow {bow} flat" if name == ASKED[0] else f"bow {bow}"
+    return f"Next: {lay}, tape {HOW[name]}."
+
+
+def _one(name: str) -> str:
+    return TITLES[name].lower().removesuffix("s")
 
 
 def _next_part(work: Work) -> str | None:
-    bow = _unmeasured(work)
-    return None if bow is None else f"bow:{bow}"
+    left = _unmeasured(work)
+    return None if left is None else f"bow:{left[0]}"
 
 
 def strips(work: Work) -> list[Strip]:
@@ -158,10 +191,9 @@ def strips(work: Work) -> list[Strip]:
 def _strip(work: Work, name: str) -> Strip:
     where, marks = f"check:{name}", []
     for bow, station_m in enumerate(work.bays.stations_m, start=1):
-        check = work.record.bows.get(str(bow))
-        value = getattr(check, f"{name}_m") if check else None
+        value = _value(work, bow, name)
         told = "" if value is None else work.say(value)
-        label = f"Bow {bow}, {TITLES[name].lower().removesuffix('s')}"
+        label = f"Bow {bow}, {_one(name)}"
         marks.append(
             StripMark(
                 id=f"{where}/{bow}",
@@ -172,6 +204,7 @@ def _strip(work: Work, name: str) -> Strip:
                 kind="peg",
                 state="open" if value is None else "set",
                 entry=Entered(measure=f"bow:{bow}:{name}", label=label, reading=told),
+                says=_says(work, bow, name),
             )
         )
     return Strip(

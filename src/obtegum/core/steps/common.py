@@ -1,5 +1,7 @@
 """Small things that several steps say the same way."""
 
+from collections.abc import Callable
+
 from obtegum.core.part import Part
 from obtegum.core.setout.base import Peg
 from obtegum.core.steps.model import Answer, StepState
@@ -20,10 +22,16 @@ __all__ = [
     "ticked",
     "ticked_off",
     "tube_measures",
+    "walked",
 ]
 
 SIDES = {"L": "left", "R": "right"}
 TO_WORDS = {"centres": "post centres", "posts": "the outside of the posts", "bows": "the outside of the bows"}
+
+
+def walked(work: Work, what: str) -> tuple[str, ...]:
+    """The ticks of every peg or post in the order in which they are set."""
+    return tuple(f"{what}:{peg.side}{peg.bow}" for peg in work.pegs)
 
 
 class Progress(Part):
@@ -102,8 +110,13 @@ def progress(work: Work, what: str) -> Progress:
     )
 
 
-def line_strip(work: Work, side: str, what: str, title: str, about: str) -> Strip:
-    """One long side as a string with a running reading for every peg or post on it."""
+def line_strip(
+    work: Work, side: str, what: str, title: str, about: str, says: Callable[[Work, Peg, bool], str]
+) -> Strip:
+    """One long side as a string with a running reading for every peg or post on it.
+
+    ``says`` tells what to do at one that is open, or has moved since.
+    """
     where = f"{what}:{side}"
     marks: list[StripMark] = []
     for peg in work.pegs:
@@ -115,7 +128,10 @@ def line_strip(work: Work, side: str, what: str, title: str, about: str) -> Stri
         was = work.record.set_at_m.get(tick)
         note = f"set at {work.say(was)}" if state == "moved" and was is not None else ""
         part = f"post:{side}{peg.bow}"
-        marks.append(work.mark(peg.station_m, letter, "peg", part, where, tick, state, note))
+        words = f"{letter[:1].upper()}{letter[1:]}, {SIDES[side]} side, is set."
+        if state != "set":
+            words = says(work, peg, state == "moved")
+        marks.append(work.mark(peg.station_m, letter, "peg", part, where, tick, state, note, words))
     return Strip(
         id=where,
         title=title,

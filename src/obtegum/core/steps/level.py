@@ -150,6 +150,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("falls", "profile"),
         strips=("level:L", "level:R", *(("tops:L", "tops:R") if work.stand else ())),
         grips=(),
+        walk=tuple(f"level:{peg.side}{peg.bow}" for peg in _walk(work)),
         focus=("post", "ground", "datum", "contour", "spots", "spot", "corner", "line", "end", "floor"),
         actions=(
             Action(id="spots", label="Spots between the pegs"),
@@ -160,12 +161,26 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     )
 
 
-def _next_peg(work: Work) -> Peg | None:
-    """The next peg to read: up the left side and back down the right, as one walks."""
+def _walk(work: Work) -> list[Peg]:
+    """The pegs up the left side and back down the right, as one walks."""
     left = [peg for peg in work.pegs if peg.side == "L"]
     right = [peg for peg in work.pegs if peg.side == "R"]
+    return [*left, *reversed(right)]
+
+
+def _next_peg(work: Work) -> Peg | None:
+    """The next peg to read."""
     read = work.record.levels.pegs
-    return next((peg for peg in (*left, *reversed(right)) if f"{peg.side}{peg.bow}" not in read), None)
+    return next((peg for peg in _walk(work) if f"{peg.side}{peg.bow}" not in read), None)
+
+
+def _says(work: Work, name: str) -> str:
+    """What to do at a peg, or what was read there."""
+    reading = work.record.levels.pegs.get(name)
+    if reading is not None:
+        return f"{peg_words(name).capitalize()} was read: {work.say(reading)}. Type to read it again."
+    verb = "hold the rod on the ground at" if work.design.level.tool == "rod" else "measure down from the string at"
+    return f"Next: {verb} {peg_words(name)}."
 
 
 def _next_part(work: Work) -> str | None:
@@ -178,8 +193,7 @@ def _next_part(work: Work) -> str | None:
 def _next(work: Work) -> str:
     peg, levels = _next_peg(work), work.record.levels
     if peg is not None:
-        verb = "hold the rod on the ground at" if work.design.level.tool == "rod" else "measure down from the string at"
-        return f"Next: {verb} {peg_words(f'{peg.side}{peg.bow}')}."
+        return _says(work, f"{peg.side}{peg.bow}")
     if levels.closing_m is None:
         return f"Next: read {peg_words(next(iter(levels.pegs)))} once more."
     stand = work.stand
@@ -293,6 +307,7 @@ def _ground_strip(work: Work, side: str, title: str, about: str) -> Strip:
                 kind="peg",
                 state="open" if reading is None else "set",
                 entry=entry,
+                says=_says(work, name),
             )
         )
     return _strip(work, where, title, about, marks)

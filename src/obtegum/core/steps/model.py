@@ -39,6 +39,7 @@ class StepPlan(Part):
 
     ``grips`` are the measures to take hold of on the drawing; ``focus`` names the parts (or how
     their names begin) that the step is about: the rest is drawn faint.
+    ``walk`` names the ticks or entries in the order in which one comes to them.
     """
 
     id: str
@@ -54,6 +55,7 @@ class StepPlan(Part):
     strips: tuple[str, ...]
     grips: tuple[str, ...]
     focus: tuple[str, ...]
+    walk: tuple[str, ...] = ()
     how: tuple[Told, ...] = ()
     how_title: str = ""
     actions: tuple[Action, ...] = ()

@@ -1,6 +1,7 @@
 """Posts: how many, how long, how deep, and whether the bow enters them."""
 
 from obtegum.core.quantity import angle_text
+from obtegum.core.setout.base import Peg
 from obtegum.core.steps.common import (
     SIDES,
     Progress,
@@ -10,6 +11,7 @@ from obtegum.core.steps.common import (
     progress,
     ticked,
     tube_measures,
+    walked,
 )
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, Strip, StripMark
@@ -89,6 +91,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("post", "along", "above"),
         strips=("post", "post:L", "post:R"),
         grips=("reveal", "post_length", "insertion"),
+        walk=walked(work, "post"),
         focus=("post", "bow:end", "socket", "reveal", "embedment", "ground", "line", "corner"),
         done=far.done,
         of=far.of,
@@ -109,13 +112,16 @@ def _embedments(work: Work) -> list[Answer]:
 
 
 def _next(work: Work, far: Progress) -> str:
-    if far.moved is not None:
-        moved = far.moved
-        return f"Post {moved.bow}, {SIDES[moved.side]} side, has moved: it now belongs at {work.say(moved.station_m)}."
-    if far.next is None:
-        return f"All {far.of} posts are in."
-    where = f"{far.next.bow}, {SIDES[far.next.side]} side"
-    foot = work.stand.feet.get(f"{far.next.side}{far.next.bow}") if work.stand else None
+    peg = far.moved or far.next
+    return f"All {far.of} posts are in." if peg is None else _says(work, peg, peg is far.moved)
+
+
+def _says(work: Work, peg: Peg, moved: bool) -> str:
+    """How far to drive a post, or where it has to go now."""
+    where = f"{peg.bow}, {SIDES[peg.side]} side"
+    if moved:
+        return f"Post {where}, has moved: it now belongs at {work.say(peg.station_m)}."
+    foot = work.stand.feet.get(f"{peg.side}{peg.bow}") if work.stand else None
     if foot is None:
         return f"Next: post {where}. Drive it until {work.say(work.design.posts.reveal_m)} stands out."
     return (
@@ -158,6 +164,6 @@ def strips(work: Work) -> list[Strip]:
     about = "tape hooked at {}, to centres"
     return [
         one,
-        line_strip(work, "L", "post", "Left posts, A to B", about.format("A")),
-        line_strip(work, "R", "post", "Right posts, D to C", about.format("D")),
+        line_strip(work, "L", "post", "Left posts, A to B", about.format("A"), _says),
+        line_strip(work, "R", "post", "Right posts, D to C", about.format("D"), _says),
     ]

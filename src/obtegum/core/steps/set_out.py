@@ -1,9 +1,9 @@
 """Set out: base rectangle, diagonal, bays, and a peg for every post."""
 
-from obtegum.core.setout.base import diagonal
+from obtegum.core.setout.base import Peg, diagonal
 from obtegum.core.setout.bays import Bays
 from obtegum.core.setout.squaring import base_error, parts_within
-from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress, ticked
+from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress, ticked, walked
 from obtegum.core.steps.model import Answer, StepPlan, Told
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict, judge
@@ -121,6 +121,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("above", "along"),
         strips=("peg:L", "peg:R"),
         grips=("length", "span", "spacing"),
+        walk=walked(work, "peg"),
         focus=("post", "line", "end", "tape", "diagonal", "corner", "span", "length", "bay"),
         how=tuple(Told(words=each.words, view=f"how:{place}") for place, each in enumerate(work.how, start=1)),
         how_title="How to square it",
@@ -150,12 +151,14 @@ def _school_answer(work: Work, name: str, label: str, bays: Bays) -> Answer:
 
 
 def _next(work: Work, far: Progress) -> str:
-    if far.moved is not None:
-        moved = far.moved
-        return f"Peg {moved.bow}, {SIDES[moved.side]} side, has moved: it now belongs at {work.say(moved.station_m)}."
-    if far.next is None:
-        return f"All {far.of} pegs are set."
-    peg = far.next
+    peg = far.moved or far.next
+    return f"All {far.of} pegs are set." if peg is None else _says(work, peg, peg is far.moved)
+
+
+def _says(work: Work, peg: Peg, moved: bool) -> str:
+    """Where a peg goes, or has to go now."""
+    if moved:
+        return f"Peg {peg.bow}, {SIDES[peg.side]} side, has moved: it now belongs at {work.say(peg.station_m)}."
     start = "A" if peg.side == "L" else "D"
     if peg.part == "peg:L1":
         return "Next: corner A, where the tape starts."
@@ -171,6 +174,6 @@ def strips(work: Work) -> list[Strip]:
     face = "" if work.design.set_out.to == "centres" else " · to each post’s near face"
     about = f"tape hooked at {{}}, never moved · {bays_text(work, work.bays)}{face}"
     return [
-        line_strip(work, "L", "peg", "Left side, A to B", about.format("A")),
-        line_strip(work, "R", "peg", "Right side, D to C", about.format("D")),
+        line_strip(work, "L", "peg", "Left side, A to B", about.format("A"), _says),
+        line_strip(work, "R", "peg", "Right side, D to C", about.format("D"), _says),
     ]

@@ -222,7 +222,7 @@ def _contours(work: Work) -> list[Item]:
 
 def _spots(work: Work) -> list[Item]:
     """A dot for each spot, and a mark on each that wants reading again."""
-    spots = work.record.levels.spots
+    spots = tuple(work.record.levels.spots.values())
     if not spots:
         return []
     items: list[Item] = [Dots(part="spots", places=tuple((spot.x_m, spot.y_m) for spot in spots))]

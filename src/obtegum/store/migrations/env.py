@@ -8,6 +8,9 @@ context.configure(
     connection=context.config.attributes["connection"],
     target_metadata=Base.metadata,
     render_as_batch=True,
+    # The transaction that `open_store` began holds it all, the version's number too.
+    transactional_ddl=True,
+    transaction_per_migration=False,
 )
 with context.begin_transaction():
     context.run_migrations()

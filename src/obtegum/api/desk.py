@@ -1,0 +1,88 @@
+"""What the routers have at hand: the store, who asks for what, and plans made before anything is kept."""
+
+from dataclasses import dataclass
+from typing import Annotated
+
+from fastapi import Depends, Header, Path, Query, Request
+from starlette.responses import Response
+
+from obtegum.api.beside import Beside
+from obtegum.api.models import house_out
+from obtegum.api.planning import PROBLEMS, answer
+from obtegum.api.problems import Unplanned
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.design import HouseDesign
+from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.record import SiteRecord
+from obtegum.core.trouble import DesignError
+from obtegum.store import House, Store, gestures, houses
+
+__all__ = ["HOUSE_PROBLEMS", "Desk", "HouseId", "Kept", "Lane", "Version", "Window", "WorkName", "change", "with_plan"]
+
+HOUSE_PROBLEMS: dict[int | str, dict[str, object]] = {
+    **PROBLEMS,
+    **dict.fromkeys((403, 404, 409, 503, 507), PROBLEMS[422]),
+}
+HouseId = Annotated[str, Path(max_length=40)]
+Window = Annotated[str, Query(max_length=40)]
+Version = Annotated[int, Path(ge=1, le=2**31)]
+# The name under which a page looks how far long work has come.
+WorkName = Annotated[str, Query(max_length=40, alias="work")]
+
+
+def _store(request: Request) -> Store:
+    store: Store = request.app.state.store
+    return store
+
+
+def _lane(request: Request) -> Beside:
+    lane: Beside = request.app.state.beside
+    return lane
+
+
+Kept = Annotated[Store, Depends(_store)]
+Lane = Annotated[Beside, Depends(_lane)]
+ShownStep = Annotated[str | None, Query(max_length=20, alias="step")]
+RequestName = Annotated[str, Header(max_length=64, alias="Idempotency-Key")]
+
+
+@dataclass
+class Asked:
+    """The store, the step that the asking window shows (only its drawings and tapes are sent), and the
+    request's own name: sent again under it, a change isn't made again.
+    """
+
+    store: Store
+    step: str | None
+    request: str
+    _planned: tuple[HouseDesign, SiteRecord, HousePlan] | None = None
+
+    def plan(self, design: HouseDesign, record: SiteRecord) -> HousePlan:
+        """Plan a house once: what was planned before it was kept is what is answered."""
+        before = self._planned
+        if before is None or before[0] is not design or before[1] is not record:
+            self._planned = before = design, record, plan_house(design, record, default_catalogue(), self.step)
+        return before[2]
+
+
+def _asked(store: Kept, step: ShownStep = None, request: RequestName = "") -> Asked:
+    return Asked(store, step, request)
+
+
+Desk = Annotated[Asked, Depends(_asked)]
+
+
+def with_plan(desk: Asked, house: House, window: str = "", status: int = 200) -> Response:
+    """A house as it stands, planned, with what the window could undo and redo. Raises: Unplanned."""
+    try:
+        plan = desk.plan(house.design, house.record)
+    except DesignError as error:
+        raise Unplanned(f"{house.design.name} can’t be planned as it stands. {error}") from None
+    undo, redo = gestures.undoable(desk.store, house.id, window)
+    return answer(house_out(house, plan, undo, redo), status)
+
+
+def change(desk: Asked, house_id: str, version: int | None, window: str, edit: houses.Edit, name: str = "") -> Response:
+    """Change a house once, planned before it is kept. A version of None stands for whatever is there."""
+    gesture = houses.Gesture(version, window, name, desk.request)
+    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit, desk.plan), window)

@@ -1,0 +1,97 @@
+"""The yard: every house on its shelf, started, copied, put away, deleted, and deleted for good."""
+
+import logging
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Request
+from starlette.responses import Response
+
+from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, Lane, with_plan
+from obtegum.api.models import Gone, HouseLine, HouseOut, NewHouse, Place, TokenOut, VersionOut, WorkOut, Yard
+from obtegum.api.planning import answer
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.plan import plan_yard
+from obtegum.core.record import SiteRecord
+from obtegum.core.starters import new_house
+from obtegum.store import houses
+from obtegum.store.backup import delete_for_good
+from obtegum.store.houses import Shelf
+
+__all__ = ["router"]
+
+log = logging.getLogger(__name__)
+router = APIRouter(prefix="/api", tags=["yard"], responses=HOUSE_PROBLEMS)
+WorkKey = Annotated[str, Query(max_length=40)]
+
+
+def _line(line: houses.HouseLine) -> HouseLine:
+    """A house in the yard; one that can't be planned stands there too, with the reason."""
+    plain = {"id": line.id, "name": line.name, "touched": line.touched}
+    if line.design is None:
+        return HouseLine(**plain, yard=None, why="What was kept of it can’t be read here.")
+    try:
+        return HouseLine(**plain, yard=plan_yard(line.design, default_catalogue()))
+    except Exception as error:
+        log.exception("house %s can't be planned", line.id)
+        return HouseLine(**plain, yard=None, why=f"It can’t be planned as it stands. {error}")
+
+
+@router.get("/houses", response_model=Yard)
+def get_yard(
+    store: Kept,
+    shelf: Shelf = "standing",
+    start: Annotated[int, Query(ge=0, le=1_000_000)] = 0,
+    most: Annotated[int, Query(ge=1, le=100)] = 50,
+) -> Response:
+    """Houses on a shelf by last touched, each with its size, verdict and small drawing."""
+    lines = tuple(_line(line) for line in houses.newest(store, start, most, shelf))
+    return answer(Yard(houses=lines, total=houses.count(store, shelf)))
+
+
+@router.post("/houses", response_model=HouseOut, status_code=201)
+def post_house(desk: Desk, wanted: NewHouse) -> Response:
+    """Start a new house, or a copy of one: with its design, and nothing done on site yet."""
+    if wanted.copy_of is None:
+        design, words = new_house(wanted.units), "Started"
+    else:
+        source = houses.get(desk.store, wanted.copy_of).design
+        design, words = source.model_copy(update={"name": f"{source.name[:73]}, copy"}), f"Copied from {source.name}"
+    return with_plan(desk, houses.add(desk.store, design, SiteRecord(), words, desk.request, desk.plan), status=201)
+
+
+@router.put("/houses/{house_id}/shelf", response_model=VersionOut)
+def put_shelf(store: Kept, house_id: HouseId, place: Place) -> Response:
+    """Put a house away, delete it, or bring it back to the yard."""
+    houses.shelve(store, house_id, place.shelf)
+    return answer(VersionOut(version=houses.version(store, house_id)))
+
+
+@router.delete("/houses/{house_id}", response_model=Gone)
+def delete_house(store: Kept, house_id: HouseId) -> Response:
+    """Delete a house of the deleted shelf for good; only backups made before still hold it."""
+    return answer(Gone(houses=delete_for_good(store, (house_id,))))
+
+
+@router.delete("/houses", response_model=Gone)
+def delete_shelf(store: Kept) -> Response:
+    """Delete every house of the deleted shelf for good; only backups made before still hold them."""
+    return answer(Gone(houses=delete_for_good(store)))
+
+
+@router.get("/work", response_model=WorkOut)
+async def get_work(lane: Lane, key: WorkKey) -> Response:
+    """How far long work has come."""
+    return answer(lane.look(key))
+
+
+@router.delete("/work", response_model=WorkOut)
+async def delete_work(lane: Lane, key: WorkKey) -> Response:
+    """Stop long work."""
+    lane.stop(key)
+    return answer(lane.look(key))
+
+
+@router.get("/token", response_model=TokenOut)
+async def get_token(request: Request) -> Response:
+    """The token to send with whatever changes something; only this server's own pages can read it."""
+    return answer(TokenOut(token=request.app.state.token))

@@ -1,0 +1,115 @@
+"""What revisions hold, each text kept once by the hash of its content.
+
+A design is one document. A site record may be large and changes a little at a time, so its text is cut
+into pieces where its content says so: a change moves no cut but those beside it, and only the pieces
+that it touches are new. The record's own document lists its pieces.
+"""
+
+from base64 import urlsafe_b64encode
+from collections.abc import Collection, Mapping
+from hashlib import blake2b
+from zlib import crc32
+
+from sqlalchemy import select
+from sqlalchemy.dialects.sqlite import insert as insert_or_ignore
+from sqlalchemy.orm import Session
+
+from obtegum.store.models import DocumentRow
+
+__all__ = [
+    "MissingDocument",
+    "cut",
+    "hash_of",
+    "keep_documents",
+    "keep_pieces",
+    "keep_text",
+    "pieces_of",
+    "read_pieces",
+    "read_text",
+    "texts",
+]
+
+LOOKS_BACK = 48
+CUTS_ONE_IN = 64
+LEAST = 512
+AT_ONCE = 500
+
+
+class MissingDocument(LookupError):
+    """A document that a revision names isn't there."""
+
+
+def hash_of(body: str) -> str:
+    """Name of a text: 128 bits of BLAKE2b, in 22 letters."""
+    return urlsafe_b64encode(blake2b(body.encode(), digest_size=16).digest()).decode().rstrip("=")
+
+
+def cut(text: str) -> list[str]:
+    """A text in pieces, cut after commas that its own content chooses; joined, they are the text."""
+    data, pieces, start = text.encode(), list[str](), 0
+    place = data.find(b",", LEAST)
+    while place >= 0:
+        if crc32(data[max(place - LOOKS_BACK, 0) : place]) % CUTS_ONE_IN == 0:
+            pieces.append(data[start : place + 1].decode())
+            start = place + 1
+            place = data.find(b",", start + LEAST)
+        else:
+            place = data.find(b",", place + 1)
+    return [*pieces, data[start:].decode()]
+
+
+def keep_documents(session: Session, bodies: Mapping[str, str]) -> None:
+    """Keep texts under their hashes; those that are there already are left."""
+    if bodies:
+        rows = [{"hash": name, "body": body} for name, body in bodies.items()]
+        session.execute(insert_or_ignore(DocumentRow).on_conflict_do_nothing(), rows)
+
+
+def keep_text(session: Session, text: str) -> str:
+    """Keep a text whole; returns its hash."""
+    name = hash_of(text)
+    keep_documents(session, {name: text})
+    return name
+
+
+def keep_pieces(session: Session, text: str) -> str:
+    """Keep a text in pieces; returns the hash of the list of them."""
+    cuts = cut(text)
+    pieces = {hash_of(piece): piece for piece in cuts}
+    listed = "\n".join(hash_of(piece) for piece in cuts)
+    keep_documents(session, {**pieces, hash_of(listed): listed})
+    return hash_of(listed)
+
+
+def texts(session: Session, names: Collection[str]) -> dict[str, str]:
+    """The texts of some hashes, those that are there."""
+    found: dict[str, str] = {}
+    wanted = list(dict.fromkeys(names))
+    for start in range(0, len(wanted), AT_ONCE):
+        rows = session.execute(
+            select(DocumentRow.hash, DocumentRow.body).where(DocumentRow.hash.in_(wanted[start : start + AT_ONCE]))
+        )
+        found.update((name, body) for name, body in rows)
+    return found
+
+
+def pieces_of(listed: str) -> list[str]:
+    """The hashes of the pieces that a record's document lists."""
+    return listed.split("\n")
+
+
+def read_text(session: Session, name: str) -> str:
+    """A text by its hash. Raises: MissingDocument."""
+    found = session.get(DocumentRow, name)
+    if found is None:
+        raise MissingDocument(name)
+    return found.body
+
+
+def read_pieces(session: Session, name: str) -> str:
+    """A text that was kept in pieces, put together. Raises: MissingDocument."""
+    names = pieces_of(read_text(session, name))
+    found = texts(session, names)
+    if not found.keys() >= set(names):
+        raise MissingDocument(name)
+    return "".join(found[each] for each in names)
