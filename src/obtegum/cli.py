@@ -179,7 +179,6 @@ def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> 
         return 1
     # Listening before the address is printed: whoever reads it can connect at once.
     listener.listen(128)
-    print(f"Obtegum is at http://127.0.0.1:{listener.getsockname()[1]}/ (Ctrl-C stops it)", flush=True)
     # What was loaded stays; a plan makes tens of thousands of small values that die at once.
     gc.collect()
     gc.freeze()
@@ -200,6 +199,7 @@ def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> 
     # process before the store is closed. A closed terminal stops it the same way.
     for name in (signal.SIGTERM, signal.SIGINT, signal.SIGHUP):
         signal.signal(name, leave)
+    print(f"Obtegum is at http://127.0.0.1:{listener.getsockname()[1]}/ (Ctrl-C stops it)", flush=True)
     try:
         server.run(sockets=[listener])
     finally:
