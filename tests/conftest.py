@@ -17,7 +17,8 @@ settings.load_profile("calm")
 
 
 def pytest_addoption(parser: pytest.Parser) -> None:
-    parser.addoption("--kills", default="12", help="how often the kill test kills its server")
+    parser.addoption("--deep", action="store_true", help="all of what is else done for a seeded share")
+    parser.addoption("--kills", default=None, help="how often the kill test kills its server (12, or 500 with --deep)")
 
 
 def house_document(**changes: Any) -> dict[str, Any]:

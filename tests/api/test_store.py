@@ -33,16 +33,24 @@ def older_folder(folder: Path, version: str) -> None:
     engine.dispose()
 
 
+def older_houses(folder: Path, version: str) -> None:
+    """A house with two revisions in a folder of an earlier version."""
+    design = make_house().model_dump_json()
+    record = SiteRecord(set_at_m={"peg:L1": 0.0}).model_dump_json().replace('"spots":{}', '"spots":[]')
+    shelf, kind = ("", "") if version == "0001" else (", 'standing'", ", 'edit'")
+    old = sqlite3.connect(folder / "obtegum.sqlite")
+    with old:
+        old.execute(f"INSERT INTO house VALUES ('h1', 2, 5.0, ?, ?{shelf})", (design, record))
+        for at, words in ((1, "Started"), (2, "Width")):
+            row = (at, words, design, record)
+            old.execute(f"INSERT INTO revision VALUES ('h1', ?, 5.0, 'w', '', ?, ?, ?{kind})", row)
+    old.close()
+
+
 def test_an_older_folder_is_brought_up_to_date_with_its_houses(tmp_path: Path) -> None:
     folder = tmp_path / "data"
     older_folder(folder, "0001")
-    design, record = make_house().model_dump_json(), SiteRecord().model_dump_json()
-    with sqlite3.connect(folder / "obtegum.sqlite") as old:
-        old.execute("INSERT INTO house VALUES ('h1', 2, 5.0, ?, ?)", (design, record))
-        for version, words in ((1, "Started"), (2, "Width")):
-            old.execute(
-                "INSERT INTO revision VALUES ('h1', ?, 5.0, 'w', '', ?, ?, ?)", (version, words, design, record)
-            )
+    older_houses(folder, "0001")
     store = open_store(folder)
     house = houses.get(store, "h1")
     assert (house.version, house.shelf, house.design) == (2, "standing", make_house())
