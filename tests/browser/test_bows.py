@@ -108,10 +108,16 @@ def test_a_trial_bend_tells_the_house_it_makes(page: Page) -> None:
 def test_bows_are_measured_one_by_one(page: Page) -> None:
     open_house(page, "Kitchen plot", "Check bows")
     expect(answer(page, "order")).to_have_text("3 1 5 4 2")
+    # Five bows have no height yet: the first of them is next, in the panel and on the tape.
+    expect(field(page, "bow:1:height")).to_be_visible()
+    expect(page.get_by_role("complementary")).to_contain_text("Next: bow 1, tape its height")
+    page.get_by_role("radio", name="Widths").click()
     entry = field(page, "bow:6:width")
     entry.fill("10-1")
     entry.press("Enter")
-    expect(field(page, "bow:7:width")).to_be_focused()
+    # A bow is laid flat once: its height comes next.
+    expect(field(page, "bow:6:height")).to_be_focused()
+    expect(page.get_by_role("complementary")).to_contain_text("Next: bow 6, tape its height")
     found = page.locator('[data-verdict="bows-alike"]')
     expect(found).to_have_attribute("data-level", "fails")
     expect(found).to_contain_text("bow 6 is")

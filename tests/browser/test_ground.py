@@ -82,7 +82,11 @@ def test_the_rod_is_read_peg_by_peg_with_keys_alone(page: Page) -> None:
     expect(field(page, "level:L11")).to_be_focused()
     page.keyboard.type("9")
     page.keyboard.press("Enter")
-    expect(page.get_by_text("past the end of the 4.000 m rod")).to_be_visible()
+    # The hand has gone on; what was refused is said, and one press away.
+    expect(field(page, "level:L12")).to_be_focused()
+    late = page.get_by_role("alert").filter(has_text="past the end of the 4.000 m rod")
+    expect(late).to_contain_text("Rod at peg 11 left, “9”")
+    late.get_by_role("button", name="Back to it").click()
     expect(field(page, "level:L11")).to_have_value("9")
     field(page, "level:L11").fill("2.028")
     page.keyboard.press("Enter")
@@ -203,6 +207,9 @@ def test_spots_are_typed_and_read_one_after_the_other_by_keyboard(page: Page) ->
     rod.fill("22")
     rod.press("Enter")
     expect(page.get_by_text("That is past the end of the 4.000 m rod.")).to_be_visible()
+    # The fields are free for the next spot; the one that wasn't kept is one press away.
+    expect(rod).to_have_value("")
+    page.get_by_role("button", name="Back to it").press("Enter")
     expect(rod).to_have_value("22")
     rod.fill("1.9")
     rod.press("Enter")

@@ -3,6 +3,7 @@
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import open_house
+from tests.browser.test_bench import saved
 
 
 def strip(page: Page):  # type: ignore[no-untyped-def]
@@ -91,10 +92,34 @@ def test_pegs_are_ticked_off(page: Page) -> None:
     expect(chosen(page)).to_have_attribute("aria-label", "corner B, 63' 0\"")
     strip(page).focus()
     page.keyboard.press(" ")
-    expect(chosen(page)).to_have_attribute("aria-label", "corner B, 63' 0\", set")
+    # The hand goes on to the next one: panel, tape and button name the same peg.
+    expect(chosen(page)).to_have_attribute("aria-label", "peg 6, 19' 8 1/4\"")
     expect(panel).to_contain_text("Next: peg 6, right side")
+    expect(page.get_by_role("button", name="peg 6 is in")).to_be_visible()
+    strip(page).focus()
+    page.keyboard.press("Home")
+    page.get_by_role("radio", name="Left side, A to B").click()
+    page.get_by_role("radio", name="Right side, D to C").click()
+    # A tape that is taken up begins at its next open mark.
+    expect(chosen(page)).to_have_attribute("aria-label", "peg 6, 19' 8 1/4\"")
+    page.get_by_role("radio", name="Left side, A to B").click()
+    strip(page).focus()
+    page.keyboard.press("End")
+    expect(panel).to_contain_text("Corner B, left side, is set.")
     page.get_by_role("button", name="corner B is in").click()
     expect(panel).to_contain_text("Next: corner B")
+
+
+def test_two_presses_in_one_moment_set_one_peg(page: Page) -> None:
+    open_house(page, "Upper terrace", "Set out")
+    set_before = page.get_by_role("button", name="Set out").text_content()
+    page.get_by_role("button", name="corner B is in").dblclick()
+    expect(chosen(page)).to_have_attribute("aria-label", "peg 6, 19' 8 1/4\"")
+    expect(page.get_by_role("button", name="Set out")).not_to_have_text(set_before or "")
+    saved(page)
+    page.get_by_role("button", name="History").click()
+    expect(page.locator("[data-version]").first).to_contain_text("Peg 17 left set")
+    expect(page.locator("[data-version]").nth(1)).not_to_contain_text("taken back")
 
 
 def test_the_drawing_s_marks_choose_on_the_sticks(page: Page) -> None:

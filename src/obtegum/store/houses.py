@@ -361,7 +361,7 @@ def change(store: Store, house_id: str, gesture: Gesture, edit: Edit, check: Che
         row = row_of(session, house_id)
         current = house_of(session, row)
         if gesture.version not in (None, current.version):
-            _refuse_clashes(session, current, gesture.version or 0, edit)
+            _refuse_clashes(session, current, gesture, edit)
         edited = edit(current.design, current.record)
         if edited[:2] == (current.design, current.record):
             _remember(session, row, gesture.request)
@@ -372,14 +372,20 @@ def change(store: Store, house_id: str, gesture: Gesture, edit: Edit, check: Che
         return House(row.id, row.version, row.touched, edited.design, edited.record, current.shelf)
 
 
-def _refuse_clashes(session: Session, current: House, at: int, edit: Edit) -> None:
-    """Raises: Conflict where what ``edit`` changes was changed since that version, or where it is gone."""
+def _refuse_clashes(session: Session, current: House, gesture: Gesture, edit: Edit) -> None:
+    """Raises: Conflict where what ``edit`` changes was changed elsewhere since its version, or where that is gone."""
+    at = gesture.version or 0
     try:
-        base = state_of(session, revision_row(session, current.id, at))
+        row = revision_row(session, current.id, at)
     except NoSuchHouse:
         if at > current.version:
             raise
         raise Conflict(current, ()) from None
+    since = select(RevisionRow.window).where(RevisionRow.house_id == current.id, RevisionRow.version > at).distinct()
+    # What this window did itself meanwhile is what it stands on.
+    if gesture.window and set(session.scalars(since)) == {gesture.window}:
+        return
+    base = state_of(session, row)
     edited = edit(*base)
     mine: State = (edited.design, edited.record)
     theirs: State = (current.design, current.record)

@@ -21,6 +21,8 @@ export type Clash = Schemas["ClashOut"];
 export type Remedy = Schemas["Remedy"];
 export type Revision = Schemas["RevisionOut"];
 export type Shelf = "standing" | "put_away" | "deleted";
+export type Restored = Schemas["RestoredOut"];
+export type Work = Schemas["WorkOut"];
 type Problem = Schemas["Problem"];
 
 /** An answer that says no: its sentence, the fields it speaks of, and what stands there now. */
@@ -30,61 +32,103 @@ export class ProblemError extends Error {
   }
 }
 
-/** The server didn't answer at all. */
+/** The server didn't answer, or can't keep anything now; a cause says that it told why itself. */
 export class AwayError extends Error {}
 
-async function ask<T>(path: string, init?: RequestInit): Promise<T> {
-  let response: Response;
+const RETRY_WITH = "/problems/token";
+const PATIENCE_MS = 30_000;
+let token = document.querySelector<HTMLMetaElement>('meta[name="obtegum-token"]')?.content ?? "";
+
+async function fetched(path: string, init: RequestInit): Promise<Response> {
+  const headers = new Headers(init.headers);
+  if (init.method && init.method !== "GET") headers.set("x-obtegum-token", token);
   try {
-    response = await fetch(`/api${path}`, init);
+    return await fetch(`/api${path}`, { ...init, headers });
   } catch {
-    throw new AwayError("The bench can't be reached.");
+    throw new AwayError("The bench can’t be reached.");
   }
-  if (response.ok) return (await response.json()) as T;
-  if (response.headers.get("content-type")?.startsWith("application/problem+json")) {
-    throw new ProblemError((await response.json()) as Problem);
-  }
-  throw new AwayError(`The bench answered ${response.status}.`);
 }
 
-function send<T>(method: string, path: string, body: unknown): Promise<T> {
-  return ask<T>(path, {
-    method,
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify(body),
-  });
+const isProblem = (response: Response): boolean => response.headers.get("content-type")?.startsWith("application/problem+json") ?? false;
+
+/** Whatever answers well; each start of the server has a token of its own, which is fetched when it is asked for. */
+async function answered(path: string, init: RequestInit): Promise<Response> {
+  let response = await fetched(path, init);
+  if (response.status === 403 && isProblem(response) && ((await response.clone().json()) as Problem).type === RETRY_WITH) {
+    token = ((await (await fetched("/token", {})).json()) as Schemas["TokenOut"]).token;
+    response = await fetched(path, init);
+  }
+  if (response.ok) return response;
+  if (!isProblem(response)) throw new AwayError(`The bench answered ${response.status}.`);
+  const problem = (await response.json()) as Problem;
+  if (problem.status === 503 || problem.status === 507) throw new AwayError(problem.detail, { cause: problem });
+  throw new ProblemError(problem);
 }
+
+async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
+  const response = await answered(path, { signal: AbortSignal.timeout(PATIENCE_MS), ...init });
+  try {
+    return (await response.json()) as T;
+  } catch {
+    throw new AwayError("The answer broke off.");
+  }
+}
+
+/** Ask for something to be changed; under a key it is done once, however often it is sent. */
+export function send<T>(method: string, path: string, body: unknown, key = ""): Promise<T> {
+  const headers: Record<string, string> = key ? { "idempotency-key": key } : {};
+  if (body === undefined) return ask<T>(path, { method, headers });
+  return ask<T>(path, { method, headers: { ...headers, "content-type": "application/json" }, body: JSON.stringify(body) });
+}
+
+/** Fetch something that takes its time; it is told how far it has come, and can be stopped. */
+export async function fetchLong(path: string, init: RequestInit, tell: (work: Work) => void, stop: AbortSignal): Promise<Response> {
+  const key = crypto.randomUUID();
+  const look = setInterval(() => {
+    ask<Work>(`/work?key=${key}`).then(tell, () => undefined);
+  }, LOOK_MS);
+  const end = () => void send("DELETE", `/work?key=${key}`, undefined).catch(() => undefined);
+  stop.addEventListener("abort", end);
+  try {
+    return await answered(`${path}${path.includes("?") ? "&" : "?"}work=${key}`, { ...init, signal: stop });
+  } finally {
+    clearInterval(look);
+    stop.removeEventListener("abort", end);
+  }
+}
+const LOOK_MS = 700;
 
 const house = (id: string, more = "", asked: Record<string, string> = {}): string => {
   const query = new URLSearchParams(asked).toString();
   return `/houses/${encodeURIComponent(id)}${more}${query ? `?${query}` : ""}`;
 };
 
+const YARD_PAGE = 40;
+const HISTORY_PAGE = 30;
+
 export const api = {
-  yard: (shelf: Shelf) => ask<Yard>(`/houses?shelf=${shelf}`),
+  yard: (shelf: Shelf, start: number) => ask<Yard>(`/houses?shelf=${shelf}&start=${start}&most=${YARD_PAGE}`),
   house: (id: string, window: string, step: string) => ask<HouseOut>(house(id, "", { window, step })),
   version: (id: string) => ask<Schemas["VersionOut"]>(house(id, "/version")),
-  start: (wanted: Schemas["NewHouse"]) => send<HouseOut>("POST", "/houses", wanted),
-  change: (id: string, step: string, body: Schemas["Changes"]) => send<HouseOut>("PATCH", house(id, "", { step }), body),
-  tick: (id: string, step: string, body: Schemas["TickOff"]) => send<HouseOut>("POST", house(id, "/ticks", { step }), body),
-  tapeAnew: (id: string, step: string, body: Schemas["Standing"]) => send<HouseOut>("POST", house(id, "/tapings", { step }), body),
-  readLaser: (id: string, step: string, body: Schemas["LevelShot"]) => send<HouseOut>("POST", house(id, "/level-shots", { step }), body),
+  start: (wanted: Schemas["NewHouse"], key: string) => send<HouseOut>("POST", "/houses", wanted, key),
+  rename: async (id: string, name: string, key: string) => {
+    const { version } = await api.version(id);
+    return send<HouseOut>("PATCH", house(id, "", { step: "none" }), { version, edits: [{ measure: "name", text: name }] }, key);
+  },
   spots: (id: string, most: number) => ask<Schemas["SpotsOut"]>(house(id, "/spots", { most: String(most) })),
-  keepSpot: (id: string, step: string, body: Schemas["NewSpot"]) => send<HouseOut>("POST", house(id, "/spots", { step }), body),
-  takeOutSpot: (id: string, step: string, number: number, version: number, window: string) =>
-    ask<HouseOut>(house(id, `/spots/${number}`, { step, version: String(version), window }), { method: "DELETE" }),
-  takeReadings: (id: string, step: string, text: Blob, window: string) =>
-    ask<HouseOut>(house(id, "/readings", { window, step }), { method: "POST", body: text }),
-  undo: (id: string, step: string, way: "undo" | "redo", window: string) => send<HouseOut>("POST", house(id, `/${way}`, { step }), { window }),
-  revisions: (id: string, window: string) =>
-    ask<Schemas["History"]>(house(id, "/revisions", { window, most: "30" })),
+  takeReadings: (id: string, step: string, text: Blob, window: string, key: string) =>
+    ask<HouseOut>(house(id, "/readings", { window, step }), { method: "POST", body: text, headers: { "content-type": "text/csv", "idempotency-key": key } }),
+  revisions: (id: string, window: string, start: number) =>
+    ask<Schemas["History"]>(house(id, "/revisions", { window, start: String(start), most: String(HISTORY_PAGE) })),
   revision: (id: string, step: string, version: number) => ask<HouseOut>(house(id, `/revisions/${version}`, { step })),
-  bringBack: (id: string, step: string, to: number, window: string) => send<HouseOut>("PUT", house(id, "/revision", { step }), { to, window }),
-  shelve: (id: string, shelf: Shelf) => send<HouseOut>("PUT", house(id, "/shelf"), { shelf }),
+  bringBack: (id: string, to: number, window: string, key: string) => send<HouseOut>("PUT", house(id, "/revision"), { to, window }, key),
+  shelve: (id: string, shelf: Shelf) => send<Schemas["VersionOut"]>("PUT", house(id, "/shelf"), { shelf }),
+  deleteForGood: (id: string | null) => send<Schemas["Gone"]>("DELETE", id === null ? "/houses" : house(id), undefined),
   attempt: (body: Schemas["TryIn"]) => send<TryOut>("POST", "/try", body),
   remedies: (body: Schemas["ReadIn"]) => send<Schemas["Remedies"]>("POST", "/remedies", body),
-  readFile: (file: Blob) => ask<HouseOut>("/house-files", { method: "POST", body: file }),
-  restore: (file: Blob) => ask<Schemas["Restored"]>("/backup", { method: "POST", body: file }),
+  readFile: (file: Blob, key: string) =>
+    ask<HouseOut>("/house-files", { method: "POST", body: file, headers: { "content-type": "application/json", "idempotency-key": key } }),
+  restoreBefore: () => send<Restored>("POST", "/backup/before", undefined),
   starter: () => ask<HouseDesign>("/starter"),
   plan: (design: HouseDesign) => send<HousePlan>("POST", "/plan", design),
 };

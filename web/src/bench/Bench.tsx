@@ -2,17 +2,20 @@ import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import styled from "styled-components";
-import { api, type HouseOut, type StepPlan, type Strip } from "../api/client";
+import { api, type HouseOut, ProblemError, type StepPlan, type Strip, type StripMark } from "../api/client";
 import { DrawingView } from "../drawing/DrawingView";
-import { HouseSession } from "../house/session";
+import { anyUnsaved, openSession } from "../house/session";
+import { takeUnsaved, type Unsaved } from "../house/unsaved";
 import { SessionContext, useSession, useSight } from "../house/useSight";
 import { windowName } from "../house/window";
 import { Plain } from "../kit/Plain";
 import { Words } from "../kit/Words";
 import { useSun } from "../look/sun";
 import { Entry } from "../tape/Entry";
+import { Late } from "../tape/Late";
 import { TapeStrip } from "../tape/TapeStrip";
 import { Tick } from "../tape/Tick";
+import { firstOpen, firstStand, nameOf, nextAfter, type Stand } from "../tape/walk";
 import { Files } from "./Files";
 import { History } from "./History";
 import { How } from "./How";
@@ -75,24 +78,28 @@ export function Bench() {
     queryKey: ["house", id],
     queryFn: async () => {
       const window = await windowName;
-      return { window, step, house: await api.house(id, window, step) };
+      return { window, step, house: await api.house(id, window, step), left: await takeUnsaved(id, window) };
     },
     staleTime: 0,
     gcTime: 0,
+    retry: (count, error) => !(error instanceof ProblemError) && count < 2,
   });
-  if (opened.isError) return <Lost sentence={opened.error.message} />;
+  if (opened.isError) return <Lost error={opened.error} house={id} onAgain={() => void opened.refetch()} />;
   if (!opened.data) return <p role="status" className="unseen">Fetching the house</p>;
-  return <OpenHouse key={id} first={opened.data.house} window={opened.data.window} step={opened.data.step} />;
+  return <OpenHouse key={id} first={opened.data.house} window={opened.data.window} step={opened.data.step} left={opened.data.left} />;
 }
 
-function OpenHouse({ first, window, step }: { first: HouseOut; window: string; step: string }) {
-  const [session] = useState(() => new HouseSession(first, window, step));
+function OpenHouse({ first, window, step, left }: { first: HouseOut; window: string; step: string; left: Unsaved }) {
+  const [session] = useState(() => openSession(first, window, step, left));
   return (
     <SessionContext.Provider value={session}>
       <Workplace window={window} />
     </SessionContext.Provider>
   );
 }
+
+/** Two presses in one moment are one. */
+const MOMENT_MS = 400;
 
 type SideShown = "step" | "keys" | "history" | "files" | "readings" | "spots";
 
@@ -107,7 +114,7 @@ function Workplace({ window }: { window: string }) {
   const step = plan.steps.find((each) => each.id === wanted) ?? plan.steps[0];
   const [viewWanted, setView] = useState<string | null>(null);
   const [stripWanted, setStrip] = useState<string | null>(null);
-  const [chosen, setChosen] = useState<string | null>(step?.next_part ?? null);
+  const [chosen, setChosen] = useState<string | null>(null);
   const [asTable, setTable] = useState(false);
   const [side, setSide] = useState<SideShown>("step");
 
@@ -133,6 +140,14 @@ function Workplace({ window }: { window: string }) {
     return () => document.removeEventListener("keydown", onKey);
   }, [session]);
 
+  useEffect(() => {
+    const onLeave = (event: BeforeUnloadEvent) => {
+      if (anyUnsaved()) event.preventDefault();
+    };
+    globalThis.addEventListener("beforeunload", onLeave);
+    return () => globalThis.removeEventListener("beforeunload", onLeave);
+  }, []);
+
   // One function for good: a drawing of hundreds of parts is not made anew because this one is.
   const tapes = useRef<{ strip: Strip | undefined; strips: Strip[] }>({ strip: undefined, strips: [] });
   const choose = useCallback((part: string) => {
@@ -143,6 +158,32 @@ function Workplace({ window }: { window: string }) {
     if (other) setStrip(other.id);
   }, []);
   const strips = useMemo(() => (step ? step.strips.flatMap((id) => plan.strips.filter((strip) => strip.id === id)) : []), [plan.strips, step]);
+  const goTo = useCallback((stand: Stand) => {
+    setStrip(stand.strip.id);
+    setChosen(stand.mark.part);
+  }, []);
+  // A step begins at its first open mark, once its tapes are there; from then on only a hand moves the choice.
+  const begun = chosen === null && strips.length === step?.strips.length;
+  const { next_part: nextPart } = step ?? {};
+  // biome-ignore lint/correctness/useExhaustiveDependencies: where it begins is not where it would begin a moment later
+  useEffect(() => {
+    if (!begun || !step) return;
+    const stand = firstStand(step, strips, session.look().pending);
+    if (stand) goTo(stand);
+    else if (nextPart) setChosen(nextPart);
+  }, [begun, stepId, nextPart]);
+  const ticked = useRef(0);
+  const latest = useRef<(mark: StripMark) => boolean>(() => false);
+  const tick = useCallback(
+    (mark: StripMark) => {
+      const now = performance.now();
+      if (!mark.tick || now - ticked.current < MOMENT_MS) return;
+      ticked.current = now;
+      session.tick(mark.tick, mark.state !== "set");
+      if (mark.state !== "set") latest.current(mark);
+    },
+    [session],
+  );
   if (!step) return null;
   const views = plan.drawings.filter((drawing) => step.views.includes(drawing.view));
   views.sort((a, b) => step.views.indexOf(a.view) - step.views.indexOf(b.view));
@@ -155,6 +196,19 @@ function Workplace({ window }: { window: string }) {
 
   const mark = strip?.marks.find((each) => each.part === chosen);
   tapes.current = { strip, strips };
+  /** Goes on to the next open mark, at once; false when there is none. */
+  const goOn = (from: StripMark): boolean => {
+    const next = strip && nextAfter(step, strips, strip, from, new Set([...session.look().pending, nameOf(from) ?? ""]));
+    if (next) goTo(next);
+    return Boolean(next);
+  };
+  latest.current = goOn;
+  const takeUp = (id: string) => {
+    const wantedStrip = strips.find((each) => each.id === id);
+    const first = wantedStrip && firstOpen(step, strips, wantedStrip, sight.pending);
+    setStrip(id);
+    if (first) setChosen(first.part);
+  };
   return (
     <Layout>
       <TopLine onKeys={() => setSide(side === "keys" ? "step" : "keys")} keysOpen={side === "keys"} />
@@ -165,7 +219,7 @@ function Workplace({ window }: { window: string }) {
         onGo={(next) => {
           setView(null);
           setStrip(null);
-          setChosen(plan.steps.find((each) => each.id === next)?.next_part ?? null);
+          setChosen(null);
           if (side !== "history") setSide("step");
           go(`/house/${id}/${next}`);
         }}
@@ -207,11 +261,20 @@ function Workplace({ window }: { window: string }) {
               label="Tapes"
               ways={strips.map((each) => ({ id: each.id, label: each.title }))}
               current={strip.id}
-              onChoose={setStrip}
+              onChoose={takeUp}
               about={strip.about}
-              end={!past && mark && (mark.tick ? <Tick mark={mark} /> : <Entry strip={strip} mark={mark} laser={strip.id.startsWith("level:")} onChoose={choose} />)}
+              end={
+                !past &&
+                mark &&
+                (mark.tick ? (
+                  <Tick mark={mark} onTick={tick} />
+                ) : (
+                  <Entry title={strip.title} mark={mark} laser={strip.id.startsWith("level:")} onNext={() => goOn(mark)} />
+                ))
+              }
             />
-            <TapeStrip key={strip.id} strip={strip} units={plan.tape.units} chosen={chosen} onChoose={choose} />
+            <Late strips={strips} chosen={mark?.entry?.measure} onGo={goTo} />
+            <TapeStrip key={strip.id} strip={strip} units={plan.tape.units} chosen={chosen} onChoose={choose} onTick={tick} />
           </StripPlace>
         )}
       </Middle>
@@ -229,7 +292,7 @@ function Workplace({ window }: { window: string }) {
       {side === "readings" && <Readings onClose={() => setSide("step")} />}
       {side === "spots" && <Spots caution={step.caution} onClose={() => setSide("step")} />}
       {side === "step" && (
-        <Panel step={step} onShow={choose} onAct={(action) => (action === "tape-anew" ? session.tapeAnew() : setSide(action === "spots" ? "spots" : "readings"))} />
+        <Panel step={step} says={mark?.says ?? ""} onShow={choose} onAct={(action) => (action === "tape-anew" ? session.tapeAnew() : setSide(action === "spots" ? "spots" : "readings"))} />
       )}
     </Layout>
   );

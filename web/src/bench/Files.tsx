@@ -1,5 +1,6 @@
 import styled from "styled-components";
 import { useSight } from "../house/useSight";
+import { Download } from "../kit/Download";
 import { LengthField } from "../kit/LengthField";
 import { Plain } from "../kit/Plain";
 import { FIGURES } from "../look/look";
@@ -14,10 +15,13 @@ const List = styled.ul`
   small { display: block; font-size: 13.5px; color: var(--soft); }
 `;
 
+/** What takes a while to make. */
+const LONG = /^(sheet\.pdf|setting-out\.dxf)/;
+
 /** What can be taken away: the sheet to print, tables, and the house itself. */
 export function Files({ onClose, onReadings }: { onClose: () => void; onReadings: () => void }) {
   const { house, plan } = useSight();
-  const to = (name: string) => `/api/houses/${encodeURIComponent(house.id)}/${name}`;
+  const to = (name: string) => `/houses/${encodeURIComponent(house.id)}/${name}`;
   const files: [string, string, string][] = [
     ["sheet.pdf?paper=letter", "Set-out and bend sheet, Letter", "PDF with readings to tick, for the site"],
     ["sheet.pdf?paper=a4", "Set-out and bend sheet, A4", "the same on A4"],
@@ -36,9 +40,13 @@ export function Files({ onClose, onReadings }: { onClose: () => void; onReadings
       <List>
         {files.map(([name, label, about]) => (
           <li key={name}>
-            <a href={to(name)} download>
-              {label}
-            </a>
+            {LONG.test(name) ? (
+              <Download href={to(name)}>{label}</Download>
+            ) : (
+              <a href={`/api${to(name)}`} download>
+                {label}
+              </a>
+            )}
             <small>{about}</small>
           </li>
         ))}

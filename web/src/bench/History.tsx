@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { useInfiniteQuery } from "@tanstack/react-query";
 import styled from "styled-components";
 import { api, type Revision } from "../api/client";
 import { SmallDrawing } from "../drawing/SmallDrawing";
@@ -33,11 +33,14 @@ const WHEN = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", 
 export function History({ window, onClose }: { window: string; onClose: () => void }) {
   const session = useSession();
   const { house, past } = useSight();
-  const history = useQuery({
+  const history = useInfiniteQuery({
     queryKey: ["revisions", house.id, house.version],
-    queryFn: () => api.revisions(house.id, window),
+    queryFn: ({ pageParam }) => api.revisions(house.id, window, pageParam),
+    initialPageParam: 0,
+    getNextPageParam: (last, pages) => (last.more ? pages.reduce((count, page) => count + page.revisions.length, 0) : undefined),
     placeholderData: (before) => before,
   });
+  const lines = history.data?.pages.flatMap((page) => page.revisions) ?? [];
   return (
     <Side aria-label="History">
       <h1>History</h1>
@@ -47,10 +50,15 @@ export function History({ window, onClose }: { window: string; onClose: () => vo
       )}
       {history.isError && <p role="alert">{history.error.message}</p>}
       <List>
-        {history.data?.revisions.map((each) => (
+        {lines.map((each) => (
           <Line key={each.version} revision={each} current={each.version === (past ?? house).version} now={each.version === house.version} />
         ))}
       </List>
+      {history.hasNextPage && (
+        <Plain isDisabled={history.isFetchingNextPage} onPress={() => void history.fetchNextPage()}>
+          Show earlier ones
+        </Plain>
+      )}
     </Side>
   );
 }
@@ -65,7 +73,7 @@ function Line({ revision, current, now }: { revision: Revision; current: boolean
         data-version={revision.version}
         onClick={() => void session.lookAt(now ? null : revision.version)}
       >
-        <SmallDrawing drawing={revision.drawing} width={104} height={44} endOnly />
+        {revision.drawing ? <SmallDrawing drawing={revision.drawing} width={104} height={44} endOnly /> : <small>no drawing</small>}
         <span>
           <Words>{revision.words}</Words>
           <small>

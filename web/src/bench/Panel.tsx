@@ -40,8 +40,16 @@ const Judged = styled.ul`
   b { font: 600 16px/1.2 ${FIGURES}; }
 `;
 
+interface Props {
+  step: StepPlan;
+  /** What to do at the chosen mark, or that it is done. */
+  says: string;
+  onShow: (part: string) => void;
+  onAct: (action: string) => void;
+}
+
 /** The step's few inputs, then its answers, then its verdicts and what to do next. */
-export function Panel({ step, onShow, onAct }: { step: StepPlan; onShow: (part: string) => void; onAct: (action: string) => void }) {
+export function Panel({ step, says, onShow, onAct }: Props) {
   const { plan, house, previewing } = useSight();
   const remedies = useRemedies();
   const judged = previewing ? house.plan : plan;
@@ -50,7 +58,8 @@ export function Panel({ step, onShow, onAct }: { step: StepPlan; onShow: (part: 
     <Side aria-label={step.title}>
       <StandoffBox />
       <h1>{step.title}</h1>
-      {step.next && <p className="next">{step.next}</p>}
+      {says && <p className="next">{says}</p>}
+      {step.next && (!says || step.done === step.of) && says !== step.next && <p className="next">{step.next}</p>}
       {step.caution && <p className="caution">{step.caution}</p>}
       <div>
         {step.measures.map((id) => {

@@ -35,35 +35,55 @@ const PAGE = 12;
 const FIELDS = ["along", "across", "reading"] as const;
 type Field = (typeof FIELDS)[number];
 const LABELS: Record<Field, string> = { along: "Along from A", across: "Across from A–B", reading: "Rod" };
-const BLANK: Record<Field, string> = { along: "", across: "", reading: "" };
+
+/** A spot that was not kept, and why; ``here`` when its numbers stand in the fields. */
+interface Refused {
+  sent: Record<Field, string>;
+  troubles: FieldTrouble[];
+  here: boolean;
+}
 
 /** Spots where the rod is read besides the pegs: type one after the other, or let the laser read each; take out a wrong one. */
 export function Spots({ caution, onClose }: { caution: string; onClose: () => void }) {
   const session = useSession();
   const { house, plan } = useSight();
-  const [typed, setTyped] = useState(BLANK);
-  const [wrong, setWrong] = useState<FieldTrouble[]>([]);
+  const { drafts, pending } = useSight();
+  const typed = Object.fromEntries(FIELDS.map((field) => [field, drafts[`spot.${field}`]?.text ?? ""])) as Record<Field, string>;
+  const [wrong, setWrong] = useState<Refused | null>(null);
   const [most, setMost] = useState(PAGE);
   const [said, setSaid] = useState("");
   const first = useRef<HTMLInputElement>(null);
   const kept = useQuery({ queryKey: ["spots", house.id, house.version, most], queryFn: () => api.spots(house.id, most), placeholderData: keepPreviousData });
   const rod = plan.measures.tool?.reading === "string" ? "Down from string" : LABELS.reading;
 
+  // The fields are free for the next spot at once; what turns out wrong is said, and one press away.
   const keep = async (laser: boolean) => {
-    const found = await session.keepSpot(typed.along, typed.across, laser ? null : typed.reading);
-    setWrong(found);
-    setSaid(found.length ? "" : (session.look().house.undo ?? "Kept."));
-    if (found.length) return;
+    const sent = typed;
+    if (!sent.along.trim() || !sent.across.trim() || !(laser || sent.reading.trim())) {
+      const empty = FIELDS.filter((field) => !sent[field].trim() && !(laser && field === "reading"));
+      setWrong({ sent, troubles: empty.map((field) => ({ path: `spot.${field}`, measure: null, sentence: "Type a length." })), here: true });
+      return;
+    }
+    setWrong(null);
     // The next spot is most often on the same line across.
-    setTyped({ ...typed, along: "", reading: "" });
+    session.untype("spot.along");
+    session.untype("spot.reading");
+    first.current?.focus();
+    const found = await session.keepSpot(sent.along, sent.across, laser ? null : sent.reading);
+    if (found.length) setWrong({ sent, troubles: found, here: false });
+    else setSaid(session.look().house.undo ?? "Kept.");
+  };
+  const backToIt = () => {
+    if (!wrong) return;
+    for (const field of FIELDS) session.type(`spot.${field}`, wrong.sent[field]);
+    setWrong({ ...wrong, here: true });
     first.current?.focus();
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(false);
   };
-  const trouble = (field: Field) => wrong.find((each) => each.path === `spot.${field}`)?.sentence;
-  const atLarge = wrong.filter((each) => !FIELDS.some((field) => each.path === `spot.${field}`));
+  const trouble = (field: Field) => (wrong?.here ? wrong.troubles.find((each) => each.path === `spot.${field}`)?.sentence : undefined);
   return (
     <Side aria-label="Spots between the pegs">
       <h1>Spots between the pegs</h1>
@@ -76,7 +96,7 @@ export function Spots({ caution, onClose }: { caution: string; onClose: () => vo
             key={field}
             name={field}
             value={typed[field]}
-            onChange={(value) => setTyped({ ...typed, [field]: value })}
+            onChange={(value) => session.type(`spot.${field}`, value)}
             isInvalid={trouble(field) !== undefined}
             validationBehavior="aria"
             autoComplete="off"
@@ -89,11 +109,12 @@ export function Spots({ caution, onClose }: { caution: string; onClose: () => vo
         <Press type="submit">Keep this spot</Press>
         <Press onPress={() => void keep(true)}>Read the laser there</Press>
       </Typed>
-      {atLarge.map((each) => (
-        <p key={each.sentence} role="alert">
-          <Words>{each.sentence}</Words>
+      {wrong && !wrong.here && (
+        <p role="alert">
+          <Words>{`Not kept: ${wrong.sent.along} along, ${wrong.sent.across} across${wrong.sent.reading && `, ${wrong.sent.reading}`}. ${wrong.troubles.map((each) => each.sentence).join(" ")}`}</Words>{" "}
+          <Plain onPress={backToIt}>Back to it</Plain>
         </p>
-      ))}
+      )}
       <p role="status">{said && <Words>{said}</Words>}</p>
       {kept.data && kept.data.total > 0 && (
         <>
@@ -101,12 +122,12 @@ export function Spots({ caution, onClose }: { caution: string; onClose: () => vo
             <Words>{`${kept.data.total.toLocaleString("en")} kept`}</Words>
           </h2>
           <Kept>
-            {kept.data.spots.map((spot) => (
-              <li key={spot.number}>
+            {kept.data.spots.filter((spot) => !pending.has(`/spots/${encodeURIComponent(spot.id)}`)).map((spot) => (
+              <li key={spot.id}>
                 <span>
                   <Words>{`${spot.place}: ${spot.reading}`}</Words>
                 </span>
-                <Plain aria-label={`Take out the spot ${spot.place}`} onPress={() => session.takeOutSpot(spot.number)}>
+                <Plain aria-label={`Take out the spot ${spot.place}`} onPress={() => session.takeOutSpot(spot.id)}>
                   Take out
                 </Plain>
               </li>

@@ -1,5 +1,4 @@
-import { useState } from "react";
-import { Input, TextField } from "react-aria-components";
+import { FieldError, Input, TextField } from "react-aria-components";
 import { Link } from "react-router";
 import styled from "styled-components";
 import { useSession, useSight } from "../house/useSight";
@@ -43,7 +42,7 @@ const SAVED_WORDS = { saved: "saved", saving: "saving", away: "not saved yet, tr
 /** House, size, the one verdict that matters most, units, and whether all is saved. */
 export function TopLine({ onKeys, keysOpen }: { onKeys: () => void; keysOpen: boolean }) {
   const session = useSession();
-  const { plan, house, saved, notice } = useSight();
+  const { plan, house, saved, why, notice } = useSight();
   const units = plan.measures.units;
   const overall = plan.overall;
   return (
@@ -62,7 +61,7 @@ export function TopLine({ onKeys, keysOpen }: { onKeys: () => void; keysOpen: bo
         )}
       </div>
       <span className="saved" role="status" data-away={saved === "away" || undefined}>
-        {notice || SAVED_WORDS[saved]}
+        {saved === "away" ? (why ? `Not saved yet. ${why}` : SAVED_WORDS.away) : notice || SAVED_WORDS[saved]}
       </span>
       <Plain isDisabled={!house.undo} onPress={() => session.undo("undo")} aria-label={house.undo ? `Undo: ${house.undo}` : "Undo"}>
         Undo
@@ -80,23 +79,22 @@ export function TopLine({ onKeys, keysOpen }: { onKeys: () => void; keysOpen: bo
 
 function HouseName() {
   const session = useSession();
-  const { plan } = useSight();
-  const [typed, setTyped] = useState<string | null>(null);
+  const { plan, drafts, refusals } = useSight();
+  const typed = drafts.name?.text ?? null;
   const take = () => {
-    if (typed?.trim() && typed !== plan.name) {
-      session.commit([{ measure: "name", text: typed, stride: "fraction" }], newGesture());
-    }
-    setTyped(null);
+    if (typed?.trim() && typed !== plan.name) void session.commit([{ measure: "name", text: typed, stride: "fraction" }], newGesture());
+    else if (typed !== null) session.drop("name");
   };
   return (
-    <TextField aria-label="House name" value={typed ?? plan.name} onChange={setTyped} maxLength={80}>
+    <TextField aria-label="House name" value={typed ?? plan.name} onChange={(text) => session.type("name", text)} maxLength={80} isInvalid={refusals.name !== undefined} validationBehavior="aria">
       <Input
         onBlur={take}
         onKeyDown={(event) => {
           if (event.key === "Enter") event.currentTarget.blur();
-          if (event.key === "Escape") setTyped(null);
+          if (event.key === "Escape") session.drop("name");
         }}
       />
+      {refusals.name && <FieldError>{refusals.name.sentence}</FieldError>}
     </TextField>
   );
 }

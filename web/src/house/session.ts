@@ -1,9 +1,13 @@
 import { AwayError, api, type Clash, type Edit, type FieldTrouble, type HouseOut, type HousePlan, ProblemError } from "../api/client";
+import { type Errand, newKey, run } from "./errand";
+import { type Draft, keepUnsaved, type Unsaved } from "./unsaved";
 
 /** What was typed or dragged and can't be used: kept beside the field, so that nothing is lost. */
 export interface Refusal {
   sentence: string;
   nearest: string | null;
+  /** What was refused, if it was typed. */
+  text: string | null;
 }
 
 /** A change that another window has changed too: both values, and the change to make if mine is taken. */
@@ -22,18 +26,23 @@ export interface Sight {
   previewing: boolean;
   past: HouseOut | null;
   saved: Saved;
+  /** Why nothing can be saved now, if the server said so. */
+  why: string;
   refusals: Readonly<Record<string, Refusal>>;
+  drafts: Readonly<Record<string, Draft>>;
+  /** Measures and ticks that are on their way. */
+  pending: ReadonlySet<string>;
   standoff: Standoff | null;
   notice: string;
 }
 
 interface Job {
-  send: (version: number) => Promise<HouseOut>;
-  edits: Edit[];
-  gesture: string;
-  measure: string;
-  settle: ((accepted: boolean) => void)[];
+  errand: Errand;
+  settle: ((outcome: Outcome) => void)[];
 }
+
+type Outcome = "taken" | FieldTrouble[];
+type Wanted = Pick<Errand, "method" | "path" | "body"> & Partial<Errand>;
 
 const RETRY_MS = 1200;
 const WATCH_MS = 1000;
@@ -42,7 +51,8 @@ const WATCH_MS = 1000;
  * One house open on the bench.
  *
  * Trials go one at a time and only the newest waits, so a drag never queues up behind itself.
- * Changes are sent in order and kept until the server has said that they are saved.
+ * Changes are sent in order, each under a name of its own, and kept until the server has said that they
+ * are saved. What is typed belongs to its field until it is taken: no answer changes or drops it.
  */
 export class HouseSession {
   private sight: Sight;
@@ -59,6 +69,7 @@ export class HouseSession {
     private readonly window: string,
     /** The step that is shown: only its drawings and tapes are asked for. */
     private step: string,
+    left: Unsaved,
   ) {
     this.sight = {
       house,
@@ -67,10 +78,26 @@ export class HouseSession {
       previewing: false,
       past: null,
       saved: "saved",
+      why: "",
       refusals: {},
+      drafts: left.drafts,
+      pending: new Set(),
       standoff: null,
-      notice: "",
+      notice: left.errands.length + Object.keys(left.drafts).length ? "brought back what wasn’t saved" : "",
     };
+    if (left.errands.length) {
+      this.jobs = left.errands.map((errand) => ({ errand, settle: [] }));
+      void this.runJobs();
+    }
+  }
+
+  /** Take over what another window left, besides what is here. */
+  adopt(left: Unsaved): void {
+    const known = new Set(this.jobs.map(({ errand }) => errand.key));
+    const fresh = left.errands.filter((errand) => !known.has(errand.key));
+    this.jobs.push(...fresh.map((errand) => ({ errand, settle: [] })));
+    this.show({ drafts: { ...left.drafts, ...this.sight.drafts } });
+    if (fresh.length) void this.runJobs();
   }
 
   readonly look = (): Sight => this.sight;
@@ -84,13 +111,31 @@ export class HouseSession {
     };
   };
 
+  /** Whether closing the window now would lose something. */
+  get unsaved(): boolean {
+    return this.jobs.length > 0 || Object.keys(this.sight.drafts).length > 0;
+  }
+
   private show(change: Partial<Sight>): void {
+    const drafts = change.drafts && change.drafts !== this.sight.drafts;
     this.sight = { ...this.sight, ...change };
+    if (drafts) this.keep();
     for (const listener of this.listeners) listener();
+  }
+
+  private keep(): void {
+    keepUnsaved(this.sight.house.id, this.window, { errands: this.jobs.map(({ errand }) => errand), drafts: this.sight.drafts });
   }
 
   private preview(previewing: boolean): void {
     if (previewing !== this.sight.previewing) this.show({ previewing });
+  }
+
+  /** The house was fetched anew: another window may have changed it. */
+  refresh(house: HouseOut, step: string): void {
+    this.step = step;
+    if (this.working || house.version < this.sight.house.version) return;
+    this.show({ house, past: null, ...(this.sight.trying ? {} : { plan: house.plan }) });
   }
 
   /** Another window's change appears here. */
@@ -99,14 +144,22 @@ export class HouseSession {
     try {
       const { id, version } = this.sight.house;
       const now = await api.version(id);
-      if (this.sight.saved === "away") this.show({ saved: "saved" });
-      if (now.version === version || this.working) return;
+      if (this.working) return;
+      if (this.sight.saved === "away") this.show({ saved: "saved", why: "" });
+      if (now.version === version) return;
       const house = await api.house(id, this.window, this.step);
       if (this.working) return;
       this.show({ house, notice: "changed in another window", ...(this.sight.trying ? {} : { plan: house.plan }) });
     } catch (error) {
-      if (error instanceof AwayError) this.show({ saved: "away" });
+      this.away(error);
     }
+  }
+
+  /** Says that the bench is away, and why if it is known. */
+  private away(error: unknown): boolean {
+    if (!(error instanceof AwayError)) return false;
+    this.show({ saved: "away", why: error.cause ? error.message : "" });
+    return true;
   }
 
   /** Another step is shown: its drawings and tapes are fetched. */
@@ -114,26 +167,40 @@ export class HouseSession {
     if (step === this.step) return;
     this.step = step;
     const { house, past } = this.sight;
-    if (past) await this.lookAt(past.version);
     try {
+      if (past) await this.lookAt(past.version);
       const fresh = await api.house(house.id, this.window, step);
       if (this.step !== step || this.working || fresh.version < this.sight.house.version) return;
       this.show({ house: fresh, ...(this.sight.trying ? {} : { plan: fresh.plan }) });
     } catch (error) {
-      if (error instanceof AwayError) this.show({ saved: "away" });
+      if (!this.away(error)) this.show({ notice: (error as Error).message });
     }
+  }
+
+  /** What is typed into a field: it stays there until it is taken or taken back. */
+  type(measure: string, text: string): void {
+    const base = this.sight.drafts[measure]?.base ?? this.sight.house.version;
+    this.show({ drafts: { ...this.sight.drafts, [measure]: { text, base } } });
+  }
+
+  /** Forget what is typed into a field, if it is still that. */
+  untype(measure: string, text?: string): void {
+    const { [measure]: draft, ...drafts } = this.sight.drafts;
+    if (draft && (text === undefined || draft.text === text)) this.show({ drafts });
   }
 
   /** Show what edits would come to, without saving them; a preview leaves the verdicts as they are saved. */
   attempt(edits: Edit[], preview = false): void {
     this.trial = edits;
     this.preview(preview);
-    if (!this.tryingNow) void this.runTrials();
+    void this.runTrials();
   }
 
   private async runTrials(): Promise<void> {
+    // A trial is of the house as it will stand once what was asked before is saved.
+    if (this.tryingNow || this.working) return;
     this.tryingNow = true;
-    while (this.trial) {
+    while (this.trial && !this.working) {
       const edits = this.trial;
       const measure = edits[0]?.measure ?? "";
       const round = this.trialRound;
@@ -143,83 +210,67 @@ export class HouseSession {
         const { plan } = await api.attempt({ design, record, edits, step: this.step });
         if (round === this.trialRound) this.show({ plan, trying: true, refusals: this.without(measure) });
       } catch (error) {
-        if (round === this.trialRound) this.refuse(measure, error);
+        if (round === this.trialRound) this.refuse(measure, edits[0]?.text ?? null, error);
       }
     }
     this.tryingNow = false;
   }
 
-  /** Forget the trial and show the house as saved; what was refused of a measure is forgotten too. */
+  /** Forget the trial and show the house as saved; what was typed and refused of a measure is forgotten too. */
   drop(measure = ""): void {
     this.trialRound += 1;
     this.trial = null;
+    this.untype(measure);
     this.show({ plan: this.sight.house.plan, trying: false, previewing: false, refusals: this.without(measure) });
   }
 
   /**
-   * Make a change for good. Key presses of one burst and parts of one drag share a gesture.
-   * The promise tells whether the change was taken or refused.
+   * Make a change for good. Key presses of one burst and parts of one drag share a gesture. What was typed
+   * counts from the version that it was typed over. The promise tells whether the change was taken.
    */
-  commit(edits: Edit[], gesture: string): Promise<boolean> {
+  async commit(edits: Edit[], gesture: string): Promise<boolean> {
     this.trialRound += 1;
     this.trial = null;
     this.preview(false);
     const last = this.jobs.at(-1);
-    const [edit, before] = [edits[0], last?.edits[0]];
+    const [edit, before] = [edits[0], last?.errand.edits[0]];
     const waiting = this.jobs.length > (this.working ? 1 : 0);
-    if (last && edit && before && waiting && last.gesture === gesture && sameSteps(before, edit)) {
+    if (last && edit && before && waiting && last.errand.gesture === gesture && sameSteps(before, edit)) {
       before.steps = (before.steps ?? 0) + (edit.steps ?? 0);
-      return new Promise((settle) => last.settle.push(settle));
+      this.keep();
+      return new Promise((settle) => last.settle.push((outcome) => settle(outcome === "taken")));
     }
     const own = edits.map((each) => ({ ...each }));
-    const { id } = this.sight.house;
-    return this.enqueue({
-      send: (version) => api.change(id, this.step, { version, window: this.window, gesture, edits: own }),
-      edits: own,
-      gesture,
-      measure: edit?.measure ?? "",
-    });
+    const version = this.sight.drafts[edit?.measure ?? ""]?.base;
+    const outcome = await this.enqueue({ method: "PATCH", path: "", body: { version, gesture, edits: own }, edits: own, gesture, measure: edit?.measure ?? "" });
+    return outcome === "taken";
   }
 
   /** Tick a peg or post off, or take that back. */
   tick(tick: string, done: boolean): void {
-    const { id } = this.sight.house;
-    void this.enqueue({ send: (version) => api.tick(id, this.step, { version, window: this.window, tick, done }), edits: [], gesture: "", measure: "" });
+    void this.enqueue({ method: "POST", path: "/ticks", body: { tick, done }, measure: tick });
   }
 
   /** Keep the round of taping among the earlier ones, and begin another. */
   tapeAnew(): void {
-    const { id } = this.sight.house;
-    void this.enqueue({ send: (version) => api.tapeAnew(id, this.step, { version, window: this.window }), edits: [], gesture: "", measure: "" });
+    void this.enqueue({ method: "POST", path: "/tapings", body: {} });
   }
 
   /** Read the linked laser level with the rod at a peg; what goes wrong is said at the peg's field. */
-  readLaser(measure: string): Promise<boolean> {
-    const { id } = this.sight.house;
-    const peg = measure.replace("level:", "");
-    return this.enqueue({ send: (version) => api.readLaser(id, this.step, { version, window: this.window, peg }), edits: [], gesture: "", measure });
+  readLaser(measure: string): void {
+    void this.enqueue({ method: "POST", path: "/level-shots", body: { peg: measure.replace("level:", "") }, measure });
   }
 
-  /** Keep a spot as typed, or with what the laser reads there; what can't be used is said at its fields. */
+  /** Keep a spot as typed, or with what the laser reads there; returns what can't be used. */
   async keepSpot(along: string, across: string, rod: string | null): Promise<FieldTrouble[]> {
-    const { id } = this.sight.house;
-    let wrong: FieldTrouble[] = [];
-    const send = async (version: number) => {
-      try {
-        return await api.keepSpot(id, this.step, { version, window: this.window, along, across, rod });
-      } catch (error) {
-        if (error instanceof ProblemError) wrong = error.problem.errors?.length ? error.problem.errors : [atLarge(error.message)];
-        throw error;
-      }
-    };
-    await this.enqueue({ send, edits: [], gesture: "", measure: SPOT });
-    return wrong;
+    const outcome = await this.enqueue({ method: "POST", path: "/spots", body: { along, across, rod }, measure: SPOT });
+    return outcome === "taken" ? [] : outcome;
   }
 
   /** Take a spot out. */
-  takeOutSpot(number: number): void {
-    const { id } = this.sight.house;
-    void this.enqueue({ send: (version) => api.takeOutSpot(id, this.step, number, version, this.window), edits: [], gesture: "", measure: "" });
+  takeOutSpot(id: string): void {
+    const path = `/spots/${encodeURIComponent(id)}`;
+    if (!this.sight.pending.has(path)) void this.enqueue({ method: "DELETE", path, body: {}, measure: path });
   }
 
   /** Take readings from pasted text or a file; returns what is wrong with it, line by line. */
@@ -228,12 +279,12 @@ export class HouseSession {
     if (this.working) return ["Something is still being saved. Try again in a moment."];
     this.working = true;
     try {
-      const house = await api.takeReadings(id, this.step, text, this.window);
+      const house = await api.takeReadings(id, this.step, text, this.window, newKey());
       this.show({ house, plan: house.plan, trying: false, notice: "" });
       return [];
     } catch (error) {
       if (error instanceof ProblemError) return error.problem.errors?.length ? error.problem.errors.map((each) => each.sentence) : [error.message];
-      return ["The bench can’t be reached. Nothing was taken; try again."];
+      return [`${(error as Error).message} Nothing was taken; try again.`];
     } finally {
       this.working = false;
       void this.runJobs();
@@ -242,85 +293,116 @@ export class HouseSession {
 
   /** Undo this window's own last gesture, or make it again. */
   undo(way: "undo" | "redo"): void {
-    const { id } = this.sight.house;
     this.drop();
-    void this.enqueue({ send: () => api.undo(id, this.step, way, this.window), edits: [], gesture: "", measure: "" });
+    void this.enqueue({ method: "POST", path: `/${way}`, body: {} });
   }
 
   /** Show the house as it was at a version, or as it is. */
   async lookAt(version: number | null): Promise<void> {
-    this.show({ past: version === null ? null : await api.revision(this.sight.house.id, this.step, version) });
+    try {
+      this.show({ past: version === null ? null : await api.revision(this.sight.house.id, this.step, version) });
+    } catch (error) {
+      if (!this.away(error)) this.show({ notice: (error as Error).message });
+    }
   }
 
   /** Make an earlier version the house again. */
   async bringBack(version: number): Promise<void> {
-    const { id } = this.sight.house;
-    await this.enqueue({ send: () => api.bringBack(id, this.step, version, this.window), edits: [], gesture: "", measure: "" });
+    await this.enqueue({ method: "PUT", path: "/revision", body: { to: version } });
     this.show({ past: null });
   }
 
   /** Settle a standoff: make my change on top of the other one, or leave the other one. */
   settleStandoff(takeMine: boolean): void {
     const standoff = this.sight.standoff;
-    this.show({ standoff: null });
+    const { drafts } = this.sight;
+    const typed = new Set(standoff?.edits.map((edit) => edit.measure));
+    this.show({ standoff: null, drafts: Object.fromEntries(Object.entries(drafts).filter(([measure]) => !typed.has(measure))) });
     if (standoff?.edits.length && takeMine) void this.commit(standoff.edits, "");
   }
 
-  private enqueue(job: Omit<Job, "settle">): Promise<boolean> {
+  private enqueue(wanted: Wanted): Promise<Outcome> {
+    const { version } = this.sight.house;
+    const counts = wanted.path !== "/undo" && wanted.path !== "/redo" && wanted.path !== "/revision";
+    const body = { ...wanted.body, ...(counts ? { version: wanted.body.version ?? version } : {}) };
+    const errand: Errand = { key: newKey(), edits: [], gesture: "", measure: "", ...wanted, body };
     return new Promise((settle) => {
-      this.jobs.push({ ...job, settle: [settle] });
+      this.jobs.push({ errand, settle: [settle] });
+      this.keep();
       void this.runJobs();
     });
   }
 
+  private pendingNow(): ReadonlySet<string> {
+    return new Set(this.jobs.map(({ errand }) => errand.measure).filter((measure) => measure));
+  }
+
   private async runJobs(): Promise<void> {
-    if (this.working) return;
+    if (this.working) {
+      this.show({ pending: this.pendingNow() });
+      return;
+    }
     this.working = true;
     while (this.jobs[0]) {
-      this.show({ saved: this.sight.saved === "away" ? "away" : "saving" });
+      this.show({ saved: this.sight.saved === "away" ? "away" : "saving", pending: this.pendingNow() });
       const job = this.jobs[0];
-      const outcome = await this.runJob(job);
+      const outcome = await this.runJob(job.errand);
       if (outcome === "away") {
-        this.show({ saved: "away" });
         await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
         continue;
       }
       this.jobs.shift();
-      for (const settle of job.settle) settle(outcome === "taken");
+      this.keep();
+      this.show({ pending: this.pendingNow() });
+      for (const settle of job.settle) settle(outcome);
     }
     this.working = false;
-    this.show({ saved: "saved" });
+    this.show({ saved: "saved", why: "" });
+    if (this.trial) void this.runTrials();
   }
 
-  /** Sends a job; one that could not be delivered is tried again. */
-  private async runJob(job: Job): Promise<"taken" | "refused" | "away"> {
+  /** Sends an errand; one that was not answered, or that the server can't keep now, is sent again. */
+  private async runJob(errand: Errand): Promise<Outcome | "away"> {
     const round = this.trialRound;
+    const { measure } = errand;
+    const text = errand.edits[0]?.text ?? null;
     try {
-      const house = await job.send(this.sight.house.version);
+      const house = await run(errand, this.sight.house.id, this.window, this.step);
+      if (text !== null) this.untype(measure, text);
       const shown = round === this.trialRound || !this.sight.trying ? { plan: house.plan, trying: false } : {};
-      this.show({ house, saved: "saving", notice: "", refusals: this.without(job.measure), ...shown });
+      this.show({ house, saved: "saving", why: "", notice: "", refusals: this.without(measure), ...shown });
       return "taken";
     } catch (error) {
+      if (this.away(error)) return "away";
       if (!(error instanceof ProblemError)) return "away";
-      const { current, clashes, detail } = error.problem;
+      const { current, clashes, detail, errors } = error.problem;
       if (current) {
         // The answer was made for no window in particular; what can be undone is asked for again.
         const house = await api.house(current.id, this.window, this.step).catch(() => current);
-        const standoff = clashes?.length ? { clashes, edits: job.edits } : null;
+        const standoff = clashes?.length ? { clashes, edits: errand.edits } : null;
+        if (!standoff) this.retype(measure, text, house.version);
         this.show({ house, plan: house.plan, trying: false, standoff, notice: standoff ? "" : detail });
-      } else if (job.measure) this.refuse(job.measure, error);
-      else this.show({ notice: detail });
-      return "refused";
+      } else if (measure && measure !== SPOT) {
+        this.retype(measure, text);
+        this.refuse(measure, text, error);
+      } else if (measure !== SPOT) this.show({ notice: detail });
+      return errors?.length ? errors : [{ path: "", measure: null, sentence: detail }];
     }
   }
 
-  private refuse(measure: string, error: unknown): void {
-    if (error instanceof ProblemError) {
-      const own = error.problem.errors?.find((each) => each.measure === measure);
-      const sentence = own?.sentence ?? error.problem.errors?.[0]?.sentence ?? error.message;
-      const refusal = { sentence, nearest: own?.nearest ?? null };
-      this.show({ refusals: { ...this.sight.refusals, [measure]: refusal }, plan: this.sight.house.plan, trying: false });
-    } else this.show({ saved: "away" });
+  /** What was typed and could not be taken is in its field again, unless something else was typed there since. */
+  private retype(measure: string, text: string | null, base = this.sight.house.version): void {
+    const draft = this.sight.drafts[measure];
+    if (text !== null && (!draft || draft.text === text)) this.show({ drafts: { ...this.sight.drafts, [measure]: { text, base } } });
+  }
+
+  private refuse(measure: string, text: string | null, error: unknown): void {
+    if (this.away(error)) return;
+    if (!(error instanceof ProblemError)) return;
+    const own = error.problem.errors?.find((each) => each.measure === measure);
+    const sentence = own?.sentence ?? error.problem.errors?.[0]?.sentence ?? error.message;
+    const refusal = { sentence, nearest: own?.nearest ?? null, text };
+    this.show({ refusals: { ...this.sight.refusals, [measure]: refusal }, plan: this.sight.house.plan, trying: false });
   }
 
   private without(measure: string): Record<string, Refusal> {
@@ -330,7 +412,26 @@ export class HouseSession {
 }
 
 const SPOT = "spot";
-const atLarge = (sentence: string): FieldTrouble => ({ path: "", measure: null, sentence });
 
 const sameSteps = (a: Edit, b: Edit): boolean =>
   a.steps != null && b.steps != null && a.measure === b.measure && a.stride === b.stride;
+
+const OPEN = new Map<string, HouseSession>();
+const MOST_OPEN = 12;
+
+/** The session of a house in this window: left for the yard and come back to, it is still the same. */
+export function openSession(house: HouseOut, window: string, step: string, left: Unsaved): HouseSession {
+  const before = OPEN.get(house.id);
+  if (before) {
+    before.refresh(house, step);
+    before.adopt(left);
+    return before;
+  }
+  for (const [id, session] of OPEN) if (OPEN.size >= MOST_OPEN && !session.unsaved) OPEN.delete(id);
+  const session = new HouseSession(house, window, step, left);
+  OPEN.set(house.id, session);
+  return session;
+}
+
+/** Whether anything in this window isn't saved. */
+export const anyUnsaved = (): boolean => [...OPEN.values()].some((session) => session.unsaved);

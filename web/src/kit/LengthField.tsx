@@ -1,4 +1,4 @@
-import { type KeyboardEvent, memo, useState } from "react";
+import { type KeyboardEvent, memo } from "react";
 import { FieldError, Input, Label, TextField } from "react-aria-components";
 import styled from "styled-components";
 import type { MeasureState } from "../api/client";
@@ -58,49 +58,45 @@ const Nearest = styled.button`
 interface Props {
   measure: MeasureState;
   autoFocus?: boolean;
-  /** Called once a typed length was taken with Enter. */
-  onTaken?: () => void;
+  /** Called when Enter has sent what is typed, or finds nothing to send: the hand goes on to the next. */
+  onEnter?: () => void;
 }
 
 /**
  * A length that can be typed in any usual way or stepped with keys.
  *
  * While typing, the house is tried with it and the reading shown as understood; leaving the field
- * or pressing Enter makes it so; Escape takes it back. A length that can't be used stays as typed.
+ * or pressing Enter makes it so; Escape takes it back. A length that can't be used stays as typed, and
+ * so does one that isn't taken yet, wherever one goes meanwhile.
  */
-export const LengthField = memo(function LengthField({ measure, autoFocus = false, onTaken }: Props) {
+export const LengthField = memo(function LengthField({ measure, autoFocus = false, onEnter }: Props) {
   const session = useSession();
-  const [typed, setTyped] = useState<string | null>(null);
+  const typed = useGlimpse((sight) => sight.drafts[measure.id]?.text ?? null);
   const refusal = useGlimpse((sight) => sight.refusals[measure.id]);
   const trying = useGlimpse((sight) => sight.trying);
   const settled = useGlimpse((sight) => sight.house.plan.measures[measure.id]?.reading) ?? measure.reading;
 
   // Once the house stands where the typed length put it, the tape's own reading takes its place;
   // what was refused stays as it was typed.
-  const take = async (text: string): Promise<boolean> => {
-    if ((text.trim() === "" && !measure.optional) || text === settled) {
-      setTyped(null);
-      session.drop(measure.id);
-      return true;
-    }
-    const taken = await session.commit([{ measure: measure.id, text, stride: "fraction" }], newGesture());
-    if (taken) setTyped((now) => (now === text ? null : now));
-    return taken;
+  const take = (text: string) => {
+    if ((text.trim() === "" && !measure.optional) || text === settled) session.drop(measure.id);
+    else void session.commit([{ measure: measure.id, text, stride: "fraction" }], newGesture());
   };
+  const disputed = useGlimpse((sight) => sight.standoff?.edits.some((edit) => edit.measure === measure.id) ?? false);
+  const onTheWay = useGlimpse((sight) => sight.pending.has(measure.id));
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     const stride = strideOf(event);
     if (stride) {
       event.preventDefault();
-      if (typed !== null) void take(typed);
-      setTyped(null);
-      session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], `${measure.id} ${burstGesture()}`);
-    } else if (event.key === "Enter" && typed !== null) {
-      void take(typed).then((taken) => taken && onTaken?.());
-    } else if (event.key === "Escape") {
-      setTyped(null);
-      session.drop(measure.id);
-    }
+      if (typed !== null && !onTheWay) take(typed);
+      session.untype(measure.id);
+      void session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], `${measure.id} ${burstGesture()}`);
+    } else if (event.key === "Enter") {
+      if (typed !== null && refusal?.text === typed) return;
+      if (typed !== null) take(typed);
+      onEnter?.();
+    } else if (event.key === "Escape") session.drop(measure.id);
   };
 
   const showReading = typed !== null && !refusal && trying && measure.reading !== typed;
@@ -108,7 +104,7 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
     <Row
       value={typed ?? measure.reading}
       onChange={(text) => {
-        setTyped(text);
+        session.type(measure.id, text);
         if (text.trim() || measure.optional) session.attempt([{ measure: measure.id, text, stride: "fraction" }]);
       }}
       isInvalid={refusal !== undefined}
@@ -123,7 +119,10 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
         data-measure={measure.id}
         data-typing={typed === null ? undefined : ""}
         onKeyDown={onKeyDown}
-        onBlur={() => typed !== null && void take(typed)}
+        onBlur={() => {
+          // What Enter has sent, or what was refused or stands against another value, isn't sent again by walking away.
+          if (typed !== null && !onTheWay && !disputed && refusal?.text !== typed) take(typed);
+        }}
         onFocus={(event) => event.currentTarget.select()}
       />
       {showReading ? (
@@ -139,8 +138,8 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
           <Nearest
             type="button"
             onClick={() => {
-              setTyped(null);
-              session.commit([{ measure: measure.id, text: refusal.nearest, stride: "fraction" }], newGesture());
+              session.untype(measure.id);
+              void session.commit([{ measure: measure.id, text: refusal.nearest, stride: "fraction" }], newGesture());
             }}
           >
             Take <span className="figures">{refusal.nearest}</span>
@@ -149,4 +148,4 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
       </Wrong>
     </Row>
   );
-}, (a, b) => a.autoFocus === b.autoFocus && a.onTaken === b.onTaken && alike(a.measure, b.measure));
+}, (a, b) => a.autoFocus === b.autoFocus && a.onEnter === b.onEnter && alike(a.measure, b.measure));

@@ -1,9 +1,10 @@
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import styled from "styled-components";
-import type { MeasureState, Strip, StripMark } from "../api/client";
-import { useSession } from "../house/useSight";
+import type { MeasureState, StripMark } from "../api/client";
+import { useGlimpse, useSession } from "../house/useSight";
 import { LengthField } from "../kit/LengthField";
 import { Press } from "../kit/Plain";
+import { Words } from "../kit/Words";
 
 const Place = styled.div`
   display: flex;
@@ -13,34 +14,59 @@ const Place = styled.div`
   margin-left: auto;
   > div { border-bottom: 0; padding: 0; }
   button { min-height: 32px; padding: 3px 12px; }
+  > p { font-weight: 600; }
+  > p:focus { outline: none; }
 `;
 
 interface Props {
-  strip: Strip;
+  title: string;
   mark: StripMark;
   /** Whether a laser level can be asked here. */
   laser: boolean;
-  onChoose: (part: string) => void;
+  /** Goes on to the next mark that has none; false when there is none. */
+  onNext: () => boolean;
 }
 
-/** A number to type at the chosen mark; Enter goes on to the next mark that has none. */
-export function Entry({ strip, mark, laser, onChoose }: Props) {
+/**
+ * A number to type at the chosen mark. Enter goes on at once to the next mark that has none, while the
+ * answer is on its way: what is typed next belongs to the field that is seen. After the last one it says so.
+ */
+export function Entry({ title, mark, laser, onNext }: Props) {
   const session = useSession();
   const [walking, setWalking] = useState(false);
+  const [done, setDone] = useState<string | null>(null);
+  const told = useRef<HTMLParagraphElement>(null);
   const entry = mark.entry;
+  const drafted = useGlimpse((sight) => sight.drafts[entry?.measure ?? ""] !== undefined);
+  const over = done !== null && done === entry?.measure;
+  // The hand is off the field when there is nothing more to type: further keys put nothing in place of the last one.
+  useEffect(() => {
+    if (over) told.current?.focus();
+  }, [over]);
   if (!entry) return null;
-  const measure: MeasureState = { id: entry.measure, label: entry.label, kind: "length", reading: entry.reading ?? "", options: [], hint: "", optional: true };
+  const hint = entry.reading && !drafted ? `read before: ${entry.reading}` : "";
+  const measure: MeasureState = { id: entry.measure, label: entry.label, kind: "length", reading: entry.reading ?? "", options: [], hint, optional: true };
   const next = () => {
-    const rest = strip.marks.slice(strip.marks.indexOf(mark) + 1);
-    const open = rest.find((each) => each.entry && !each.entry.reading) ?? rest.find((each) => each.entry && each.entry.measure !== entry.measure);
     setWalking(true);
-    if (open) onChoose(open.part);
+    setDone(onNext() ? null : entry.measure);
   };
   return (
     <Place data-entry={entry.measure}>
-      <LengthField key={measure.id} measure={measure} autoFocus={walking} onTaken={next} />
+      {over && (
+        <p ref={told} role="status" tabIndex={-1}>
+          <Words>{`That was the last one: ${title.toLowerCase()} are done.`}</Words>
+        </p>
+      )}
+      <LengthField key={measure.id} measure={measure} autoFocus={walking} onEnter={next} />
       {laser && (
-        <Press onPress={() => void session.readLaser(measure.id).then((taken) => taken && next())}>Read the laser</Press>
+        <Press
+          onPress={() => {
+            session.readLaser(measure.id);
+            next();
+          }}
+        >
+          Read the laser
+        </Press>
       )}
     </Place>
   );

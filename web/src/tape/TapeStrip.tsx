@@ -4,7 +4,6 @@ import type { Strip, StripMark } from "../api/client";
 import { useBox } from "../drawing/DrawingView";
 import { Hatches } from "../drawing/hatches";
 import { alike } from "../house/alike";
-import { useSession } from "../house/useSight";
 import { FIGURES } from "../look/look";
 import { bringIn, clampWindow, openingWindow, type Placed, placeMarks, type Window, wholeWindow, zoomed } from "./layout";
 import { TapeFace } from "./TapeFace";
@@ -39,6 +38,7 @@ interface Props {
   units: "feet" | "metric";
   chosen: string | null;
   onChoose: (part: string) => void;
+  onTick: (mark: StripMark) => void;
 }
 
 /**
@@ -47,8 +47,7 @@ interface Props {
  * Arrow keys step from mark to mark, Home and End go to the ends, + and − zoom about the chosen
  * mark, 0 shows all of it, Page Up and Down move along, Space ticks a peg or post off.
  */
-export const TapeStrip = memo(function TapeStrip({ strip, units, chosen, onChoose }: Props) {
-  const session = useSession();
+export const TapeStrip = memo(function TapeStrip({ strip, units, chosen, onChoose, onTick }: Props) {
   const [box, { width }] = useBox();
   const id = useId();
   const [view, setView] = useState<Window | null>(null);
@@ -84,12 +83,13 @@ export const TapeStrip = memo(function TapeStrip({ strip, units, chosen, onChoos
     "0": () => setView(wholeWindow(strip)),
     PageUp: () => slide(-0.8),
     PageDown: () => slide(0.8),
-    " ": () => mark?.tick && session.tick(mark.tick, mark.state !== "set"),
+    " ": () => mark?.tick && onTick(mark),
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const act = keys[event.key];
     if (!act || event.altKey || event.ctrlKey || event.metaKey) return;
     event.preventDefault();
+    if (event.key === " " && event.repeat) return;
     act();
   };
 

@@ -1,7 +1,6 @@
 import { ToggleButton } from "react-aria-components";
 import styled from "styled-components";
 import type { StripMark } from "../api/client";
-import { useSession } from "../house/useSight";
 import { FIGURES } from "../look/look";
 
 const Button = styled(ToggleButton)`
@@ -15,12 +14,10 @@ const Button = styled(ToggleButton)`
   &[data-selected] { background: var(--ink); color: var(--sheet); }
 `;
 
-/** Says that the chosen peg or post is in; pressed again, takes that back. */
-export function Tick({ mark }: { mark: StripMark }) {
-  const session = useSession();
-  const tick = mark.tick ?? "";
+/** Says that the chosen peg or post is in, and goes on to the next; pressed at one that is in, takes that back. */
+export function Tick({ mark, onTick }: { mark: StripMark; onTick: (mark: StripMark) => void }) {
   return (
-    <Button isSelected={mark.state === "set"} onChange={(done) => session.tick(tick, done)}>
+    <Button isSelected={mark.state === "set"} onChange={() => onTick(mark)}>
       {mark.what} {mark.state === "moved" ? "is set anew" : "is in"}
     </Button>
   );

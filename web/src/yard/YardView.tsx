@@ -1,18 +1,18 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type ChangeEvent, useEffect, useRef, useState } from "react";
-import { Input, TextField } from "react-aria-components";
-import { Link, useNavigate } from "react-router";
+import { useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { useNavigate } from "react-router";
 import styled from "styled-components";
-import { api, type HouseLine, type Shelf } from "../api/client";
+import { AwayError, api, fetchLong, type Restored, type Shelf, type Work } from "../api/client";
 import { useBox } from "../drawing/DrawingView";
-import { SmallDrawing } from "../drawing/SmallDrawing";
-import { LEVEL_WORDS, LevelSign } from "../kit/LevelSign";
+import { newKey } from "../house/errand";
+import { Download, workWords } from "../kit/Download";
 import { Plain, Press } from "../kit/Plain";
-import { newGesture } from "../kit/stride";
 import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
 import { useSun } from "../look/sun";
 import { EmptyYard } from "./EmptyYard";
+import { HouseRow } from "./HouseRow";
+import { Pick, Sure, Told } from "./Pick";
 
 const Page = styled.main`
   max-width: 1240px;
@@ -29,61 +29,77 @@ const Page = styled.main`
 const Rows = styled.div`
   overflow: hidden;
 `;
-const Told = styled.p`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 14px;
-  margin-top: 10px;
-  padding: 6px 12px;
-  border: 2px solid var(--ink);
-  background: var(--sheet);
-`;
-const Row = styled.li`
-  list-style: none;
-  padding: 12px 0 0;
-  h2 { font-size: 23px; line-height: 1.2; }
-  .head { display: flex; flex-wrap: wrap; align-items: baseline; gap: 2px 22px; }
-  .size { font-size: 19px; }
-  .doing { display: flex; flex-wrap: wrap; gap: 4px; margin-left: auto; }
-  .verdict { display: flex; align-items: flex-start; gap: 8px; line-height: 1.3; max-width: 44em; padding-top: 4px; }
-  b { font-family: ${FIGURES}; font-weight: 600; }
-  input { font: 600 23px/1.2 ${FIGURES}; padding: 2px 6px; border: 1px solid var(--rule); border-bottom: 2px solid var(--ink); background: var(--sheet); }
-`;
 
 interface Notice {
   sentence: string;
-  undo?: () => void;
+  more?: string[];
+  undo?: { label: string; act: () => void };
 }
+
+const AGAIN_MS = 3000;
+const SHELF_WORDS: Record<Shelf, string> = { standing: "Yard", put_away: "Put away", deleted: "Deleted" };
+const SHELVED = { standing: "stands in the yard again", put_away: "is put away", deleted: "is deleted" } as const;
+const MOST_BYTES = 2_000_000;
+
+async function readSmall(file: File) {
+  if (file.size > MOST_BYTES) throw new Error("That file is larger than 2 MB, far more than a house needs.");
+  return api.readFile(file, newKey());
+}
+
+const counted = (count: number): string => `${count} ${count === 1 ? "house" : "houses"}`;
 
 /** Every house drawn at one scale, so that they can be seen beside each other. */
 export function YardView() {
   const [shelf, setShelf] = useState<Shelf>("standing");
   const [notice, setNotice] = useState<Notice | null>(null);
+  const [going, setGoing] = useState<{ id: string | null; name: string } | null>(null);
   const [sun, setSun] = useSun();
   const go = useNavigate();
   const queries = useQueryClient();
-  const yard = useQuery({ queryKey: ["yard", shelf], queryFn: () => api.yard(shelf), staleTime: 0 });
-  const refresh = () => queries.invalidateQueries({ queryKey: ["yard"] });
-  const say = (error: Error) => setNotice({ sentence: error.message });
-  const start = useMutation({ mutationFn: api.start, onSuccess: (house) => go(`/house/${house.id}/size`), onError: say });
-  const open = useMutation({ mutationFn: readSmall, onSuccess: (house) => go(`/house/${house.id}/size`), onError: say });
-  const restore = useMutation({
-    mutationFn: api.restore,
-    onSuccess: ({ houses }) => {
-      setNotice({ sentence: `The backup is back: ${houses} ${houses === 1 ? "house" : "houses"}.` });
-      void refresh();
+  const yard = useInfiniteQuery({
+    queryKey: ["yard", shelf],
+    queryFn: ({ pageParam }) => api.yard(shelf, pageParam),
+    initialPageParam: 0,
+    getNextPageParam: (last, pages) => {
+      const shown = pages.reduce((count, page) => count + page.houses.length, 0);
+      return shown < last.total ? shown : undefined;
     },
-    onError: say,
+    staleTime: 0,
+    retry: false,
+    refetchInterval: (query) => (query.state.status === "error" ? AGAIN_MS : false),
+  });
+  const refresh = () => void queries.invalidateQueries({ queryKey: ["yard"] });
+  const say = (error: Error) => setNotice({ sentence: error.message });
+  const open = (house: { id: string }) => go(`/house/${house.id}/size`);
+  const start = useMutation({ mutationFn: (wanted: { units: "feet" | "metric"; copy_of?: string }) => api.start(wanted, newKey()), onSuccess: open, onError: say });
+  const read = useMutation({ mutationFn: readSmall, onSuccess: open, onError: say });
+  const back = (found: Restored) => {
+    const told = (each: { name: string; why: string }) => `${each.name}: ${each.why}`;
+    setNotice({
+      sentence: `The backup is back: ${counted(found.houses)}.${found.left_out.length ? ` Left out: ${counted(found.left_out.length)}.` : ""}`,
+      more: [...found.left_out, ...found.unplanned].map(told),
+      undo: { label: "Take that back", act: () => before.mutate() },
+    });
+    refresh();
+  };
+  const before = useMutation({ mutationFn: api.restoreBefore, onSuccess: back, onError: say });
+  const restore = useRestore(back, (error) => {
+    say(error);
+    refresh();
   });
   const shelve = useMutation({
     mutationFn: ({ id, to }: { id: string; name: string; from: Shelf; to: Shelf }) => api.shelve(id, to),
     onSuccess: (_, { id, name, from, to }) => {
-      setNotice({
-        sentence: `${name} ${SHELVED[to]}.`,
-        undo: () => shelve.mutate({ id, name, from: to, to: from }),
-      });
-      void refresh();
+      setNotice({ sentence: `${name} ${SHELVED[to]}.`, undo: { label: "Undo", act: () => shelve.mutate({ id, name, from: to, to: from }) } });
+      refresh();
+    },
+    onError: say,
+  });
+  const forGood = useMutation({
+    mutationFn: ({ id }: { id: string | null; name: string }) => api.deleteForGood(id),
+    onSuccess: ({ houses }, { id, name }) => {
+      setNotice({ sentence: id === null ? `${counted(houses)} deleted for good.` : `${name} is deleted for good.` });
+      refresh();
     },
     onError: say,
   });
@@ -91,43 +107,86 @@ export function YardView() {
   useEffect(() => {
     document.title = "Yard · Obtegum";
   }, []);
-  const houses = yard.data?.houses ?? [];
-  const longest = Math.max(...houses.map(({ yard: each }) => each.drawing.x1), 1);
+  const houses = yard.data?.pages.flatMap((page) => page.houses) ?? [];
+  const longest = Math.max(...houses.map((house) => house.yard?.drawing.x1 ?? 1), 1);
   const scale = Math.min((width - 8) / longest, 46);
   return (
     <Page>
       <header>
-        <h1>{shelf === "standing" ? "Yard" : shelf === "put_away" ? "Put away" : "Deleted"}</h1>
+        <h1>{SHELF_WORDS[shelf]}</h1>
         {shelf === "standing" ? (
           <>
             <Press onPress={() => start.mutate({ units: "feet" })}>New house in feet</Press>
             <Press onPress={() => start.mutate({ units: "metric" })}>New house in metres</Press>
-            <Pick label="Open a house file" accept=".json,application/json" onPick={(file) => open.mutate(file)} />
+            <Pick label="Open a house file" accept=".json,application/json" onPick={(file) => read.mutate(file)} />
           </>
         ) : (
-          <Press onPress={() => setShelf("standing")}>Back to the yard</Press>
+          <>
+            {shelf === "deleted" && houses.length > 0 && (
+              <Press onPress={() => setGoing({ id: null, name: "" })}>Delete all of these for good</Press>
+            )}
+            <Press onPress={() => setShelf("standing")}>Back to the yard</Press>
+          </>
         )}
       </header>
-      {yard.isError && <p role="alert">{yard.error.message} What was saved is safe.</p>}
-      {notice && (
+      {yard.isError && (
+        <Told role="alert">
+          <span>
+            <b>{yard.error instanceof AwayError ? "The bench is away." : "The yard can’t be shown."}</b> {yard.error.message} It is tried again every few
+            seconds; what was saved is safe.
+          </span>
+        </Told>
+      )}
+      {yard.isPending && <p role="status">Fetching the yard</p>}
+      {going && (
+        <Sure
+          label="Delete for good"
+          question={`${going.id === null ? "Every house on this shelf" : going.name} goes for good, with all its history. Only backups made before still hold it.`}
+          yes="Delete for good"
+          no="Keep"
+          onYes={() => {
+            forGood.mutate(going);
+            setGoing(null);
+          }}
+          onNo={() => setGoing(null)}
+        />
+      )}
+      {restore.work && (
         <Told role="status">
+          <span>
+            <Words>{`Bringing the backup back: ${workWords(restore.work)}.`}</Words>
+          </span>
+          <Plain onPress={restore.stop}>Stop</Plain>
+        </Told>
+      )}
+      {notice && (
+        <Told as="div" role="status">
           <span>
             <Words>{notice.sentence}</Words>
           </span>
           {notice.undo && (
             <Plain
               onPress={() => {
-                notice.undo?.();
                 setNotice(null);
+                notice.undo?.act();
               }}
             >
-              Undo
+              {notice.undo.label}
             </Plain>
+          )}
+          {notice.more && notice.more.length > 0 && (
+            <ul>
+              {notice.more.map((line) => (
+                <li key={line}>
+                  <Words>{line}</Words>
+                </li>
+              ))}
+            </ul>
           )}
         </Told>
       )}
       <Rows ref={box}>
-        {yard.data && houses.length === 0 && (shelf === "standing" ? <EmptyYard /> : <p>Nothing is here.</p>)}
+        {yard.data && !yard.isError && houses.length === 0 && (shelf === "standing" ? <EmptyYard /> : <p>Nothing is here.</p>)}
         <ul>
           {houses.map((house) => (
             <HouseRow
@@ -138,20 +197,26 @@ export function YardView() {
               width={width}
               onShelve={(to) => shelve.mutate({ id: house.id, name: house.name, from: shelf, to })}
               onCopy={() => start.mutate({ units: "feet", copy_of: house.id })}
+              onForGood={() => setGoing({ id: house.id, name: house.name })}
               onRenamed={refresh}
             />
           ))}
         </ul>
       </Rows>
+      {yard.hasNextPage && (
+        <p>
+          <Press isDisabled={yard.isFetchingNextPage} onPress={() => void yard.fetchNextPage()}>
+            {`Show more: ${houses.length} of ${yard.data?.pages.at(-1)?.total ?? 0} are here`}
+          </Press>
+        </p>
+      )}
       <footer>
         {shelf === "standing" && (
           <>
             <Plain onPress={() => setShelf("put_away")}>Put away</Plain>
             <Plain onPress={() => setShelf("deleted")}>Deleted</Plain>
-            <a href="/api/backup" download>
-              Back up everything
-            </a>
-            <Pick label="Bring a backup back" plain accept=".zip,application/zip" onPick={(file) => restore.mutate(file)} confirm="This replaces every house here by those of the backup." />
+            <Download href="/backup">Back up everything</Download>
+            <Pick label="Bring a backup back" plain accept=".zip,application/zip" onPick={restore.bring} confirm="This replaces every house here by those of the backup." />
           </>
         )}
         <Plain onPress={() => setSun(!sun)} aria-pressed={sun}>
@@ -163,140 +228,21 @@ export function YardView() {
   );
 }
 
-const SHELVED = { standing: "stands in the yard again", put_away: "is put away", deleted: "is deleted" } as const;
-const MOST_BYTES = 2_000_000;
-
-async function readSmall(file: File) {
-  if (file.size > MOST_BYTES) throw new Error("That file is larger than 2 MB, far more than a house needs.");
-  return api.readFile(file);
-}
-
-interface PickProps {
-  label: string;
-  accept: string;
-  plain?: boolean;
-  confirm?: string;
-  onPick: (file: File) => void;
-}
-
-/** A button that asks for a file; one that replaces things asks once more before it is used. */
-function Pick({ label, accept, plain = false, confirm, onPick }: PickProps) {
-  const input = useRef<HTMLInputElement>(null);
-  const [held, setHeld] = useState<File | null>(null);
-  const As = plain ? Plain : Press;
-  const picked = (event: ChangeEvent<HTMLInputElement>) => {
-    const file = event.target.files?.[0];
-    event.target.value = "";
-    if (file && confirm) setHeld(file);
-    else if (file) onPick(file);
-  };
-  return (
-    <>
-      <As onPress={() => input.current?.click()}>{label}</As>
-      <input ref={input} type="file" accept={accept} hidden onChange={picked} aria-label={label} />
-      {held && (
-        <Told role="alertdialog" aria-label={label}>
-          <span>{confirm}</span>
-          <Plain
-            onPress={() => {
-              onPick(held);
-              setHeld(null);
-            }}
-          >
-            Replace them
-          </Plain>
-          <Plain autoFocus onPress={() => setHeld(null)}>
-            Leave them
-          </Plain>
-        </Told>
-      )}
-    </>
-  );
-}
-
-interface RowProps {
-  house: HouseLine;
-  shelf: Shelf;
-  scale: number;
-  width: number;
-  onShelve: (to: Shelf) => void;
-  onCopy: () => void;
-  onRenamed: () => void;
-}
-
-function HouseRow({ house, shelf, scale, width, onShelve, onCopy, onRenamed }: RowProps) {
-  const { size, bows, overall, drawing } = house.yard;
-  const [naming, setNaming] = useState(false);
-  return (
-    <Row>
-      <div className="head">
-        {naming ? (
-          <Rename
-            house={house}
-            onDone={() => {
-              setNaming(false);
-              onRenamed();
-            }}
-          />
-        ) : (
-          <h2>{shelf === "standing" ? <Link to={`/house/${house.id}/size`}>{house.name}</Link> : house.name}</h2>
-        )}
-        <span className="figures size">{size}</span>
-        <span>
-          <Words>{`${bows} bows`}</Words>
-        </span>
-        <div className="doing" role="group" aria-label={house.name}>
-          {shelf === "standing" ? (
-            <>
-              <Plain onPress={() => setNaming(true)}>Rename</Plain>
-              <Plain onPress={onCopy}>Copy</Plain>
-              <Plain onPress={() => onShelve("put_away")}>Put away</Plain>
-              <Plain onPress={() => onShelve("deleted")}>Delete</Plain>
-            </>
-          ) : (
-            <Plain onPress={() => onShelve("standing")}>Bring back</Plain>
-          )}
-        </div>
-      </div>
-      {overall && (
-        <div className="verdict">
-          <LevelSign level={overall.level} />
-          <span>
-            <b>{LEVEL_WORDS[overall.level]}.</b> <Words>{overall.sentence}</Words>
-          </span>
-        </div>
-      )}
-      <SmallDrawing drawing={drawing} width={width} height={drawing.y1 * scale + 14} scale={scale} />
-    </Row>
-  );
-}
-
-function Rename({ house, onDone }: { house: HouseLine; onDone: () => void }) {
-  const [name, setName] = useState(house.name);
-  const [wrong, setWrong] = useState("");
-  const take = async () => {
-    if (name.trim() && name !== house.name) {
-      try {
-        const { version } = await api.version(house.id);
-        const edits = [{ measure: "name", text: name, stride: "fraction" as const }];
-        await api.change(house.id, "size", { version, window: "", gesture: newGesture(), edits });
-      } catch (error) {
-        setWrong((error as Error).message);
-        return;
-      }
+/** Brings a backup back: says how far it has come, and can be stopped, which replaces nothing. */
+function useRestore(onBack: (found: Restored) => void, onError: (error: Error) => void) {
+  const [work, setWork] = useState<Work | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  const bring = async (file: File) => {
+    stop.current = new AbortController();
+    setWork({ state: "waiting", waiting: 0, done: 0, of: 0 });
+    const headers = { "content-type": "application/zip" };
+    try {
+      const response = await fetchLong("/backup", { method: "POST", body: file, headers }, setWork, stop.current.signal);
+      onBack((await response.json()) as Restored);
+    } catch (error) {
+      onError(stop.current.signal.aborted ? new Error("Stopped. What the yard shows is what is here.") : (error as Error));
     }
-    onDone();
+    setWork(null);
   };
-  return (
-    <TextField aria-label="New name" value={name} onChange={setName} maxLength={80} autoFocus>
-      <Input
-        onBlur={() => void take()}
-        onKeyDown={(event) => {
-          if (event.key === "Enter") void take();
-          if (event.key === "Escape") onDone();
-        }}
-      />
-      {wrong && <p role="alert">{wrong}</p>}
-    </TextField>
-  );
+  return { work, bring: (file: File) => void bring(file), stop: () => stop.current?.abort() };
 }

@@ -1,0 +1,243 @@
+"""Typed like a person types: fast, over a slow line, while answers come, windows change, and servers go."""
+
+import random
+import re
+from typing import Any
+
+import pytest
+from playwright.sync_api import BrowserContext, Dialog, Page, expect
+
+from tests.browser.conftest import Server, field, open_house
+from tests.browser.test_bench import saved
+from tests.browser.test_trust import change, second_window
+
+# Answers take from nothing to half a second, each another while, as over a bad link.
+SLOW = """
+const fetchNow = window.fetch;
+window.fetch = async (...asked) => {
+  const answer = await fetchNow(...asked);
+  await new Promise((go) => setTimeout(go, Math.random() * 500));
+  return answer;
+};
+"""
+
+
+def levels(page: Page) -> Any:
+    """The levels as the server has kept them."""
+    house = re.search("/house/([0-9a-f]+)/", page.url)
+    assert house
+    kept = page.evaluate("path => fetch(path).then((answer) => answer.json())", f"/api/houses/{house[1]}?step=none")
+    return kept["record"]["levels"]
+
+
+def forget_levels(page: Page) -> None:
+    """A house of 100 bows, metric, with nothing read yet."""
+    page.get_by_role("button", name="New house in metres").click()
+    field(page, "length").fill("99")
+    field(page, "length").press("Enter")
+    expect(page.locator(".size")).to_contain_text("99.000")
+    page.get_by_role("navigation", name="Steps").get_by_role("button", name="Set out").click()
+    field(page, "spacing").fill("1")
+    field(page, "spacing").press("Enter")
+    saved(page)
+    page.get_by_role("navigation", name="Steps").get_by_role("button", name="Level").click()
+    expect(field(page, "level:L1")).to_be_visible()
+
+
+def test_readings_typed_fast_over_a_slow_line_are_all_kept(
+    page: Page, context: BrowserContext, request: pytest.FixtureRequest
+) -> None:
+    """Every reading at its own peg, to the digit: none changed, none lost, none elsewhere."""
+    count = 200 if request.config.getoption("--deep") else 40
+    chance = random.Random(11)
+    page.add_init_script(SLOW)
+    page.reload()
+    forget_levels(page)
+    walk = [f"L{bow}" for bow in range(1, 101)] + [f"R{bow}" for bow in range(100, 0, -1)]
+    typed = {peg: f"{chance.uniform(1, 2.5):.3f}" for peg in walk[:count]}
+    field(page, "level:L1").focus()
+    for peg, reading in typed.items():
+        for key in [*reading, "Enter"]:
+            page.keyboard.press(key)
+            page.wait_for_timeout(chance.uniform(30, 120))
+        if chance.random() < 0.1:
+            # The panel, the chosen mark and the field name one peg, whatever is under way.
+            at = page.evaluate("document.activeElement.dataset.measure")
+            side, bow = {"L": "left", "R": "right"}[at[6]], at[7:]
+            expect(page.get_by_role("complementary").locator(".next")).to_contain_text(f"peg {bow} {side}")
+            assert walk.index(at[6:]) == list(typed).index(peg) + 1
+    saved(page)
+    assert {peg: f"{value:.3f}" for peg, value in levels(page)["pegs"].items()} == typed
+
+
+def test_enter_stops_at_the_last_peg_and_says_so(page: Page) -> None:
+    open_house(page, "Dune edge", "Level")
+    last = {f"L{bow}" for bow in range(10, 25)} | {f"R{bow}" for bow in range(1, 25)}
+    before = levels(page)["pegs"]
+    entry = field(page, "level:L10")
+    expect(entry).to_be_visible()
+    entry.focus()
+    while (at := page.evaluate("document.activeElement.dataset.measure ?? ''")) != "":
+        assert at[6:] in last
+        page.keyboard.type("2.222")
+        page.keyboard.press("Enter")
+    told = page.get_by_role("status").filter(has_text="That was the last one")
+    expect(told).to_be_focused()
+    # More keys put nothing in place of the last reading.
+    page.keyboard.type("9.999")
+    page.keyboard.press("Enter")
+    saved(page)
+    after = levels(page)["pegs"]
+    assert all(after[peg] == before[peg] for peg in before)
+    assert {value for peg, value in after.items() if peg not in before} == {2.222}
+    # One that was read before says so where it is typed anew.
+    page.get_by_role("radio", name="Left pegs").click()
+    page.locator("[data-strip]").focus()
+    page.keyboard.press("Home")
+    page.keyboard.press("ArrowRight")
+    expect(page.locator("[data-entry]")).to_contain_text(f"read before: {before['L2']:.3f} m")
+    expect(page.get_by_role("complementary")).to_contain_text("Peg 2 left was read")
+
+
+def test_what_is_typed_waits_in_its_field(page: Page) -> None:
+    """Refused, left for another step, for the yard, and come back to: it stands there as it was typed."""
+    open_house(page, "Upper terrace")
+    field(page, "span").fill("wide")
+    field(page, "span").press("Enter")
+    expect(page.get_by_text("Can't read")).to_be_visible()
+    steps = page.get_by_role("navigation", name="Steps")
+    steps.get_by_role("button", name=re.compile("^Bows")).click()
+    steps.get_by_role("button", name="Size").click()
+    expect(field(page, "span")).to_have_value("wide")
+    page.get_by_role("link", name="Yard").click()
+    page.get_by_role("link", name="Upper terrace").click()
+    expect(field(page, "span")).to_have_value("wide")
+    field(page, "span").press("Escape")
+    expect(field(page, "span")).to_have_value("22' 6\"")
+
+
+def test_closing_with_something_unsaved_asks_and_brings_it_back(page: Page, server: Server) -> None:
+    open_house(page, "Upper terrace")
+    asked: list[str] = []
+
+    def leave(dialog: Dialog) -> None:
+        asked.append(dialog.type)
+        dialog.accept()
+
+    page.on("dialog", leave)
+    server.kill()
+    field(page, "span").fill("20")
+    field(page, "span").press("Enter")
+    field(page, "length").focus()
+    page.keyboard.type("61")
+    expect(page.locator(".saved")).to_contain_text("not saved")
+    server.start()
+    page.evaluate("() => { window.fetch = () => new Promise(() => {}); }")
+    page.reload()
+    assert asked == ["beforeunload"]
+    expect(field(page, "length")).to_have_value("61")
+    expect(page.locator(".size")).to_contain_text("20' ×")
+    field(page, "length").press("Enter")
+    saved(page)
+    expect(page.locator(".size")).to_have_text("20' × 61'")
+    # Everything is saved: it doesn't ask.
+    page.reload()
+    assert asked == ["beforeunload"]
+    expect(page.get_by_role("button", name="Undo: Length")).to_be_visible()
+
+
+def test_a_lost_answer_makes_no_second_change(page: Page) -> None:
+    """The change arrives, its answer doesn't: it is sent again, and made once."""
+    open_house(page, "Upper terrace")
+    lost = {"left": 2}
+
+    def lose(route):  # type: ignore[no-untyped-def]
+        if route.request.method in ("PATCH", "POST") and lost["left"] and "/try" not in route.request.url:
+            lost["left"] -= 1
+            route.fetch()
+            route.abort()
+        else:
+            route.continue_()
+
+    page.route("**/api/houses/**", lose)
+    leg = field(page, "leg")
+    leg.press("ArrowUp")
+    expect(leg).to_have_value("3' 0 1/16\"")
+    saved(page)
+    assert lost["left"] == 0
+    lost["left"] = 1
+    change(page, "length", "60")
+    page.get_by_role("button", name="Undo: Length").click()
+    expect(field(page, "length")).to_have_value("63' 0\"")
+    saved(page)
+    expect(field(page, "leg")).to_have_value("3' 0 1/16\"")
+
+
+def test_a_value_typed_before_another_window_s_change_shows_both(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    span = field(page, "span")
+    span.click()
+    span.press_sequentially("25")
+    other = second_window(page)
+    change(other, "span", "20")
+    saved(other)
+    page.bring_to_front()
+    expect(page.locator(".saved")).to_contain_text("changed in another window")
+    # What is typed stands; both values are shown once it is taken.
+    expect(span).to_have_value("25")
+    span.press("Enter")
+    box = page.get_by_role("alert", name="Changed in two windows")
+    expect(box).to_contain_text("Keep theirs: Width 20' 0\"")
+    expect(box).to_contain_text("Take mine: Width 25' 0\"")
+    box.get_by_role("button", name="Take mine").click()
+    expect(page.locator(".size")).to_have_text("25' × 63'")
+
+
+def test_the_yard_says_that_the_bench_is_away(page: Page, server: Server) -> None:
+    server.kill()
+    page.get_by_role("button", name="Put away", exact=True).last.click()
+    expect(page.get_by_role("alert")).to_contain_text("The bench is away")
+    expect(page.get_by_text("Nothing is here.")).to_have_count(0)
+    server.start()
+    expect(page.get_by_text("Nothing is here.")).to_be_visible()
+    expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def test_spots_typed_one_after_the_other_over_a_slow_line(page: Page) -> None:
+    chance = random.Random(3)
+    page.add_init_script(SLOW)
+    page.reload()
+    open_house(page, "Dune edge", "Level")
+    page.get_by_role("button", name="Spots between the pegs").press("Enter")
+    page.get_by_label("Across from A–B").fill("3")
+    along = page.get_by_label("Along from A")
+    along.focus()
+    wanted = {f"{place}00:300": f"1.{place:03d}" for place in range(1, 9)}
+    for spot, reading in wanted.items():
+        for key in [*spot.split("00:")[0], "Tab", "Tab", *reading, "Enter"]:
+            page.keyboard.press(key)
+            page.wait_for_timeout(chance.uniform(30, 90))
+    saved(page)
+    kept = levels(page)["spots"]
+    assert {name: f"{spot['reading_m']:.3f}" for name, spot in kept.items()} == wanted
+
+
+def test_a_full_disk_is_said_and_the_change_waits(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    full = {"now": True}
+    problem = '{"type": "/problems/full", "title": "", "status": 507, "detail": "The disk is full. Make room on it."}'
+
+    def answer(route):  # type: ignore[no-untyped-def]
+        if route.request.method == "PATCH" and full["now"]:
+            route.fulfill(status=507, content_type="application/problem+json", body=problem)
+        else:
+            route.continue_()
+
+    page.route("**/api/houses/**", answer)
+    field(page, "span").fill("20")
+    field(page, "span").press("Enter")
+    expect(page.locator(".saved")).to_have_text("Not saved yet. The disk is full. Make room on it.")
+    expect(field(page, "span")).to_have_value("20")
+    full["now"] = False
+    saved(page)
+    expect(page.locator(".size")).to_have_text("20' × 63'")

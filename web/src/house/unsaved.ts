@@ -1,0 +1,50 @@
+import type { Errand } from "./errand";
+
+/** What was typed into a field and isn't taken yet, and the version of the house that it was typed over. */
+export interface Draft {
+  text: string;
+  base: number;
+}
+
+/** What a window would lose if it were closed now. */
+export interface Unsaved {
+  errands: Errand[];
+  drafts: Readonly<Record<string, Draft>>;
+}
+
+const PREFIX = "obtegum-unsaved";
+const MOST_LETTERS = 200_000;
+const name = (house: string, window: string): string => `${PREFIX} ${house} ${window}`;
+
+/** Keeps what isn't saved in the browser's own store, until it is. */
+export function keepUnsaved(house: string, window: string, unsaved: Unsaved): void {
+  try {
+    if (unsaved.errands.length === 0 && Object.keys(unsaved.drafts).length === 0) localStorage.removeItem(name(house, window));
+    else {
+      const text = JSON.stringify(unsaved);
+      if (text.length <= MOST_LETTERS) localStorage.setItem(name(house, window), text);
+    }
+  } catch {
+    // A browser that keeps nothing (a full or forbidden store) still asks before it is closed.
+  }
+}
+
+/** What this window, or one that is gone, left unsaved for a house; it is this window's from now on. */
+export async function takeUnsaved(house: string, window: string): Promise<Unsaved> {
+  const found: { errands: Errand[]; drafts: Record<string, Draft> } = { errands: [], drafts: {} };
+  const held = new Set(((await navigator.locks.query()).held ?? []).map((lock) => lock.name));
+  try {
+    for (const key of Object.keys(localStorage)) {
+      const [prefix, own, from = ""] = key.split(" ");
+      if (prefix !== PREFIX || own !== house || (from !== window && held.has(`obtegum ${from}`))) continue;
+      const kept = JSON.parse(localStorage.getItem(key) ?? "null") as Unsaved | null;
+      if (kept && Array.isArray(kept.errands)) found.errands.push(...kept.errands);
+      Object.assign(found.drafts, kept?.drafts);
+      localStorage.removeItem(key);
+    }
+  } catch {
+    // Nothing can be read, or it is none of ours.
+  }
+  keepUnsaved(house, window, found);
+  return found;
+}
