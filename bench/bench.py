@@ -18,6 +18,7 @@ from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
+from obtegum.api.guard import TOKEN_HEADER
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
 from obtegum.core.edits import Edit, apply_edits
@@ -27,6 +28,8 @@ from obtegum.core.record import Levels, SiteRecord, Spot
 from obtegum.core.shapes import SHAPE_LABELS
 from obtegum.core.starters import new_house
 from obtegum.exchange.housefile import write_house_file
+from obtegum.store import houses, open_store
+from obtegum.store.database import FILE
 
 ROOT = Path(__file__).parents[1]
 CHROMIUM = "/usr/bin/chromium"
@@ -129,15 +132,17 @@ def big_site() -> Job:
 
     pegs = {f"{side}{bow + 1}": rod(bow) for side in "LR" for bow in range(200)}
     places = [(chance.uniform(-3, 202), chance.uniform(-3, 9)) for _ in range(2000)]
-    spots = tuple(Spot(x_m=x, y_m=y, reading_m=rod(x)) for x, y in places)
-    levels = Levels(pegs=pegs, spots=spots, closing_m=pegs["L1"])
+    levels = Levels(pegs=pegs, closing_m=pegs["L1"])
+    levels = levels.with_spots(Spot(x_m=x, y_m=y, reading_m=rod(x)) for x, y in places)
     return Job(HouseDesign.model_validate(document), SiteRecord(levels=levels))
 
 
 def press_ms(page: Page, address: str, job: Job) -> tuple[float, float]:
     """From a key press in a field of the level step of a big site to the redrawn screen: median and worst of 12."""
     file = write_house_file(*job).encode()
-    answer = urllib.request.urlopen(urllib.request.Request(f"{address}api/house-files", file)).read()
+    token = json.loads(urllib.request.urlopen(f"{address}api/token").read())["token"]
+    headers = {"content-type": "application/json", TOKEN_HEADER: token}
+    answer = urllib.request.urlopen(urllib.request.Request(f"{address}api/house-files", file, headers)).read()
     page.goto(f"{address}house/{json.loads(answer)['id']}/level")
     page.locator("[data-strip]").wait_for()
     times = []
@@ -147,6 +152,57 @@ def press_ms(page: Page, address: str, job: Job) -> tuple[float, float]:
         if place >= 2:
             times.append(took)
     return statistics.median(times), max(times)
+
+
+EDITS = 5200
+ROOM_KB = 5.0
+
+
+def long_history(job: Job, folder: Path) -> list[tuple[str, float, float, str]]:
+    """A big site read and read again, 5,200 changes of it: what each adds, and the folder out and in again.
+
+    In a process of its own, so that the memory at the most is that of the backup and its return alone.
+    """
+    store = open_store(folder)
+    house = houses.add(store, *job, "Started")
+    before = (folder / FILE).stat().st_size
+
+    def read_again(place: int) -> houses.Edit:
+        def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+            peg = f"L{place % 200 + 1}"
+            levels = record.levels
+            changed = levels.model_copy(update={"pegs": {**levels.pegs, peg: levels.pegs[peg] + 0.001}})
+            return houses.Edited(design, record.model_copy(update={"levels": changed}), "read")
+
+        return edit
+
+    version = house.version
+    for place in range(EDITS):
+        version = houses.change(store, house.id, houses.Gesture(version, "w"), read_again(place)).version
+    store.close()
+    grown_kb = ((folder / FILE).stat().st_size - before) / EDITS / 1000
+    code = """
+import resource, sys, time
+from pathlib import Path
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.plan import plan_house
+from obtegum.store import open_store
+from obtegum.store.backup import restore, write_backup
+folder = Path(sys.argv[1])
+store, begin = open_store(folder), time.perf_counter()
+write_backup(store, folder / "all.zip")
+out = time.perf_counter() - begin
+restore(store, folder / "all.zip", lambda design, record: plan_house(design, record, default_catalogue()))
+print(out, time.perf_counter() - begin - out, resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1000)
+"""
+    out = subprocess.run([sys.executable, "-c", code, folder], capture_output=True, text=True, check=True).stdout
+    out_s, back_s, most_mb = map(float, out.split())
+    return [
+        ("400 pegs, 2,000 spots: a reading adds to the folder", grown_kb, ROOM_KB, "kB"),
+        ("5,200 readings on it: a backup, read back", out_s, 10, "s"),
+        ("the same brought back, planned", back_s, 10, "s"),
+        ("memory at the most for both", most_mb, 300, "MB"),
+    ]
 
 
 def main() -> int:
@@ -194,6 +250,8 @@ def main() -> int:
             browser.close()
         process.kill()
         process.wait()
+    with tempfile.TemporaryDirectory() as folder:
+        rows += long_history(big, Path(folder) / "data")
     for what, value, budget, unit in rows:
         print(f"{what:54} {value:8.1f} {unit}   budget {budget:6.0f} {unit}   {value / budget:5.2f} of it")
     return 0

@@ -151,7 +151,7 @@ def test_a_house_that_can_t_be_planned_hides_nothing(
     yard = client.get("/api/houses").json()["houses"]
     assert [(each["id"], each["yard"] is None) for each in yard] == [(house, True), (good, False)]
     assert yard[0]["name"] == (name or house)
-    assert "can’t be" in yard[0]["why"]
+    assert yard[0]["why"] in ("What was kept of it can’t be read here.", "There is no tube “rope” in the catalogue.")
     opened = client.get(f"/api/houses/{house}")
     assert opened.status_code == 422
     assert opened.json()["type"] == "/problems/unplanned"

@@ -1,10 +1,14 @@
 """Nothing lost: undo, history, two windows, remedies, the yard's shelves, files in and out."""
 
 import json
+import re
+import sqlite3
+from contextlib import closing
 from pathlib import Path
 
 from playwright.sync_api import Page, expect
 
+from obtegum.store.documents import hash_of
 from tests.browser.conftest import Server, field, open_house
 from tests.browser.test_bench import saved
 from tests.conftest import house_document
@@ -179,6 +183,84 @@ def test_a_backup_goes_out_and_comes_back_after_asking(page: Page, tmp_path: Pat
     page.get_by_role("button", name="Replace them").click()
     expect(page.get_by_text("The backup is back: 3 houses.")).to_be_visible()
     expect(page.get_by_role("link", name="Dune edge")).to_be_visible()
+    page.get_by_role("button", name="Take that back").click()
+    expect(page.get_by_role("link", name="Dune edge")).to_have_count(0)
+
+
+def test_a_house_is_deleted_for_good_after_asking(page: Page) -> None:
+    for name in ("Dune edge", "Kitchen plot"):
+        yard_row(page, name).get_by_role("button", name="Delete").click()
+        expect(page.get_by_role("link", name=name)).to_have_count(0)
+    page.get_by_role("button", name="Deleted", exact=True).click()
+    yard_row(page, "Dune edge").get_by_role("button", name="Delete for good").click()
+    asked = page.get_by_role("alertdialog", name="Delete for good")
+    expect(asked.get_by_role("button", name="Keep")).to_be_focused()
+    asked.get_by_role("button", name="Keep").press("Enter")
+    expect(yard_row(page, "Dune edge")).to_have_count(1)
+    yard_row(page, "Dune edge").get_by_role("button", name="Delete for good").click()
+    asked.get_by_role("button", name="Delete for good").click()
+    expect(page.get_by_text("Dune edge is deleted for good.")).to_be_visible()
+    expect(yard_row(page, "Dune edge")).to_have_count(0)
+    page.get_by_role("button", name="Delete all of these for good").click()
+    asked.get_by_role("button", name="Delete for good").click()
+    expect(page.get_by_text("1 house deleted for good.")).to_be_visible()
+    expect(page.get_by_text("Nothing is here.")).to_be_visible()
+
+
+def test_a_long_yard_and_a_long_history_go_on(page: Page, server: Server) -> None:
+    """Sixty houses more, and a house of forty changes: all of them can be reached."""
+    page.evaluate(
+        """async () => {
+            const token = document.querySelector('meta[name="obtegum-token"]').content;
+            const headers = {"content-type": "application/json", "x-obtegum-token": token};
+            const send = (method, path, body) =>
+              fetch(path, {method, headers, body: JSON.stringify(body)}).then((answer) => answer.json());
+            const {houses} = await fetch("/api/houses").then((a) => a.json());
+            const id = houses.find((house) => house.name === "Upper terrace").id;
+            for (let version = 1; version <= 40; version += 1)
+              await send("PATCH", `/api/houses/${id}?step=none`, {
+                version, window: "x", edits: [{measure: "span", text: `${15 + version / 10}`}],
+              });
+            for (let count = 0; count < 60; count += 1)
+              await send("POST", "/api/houses?step=none", {units: "metric"});
+        }"""
+    )
+    page.reload()
+    rows = page.get_by_role("group", name=re.compile("New house|Upper terrace|Dune edge|Kitchen plot"))
+    expect(rows).to_have_count(40)
+    page.get_by_role("button", name="Show more: 40 of 63").click()
+    expect(rows).to_have_count(63)
+    open_house(page, "Upper terrace")
+    page.get_by_role("button", name="History").click()
+    lines = page.locator("[data-version]")
+    expect(lines).to_have_count(30)
+    page.get_by_role("button", name="Show earlier ones").click()
+    expect(lines).to_have_count(41)
+    expect(page.get_by_role("button", name="Show earlier ones")).to_have_count(0)
+    expect(lines.last).to_contain_text("Started from the demo")
+
+
+def test_a_house_that_can_t_be_planned_has_ways_out(page: Page, server: Server) -> None:
+    name = page.get_by_role("link", name="Kitchen plot").get_attribute("href")
+    assert name
+    house = name.split("/")[2]
+    with closing(sqlite3.connect(server.data / "obtegum.sqlite")) as store, store:
+        ask = "SELECT body FROM document JOIN revision ON hash = design WHERE house_id = ?"
+        body = store.execute(ask, (house,)).fetchone()[0].replace('"tube":"', '"tube":"no ')
+        store.execute("INSERT INTO document VALUES (?, ?)", (hash_of(body), body))
+        copied = "SELECT house_id, 2, made, 'w', '', 'Spoilt', 'edit', ?, record, NULL FROM revision WHERE house_id = ?"
+        store.execute(f"INSERT INTO revision {copied}", (hash_of(body), house))
+        store.execute("UPDATE house SET version = 2 WHERE id = ?", (house,))
+    page.reload()
+    expect(page.get_by_text("Can’t be planned.")).to_be_visible()
+    expect(page.get_by_role("link", name="Dune edge")).to_be_visible()
+    page.get_by_role("link", name="Kitchen plot").click()
+    expect(page.get_by_role("heading", name="This house can’t be shown")).to_be_visible()
+    with page.expect_download() as download:
+        page.get_by_role("link", name="Save it as it is kept").click()
+    assert "no " in Path(download.value.path()).read_text(encoding="utf-8")
+    page.get_by_role("button", name="Bring it back").press("Enter")
+    expect(page.get_by_role("textbox", name="House name")).to_have_value("Kitchen plot")
 
 
 def test_the_sheet_and_tables_are_at_hand(page: Page) -> None:

@@ -1,5 +1,6 @@
 """What the routers have at hand: the store, who asks for what, and plans made before anything is kept."""
 
+import logging
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -16,6 +17,8 @@ from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.record import SiteRecord
 from obtegum.core.trouble import DesignError
 from obtegum.store import House, Store, gestures, houses
+
+log = logging.getLogger(__name__)
 
 __all__ = ["HOUSE_PROBLEMS", "Desk", "HouseId", "Kept", "Lane", "Version", "Window", "WorkName", "change", "with_plan"]
 
@@ -78,6 +81,9 @@ def with_plan(desk: Asked, house: House, window: str = "", status: int = 200) ->
         plan = desk.plan(house.design, house.record)
     except DesignError as error:
         raise Unplanned(f"{house.design.name} can’t be planned as it stands. {error}") from None
+    except Exception as error:
+        log.exception("house %s can't be planned", house.id)
+        raise Unplanned(f"{house.design.name} can’t be planned: something in it breaks the plan.") from error
     undo, redo = gestures.undoable(desk.store, house.id, window)
     return answer(house_out(house, plan, undo, redo), status)
 

@@ -13,6 +13,7 @@ from obtegum.core.catalogue import default_catalogue
 from obtegum.core.plan import plan_yard
 from obtegum.core.record import SiteRecord
 from obtegum.core.starters import new_house
+from obtegum.core.trouble import DesignError
 from obtegum.store import houses
 from obtegum.store.backup import delete_for_good
 from obtegum.store.houses import Shelf
@@ -31,9 +32,11 @@ def _line(line: houses.HouseLine) -> HouseLine:
         return HouseLine(**plain, yard=None, why="What was kept of it can’t be read here.")
     try:
         return HouseLine(**plain, yard=plan_yard(line.design, default_catalogue()))
-    except Exception as error:
+    except DesignError as error:
+        return HouseLine(**plain, yard=None, why=str(error))
+    except Exception:
         log.exception("house %s can't be planned", line.id)
-        return HouseLine(**plain, yard=None, why=f"It can’t be planned as it stands. {error}")
+        return HouseLine(**plain, yard=None, why="Something in it breaks the plan.")
 
 
 @router.get("/houses", response_model=Yard)

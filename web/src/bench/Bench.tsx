@@ -173,7 +173,7 @@ function Workplace({ window }: { window: string }) {
     else if (nextPart) setChosen(nextPart);
   }, [begun, stepId, nextPart]);
   const ticked = useRef(0);
-  const latest = useRef<(mark: StripMark) => boolean>(() => false);
+  const latest = useRef<(mark: StripMark) => string | null>(() => null);
   const tick = useCallback(
     (mark: StripMark) => {
       const now = performance.now();
@@ -196,11 +196,13 @@ function Workplace({ window }: { window: string }) {
 
   const mark = strip?.marks.find((each) => each.part === chosen);
   tapes.current = { strip, strips };
-  /** Goes on to the next open mark, at once; false when there is none. */
-  const goOn = (from: StripMark): boolean => {
+  // What is only being tried is not read yet.
+  const settled = sight.house.plan.strips.find((each) => each.id === strip?.id)?.marks.find((each) => each.part === chosen) ?? mark;
+  /** Goes on to the next open mark, at once; returns its name, or null when there is none. */
+  const goOn = (from: StripMark): string | null => {
     const next = strip && nextAfter(step, strips, strip, from, new Set([...session.look().pending, nameOf(from) ?? ""]));
     if (next) goTo(next);
-    return Boolean(next);
+    return next ? nameOf(next.mark) : null;
   };
   latest.current = goOn;
   const takeUp = (id: string) => {
@@ -269,7 +271,7 @@ function Workplace({ window }: { window: string }) {
                 (mark.tick ? (
                   <Tick mark={mark} onTick={tick} />
                 ) : (
-                  <Entry title={strip.title} mark={mark} laser={strip.id.startsWith("level:")} onNext={() => goOn(mark)} />
+                  <Entry title={strip.title} mark={settled ?? mark} laser={strip.id.startsWith("level:")} onNext={() => goOn(mark)} />
                 ))
               }
             />
@@ -292,7 +294,7 @@ function Workplace({ window }: { window: string }) {
       {side === "readings" && <Readings onClose={() => setSide("step")} />}
       {side === "spots" && <Spots caution={step.caution} onClose={() => setSide("step")} />}
       {side === "step" && (
-        <Panel step={step} says={mark?.says ?? ""} onShow={choose} onAct={(action) => (action === "tape-anew" ? session.tapeAnew() : setSide(action === "spots" ? "spots" : "readings"))} />
+        <Panel step={step} says={settled?.says ?? ""} onShow={choose} onAct={(action) => (action === "tape-anew" ? session.tapeAnew() : setSide(action === "spots" ? "spots" : "readings"))} />
       )}
     </Layout>
   );

@@ -110,7 +110,7 @@ export function Spots({ caution, onClose }: { caution: string; onClose: () => vo
         <Press onPress={() => void keep(true)}>Read the laser there</Press>
       </Typed>
       {wrong && !wrong.here && (
-        <p role="alert">
+        <p role="alert" className="wrong">
           <Words>{`Not kept: ${wrong.sent.along} along, ${wrong.sent.across} across${wrong.sent.reading && `, ${wrong.sent.reading}`}. ${wrong.troubles.map((each) => each.sentence).join(" ")}`}</Words>{" "}
           <Plain onPress={backToIt}>Back to it</Plain>
         </p>

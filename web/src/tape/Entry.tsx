@@ -23,8 +23,8 @@ interface Props {
   mark: StripMark;
   /** Whether a laser level can be asked here. */
   laser: boolean;
-  /** Goes on to the next mark that has none; false when there is none. */
-  onNext: () => boolean;
+  /** Goes on to the next mark that has none; returns what is typed there, or null when there is none. */
+  onNext: () => string | null;
 }
 
 /**
@@ -33,7 +33,8 @@ interface Props {
  */
 export function Entry({ title, mark, laser, onNext }: Props) {
   const session = useSession();
-  const [walking, setWalking] = useState(false);
+  // Where the hand goes on; a mark that is chosen otherwise leaves the focus where it is.
+  const [handAt, setHandAt] = useState<string | null>(null);
   const [done, setDone] = useState<string | null>(null);
   const told = useRef<HTMLParagraphElement>(null);
   const entry = mark.entry;
@@ -47,8 +48,9 @@ export function Entry({ title, mark, laser, onNext }: Props) {
   const hint = entry.reading && !drafted ? `read before: ${entry.reading}` : "";
   const measure: MeasureState = { id: entry.measure, label: entry.label, kind: "length", reading: entry.reading ?? "", options: [], hint, optional: true };
   const next = () => {
-    setWalking(true);
-    setDone(onNext() ? null : entry.measure);
+    const there = onNext();
+    setHandAt(there);
+    setDone(there === null ? entry.measure : null);
   };
   return (
     <Place data-entry={entry.measure}>
@@ -57,7 +59,7 @@ export function Entry({ title, mark, laser, onNext }: Props) {
           <Words>{`That was the last one: ${title.toLowerCase()} are done.`}</Words>
         </p>
       )}
-      <LengthField key={measure.id} measure={measure} autoFocus={walking} onEnter={next} />
+      <LengthField key={measure.id} measure={measure} autoFocus={handAt === measure.id} onEnter={next} />
       {laser && (
         <Press
           onPress={() => {

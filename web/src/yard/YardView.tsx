@@ -50,7 +50,12 @@ const counted = (count: number): string => `${count} ${count === 1 ? "house" : "
 
 /** Every house drawn at one scale, so that they can be seen beside each other. */
 export function YardView() {
-  const [shelf, setShelf] = useState<Shelf>("standing");
+  const [shelf, showShelf] = useState<Shelf>("standing");
+  const setShelf = (next: Shelf) => {
+    setNotice(null);
+    setGoing(null);
+    showShelf(next);
+  };
   const [notice, setNotice] = useState<Notice | null>(null);
   const [going, setGoing] = useState<{ id: string | null; name: string } | null>(null);
   const [sun, setSun] = useSun();
