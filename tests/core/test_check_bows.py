@@ -1,5 +1,7 @@
 """Bows measured on the floor: what each was bent to, what to do with it, what to stand beside what."""
 
+import math
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -68,7 +70,7 @@ def test_the_bench_says_what_to_bend_again() -> None:
     step = next(each for each in good.steps if each.id == "check-bows")
     # A bow counts as measured once all that is asked of it is there.
     assert (step.done, step.of) == (0, 16)
-    assert step.next == "Next: bow 1, tape its height in the middle."
+    assert step.next == "Next: bow 1, tape its height in the middle, over the line of its ends."
     drawn = {getattr(item, "part", "") for each in good.drawings if each.view == "set" for item in each.items}
     assert {"bow:1", "bow:2"} <= drawn
 
@@ -94,3 +96,44 @@ def test_checks_are_typed_blanked_and_refused() -> None:
     assert "Width can be" in raised.value.troubles[0].sentence
     with pytest.raises(DesignError, match="There is no"):
         apply_edits(job, [Edit(measure="bow:0:width", text="20")], catalogue)
+
+
+METRIC = {"tape__units": "metric", "set_out__tape_m": 30.0}
+
+
+def test_a_bow_on_the_floor_is_measured_between_its_own_ends() -> None:
+    """Half a circle of 5.5 m on legs of 0.75, reveal 0.5, 0.15 in the post: its ends are 0.35 over the ground."""
+    half = {**METRIC, "size__span_m": 5.5, "size__shape": {"kind": "round_on_legs", "leg_m": 0.75}}
+    plan = make_plan(**half, posts__reveal_m=0.5, bows__insertion_m=0.15)
+    assert answer(plan, "check-bows", "wanted_width") == "5.500 m"
+    # 0.75 + 2.75 − 0.35; a quarter in 0.40 + √(2.75² − 1.375²) = 0.40 + 2.3816.
+    assert answer(plan, "check-bows", "wanted_height") == "3.150 m"
+    assert answer(plan, "check-bows", "wanted_quarter") == "2.782 m"
+    exact = SiteRecord(bows={"1": BowCheck(width_m=5.5, height_m=3.15, left_m=2.7816, right_m=2.7816)})
+    found = verdict(make_plan(exact, **half, posts__reveal_m=0.5, bows__insertion_m=0.15), "bows-alike")
+    assert found.level == "holds"
+    assert found.ratio == pytest.approx(0.0, abs=1e-3)
+    standing = SiteRecord(bows={"1": BowCheck(height_m=3.5)})
+    assert verdict(make_plan(standing, **half, posts__reveal_m=0.5, bows__insertion_m=0.15), "bows-alike").ratio > 1
+
+
+def test_ends_in_the_arc_are_narrower_than_the_posts() -> None:
+    """One arc of 6 m by 2 m, R = 3.25, springing from the ground; its ends stand 0.4 − 0.1 = 0.3 m up it."""
+    changes = {**METRIC, "size__span_m": 6.0, "size__shape": {"kind": "round", "leg_m": 0.0, "height_m": 2.0}}
+    plan = make_plan(**changes, posts__reveal_m=0.4, bows__insertion_m=0.1)
+    # The tube runs 0.1 m along the arc below the post top: from the angle there, 0.1/3.25 rad further.
+    start = math.asin((0.4 + 1.25) / 3.25) - 0.1 / 3.25
+    width, height = 2 * 3.25 * math.cos(start), 2.0 - (3.25 * math.sin(start) - 1.25)
+    values = {each.id: each.value for step in plan.steps for each in step.answers if step.id == "check-bows"}
+    assert values["wanted_width"] == pytest.approx(width)
+    assert values["wanted_height"] == pytest.approx(height)
+    drawing = next(each for each in plan.drawings if each.view == "set")
+    assert any("measure from here" in getattr(item, "text", "") for item in drawing.items)
+
+
+def test_ends_below_the_foot_go_on_straight() -> None:
+    """More in the post than stands out of the ground: the leg goes on below it."""
+    changes = {**METRIC, "size__span_m": 6.0, "size__shape": {"kind": "round_on_legs", "leg_m": 0.2}}
+    plan = make_plan(**changes, posts__reveal_m=0.3, bows__insertion_m=0.5)
+    assert answer(plan, "check-bows", "wanted_width") == "6.000 m"
+    assert answer(plan, "check-bows", "wanted_height") == "3.400 m"

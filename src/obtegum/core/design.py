@@ -96,6 +96,7 @@ LIMITS: dict[str, Limit] = {
     "own_tubes.wall_m": Limit("Own tube, wall", 0.0005, 0.02),
     "own_tubes.yield_pa": Limit("Own tube’s yield", 100e6, 900e6, "stress"),
     "bending.former_m": Limit("Former’s radius", 0.1, 60.0),
+    "bending.crown_former_m": Limit("Crown former’s radius", 0.1, 60.0),
     "bending.reach_m": Limit("Former grips", 0.05, 10.0),
     "bending.tail_m": Limit("Tail left straight", 0.0, 3.0),
     "record.trial.chord_m": Limit("Trial: end to end", 0.05, 20.0),
@@ -309,9 +310,13 @@ class Bows(Part):
 
 
 class Bending(Part):
-    """The former: its radius, to its face or to the tube's centre on it, its arc length, the tails it can't grip."""
+    """The former: its radius, to its face or to the tube's centre on it, its arc length, the tails it can't grip.
+
+    A bow of two radii is bent on two formers: ``former_m`` is the shoulder's then, ``crown_former_m`` the crown's.
+    """
 
     former_m: float | None = _number("bending.former_m", default=None)
+    crown_former_m: float | None = _number("bending.crown_former_m", default=None)
     former_to: Literal["face", "centre"] = "face"
     reach_m: float = _number("bending.reach_m", default=0.6)
     tail_m: float = _number("bending.tail_m", default=0.3)

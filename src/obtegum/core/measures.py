@@ -26,7 +26,7 @@ from obtegum.core.setout.squaring import Method
 from obtegum.core.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import own_tubes, strung_size, ways_to_square
+from obtegum.core.work import own_tubes, strung_size, tube_tried, ways_to_square
 
 __all__ = [
     "MEASURES",
@@ -150,6 +150,19 @@ def _length(name: str, path: str, hint: Hint = "", optional: bool = False) -> Me
 
 def _joint_hint(job: Job, catalogue: Catalogue) -> str:
     return "over both ends" if job.design.bows.joint in ("coupler", "sleeve") else "one end into the next"
+
+
+def _tried(name: str, path: str) -> Measure:
+    """A number taped of a trial bend, kept with the former and the tube that it was tried on."""
+
+    def write(document: Document, job: Job, value: Any) -> None:
+        _put(document, path, value)
+        bending = job.design.bending
+        document["record"]["trial"].update(
+            former_m=bending.former_m, former_to=bending.former_to, tube=tube_tried(job.design)
+        )
+
+    return replace(_length(name, path, optional=True), write=write)
 
 
 def _shaped(name: str, path: str) -> Measure:
@@ -399,11 +412,12 @@ MEASURES: dict[str, Measure] = {
         _length("path", "inside.path_m", "what is left over widens them"),
         _length("crop", "inside.crop_m"),
         _length("former", "bending.former_m", "blank: make one to suit", optional=True),
+        _length("crown_former", "bending.crown_former_m", "blank: make one to suit", optional=True),
         _choice("former_to", "bending.former_to", "Taken to", _choices(face="its face", centre="the tube’s centre")),
         _length("reach", "bending.reach_m", "arc length in one pull"),
         _length("tail", "bending.tail_m", "at both ends of a stick"),
-        _length("trial_chord", "record.trial.chord_m", optional=True),
-        _length("trial_height", "record.trial.height_m", optional=True),
+        _tried("trial_chord", "record.trial.chord_m"),
+        _tried("trial_height", "record.trial.height_m"),
         _choice(
             "trial_face",
             "record.trial.face",

@@ -124,11 +124,18 @@ class Levels(Part):
 
 
 class TrialBend(Part):
-    """A bend that was tried: straight from end to end of its arc, and the arc's middle off that line, m."""
+    """A bend that was tried: straight from end to end of its arc, and the arc's middle off that line, m.
+
+    ``former_m`` and ``former_to`` are the former that it was tried on, ``tube`` what was bent: a former that
+    is changed afterwards changes nothing about it, and another tube voids it.
+    """
 
     chord_m: Annotated[float, Field(gt=0, le=20)] | None = None
     height_m: Annotated[float, Field(gt=0, le=10)] | None = None
     face: Literal["inside", "outside", "centre"] = "inside"
+    former_m: Annotated[float, Field(gt=0, le=60)] | None = None
+    former_to: Literal["face", "centre"] = "face"
+    tube: Annotated[str, Field(max_length=120)] = ""
 
 
 class BowCheck(Part):

@@ -8,7 +8,6 @@ and no other one comes to fail; one that comes out tight is named with the cost.
 import math
 from collections.abc import Callable, Iterable, Iterator
 
-from obtegum.core.bows.bending import former_for
 from obtegum.core.bows.sticks import sticks_needed
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import HouseDesign
@@ -19,6 +18,7 @@ from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.quantity import Tape, length_text
 from obtegum.core.record import SiteRecord
 from obtegum.core.setout.base import diagonal
+from obtegum.core.steps.bend import former_wanted
 from obtegum.core.trouble import DesignError
 from obtegum.core.verdict import LEVELS, Level, Verdict, better
 from obtegum.core.work import Work, begin
@@ -214,12 +214,15 @@ def _trench(work: Work, verdict: Verdict) -> Iterator[Cure]:
 
 def _as_bent(work: Work, verdict: Verdict) -> Iterator[Cure]:
     """A former to suit, the width that this former makes, and shorter tails."""
-    size = work.design.size
-    if work.design.bending.former_m is not None:
-        if work.trial is None and len(work.bend_kinds) == 1:
-            suits_m = former_for(work.bow_tube, work.bend_kinds[0].radius_m * work.make_up)
-            face_m = suits_m - (work.bow_tube.od_m / 2 if work.design.bending.former_to == "face" else 0.0)
-            yield (Edit(measure="former", text=length_text(face_m, work.tape)),)
+    size, bending = work.design.size, work.design.bending
+    formers = [name for name, former_m in zip(("former", "crown_former"), work.formers_m, strict=False) if former_m]
+    if formers:
+        suits = [
+            former_wanted(work, arc) - (work.bow_tube.od_m / 2 if bending.former_to == "face" else 0.0)
+            for arc in work.bend_kinds
+        ]
+        fitting = dict(zip(("former", "crown_former"), suits, strict=False))
+        yield tuple(Edit(measure=name, text=length_text(fitting[name], work.tape)) for name in formers)
         if work.came_out_m is not None and math.isfinite(work.came_out_m) and size.shape.kind == "round_on_legs":
             yield (_set("span", 2 * work.came_out_m),)
     tail_m = work.design.bending.tail_m

@@ -101,6 +101,9 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
             "joint_m": 5 * INCH_M,
         },
     )
+    # Bent on a former that grips near the tube's end.
+    near = snow.bending.model_copy(update={"tail_m": 3 * INCH_M})
+    snow = snow.model_copy(update={"bending": near})
     coast = _house(
         "Dune edge",
         {"units": "metric"},

@@ -7,7 +7,7 @@ from functools import cached_property
 
 from obtegum.core.bows.as_bent import AsBent, as_bent
 from obtegum.core.bows.beds import Layout, lay_out
-from obtegum.core.bows.bending import Trial, free_radius, trial_radius
+from obtegum.core.bows.bending import Trial, free_radius, free_radius_as_tried, trial_radius
 from obtegum.core.bows.headroom import clear_from, headroom_over
 from obtegum.core.bows.sticks import MOST_STICKS, Joint, Split, joint_of, split_runs, sticks_for_house, sticks_needed
 from obtegum.core.catalogue import Catalogue, Rules, Tube
@@ -17,6 +17,7 @@ from obtegum.core.ground.spots import spot_place
 from obtegum.core.ground.stand import Stand, stand_on
 from obtegum.core.ground.suspects import Suspect, odd_spots, suspects
 from obtegum.core.profile import Arc, Chain, Kink, ProfileError
+from obtegum.core.profile import Line as Stretch
 from obtegum.core.quantity import FOOT_M, Rounding, Tape, length_text
 from obtegum.core.record import LINES, Line, SiteRecord
 from obtegum.core.setout.base import Peg, pegs
@@ -228,31 +229,61 @@ class Work:
                 found.append(bend.arc)
         return tuple(found)
 
+    def _to_centre(self, radius_m: float | None, taken_to: str = "") -> float | None:
+        """Radius of a former to the tube's centre on it, m."""
+        to_face = (taken_to or self.design.bending.former_to) == "face"
+        return None if radius_m is None else radius_m + (self.bow_tube.od_m / 2 if to_face else 0.0)
+
     @property
     def former_m(self) -> float | None:
         """Radius of the former to the tube's centre on it, m, or None when it is made to suit."""
-        bending = self.design.bending
-        if bending.former_m is None:
-            return None
-        return bending.former_m + (self.bow_tube.od_m / 2 if bending.former_to == "face" else 0.0)
+        return self._to_centre(self.design.bending.former_m)
+
+    @cached_property
+    def formers_m(self) -> tuple[float | None, ...]:
+        """The former of each bend kind, from the left foot up, to the tube's centre, m; None where it is made to suit.
+
+        A bow of one radius has one; one of two has one for the shoulder and one for the crown.
+        """
+        both = (self.former_m, self._to_centre(self.design.bending.crown_former_m))
+        return both[: len(self.bend_kinds)]
+
+    @cached_property
+    def tried_tube(self) -> bool:
+        """Whether what was tried was a bend of this tube, as far as it is known."""
+        return self.record.trial.tube in ("", tube_tried(self.design))
 
     @cached_property
     def trial(self) -> Trial | None:
-        """The bend that was tried, and how much of the former's curvature it kept; None before both were taped."""
-        taped, former_m = self.record.trial, self.former_m
-        if taped.chord_m is None or taped.height_m is None:
+        """The bend that was tried on its own former; None before both its numbers were taped, or of another tube.
+
+        A trial from before the former was kept with it counts for the one that is chosen.
+        """
+        taped = self.record.trial
+        if taped.chord_m is None or taped.height_m is None or not self.tried_tube:
             return None
         radius_m = trial_radius(taped.chord_m, taped.height_m, self.bow_tube.od_m, taped.face)
-        if radius_m <= 0:
-            return None
-        return Trial(radius_m, 1.0 if former_m is None else former_m / radius_m)
+        own = self._to_centre(taped.former_m, taped.former_to) if taped.tube else self.former_m
+        former_m = own if own is not None and own < radius_m else None
+        return None if radius_m <= 0 else Trial(radius_m, radius_m if former_m is None else former_m)
 
     @cached_property
     def came_out_m(self) -> float | None:
-        """Radius that the former leaves: as tried, else by springback; infinite when the tube takes no set."""
+        """Radius that the first former leaves; None when it is made to suit, infinite when the tube takes no set."""
+        return self._leaves(self.former_m)
+
+    @cached_property
+    def came_out_of_each_m(self) -> tuple[float | None, ...]:
+        """Radius that each bend kind's former leaves, m; None where the former is made to suit."""
+        return tuple(self._leaves(former_m) for former_m in self.formers_m)
+
+    def _leaves(self, former_m: float | None) -> float | None:
+        """Radius that a former leaves: as tried, else by springback."""
+        if former_m is None:
+            return None
         if self.trial is not None:
-            return self.trial.radius_m
-        return None if self.former_m is None else free_radius(self.bow_tube, self.former_m)
+            return free_radius_as_tried(self.bow_tube, self.trial, former_m)
+        return free_radius(self.bow_tube, former_m)
 
     @cached_property
     def straight_m(self) -> list[tuple[float, float]]:
@@ -267,6 +298,35 @@ class Work:
                     found.append((low, high))
         return found
 
+    @cached_property
+    def lying(self) -> Chain:
+        """The bow by itself, as it lies on the floor: from one end of its tube to the other, both ends at height 0.
+
+        What stands in the post belongs to it; what of the line is post only does not.
+        """
+        low, high = self.girth_at(0.0), self.girth_at(self.tube_m)
+        own = self.bow.part(max(low, 0.0), min(high, self.bow.girth_m))
+        if low < 0:
+            # The ends reach below the line's own foot, on as it starts and stops.
+            own = Chain((_on(own, 0.0, low), *own.segments, _on(own, own.girth_m, -low)))
+        return as_bent(own, []).bow
+
+    @property
+    def lying_span_m(self) -> float:
+        """Width of the bow by itself, centre to centre of its ends, m."""
+        return self.lying.point(self.lying.girth_m)[0] - self.lying.point(0.0)[0]
+
+    @cached_property
+    def lying_height_m(self) -> float:
+        """Height of the crown's centre over the line of the bow's own ends, m."""
+        return self.lying.point(self.lying.girth_m / 2)[1]
+
+    @property
+    def lying_straight_m(self) -> list[tuple[float, float]]:
+        """Stretches of the lying bow that the former can't bend, m from its left end."""
+        start_m = self.girth_at(0.0)
+        return [(low - start_m, high - start_m) for low, high in self.straight_m] if self.formed else []
+
     @property
     def formed(self) -> bool:
         """Whether the bows are bent cold on a former; plastic pipe is not."""
@@ -280,9 +340,12 @@ class Work:
         """
         if not self.formed:
             return as_bent(self.bow, [])
-        kept = 1 / self.make_up
-        if self.came_out_m is not None and len(self.bend_kinds) == 1:
-            kept = self.bend_kinds[0].radius_m / self.came_out_m
+        left = dict(zip((arc.radius_m for arc in self.bend_kinds), self.came_out_of_each_m, strict=True))
+
+        def kept(arc: Arc) -> float:
+            radius_m, out_m = next(each for each in left.items() if abs(each[0] - arc.radius_m) <= 1e-9)
+            return 1 / self.make_up if out_m is None else radius_m / out_m
+
         return as_bent(self.bow, self.straight_m, kept)
 
     @cached_property
@@ -453,6 +516,23 @@ def ways_to_square(design: HouseDesign, catalogue: Catalogue) -> list[Method]:
     set_out = design.set_out
     unit_m = FOOT_M if design.tape.units == "feet" else 1.0
     return methods(*strung_size(design, catalogue), _tapes(design), set_out.base, unit_m, set_out.fence_m)
+
+
+def tube_tried(design: HouseDesign) -> str:
+    """The bows' tube as a trial bend keeps it: by name, a tube of one's own by what it is."""
+    tube = design.bows.tube
+    number = int(tube.removeprefix("own:")) if tube.startswith("own:") else 0
+    if not 0 < number <= len(design.own_tubes):
+        return tube
+    own = design.own_tubes[number - 1]
+    return f"{tube} {own.od_m:.5f} {own.wall_m:.5f} {own.yield_pa or 0:.0f}"
+
+
+def _on(line: Chain, s_m: float, along_m: float) -> Stretch:
+    """A straight stretch on from an end of a line, ``along_m`` long: back from its start if below zero."""
+    (x, y), heading = line.point(s_m), line.heading(s_m)
+    end = (x + along_m * math.cos(heading), y + along_m * math.sin(heading))
+    return Stretch(*end, x, y) if along_m < 0 else Stretch(x, y, *end)
 
 
 def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> Work:

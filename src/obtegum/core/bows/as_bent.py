@@ -4,7 +4,7 @@ The tube's length stays what it was cut to; only where it bends, and how much, d
 """
 
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 from obtegum.core.profile import Arc, Chain, Line, Segment
@@ -56,19 +56,27 @@ def _bent_pieces(arc: Arc, start_m: float, straight: Sequence[tuple[float, float
     return [*pieces, (end_m - at, kept / arc.radius_m)]
 
 
-def as_bent(planned: Chain, straight: Sequence[tuple[float, float]], kept: float = 1.0) -> AsBent:
+def as_bent(
+    planned: Chain, straight: Sequence[tuple[float, float]], kept: float | Callable[[Arc], float] = 1.0
+) -> AsBent:
     """What the planned bow comes to.
 
     Args: the planned centre line; stretches of girth that stay straight, in order, m; the share of the
-    planned curvature that the bends really have (1 as planned, less when they come out too open).
+    planned curvature that the bends really have (1 as planned, less when they come out too open), one for
+    all or told of each.
     """
+    share = kept if callable(kept) else lambda arc: kept
     laid: list[Segment] = []
     x, y, heading = 0.0, 0.0, math.pi / 2
     kinks = {round(kink.s_m, 7): kink.turn_rad for kink in planned.kinks}
     heading = planned.heading(0.0)
     for start, segment in zip(planned.starts_m, planned.segments, strict=False):
         heading -= kinks.get(round(start, 7), 0.0)
-        pieces = _bent_pieces(segment, start, straight, kept) if isinstance(segment, Arc) else [(segment.length_m, 0.0)]
+        pieces = (
+            _bent_pieces(segment, start, straight, share(segment))
+            if isinstance(segment, Arc)
+            else [(segment.length_m, 0.0)]
+        )
         for each in lay(pieces, x, y, heading):
             laid.append(each)
             x, y = each.point(each.length_m)

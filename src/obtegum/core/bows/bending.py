@@ -16,9 +16,11 @@ __all__ = [
     "Pulls",
     "Trial",
     "bending_moment",
+    "former_as_tried",
     "former_for",
     "former_limit",
     "free_radius",
+    "free_radius_as_tried",
     "lever",
     "pulls_over",
     "trial_radius",
@@ -101,10 +103,44 @@ def lever(tube: Tube, former_m: float, pull_n: float) -> float:
 
 @dataclass(frozen=True, slots=True)
 class Trial:
-    """A bend that was made and measured: its radius to the tube's centre, m, and the share of curvature kept."""
+    """A bend that was made and measured: the former and the radius that came out, to the tube's centre, m."""
 
     radius_m: float
-    kept: float
+    former_m: float
+
+
+# From three times the curvature at first yield on, the moment is within 2 % of the plastic one.
+FULL = 3.0
+
+
+def _springs_back(tube: Tube, trial: Trial, former_m: float) -> float:
+    """Curvature that the tube loses on leaving a former, 1/m, as its trial showed.
+
+    It is the same at every former while the tube is bent well past yield; nearer to yield it goes with the
+    moment, as theory has it.
+    """
+    lost = 1 / trial.former_m - 1 / trial.radius_m
+    full = FULL * _yield_curvature(tube)
+    if min(1 / former_m, 1 / trial.former_m) >= full:
+        return lost
+    return lost * bending_moment(tube, former_m) / bending_moment(tube, trial.former_m)
+
+
+def free_radius_as_tried(tube: Tube, trial: Trial, former_m: float) -> float:
+    """Radius that a former leaves, m, by a trial on the same or another one; infinite when nothing stays."""
+    curvature = 1 / former_m - _springs_back(tube, trial, former_m)
+    return 1 / curvature if curvature > 1e-9 else math.inf
+
+
+def former_as_tried(tube: Tube, trial: Trial, wanted_m: float) -> float:
+    """Former that leaves a wanted radius, m, by a trial: 1/F = 1/R + 1/F_trial − 1/R_trial well past yield."""
+    former_m = 1 / (1 / wanted_m + 1 / trial.former_m - 1 / trial.radius_m)
+    for _ in range(40):
+        # Nearer to yield what springs back depends on the former that is looked for.
+        before, former_m = former_m, 1 / (1 / wanted_m + _springs_back(tube, trial, former_m))
+        if abs(former_m - before) < 1e-9:
+            break
+    return former_m
 
 
 def trial_radius(chord_m: float, height_m: float, od_m: float, face: str) -> float:

@@ -64,6 +64,7 @@ class Rules(Part):
     bend_least_diameters: float
     one_person_pull_n: float
     as_bent_off_share: float
+    hand_pulls_m: float
     bows_alike_share: float
     arm_reach_m: float
 

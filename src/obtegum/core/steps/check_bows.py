@@ -21,20 +21,20 @@ TITLES = {
 # What is asked of every bow; the rest shows what ails one.
 ASKED = ("width", "height")
 HOW = {
-    "width": "from foot to foot",
-    "height": "its height in the middle",
-    "left": "its height a quarter in from the left",
-    "right": "its height a quarter in from the right",
-    "twist": "how far a foot lifts off the floor",
+    "width": "from end to end",
+    "height": "its height in the middle, over the line of its ends",
+    "left": "its height a quarter in from the left, over the line of its ends",
+    "right": "its height a quarter in from the right, over the line of its ends",
+    "twist": "how far an end lifts off the floor",
 }
 MOST_TOLD = 3
 
 
 def judged_bows(work: Work) -> list[Judged]:
-    """Every bow that was measured and that the house still has."""
-    size = work.design.size
+    """Every bow that was measured and that the house still has, each by itself as it lies on the floor."""
+    wanted = work.lying_span_m, work.lying_height_m
     return [
-        judge_bow(int(name), check, work.bow, work.straight_m if work.formed else [], size.span_m, size.height_m)
+        judge_bow(int(name), check, work.lying, work.lying_straight_m, *wanted)
         for name, check in sorted(work.record.bows.items(), key=lambda each: int(each[0]))
         if check.told and int(name) <= work.bays.bows
     ]
@@ -89,26 +89,27 @@ def _again(work: Work, each: Judged) -> str:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    size = work.design.size
     done = sum(all(_value(work, bow, name) is not None for name in ASKED) for bow in range(1, work.bays.bows + 1))
     return StepPlan(
         id="check-bows",
         title="Check bows",
         group="Frame",
-        state=ticked_off(found, done, work.bays.bows),
+        state=ticked_off(found, done or bool(work.record.bows), work.bays.bows),
         next=_next(work),
         next_part=_next_part(work),
         caution="Two people turn a bow over; mind the whip when a bent end comes free.",
         measures=(),
         answers=(
-            length_answer(work, "wanted_width", "Width wanted", size.span_m, "centre to centre at the feet"),
-            length_answer(work, "wanted_height", "Height wanted", size.height_m, "to the tube’s centre"),
+            length_answer(work, "wanted_width", "Width wanted", work.lying_span_m, "between its own ends, centres"),
+            length_answer(
+                work, "wanted_height", "Height wanted", work.lying_height_m, "over the line of its ends, to the centre"
+            ),
             length_answer(
                 work,
                 "wanted_quarter",
-                "Quarter in",
-                quarter_height(work.bow, size.span_m),
-                "up from the line of the feet",
+                "A quarter in",
+                quarter_height(work.lying, work.lying_span_m),
+                "over the line of its ends",
             ),
             *_order(work),
         ),

@@ -1,7 +1,7 @@
 """The bows as measured, all over one another against the plan."""
 
 from obtegum.core.bows.as_bent import as_bent
-from obtegum.core.bows.checks import kept_for_width
+from obtegum.core.bows.checks import kept_for_width, quarter_height
 from obtegum.core.drawing import Dimension, Drawing, Item, Note, Outline, Row, chain_path, line
 from obtegum.core.steps.check_bows import judged_bows
 from obtegum.core.work import Work
@@ -20,41 +20,51 @@ def _widths(work: Work) -> list[float]:
 
 def bow_set(work: Work) -> Drawing:
     """The planned bow in its tube's width, every measured one as a line bent to its width."""
-    size, judged = work.design.size, judged_bows(work)
-    straight = work.straight_m if work.formed else []
-    reach = max([size.span_m * (1 + SHARE), *_widths(work)]) / 2 + BESIDE_M
+    judged, span_m, height_m = judged_bows(work), work.lying_span_m, work.lying_height_m
+    reach = max([span_m * (1 + SHARE), *_widths(work)]) / 2 + BESIDE_M
     items: list[Item] = [
-        Outline(part="ground", layer="ground", material="ink", path=line(-reach, 0.0, reach, 0.0), label="floor"),
+        Outline(
+            part="ground",
+            layer="ground",
+            material="ink",
+            path=line(-reach, 0.0, reach, 0.0),
+            label="line between the ends",
+        ),
         Outline(
             part="planned",
             layer="frame",
             material=work.bow_tube.material,
-            path=chain_path(work.bow),
+            path=chain_path(work.lying),
             width_m=work.bow_tube.od_m,
             label="bow as planned",
         ),
     ]
-    tops = [size.height_m]
-    off_m = max((abs(width - size.span_m) for width in _widths(work)), default=0.0)
-    times = max((each for each in TIMES if each * off_m <= SHARE * size.span_m), default=1)
+    tops = [height_m]
+    off_m = max((abs(width - span_m) for width in _widths(work)), default=0.0)
+    times = max((each for each in TIMES if each * off_m <= SHARE * span_m), default=1)
     for each in judged:
         width_m = work.record.bows[str(each.bow)].width_m
-        enlarged = None if width_m is None else size.span_m + (width_m - size.span_m) * times
-        kept = None if enlarged is None else kept_for_width(work.bow, straight, enlarged)
+        enlarged = None if width_m is None else span_m + (width_m - span_m) * times
+        kept = None if enlarged is None else kept_for_width(work.lying, work.lying_straight_m, enlarged)
         if kept is not None:
-            out = as_bent(work.bow, straight, kept)
+            out = as_bent(work.lying, work.lying_straight_m, kept)
             tops.append(out.height_m)
             path = chain_path(out.bow)
             items.append(
                 Outline(part=f"bow:{each.bow}", layer="hidden", material="ink", path=path, label=f"bow {each.bow}")
             )
     if not judged:
-        items.append(Note(part="planned", x=0.0, y=size.height_m * 0.4, text="no bow measured yet", above=False))
-    items.append(
-        Dimension(
-            part="line", x0=size.span_m / 2, y0=0.0, x1=-size.span_m / 2, y1=0.0, lane=1.0, text=work.say(size.span_m)
-        )
-    )
+        items.append(Note(part="planned", x=0.0, y=height_m * 0.55, text="no bow measured yet", above=False))
+    quarter_m = quarter_height(work.lying, span_m)
+    items += [
+        Dimension(part="line", x0=span_m / 2, y0=0.0, x1=-span_m / 2, y1=0.0, lane=1.0, text=work.say(span_m)),
+        Dimension(part="line", x0=0.0, y0=0.0, x1=0.0, y1=height_m, text=work.say(height_m)),
+        *(
+            Dimension(part="line", x0=x, y0=0.0, x1=x, y1=quarter_m, text=work.say(quarter_m))
+            for x in (-span_m / 4, span_m / 4)
+        ),
+        Note(part="ground", x=0.0, y=0.0, text="the line between its ends: measure from here", above=False),
+    ]
     rows = []
     for each in judged:
         check = work.record.bows[str(each.bow)]
