@@ -243,7 +243,7 @@ def test_loads_and_hours_by_hand() -> None:
     assert moved.loose_m3 == pytest.approx(12.5)
     assert moved.loads == 125
     assert moved.hours_s == pytest.approx(125 * 240)
-    assert stone_kg(100.0, 0.1, 1600.0) == pytest.approx(100 * 0.1 * 1.1 * 1600)
+    assert stone_kg(100.0, 0.1, 1600.0) == pytest.approx(100 * 0.1 / 0.9 * 1600)
 
 
 def test_points_on_one_line_make_no_ground() -> None:
@@ -269,8 +269,31 @@ def test_a_raised_pad_is_all_fill_and_every_post_alike() -> None:
     values = {each.id: each.value for step in plan.steps for each in step.answers if step.id == "earth"}
     assert values["cut"] == pytest.approx(cut)
     assert values["fill"] == pytest.approx(area * 0.2 + cut)
-    assert answer(plan, "level", "embedment_least") == "700 mm"
+    # Fill holds no post: at x = 20 the ground lies 0.4 below the pad, so of 0.7 in the earth 0.3 is in the ground.
+    assert answer(plan, "level", "embedment_least") == "300 mm"
+    found = verdict(plan, "embedment")
+    assert found.level == "fails"
+    assert "300 mm, and 400 mm in fill" in found.sentence
     assert verdict(plan, "pad-covered").level == "holds"
+
+
+def test_a_high_pad_leaves_little_in_natural_ground() -> None:
+    """Flat ground, a pad 0.6 m above it, posts with 0.7 m in the earth: 0.1 m of it is natural ground."""
+    flat = levelled(lambda x, y: 0.0, closing_m=1.5)
+    plan = make_plan(flat, pad__kind="raise", pad__raise_m=0.6, **METRIC)
+    found = verdict(plan, "embedment")
+    assert found.level == "fails"
+    assert "has the least in natural ground, 100 mm, and 600 mm in fill" in found.sentence
+    cut = make_plan(levelled(lambda x, y: -0.02 * x, closing_m=1.5), pad__kind="regrade", **METRIC)
+    # Where earth is taken away the post stands in what is left: 0.7 m of it at the top of the cut.
+    assert verdict(cut, "embedment").number != "700 mm"
+
+
+def test_the_ground_is_told_at_any_place() -> None:
+    ground = plane()
+    for x, y in ((1.0, 1.0), (7.3, 2.2), (19.9, 5.9), (4.0, 2.0)):
+        assert ground.at(x, y) == pytest.approx(-0.05 * x + 0.02 * y)
+    assert Terrain(((0.0, 0.0, 1.0), (5.0, 0.0, 2.0))).at(4.0, 1.0) == 2.0
 
 
 def test_levels_that_cover_half_the_pad_are_not_taken_for_all() -> None:
@@ -285,9 +308,9 @@ def test_the_ways_out_of_a_low_side_come_with_quantities() -> None:
     design, record = make_house(**METRIC), levelled(lambda x, y: -0.01 * x - 0.03 * y, closing_m=1.5)
     offers = [each for each in find_remedies(design, record, default_catalogue()) if each.verdict == "embedment"]
     costs = {each.edits[0].measure: each.cost for each in offers}
-    assert {"post_length", "pad"} <= set(costs)
     assert "more post tube" in costs["post_length"]
-    assert "loads more" in costs["pad"]
+    # Fill holds no post, so a pad is no way out of too little in the ground.
+    assert "pad" not in costs or "loads more" in costs["pad"]
     for each in offers:
         assert each.level in ("holds", "tight")
 
@@ -359,9 +382,9 @@ def test_a_string_is_read_like_a_rod() -> None:
 
 
 def test_stone_by_mass_and_what_a_pad_takes_in_words() -> None:
-    # 21.2 m × 7.2 m, 0.1 m deep: 15.264 m³, a tenth more, 1.6 t/m³: 26.86 t, rounded up.
+    # 21.2 m × 7.2 m, 0.1 m deep: 15.264 m³, a tenth lost in packing: 16.96 m³ of 1.6 t: 27.136 t, rounded up.
     plan = with_pad("regrade", pad__stone_m=0.1)
-    assert answer(plan, "earth", "stone") == "26.9 t"
+    assert answer(plan, "earth", "stone") == "27.2 t"
     step = next(each for each in plan.steps if each.id == "earth")
     assert step.next.startswith("Move ")
     assert "loads" in step.next and "h." in step.next

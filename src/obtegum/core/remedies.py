@@ -161,9 +161,6 @@ def _tape(work: Work, verdict: Verdict) -> Iterator[Cure]:
         if tape_m * COMFORT >= across_m:
             yield (_set("tape", tape_m),)
             break
-    tape_m = work.design.set_out.tape_m
-    if tape_m > size.span_m:
-        yield (_set("length", _down(work, math.sqrt(tape_m**2 - size.span_m**2))),)
 
 
 def _sticks(work: Work, verdict: Verdict) -> Iterator[Cure]:
@@ -289,14 +286,15 @@ def _tube_more(more_m: float, tape: Tape) -> list[str]:
 def _offer(
     before: HousePlan, verdict: Verdict, cure: Cure, design: HouseDesign, record: SiteRecord, catalogue: Catalogue
 ) -> Remedy | None:
-    """Plan the house with the cure; None unless it is better for this verdict and fails no other."""
+    """Plan the house with the cure; None unless it is a way out of this verdict and fails no other."""
     try:
         changed = apply_edits(Job(design, record), cure, catalogue)
         after = plan_house(*changed, catalogue, shown="")
     except DesignError:
         return None
     found = next((each for each in after.verdicts if each.id == verdict.id), None)
-    if found is not None and not better(found, verdict):
+    # A way that still fails is no way out.
+    if found is not None and (found.level == "fails" or not better(found, verdict)):
         return None
     was = {each.id: each.level for each in before.verdicts}
     worse = [

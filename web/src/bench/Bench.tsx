@@ -127,8 +127,11 @@ function Workplace({ window }: { window: string }) {
   }, [plan.name, step?.title]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLInputElement;
-      if (event.key === "?" && !typing) setSide((shown) => (shown === "keys" ? "step" : "keys"));
+      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      // No length has a question mark in it: there too it asks for the keys.
+      const length = event.target instanceof HTMLInputElement && event.target.dataset.measure !== undefined;
+      if (event.key === "?" && length) event.preventDefault();
+      if (event.key === "?" && (!typing || length)) setSide((shown) => (shown === "keys" ? "step" : "keys"));
       if (event.key === "Escape" && !typing) setSide((shown) => (shown === "keys" ? "step" : shown));
       const key = event.key.toLowerCase();
       if ((event.ctrlKey || event.metaKey) && (key === "z" || key === "y") && !halfTyped(event.target)) {

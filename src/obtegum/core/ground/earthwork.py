@@ -11,8 +11,8 @@ from obtegum.core.ground.terrain import Earth, Patch
 
 __all__ = ["Moving", "balanced_height", "moving", "stone_kg"]
 
-# Stone is bought loose and packed down by about a tenth.
-STONE_PACKS = 1.1
+# Stone is bought loose, and loses about a tenth of that as it is packed.
+STONE_KEEPS = 0.9
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -62,4 +62,4 @@ def balanced_height(patch: Patch, fall: float, shrink: float) -> float:
 
 def stone_kg(area_m2: float, deep_m: float, loose_kg_m3: float) -> float:
     """Stone to buy for a layer, packed, kg."""
-    return area_m2 * deep_m * STONE_PACKS * loose_kg_m3
+    return area_m2 * deep_m / STONE_KEEPS * loose_kg_m3

@@ -25,11 +25,15 @@ class Datum:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Foot:
-    """One post on the ground as it lies or will lie: heights over the line of sight, m."""
+    """One post on the ground as it lies or will lie: heights over the line of sight, m.
+
+    ``natural_m`` is the ground as it grew there; what a pad brings above it is fill, which holds no post yet.
+    """
 
     name: str
     station_m: float
     ground_m: float
+    natural_m: float
     top_m: float
     length_m: float
 
@@ -40,8 +44,13 @@ class Foot:
 
     @property
     def embedment_m(self) -> float:
-        """How far it is in the ground, m."""
-        return self.length_m - self.reveal_m
+        """How far it is in natural ground, m; below zero where it hangs over it."""
+        return self.length_m - self.reveal_m - self.fill_m
+
+    @property
+    def fill_m(self) -> float:
+        """How deep the fill around it is, m."""
+        return max(self.ground_m - self.natural_m, 0.0)
 
     @property
     def top_reading_m(self) -> float:

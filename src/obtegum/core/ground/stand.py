@@ -82,6 +82,7 @@ def stand_on(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: 
             name=name,
             station_m=place[0],
             ground_m=datum.at(place[0]) if padded else heights[name],
+            natural_m=heights[name] if name in heights else terrain.at(*place),
             top_m=datum.at(place[0]) + design.posts.reveal_m,
             length_m=design.posts.length_m,
         )

@@ -86,6 +86,26 @@ class Terrain:
             ends.append(one + (corners[rows, other, :2] - one) * share[:, None])
         return [((a, b), (c, d)) for (a, b), (c, d) in zip(ends[0].tolist(), ends[1].tolist(), strict=True)]
 
+    def at(self, x: float, y: float) -> float:
+        """Height of the ground at a place, m: on its triangle, beyond them all that of the nearest point."""
+        import numpy as np
+
+        corners = self._at[self.triangles]
+        if len(corners):
+            a, b, c = corners[:, 0], corners[:, 1], corners[:, 2]
+            whole = (b[:, 1] - c[:, 1]) * (a[:, 0] - c[:, 0]) + (c[:, 0] - b[:, 0]) * (a[:, 1] - c[:, 1])
+            whole = np.where(whole == 0, np.inf, whole)
+            one = ((b[:, 1] - c[:, 1]) * (x - c[:, 0]) + (c[:, 0] - b[:, 0]) * (y - c[:, 1])) / whole
+            two = ((c[:, 1] - a[:, 1]) * (x - c[:, 0]) + (a[:, 0] - c[:, 0]) * (y - c[:, 1])) / whole
+            three = 1 - one - two
+            least = np.minimum(np.minimum(one, two), three)
+            place = int(least.argmax())
+            if least[place] >= -1e-9:
+                shares = one[place], two[place], three[place]
+                return float(sum(share * corners[place, turn, 2] for turn, share in enumerate(shares)))
+        nearest = int(np.hypot(self._at[:, 0] - x, self._at[:, 1] - y).argmin())
+        return float(self._at[nearest, 2])
+
     def patch(self, x0: float, y0: float, x1: float, y1: float) -> "Patch":
         """The triangles inside a rectangle, those across its edge cut to it."""
         if (x0, y0, x1, y1) not in self._kept:

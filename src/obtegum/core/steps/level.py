@@ -104,11 +104,10 @@ def _embedment_verdict(work: Work, stand: Stand) -> Verdict:
     weakest, least_m = stand.weakest, work.design.level.least_in_ground_m
     has, least = work.say(max(weakest.embedment_m, 0.0), "down"), work.say(least_m)
     where = peg_words(weakest.name).replace("peg", "post")
-    if stand.missing and not stand.padded:
+    inside = "in natural ground" if stand.padded else "in the ground"
+    if stand.missing:
         count = len(stand.missing)
-        sentence = (
-            f"{count} of {len(stand.places)} pegs not read yet. So far {where} has the least in the ground, {has}."
-        )
+        sentence = f"{count} of {len(stand.places)} pegs not read yet. So far {where} has the least {inside}, {has}."
         return _verdict("embedment", "In the ground", "unknown", sentence, has, least, part=f"post:{weakest.name}")
     ratio = least_m / weakest.embedment_m if weakest.embedment_m > 0 else 99.0
     level = judge(ratio, work.rules.holds_to)
@@ -117,8 +116,13 @@ def _embedment_verdict(work: Work, stand: Stand) -> Verdict:
         "tight": f"just what you want, {least}.",
         "fails": f"you want {least}: the ground falls away there.",
     }[level]
+    if weakest.fill_m > 0:
+        has_fill = f"{has}, and {work.say(min(weakest.fill_m, weakest.length_m - weakest.reveal_m))} in fill"
+        tail = f"you want {least} below the fill." if level == "fails" else f"{tail[:-1]}, the fill not counted."
+    else:
+        has_fill = has
     # Whether it is enough against wind is judged by soil, load and test, not here.
-    sentence = f"{where.capitalize()} has the least in the ground, {has}; {tail} "
+    sentence = f"{where.capitalize()} has the least {inside}, {has_fill}; {tail} "
     sentence += "Not a strength: soil, load and a pull test decide that."
     return _verdict("embedment", "In the ground", level, sentence, has, least, ratio, f"post:{weakest.name}")
 
