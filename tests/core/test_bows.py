@@ -8,9 +8,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from obtegum.core.bows.headroom import clear_from, headroom, headroom_over
-from obtegum.core.bows.sticks import split_bow, sticks_needed
+from obtegum.core.bows.sticks import split_bow, sticks_for_house, sticks_needed
 from obtegum.core.ground.posts import bow_entry, socket_play
 from obtegum.core.profile import round_bow
+from tests.conftest import make_plan
 
 LEAST, OFF = 0.6, 0.03
 
@@ -116,3 +117,39 @@ def test_sticks_cover_the_bow_and_no_fewer_would(tube: float, stick: float, join
 def test_a_stick_must_outreach_its_overlap() -> None:
     with pytest.raises(ValueError, match="overlap"):
         sticks_needed(10, 0.2, 0.2)
+
+
+def test_an_off_cut_has_no_swaged_end() -> None:
+    """Eleven bows of a half circle of 8 m on legs of 0.8, from 6 m sticks: 6.0, 1.73, 6.0 m and two joints.
+
+    Two of the three pieces of each bow go into the next one, and a stick has one end that does: 33 sticks.
+    With couplers the short ones (1.47 m) are cut four to a stick: 22 and 3.
+    """
+    changes = {
+        "tape__units": "metric", "size__span_m": 8.0, "size__shape": {"kind": "round_on_legs", "leg_m": 0.8},
+        "size__length_m": 12.0, "bows__max_spacing_m": 1.2, "bows__stick_m": 6.0, "bows__joint_m": 0.13,
+        "posts__reveal_m": 0.5, "bows__insertion_m": 0.15, "set_out__tape_m": 30.0,
+    }  # fmt: skip
+    assert make_plan(**changes).sticks == 33
+    assert make_plan(**changes, bows__joint="coupler").sticks == 25
+    # Two bows of 10 m from 6 m sticks, 6.0 and 4.1: the short one is the last and plain, and comes whole too.
+    two = split_bow(10.0, 6.0, 0.1, 0.5, 0.03)
+    assert sticks_for_house(two, 2, "swaged", 0.003) == 4
+
+
+def test_every_cut_takes_its_kerf() -> None:
+    """Pieces of exactly half a stick: two of them and the saw's width don't come from one."""
+    half = split_bow(3.0, 6.0, 0.1, 0.5, 0.03)
+    assert sticks_for_house(half, 10, "coupler", 0.0) == 5
+    assert sticks_for_house(half, 10, "coupler", 0.003) == 10
+    whole = split_bow(6.0, 6.0, 0.1, 0.5, 0.03)
+    assert sticks_for_house(whole, 10, "coupler", 0.003) == 10
+
+
+@given(st.floats(3.0, 20.0), st.integers(1, 40), st.sampled_from(["swaged", "coupler"]))
+def test_never_fewer_sticks_than_can_be_cut(tube_m: float, bows: int, kind: str) -> None:
+    split = split_bow(tube_m, 6.0, 0.1, 0.5, 0.03)
+    sticks = sticks_for_house(split, bows, kind, 0.003)  # type: ignore[arg-type]
+    assert sticks * 6.0 >= bows * split.cut_m - 1e-6
+    if kind == "swaged":
+        assert sticks >= bows * (len(split.pieces) - 1)

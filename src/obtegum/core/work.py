@@ -372,7 +372,7 @@ class Work:
     @cached_property
     def sticks(self) -> int:
         """Sticks for all bows."""
-        return sticks_for_house(self.split, self.bays.bows)
+        return sticks_for_house(self.split, self.bays.bows, self.joint.kind, self.rules.kerf_m)
 
     @cached_property
     def uncut_height_m(self) -> float | None:

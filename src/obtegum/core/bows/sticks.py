@@ -193,23 +193,32 @@ def split_runs(
     return Split(pieces=tuple(pieces), joint_m=joint_m, stick_m=stick_m, flipped=False, joint_at_crown=False)
 
 
-def sticks_for_house(split: Split, bows: int) -> int:
+def sticks_for_house(split: Split, bows: int, kind: JointKind = "coupler", kerf_m: float = 0.0) -> int:
     """Fewest sticks found for all bows when short pieces share a stick.
 
-    The longest piece left goes first, then whatever still fits beside it, and each such stick is cut as
-    often as the pieces last.
+    A stick comes with one swaged end at the most, so only one of its pieces can go into the next stick; what
+    is cut off it has two plain ends. Each cut takes a kerf. The longest piece left goes first, then whatever
+    still fits beside it, and each such stick is cut as often as the pieces last.
     """
-    left = Counter(round(piece.length_m, 9) for piece in split.pieces for _ in range(bows))
+    swaged = kind in ("swaged", "crown_plate")
+    last = len(split.pieces) - 1
+    left = Counter(
+        (round(piece.length_m, 9), swaged and place < last and not piece.corner_after)
+        for place, piece in enumerate(split.pieces)
+        for _ in range(bows)
+    )
     sticks = 0
     while left:
-        room, cut = split.stick_m + WHOLE, Counter[float]()
-        for length in sorted(left, reverse=True):
-            cut[length] = min(int(room / length), left[length])
-            room -= cut[length] * length
+        room, ends, cut = split.stick_m + kerf_m + WHOLE, 1, Counter[tuple[float, bool]]()
+        for length, narrow in sorted(left, reverse=True):
+            fits = min(int(room / (length + kerf_m)), left[length, narrow])
+            cut[length, narrow] = min(fits, ends) if narrow else fits
+            ends -= cut[length, narrow] if narrow else 0
+            room -= cut[length, narrow] * (length + kerf_m)
         cut = +cut
-        times = min(left[length] // count for length, count in cut.items())
+        times = min(left[piece] // count for piece, count in cut.items())
         sticks += times
-        left -= Counter({length: count * times for length, count in cut.items()})
+        left -= Counter({piece: count * times for piece, count in cut.items()})
     return sticks
 
 

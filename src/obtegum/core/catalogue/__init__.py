@@ -65,6 +65,7 @@ class Rules(Part):
     one_person_pull_n: float
     as_bent_off_share: float
     hand_pulls_m: float
+    kerf_m: float
     bows_alike_share: float
     arm_reach_m: float
 
