@@ -22,8 +22,8 @@ def start(client: TestClient, units: str = "feet") -> dict[str, Any]:
     return house
 
 
-def change(client: TestClient, house: dict[str, Any], gesture: str = "", **edit: Any) -> Any:
-    body = {"version": house["version"], "window": "w", "gesture": gesture, "edits": [edit]}
+def change(client: TestClient, house: dict[str, Any], gesture: str = "", window: str = "w", **edit: Any) -> Any:
+    body = {"version": house["version"], "window": window, "gesture": gesture, "edits": [edit]}
     return client.patch(f"/api/houses/{house['id']}", json=body)
 
 
@@ -51,11 +51,13 @@ def test_a_refused_change_keeps_the_house(client: TestClient) -> None:
 def test_a_change_from_an_old_version_shows_what_is_there(client: TestClient) -> None:
     house = start(client)
     change(client, house, measure="span", text="20")
-    answer = change(client, house, measure="span", text="25")
+    # What this window did itself is what it stands on; what another did is shown.
+    assert change(client, house, measure="span", text="21").status_code == 200
+    answer = change(client, house, window="other", measure="span", text="25")
     assert answer.status_code == 409
     current = answer.json()["current"]
-    assert current["version"] == 2
-    assert current["plan"]["measures"]["span"]["reading"] == "20' 0\""
+    assert current["version"] == 3
+    assert current["plan"]["measures"]["span"]["reading"] == "21' 0\""
 
 
 def test_parts_of_one_gesture_are_one_revision(client: TestClient, store: Store) -> None:

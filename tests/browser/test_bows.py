@@ -100,7 +100,8 @@ def test_a_trial_bend_tells_the_house_it_makes(page: Page) -> None:
     field(page, "trial_height").press("Enter")
     expect(answer(page, "came_out")).not_to_have_text(theory)
     expect(page.get_by_label("Bend").get_by_text("The trial makes a house")).to_be_visible()
-    expect(page.locator('[data-verdict="as-bent"]')).to_have_attribute("data-level", "fails")
+    expect(page.locator('[data-verdict="as-bent"]')).to_have_attribute("data-level", "tight")
+    expect(page.locator('[data-verdict="as-bent"]')).to_contain_text("forced in by hand")
     page.locator('[data-remedy="as-bent"] button').first.click()
     saved(page)
 
