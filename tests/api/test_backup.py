@@ -18,6 +18,7 @@ from obtegum.core.plan import plan_house
 from obtegum.core.record import SiteRecord
 from obtegum.store import Conflict, Store, gestures, houses, open_store
 from obtegum.store.backup import BackupError, Restored, delete_for_good, restore, write_backup
+from obtegum.store.state import Shelf
 from tests.api.conftest import page_client
 from tests.api.test_causes import rename, spoil
 from tests.conftest import make_house
@@ -35,7 +36,7 @@ def brought_back(store: Store, file: Path) -> Restored:
 
 
 def everything(store: Store) -> list[Any]:
-    shelves: tuple[houses.Shelf, ...] = ("standing", "put_away", "deleted")
+    shelves: tuple[Shelf, ...] = ("standing", "put_away", "deleted")
     lines = [line for shelf in shelves for line in houses.newest(store, 0, 50, shelf)]
     return [
         (

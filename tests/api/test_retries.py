@@ -7,7 +7,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from obtegum.core.record import SiteRecord
-from obtegum.store import NotUndone, Store, gestures, houses
+from obtegum.store import House, NotUndone, Store, gestures, houses
 from tests.api.conftest import page_client
 from tests.conftest import make_house
 
@@ -164,7 +164,7 @@ def test_a_blocked_gesture_lets_older_ones_be_undone(store: Store) -> None:
     def at() -> int:
         return houses.version(store, house)
 
-    def undo(way: Any = "undo") -> houses.House:
+    def undo(way: Any = "undo") -> House:
         return gestures.undo(store, house, houses.Gesture(None, "a"), way)
 
     houses.change(store, house, houses.Gesture(at(), "a"), set_length(22.0))

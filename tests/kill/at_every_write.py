@@ -18,6 +18,7 @@ from obtegum.core.record import SiteRecord
 from obtegum.core.starters import demo_houses
 from obtegum.store import Store, StoreTrouble, houses, open_store
 from obtegum.store.backup import BackupError, restore, write_backup
+from obtegum.store.state import Shelf
 from tests.api.test_backup import everything, older_backup
 from tests.api.test_store import older_folder, older_houses
 from tests.conftest import make_house
@@ -88,7 +89,7 @@ def told(store: Store) -> list[Any]:
 
 
 def listed(store: Store) -> list[houses.HouseLine]:
-    shelves: tuple[houses.Shelf, ...] = ("standing", "put_away", "deleted")
+    shelves: tuple[Shelf, ...] = ("standing", "put_away", "deleted")
     return [line for shelf in shelves for line in houses.newest(store, 0, 50, shelf)]
 
 

@@ -63,12 +63,12 @@ class Guard:
         if refused is not None:
             await refused(scope, receive, answer)
             return
+        answer.paced = paced = _Paced(receive, scope["path"] == BACKUP)
         try:
-            await self.app(scope, _Paced(receive, scope["path"] == BACKUP), answer)
+            await self.app(scope, paced, answer)
         except (TooSlow, ClientDisconnect):
             if not answer.begun:
                 late = problem(408, "The request came too slowly, or broke off. Send it again.")
-                late.headers["connection"] = "close"
                 await late(scope, receive, answer)
         except Exception:
             log.exception("%s %s", scope["method"], scope["path"])
@@ -125,6 +125,7 @@ class _Answer:
 
     def __init__(self, send: Send, bare: bool) -> None:
         self.send, self.bare, self.begun = send, bare, False
+        self.paced: _Paced | None = None
 
     async def __call__(self, message: Message) -> None:
         if message["type"] == "http.response.start":
@@ -135,6 +136,9 @@ class _Answer:
             out["referrer-policy"] = "no-referrer"
             out["cross-origin-resource-policy"] = "same-origin"
             out.setdefault("cache-control", "no-store")
+            if self.paced is not None and self.paced.late:
+                # The rest of the body may still drip in: nobody waits for it.
+                out["connection"] = "close"
         elif message["type"] == "http.response.body" and self.bare:
             message = {**message, "body": b""}
         try:
@@ -151,7 +155,7 @@ class _Paced:
         self.most = MOST_BACKUP_BYTES if backup else MOST_BYTES
         self.left_s = WHOLE_BACKUP_S if backup else WHOLE_S
         self.seen = 0
-        self.done = False
+        self.done = self.late = False
 
     async def __call__(self) -> Message:
         if self.done:
@@ -162,6 +166,7 @@ class _Paced:
         try:
             message = await asyncio.wait_for(self.receive(), min(IDLE_S, self.left_s))
         except TimeoutError:
+            self.late = True
             raise TooSlow from None
         self.left_s -= loop.time() - start
         self.seen += len(message.get("body", b""))

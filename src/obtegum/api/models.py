@@ -13,7 +13,7 @@ from obtegum.core.quantity import Units
 from obtegum.core.record import PEG, SiteRecord
 from obtegum.core.remedies import Remedy
 from obtegum.store import House
-from obtegum.store.houses import Shelf
+from obtegum.store.state import Shelf
 
 Window = Annotated[str, Field(max_length=40)]
 Version = Annotated[int, Field(ge=0, le=2**31)]

@@ -16,7 +16,7 @@ from obtegum.core.starters import new_house
 from obtegum.core.trouble import DesignError
 from obtegum.store import houses
 from obtegum.store.backup import delete_for_good
-from obtegum.store.houses import Shelf
+from obtegum.store.state import Shelf
 
 __all__ = ["router"]
 

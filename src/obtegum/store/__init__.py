@@ -3,7 +3,8 @@
 from obtegum.store.causes import StoreTrouble
 from obtegum.store.database import Store, open_store
 from obtegum.store.gestures import NotUndone
-from obtegum.store.houses import Clash, Conflict, House, NoSuchHouse, Unreadable
+from obtegum.store.houses import Clash, Conflict
+from obtegum.store.state import House, NoSuchHouse, Unreadable
 
 __all__ = [
     "Clash",

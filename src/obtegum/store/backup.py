@@ -24,8 +24,9 @@ from obtegum.core.record import spots_by_id
 from obtegum.store.causes import StoreTrouble
 from obtegum.store.database import Store, put_in_place
 from obtegum.store.documents import cut, hash_of, keep_documents, keep_pieces, keep_text, pieces_of, texts
-from obtegum.store.houses import Check, NoSuchHouse, Unreadable, name_of, revision_row, state_of
+from obtegum.store.houses import Check
 from obtegum.store.models import DocumentRow, HouseRow, RequestRow, RevisionRow
+from obtegum.store.state import NoSuchHouse, Unreadable, name_of, revision_row, state_of
 
 __all__ = ["BEFORE", "BackupError", "LeftOut", "Restored", "Tell", "delete_for_good", "restore", "write_backup"]
 

@@ -9,19 +9,9 @@ from sqlalchemy.orm import Session
 
 from obtegum.store.changes import Patch, apply_patch, blocked, combine, difference, invert
 from obtegum.store.database import Store
-from obtegum.store.houses import (
-    Check,
-    Edited,
-    Gesture,
-    House,
-    answered,
-    house_of,
-    keep,
-    revision_row,
-    row_of,
-    state_of,
-)
+from obtegum.store.houses import Check, Edited, Gesture, answered, keep
 from obtegum.store.models import RevisionRow
+from obtegum.store.state import House, house_of, revision_row, row_of, state_of
 
 __all__ = ["NotUndone", "undo", "undoable"]
 

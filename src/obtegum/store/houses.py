@@ -5,10 +5,8 @@ import time
 import uuid
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Any, Literal, NamedTuple
 
-from pydantic import ValidationError
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
@@ -18,6 +16,17 @@ from obtegum.store.changes import State, difference
 from obtegum.store.database import Store
 from obtegum.store.documents import MissingDocument, keep_pieces, keep_text, read_pieces, read_text
 from obtegum.store.models import HouseRow, RequestRow, RevisionRow
+from obtegum.store.state import (
+    House,
+    NoSuchHouse,
+    Shelf,
+    design_or_name,
+    house_of,
+    revision_row,
+    row_of,
+    shelf_of,
+    state_of,
+)
 
 __all__ = [
     "Check",
@@ -25,12 +34,8 @@ __all__ = [
     "Conflict",
     "Edited",
     "Gesture",
-    "House",
     "HouseLine",
-    "NoSuchHouse",
     "RevisionLine",
-    "Shelf",
-    "Unreadable",
     "add",
     "add_if_empty",
     "answered",
@@ -39,33 +44,15 @@ __all__ = [
     "change",
     "count",
     "get",
-    "house_of",
     "keep",
-    "name_of",
     "newest",
     "revision",
-    "revision_row",
     "revisions",
-    "row_of",
     "shelve",
-    "state_of",
     "version",
 ]
 
-Shelf = Literal["standing", "put_away", "deleted"]
 Kind = Literal["start", "edit", "undo", "redo"]
-
-
-@dataclass(frozen=True)
-class House:
-    """A saved house: its version counts the changes that made it."""
-
-    id: str
-    version: int
-    touched: float
-    design: HouseDesign
-    record: SiteRecord
-    shelf: Shelf = "standing"
 
 
 @dataclass(frozen=True)
@@ -97,18 +84,6 @@ class Clash:
     path: str
     mine: State
     theirs: State
-
-
-class NoSuchHouse(LookupError):
-    """No house, or no version of it, of that name is kept here."""
-
-
-class Unreadable(ValueError):
-    """What is kept of a house, or of a version of it, can't be read as a house."""
-
-    def __init__(self, house_id: str, why: str) -> None:
-        super().__init__(why)
-        self.house_id = house_id
 
 
 class Conflict(Exception):
@@ -154,55 +129,6 @@ Edit = Callable[[HouseDesign, SiteRecord], Edited]
 Check = Callable[[HouseDesign, SiteRecord], object]
 
 
-# What was measured stays the same over many changes of the design, and a big site's takes a while to read.
-@lru_cache(maxsize=64)
-def _design(text: str) -> HouseDesign:
-    return HouseDesign.model_validate_json(text)
-
-
-@lru_cache(maxsize=64)
-def _record(text: str) -> SiteRecord:
-    return SiteRecord.model_validate_json(text)
-
-
-def state_of(session: Session, row: RevisionRow) -> State:
-    """The design and record of a revision. Raises: Unreadable."""
-    try:
-        return _design(read_text(session, row.design)), _record(read_pieces(session, row.record))
-    except MissingDocument:
-        raise Unreadable(row.house_id, "A part of what was kept of it is missing from the data folder.") from None
-    except ValidationError as error:
-        first = error.errors()[0]
-        where = ".".join(str(piece) for piece in first["loc"])
-        raise Unreadable(row.house_id, f"What was kept of it can’t be read here: {where or 'the house'}.") from None
-
-
-def row_of(session: Session, house_id: str) -> HouseRow:
-    """Raises: NoSuchHouse."""
-    row = session.get(HouseRow, house_id)
-    if row is None:
-        raise NoSuchHouse(house_id)
-    return row
-
-
-def revision_row(session: Session, house_id: str, version: int) -> RevisionRow:
-    """Raises: NoSuchHouse."""
-    row = session.get(RevisionRow, (house_id, version))
-    if row is None:
-        raise NoSuchHouse(f"{house_id} {version}")
-    return row
-
-
-def house_of(session: Session, row: HouseRow) -> House:
-    """A house as it stands. Raises: Unreadable."""
-    design, record = state_of(session, revision_row(session, row.id, row.version))
-    return House(row.id, row.version, row.touched, design, record, _shelf(row))
-
-
-def _shelf(row: HouseRow) -> Shelf:
-    return row.shelf if row.shelf in ("put_away", "deleted") else "standing"  # type: ignore[return-value]
-
-
 def count(store: Store, shelf: Shelf = "standing") -> int:
     """How many houses are on a shelf."""
     with store.reading() as session:
@@ -217,34 +143,8 @@ def newest(store: Store, start: int, most: int, shelf: Shelf = "standing") -> li
 
 
 def _line(session: Session, row: HouseRow) -> HouseLine:
-    design, name = _design_or_name(session, row.id, row.version)
+    design, name = design_or_name(session, row.id, row.version)
     return HouseLine(row.id, row.version, row.touched, name, design)
-
-
-def _design_or_name(session: Session, house_id: str, at: int) -> tuple[HouseDesign | None, str]:
-    """A version's design, if it can be read, and the name it goes by."""
-    try:
-        text = read_text(session, revision_row(session, house_id, at).design)
-    except (MissingDocument, NoSuchHouse):
-        return None, house_id
-    try:
-        design = _design(text)
-        return design, design.name
-    except ValidationError:
-        return None, _name_in(text) or house_id
-
-
-def name_of(session: Session, row: HouseRow) -> str:
-    """The name a house goes by, as far as it can be told."""
-    return _design_or_name(session, row.id, row.version)[1]
-
-
-def _name_in(text: str) -> str:
-    try:
-        name = json.loads(text)["name"]
-    except (ValueError, KeyError, TypeError):
-        return ""
-    return name if isinstance(name, str) else ""
 
 
 def get(store: Store, house_id: str) -> House:
@@ -285,7 +185,7 @@ def answered(session: Session, request: str, house_id: str | None = None) -> Hou
         raise NoSuchHouse(house_id)
     house = row_of(session, row.house_id)
     made = revision_row(session, row.house_id, row.version)
-    return House(house.id, made.version, made.made, *state_of(session, made), _shelf(house))
+    return House(house.id, made.version, made.made, *state_of(session, made), shelf_of(house))
 
 
 def add(
@@ -412,7 +312,7 @@ def bring_back(store: Store, house_id: str, old: House, window: str, request: st
         check(old.design, old.record)
         edited = Edited(old.design, old.record, f"Brought back version {old.version}")
         keep(session, row, edited, Gesture(None, window, request=request), "edit")
-        return House(row.id, row.version, row.touched, old.design, old.record, _shelf(row))
+        return House(row.id, row.version, row.touched, old.design, old.record, shelf_of(row))
 
 
 def revision(store: Store, house_id: str, version: int) -> House:
@@ -442,7 +342,7 @@ def revisions(store: Store, house_id: str, start: int = 0, most: int = 30) -> li
             before = own
         return [
             RevisionLine(
-                row.version, row.made, row.words, row.window, _design_or_name(session, house_id, row.version)[0]
+                row.version, row.made, row.words, row.window, design_or_name(session, house_id, row.version)[0]
             )
             for row in ends[start:]
         ]

@@ -58,12 +58,12 @@ def bow_set(work: Work) -> Drawing:
     quarter_m = quarter_height(work.lying, span_m)
     items += [
         Dimension(part="line", x0=span_m / 2, y0=0.0, x1=-span_m / 2, y1=0.0, lane=1.0, text=work.say(span_m)),
-        Dimension(part="line", x0=0.0, y0=0.0, x1=0.0, y1=height_m, text=work.say(height_m)),
+        Dimension(part="line", x0=0.0, y0=0.0, x1=0.0, y1=height_m, lane=0.0, text=work.say(height_m)),
         *(
-            Dimension(part="line", x0=x, y0=0.0, x1=x, y1=quarter_m, text=work.say(quarter_m))
+            Dimension(part="line", x0=x, y0=0.0, x1=x, y1=quarter_m, lane=0.0, text=work.say(quarter_m))
             for x in (-span_m / 4, span_m / 4)
         ),
-        Note(part="ground", x=0.0, y=0.0, text="the line between its ends: measure from here", above=False),
+        Note(part="ground", x=0.0, y=0.0, text="measure from here", above=False),
     ]
     rows = []
     for each in judged:
