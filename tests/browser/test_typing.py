@@ -218,6 +218,9 @@ def test_spots_typed_one_after_the_other_over_a_slow_line(page: Page) -> None:
             page.keyboard.press(key)
             page.wait_for_timeout(chance.uniform(30, 90))
     saved(page)
+    # What stands for the next spot is nothing that closing the window would lose.
+    assert page.evaluate("window.dispatchEvent(new Event('beforeunload', {cancelable: true}))")
+    expect(page.get_by_label("Across from A–B")).to_have_value("3")
     kept = levels(page)["spots"]
     assert {name: f"{spot['reading_m']:.3f}" for name, spot in kept.items()} == wanted
 

@@ -48,7 +48,10 @@ export function Spots({ caution, onClose }: { caution: string; onClose: () => vo
   const session = useSession();
   const { house, plan } = useSight();
   const { drafts, pending } = useSight();
-  const typed = Object.fromEntries(FIELDS.map((field) => [field, drafts[`spot.${field}`]?.text ?? ""])) as Record<Field, string>;
+  // The next spot is most often on the same line across: what was sent stands there again, and is nobody's loss.
+  const [line, setLine] = useState("");
+  const stands = (field: Field) => drafts[`spot.${field}`]?.text ?? (field === "across" ? line : "");
+  const typed: Record<Field, string> = { along: stands("along"), across: stands("across"), reading: stands("reading") };
   const [wrong, setWrong] = useState<Refused | null>(null);
   const [most, setMost] = useState(PAGE);
   const [said, setSaid] = useState("");
@@ -65,9 +68,8 @@ export function Spots({ caution, onClose }: { caution: string; onClose: () => vo
       return;
     }
     setWrong(null);
-    // The next spot is most often on the same line across.
-    session.untype("spot.along");
-    session.untype("spot.reading");
+    setLine(sent.across);
+    for (const field of FIELDS) session.untype(`spot.${field}`);
     first.current?.focus();
     const found = await session.keepSpot(sent.along, sent.across, laser ? null : sent.reading);
     if (found.length) setWrong({ sent, troubles: found, here: false });

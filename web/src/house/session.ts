@@ -113,7 +113,7 @@ export class HouseSession {
 
   /** Whether closing the window now would lose something. */
   get unsaved(): boolean {
-    return this.jobs.length > 0 || Object.keys(this.sight.drafts).length > 0;
+    return this.jobs.length > 0 || Object.values(this.sight.drafts).some((draft) => draft.text.trim() !== "");
   }
 
   private show(change: Partial<Sight>): void {
