@@ -129,7 +129,7 @@ def test_decimal_feet_and_a_whole_foot_are_named() -> None:
 @given(st.sampled_from(LINES), st.floats(1.02, 3.0))
 def test_a_slip_as_large_as_said_shows(line: Line, times: float) -> None:
     readings = planned_lines(L, W)
-    shows = check_in(readings, L, W, ERROR).shows_m[line]
+    shows = check_in(readings, L, W, ERROR).slip_shows_m(line)
     slipped = {**readings, line: readings[line] + shows * times}
     with contextlib.suppress(TapeMisfit):
         assert check_in(slipped, L, W, ERROR).closes is False
@@ -212,14 +212,14 @@ def test_a_tape_on_the_slope_is_brought_to_level() -> None:
 
 
 def test_another_round_keeps_the_one_before() -> None:
-    record = taped(**measured(standing(0.0, (0.3, 0.0), (0.3, 0.0)))).taped_anew()
+    record = taped(**measured(standing(0.0, (0.3, 0.0), (0.3, 0.0)))).taped_anew(0.0)
     assert record.taped.count == 0
     again = taped(record, **measured(standing(0.0, (0.01, 0.0), (0.0, 0.0))))
     plan = make_plan(again, size__length_m=L, size__span_m=W, tape__units="metric")
     assert answer(plan, "square-up", "taping_1") == "300 mm"
     drawing = next(each for each in plan.drawings if each.view == "taped")
     assert {"earlier", "shape"} <= {getattr(item, "part", "") for item in drawing.items}
-    assert SiteRecord().taped_anew() == SiteRecord()
+    assert SiteRecord().taped_anew(0.0) == SiteRecord()
 
 
 def test_a_found_shape_has_the_lengths_that_were_read() -> None:

@@ -43,7 +43,7 @@ def post_taping(desk: Desk, house_id: HouseId, own: Standing) -> Response:
     """Keep the round of taping under way among the earlier ones, and begin another."""
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        return houses.Edited(design, record.taped_anew(), "Pegs moved, taping begun again")
+        return houses.Edited(design, record.taped_anew(design.set_out.starts_m), "Pegs moved, taping begun again")
 
     return change(desk, house_id, own.version, own.window, edit)
 

@@ -81,6 +81,7 @@ LIMITS: dict[str, Limit] = {
     "set_out.tape_m": Limit("Longest tape", 1.0, 200.0),
     "set_out.second_tape_m": Limit("Second tape", 1.0, 200.0),
     "set_out.reading_error_m": Limit("Reading error", 0.0005, 0.05),
+    "set_out.starts_m": Limit("Tape starts at", 0.0, 0.9),
     "set_out.fence_m": Limit("Fence to line A–B", 0.0, 100.0),
     "posts.length_m": Limit("Post length", 0.2, 4.0),
     "posts.reveal_m": Limit("Post reveal", 0.05, 2.0),
@@ -275,12 +276,14 @@ class SetOut(Part):
 
     The reading error is one standard error of a tape reading; 3 mm or 1/8 in is usual. ``to`` says
     what the strings touch: post centres, or the outside of posts or bows. ``fence_m`` is how far the
-    line A to B lies from a fence that it is set from.
+    line A to B lies from a fence that it is set from. ``starts_m`` is the mark at which the tape is held:
+    one mark in, or wrapped round a post, it reads that much more than it measures.
     """
 
     tape_m: float = _number("set_out.tape_m")
     second_tape_m: float | None = _number("set_out.second_tape_m", default=None)
     reading_error_m: float = _number("set_out.reading_error_m", default=0.003)
+    starts_m: float = _number("set_out.starts_m", default=0.0)
     base: Base = "long"
     fence_m: float = _number("set_out.fence_m", default=1.5)
     method: Literal["best"] | MethodId = "best"

@@ -22,11 +22,11 @@ from obtegum.core.quantity import INCH_M, Tape, Units, length_text
 from obtegum.core.record import CHECKS, LINES, PEG, Line
 from obtegum.core.setout.checkin import planned_lines
 from obtegum.core.setout.how import method_label
-from obtegum.core.setout.squaring import Method
+from obtegum.core.setout.squaring import Method, should_read
 from obtegum.core.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import own_tubes, strung_size, tube_tried, ways_to_square
+from obtegum.core.work import own_tubes, strung_size, tapes_of, tube_tried, ways_to_square
 
 __all__ = [
     "MEASURES",
@@ -256,9 +256,9 @@ def _tube_options(tubes: tuple[Tube, ...], tape: Tape) -> tuple[Option, ...]:
     )
 
 
-def _method_about(method: Method, tape: Tape) -> str:
+def _method_about(method: Method, tape: Tape, starts_m: float) -> str:
     """What a way leaves at the far corners and between the diagonals, and what it takes."""
-    longest = length_text(max(method.along_m, method.across_m, method.diagonal_m), tape)
+    longest = length_text(max(method.along_m, method.across_m, method.diagonal_m) + starts_m, tape, "up")
     if not method.reaches:
         return f"wants a tape of {longest}"
     corner, diagonals = (length_text(each, tape, "up") for each in (method.skew_m, method.difference_m))
@@ -269,7 +269,11 @@ def _methods(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
     """Every way to square this base with what it leaves at a far corner, best first."""
     tape = job.design.tape
     ways = [
-        Option(id=each.id, label=method_label(each, tape), about=_method_about(each, tape))
+        Option(
+            id=each.id,
+            label=method_label(each, tape),
+            about=_method_about(each, tape, job.design.set_out.starts_m),
+        )
         for each in ways_to_square(job.design, catalogue)
     ]
     return (Option(id="best", label=f"the best: {ways[0].label}", about=ways[0].about), *ways)
@@ -286,7 +290,7 @@ def _height_hint(job: Job, catalogue: Catalogue) -> str:
 def _planned(line: Line) -> Hint:
     def hint(job: Job, catalogue: Catalogue) -> str:
         planned = planned_lines(*strung_size(job.design, catalogue))
-        return f"should read {length_text(planned[line], job.design.tape)}"
+        return should_read(planned[line], tapes_of(job.design), job.design.tape)
 
     return hint
 
@@ -346,6 +350,7 @@ MEASURES: dict[str, Measure] = {
         _length("tape", "set_out.tape_m"),
         _length("second_tape", "set_out.second_tape_m", "blank: only one tape", optional=True),
         _length("error", "set_out.reading_error_m"),
+        _length("starts", "set_out.starts_m", "the mark held at the peg; 0 for the tape’s own end"),
         _choice("base", "set_out.base", "Square it on", _choices(long="a long side", short="an end", fence="a fence")),
         _length("fence", "set_out.fence_m"),
         _choice("method", "set_out.method", "How to square it", _methods),

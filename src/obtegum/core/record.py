@@ -50,7 +50,8 @@ Taped = Annotated[float, Field(gt=0, le=400)]
 class Taping(Part):
     """One round with the tape between the corners A, B, C, D: what was read, m; None where nothing was.
 
-    ``held`` says whether the tape was held level or lay along the ground.
+    ``held`` says whether the tape was held level or lay along the ground; ``starts_m`` at which of its
+    marks the tape of an earlier round was held.
     """
 
     ab_m: Taped | None = None
@@ -60,6 +61,7 @@ class Taping(Part):
     ac_m: Taped | None = None
     bd_m: Taped | None = None
     held: Literal["level", "ground"] = "level"
+    starts_m: Annotated[float, Field(ge=0, le=0.9)] = 0.0
 
     def reading_m(self, line: Line) -> float | None:
         """What was read on a line, m, or None."""
@@ -172,7 +174,11 @@ class SiteRecord(Part):
         kept = {name: at for name, at in self.set_at_m.items() if name != part}
         return self.model_copy(update={"set_at_m": kept if reading_m is None else {**kept, part: reading_m}})
 
-    def taped_anew(self) -> "SiteRecord":
-        """A record ready for another round with the tape; the one under way joins the earlier ones."""
-        earlier = (*self.earlier, self.taped)[-MOST_ROUNDS:] if self.taped.count else self.earlier
+    def taped_anew(self, starts_m: float) -> "SiteRecord":
+        """A record ready for another round with the tape; the one under way joins the earlier ones.
+
+        Args: the mark at which the tape was held, m.
+        """
+        kept = self.taped.model_copy(update={"starts_m": starts_m})
+        earlier = (*self.earlier, kept)[-MOST_ROUNDS:] if self.taped.count else self.earlier
         return self.model_copy(update={"earlier": earlier, "taped": Taping(held=self.taped.held)})

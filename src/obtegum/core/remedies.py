@@ -247,6 +247,15 @@ def _kink_cure(work: Work, verdict: Verdict) -> Iterator[Cure]:
     yield (Edit(measure="making", text="elbows"),)
 
 
+def _other_size(work: Work, verdict: Verdict) -> Iterator[Cure]:
+    """The size that a square base was taped at."""
+    share, size = 1 + (work.other_size or 0.0), work.design.size
+    strung = dict(zip(("length", "span"), work.strung, strict=True))
+    outside_m = strung["length"] - size.length_m
+    taken = {name: value * share - outside_m for name, value in strung.items()}
+    yield tuple(Edit(measure=name, text=length_text(value, work.tape)) for name, value in taken.items())
+
+
 CURES: dict[str, Callable[[Work, Verdict], Iterator[Cure]]] = {
     "headroom": _headroom,
     "path-room": _low_side,
@@ -256,6 +265,7 @@ CURES: dict[str, Callable[[Work, Verdict], Iterator[Cure]]] = {
     "entry": _entry,
     "odd-bay": _odd_bay,
     "tape": _tape,
+    "other-size": _other_size,
     "waste": _sticks,
     "crown-joint": _sticks,
     "short-piece": _sticks,

@@ -53,12 +53,13 @@ class Band:
 
 
 class Strip(Part):
-    """One thing laid straight, its tape starting at its left end."""
+    """One thing laid straight, its tape starting at its left end, where it reads ``starts_m``."""
 
     id: str
     title: str
     about: str
     material: Literal["string", "steel", "plastic", "post", "floor", "board"]
     length_m: float
+    starts_m: float = 0.0
     marks: tuple[StripMark, ...]
     bands: tuple[Band, ...] = ()

@@ -19,10 +19,10 @@ from obtegum.core.ground.suspects import Suspect, odd_spots, suspects
 from obtegum.core.profile import Arc, Chain, Kink, ProfileError
 from obtegum.core.profile import Line as Stretch
 from obtegum.core.quantity import FOOT_M, Rounding, Tape, length_text
-from obtegum.core.record import LINES, Line, SiteRecord
-from obtegum.core.setout.base import Peg, pegs
+from obtegum.core.record import LINES, Line, SiteRecord, Taping
+from obtegum.core.setout.base import Peg, diagonal, pegs
 from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
-from obtegum.core.setout.checkin import CheckIn, TapeMisfit, check_in
+from obtegum.core.setout.checkin import CheckIn, TapeMisfit, check_in, other_size
 from obtegum.core.setout.how import HowStep, how_to_square
 from obtegum.core.setout.squaring import Method, Tapes, methods
 from obtegum.core.shapes import height_for_girth
@@ -30,7 +30,7 @@ from obtegum.core.strip import MarkKind, MarkState, StripMark
 from obtegum.core.ticks import peg_words
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["Work", "begin", "find_tube", "own_tubes", "strung_size", "ways_to_square"]
+__all__ = ["Work", "begin", "find_tube", "own_tubes", "strung_size", "tapes_of", "tube_tried", "ways_to_square"]
 
 
 # Shapes that meet at corners: a ridge, and where straight pieces join.
@@ -127,9 +127,33 @@ class Work:
         """Length and width of the rectangle that the strings make, m."""
         return strung_size(self.design, self.catalogue)
 
-    @property
+    @cached_property
     def tapes(self) -> Tapes:
-        return _tapes(self.design)
+        return tapes_of(self.design)
+
+    def reads(self, value_m: float, rounding: Rounding = "nearest") -> str:
+        """What the long tape shows over a distance: more, where it is held at a mark of its own."""
+        return self.say(value_m + self.tapes.start_m, rounding)
+
+    @cached_property
+    def other_size(self) -> float | None:
+        """Share by which a base that is square is larger (or smaller) than planned; None where it isn't so."""
+        check = self.check
+        return other_size(self.taped_level, check, *self.strung) if isinstance(check, CheckIn) else None
+
+    @cached_property
+    def square_usable_m(self) -> float:
+        """How far a base may be out of square and be of use, m."""
+        return self.rules.square_usable_share * diagonal(*self.strung)
+
+    @cached_property
+    def square_enough(self) -> bool:
+        """Whether no peg is to be moved: the readings can be trusted, and what they tell is good work."""
+        check = self.check
+        if not isinstance(check, CheckIn) or check.closes is False or self.other_size is not None:
+            return False
+        off_m = max(check.differ_m, check.largest.size_m)
+        return off_m <= self.rules.square_good_share * self.square_usable_m
 
     @cached_property
     def methods(self) -> list[Method]:
@@ -170,17 +194,21 @@ class Work:
 
     @cached_property
     def taped_level(self) -> dict[Line, float]:
+        """What was taped in this round, held level, m."""
+        return self._levelled(self.record.taped, self.tapes.start_m)
+
+    def _levelled(self, taped: Taping, starts_m: float) -> dict[Line, float]:
         """What was taped, held level: readings along the ground are brought to level by the pegs' heights.
 
-        A reading r over a fall h is √(r² − h²) long.
+        A reading r over a fall h is √(r² − h²) long, once the mark that the tape was held at is off it.
         """
-        taped = self.record.taped
         found: dict[Line, float] = {}
         for line in LINES:
             reading = taped.reading_m(line)
             if reading is not None:
                 fall_m = self.corner_fall(line) if taped.held == "ground" else 0.0
-                found[line] = math.sqrt(max(reading**2 - (fall_m or 0.0) ** 2, 0.0))
+                slope_m = max(reading - starts_m, 0.0)
+                found[line] = math.sqrt(max(slope_m**2 - (fall_m or 0.0) ** 2, 0.0))
         return found
 
     def corner_fall(self, line: Line) -> float | None:
@@ -197,14 +225,13 @@ class Work:
     @cached_property
     def earlier_checks(self) -> list[CheckIn]:
         """The shapes of the earlier rounds of taping, for as far as they make one."""
-        rounds = ({line: each.reading_m(line) for line in LINES} for each in self.record.earlier)
-        told = ({line: reading for line, reading in each.items() if reading is not None} for each in rounds)
+        told = (self._levelled(each, each.starts_m) for each in self.record.earlier)
         found = (self._checked(each) for each in told if len(each) >= 2)
         return [each for each in found if isinstance(each, CheckIn)]
 
     def _checked(self, taped: Mapping[Line, float]) -> CheckIn | TapeMisfit:
         try:
-            return check_in(taped, *self.strung, self.tapes.error_m, self.rules.peg_m)
+            return check_in(taped, *self.strung, self.tapes.error_m, self.rules.peg_m, self.tapes.readings)
         except TapeMisfit as misfit:
             return misfit
 
@@ -424,13 +451,14 @@ class Work:
         state: MarkState = "open",
         note: str = "",
         says: str = "",
+        from_m: float = 0.0,
     ) -> StripMark:
-        """A mark of a strip, its reading printed from its exact place."""
+        """A mark of a strip, its reading printed from its exact place and what the tape reads at its start."""
         return StripMark(
             id=f"{strip}/{part}",
             part=part,
             at_m=at_m,
-            reading=self.say(at_m),
+            reading=self.say(at_m + from_m),
             what=what,
             kind=kind,
             state=state,
@@ -506,16 +534,23 @@ def strung_size(design: HouseDesign, catalogue: Catalogue) -> tuple[float, float
     return design.size.length_m + more_m, design.size.span_m + more_m
 
 
-def _tapes(design: HouseDesign) -> Tapes:
+def tapes_of(design: HouseDesign) -> Tapes:
+    """The tapes of a house, as far as they reach from the mark that they are held at."""
     set_out = design.set_out
-    return Tapes(longest_m=set_out.tape_m, second_m=set_out.second_tape_m, error_m=set_out.reading_error_m)
+    second_m = None if set_out.second_tape_m is None else max(set_out.second_tape_m - set_out.starts_m, 0.0)
+    return Tapes(
+        longest_m=set_out.tape_m - set_out.starts_m,
+        second_m=second_m,
+        error_m=set_out.reading_error_m,
+        start_m=set_out.starts_m,
+    )
 
 
 def ways_to_square(design: HouseDesign, catalogue: Catalogue) -> list[Method]:
     """Every way to square the base of a house, best first."""
     set_out = design.set_out
     unit_m = FOOT_M if design.tape.units == "feet" else 1.0
-    return methods(*strung_size(design, catalogue), _tapes(design), set_out.base, unit_m, set_out.fence_m)
+    return methods(*strung_size(design, catalogue), tapes_of(design), set_out.base, unit_m, set_out.fence_m)
 
 
 def tube_tried(design: HouseDesign) -> str:
@@ -586,7 +621,7 @@ def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> Work
         equal=equal,
         fixed=fixed,
         bays=chosen,
-        pegs=pegs(chosen, size.span_m),
+        pegs=pegs(chosen, size.span_m, strung_size(design, catalogue)[0] - size.length_m),
         entry=entry,
         play=socket_play(post_tube.bore_m, bow_tube.od_m, bows.insertion_m),
         tube_m=tube_m,

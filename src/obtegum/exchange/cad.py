@@ -55,10 +55,10 @@ def setting_out_dxf(work: Work, plan: HousePlan) -> str:
     width_m = work.strung[1]
     for peg in work.pegs:
         name, y = f"{peg.side}{peg.bow}", 0.0 if peg.side == "L" else width_m
-        space.add_point((peg.station_m, y, heights.get(name, 0.0)), dxfattribs=on("PEGS"))
-        letters(name, peg.station_m, y)
+        space.add_point((peg.reading_m, y, heights.get(name, 0.0)), dxfattribs=on("PEGS"))
+        letters(name, peg.reading_m, y)
         if peg.side == "L":
-            space.add_line((peg.station_m, 0.0), (peg.station_m, width_m), dxfattribs=on("BOWS"))
+            space.add_line((peg.reading_m, 0.0), (peg.reading_m, width_m), dxfattribs=on("BOWS"))
     for kept in offset_pegs(*work.strung, work.design.keep.offset_m):
         space.add_point(kept.at, dxfattribs=on("OFFSET_PEGS"))
         letters(kept.name, *kept.at)

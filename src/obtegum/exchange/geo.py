@@ -77,7 +77,7 @@ def setting_out_geojson(work: Work) -> str:
     for peg in work.pegs:
         name, y = f"{peg.side}{peg.bow}", 0.0 if peg.side == "L" else work.strung[1]
         features.append(
-            point(peg.station_m, y, kind="peg", name=name, station_m=peg.station_m, rod_m=levels.pegs.get(name))
+            point(peg.reading_m, y, kind="peg", name=name, station_m=peg.station_m, rod_m=levels.pegs.get(name))
         )
     features += [
         point(*kept.at, kind="offset peg", name=kept.name)

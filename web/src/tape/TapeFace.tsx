@@ -36,15 +36,17 @@ interface Props {
   width: number;
   top: number;
   height: number;
+  /** What the tape reads where it is held, m. */
+  start: number;
   end: number;
 }
 
 /** The printed face of a measuring tape: its divisions thin out or appear as one zooms. */
-export function TapeFace({ units, window, width, top, height, end }: Props) {
+export function TapeFace({ units, window, width, top, height, start, end }: Props) {
   const perMetre = width / window.span;
   const grades = units === "feet" ? FEET : METRIC;
   const x = (at: number) => (at - window.from) * perMetre;
-  const first = Math.max(window.from, 0);
+  const first = Math.max(window.from, start);
   const last = Math.min(window.from + window.span, end);
   const marks: string[] = [];
   const places = (step: number): number[] => {

@@ -151,7 +151,15 @@ export const TapeStrip = memo(function TapeStrip({ strip, units, chosen, onChoos
         <svg width={width} height={STRIP_HEIGHT} role="presentation">
           <Hatches id={id} />
           <Stuff strip={strip} window={window} width={width} hatches={id} />
-          <TapeFace units={units} window={window} width={width} top={FACE_TOP} height={FACE} end={strip.length_m * 1.02} />
+          <TapeFace
+            units={units}
+            window={{ from: window.from + strip.starts_m, span: window.span }}
+            width={width}
+            top={FACE_TOP}
+            height={FACE}
+            start={strip.starts_m}
+            end={strip.length_m * 1.02 + strip.starts_m}
+          />
           {placed.map((each) => (
             <Leader key={each.mark.id} placed={each} />
           ))}

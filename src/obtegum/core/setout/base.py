@@ -16,13 +16,18 @@ Side = Literal["L", "R"]
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Peg:
-    """Where one post goes: its bow (from 1 at the front), side, and reading along its line, m."""
+    """Where one post goes: its bow (from 1 at the front), side, and place along the house, m.
+
+    ``reading_m`` is what the tape measures to its peg from A or D. With strings on the outside that is the
+    post's near face, and for B and C the corner that the strings make, one tube beyond the last post's.
+    """
 
     part: str
     bow: int
     side: Side
     x_m: float
     station_m: float
+    reading_m: float
     to_far_corner_m: float
     corner: Literal["A", "B", "C", "D"] | None
 
@@ -41,20 +46,26 @@ def corner(side: Side, place: int, last: int) -> Literal["A", "B", "C", "D"] | N
     return None
 
 
-def pegs(bays: Bays, width_m: float) -> tuple[Peg, ...]:
-    """A peg for every post, the left side first, each from its exact station."""
+def pegs(bays: Bays, width_m: float, outside_m: float = 0.0) -> tuple[Peg, ...]:
+    """A peg for every post, the left side first, each from its exact station.
+
+    Args: bays; width between centres, m; and the tube that strings on the outside add to the length, m.
+    """
     last = bays.bows - 1
-    end = bays.stations_m[-1]
-    return tuple(
-        Peg(
+    end = bays.stations_m[-1] + outside_m
+
+    def peg(side: Side, place: int, station_m: float) -> Peg:
+        reading_m = end if place == last else station_m
+        return Peg(
             part=f"peg:{side}{place + 1}",
             bow=place + 1,
             side=side,
             x_m=-width_m / 2 if side == "L" else width_m / 2,
-            station_m=station,
-            to_far_corner_m=end - station,
+            station_m=station_m,
+            reading_m=reading_m,
+            to_far_corner_m=end - reading_m,
             corner=corner(side, place, last),
         )
-        for side in ("L", "R")
-        for place, station in enumerate(bays.stations_m)
-    )
+
+    sides: tuple[Side, Side] = ("L", "R")
+    return tuple(peg(side, place, station_m) for side in sides for place, station_m in enumerate(bays.stations_m))

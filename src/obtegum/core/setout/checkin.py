@@ -3,18 +3,29 @@
 A is held, A to B gives the direction; B, C and D follow from the readings by least squares (five
 unknowns, six readings at the most, so one of them checks the others). A line that was not taped is
 taken as planned with a wide error. Source: the method of least squares for a braced quadrilateral,
-as in any textbook of surveying; the reliability of a reading is the usual one of Baarda,
-smallest slip that shows = 3σ/√r with r the reading's share in the redundancy.
+as in any textbook of surveying. Six readings have one condition among them, a unit vector n: a slip s in
+a reading moves their misclosure by n_i·s, and shows with a chance P from s = (3 + z_P)·σ/|n_i| on, σ being
+the misclosure's own standard error and z_P the normal quantile (Baarda's reliability of a reading).
 """
 
 import math
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.record import LINES, Line
+from obtegum.core.setout.squaring import BEYOND
 
-__all__ = ["CheckIn", "Move", "Slip", "TapeMisfit", "check_in", "planned_lines"]
+__all__ = [
+    "NINETEEN_IN_20",
+    "CheckIn",
+    "Move",
+    "Slip",
+    "TapeMisfit",
+    "check_in",
+    "other_size",
+    "planned_lines",
+]
 
 ENDS: dict[Line, tuple[str, str]] = {line: (line[0].upper(), line[1].upper()) for line in LINES}
 TRIANGLES: tuple[tuple[Line, Line, Line], ...] = (
@@ -25,7 +36,8 @@ TRIANGLES: tuple[tuple[Line, Line, Line], ...] = (
 )
 # A line that was set by tape but not read again is trusted to about an inch.
 ASSUMED_M = 0.025
-BEYOND = 3.0
+# Quantile of the normal distribution for a chance of 19 in 20; of an even chance it is 0.
+NINETEEN_IN_20 = 1.645
 MOST_ROUNDS = 60
 Point = tuple[float, float]
 
@@ -67,20 +79,31 @@ class CheckIn:
     """The shape as it stands.
 
     ``misclosure_m`` is how far the six readings are from any shape, in units of one reading, and
-    ``shows_m`` the smallest slip of each line that would show; both only with all six.
+    ``condition`` each line's share in that; both only with all six. ``error_m`` is the standard error of a
+    misclosure, ``differ_error_m`` the one of the difference of two diagonals, each read for itself.
     """
 
     corners: Mapping[str, Point]
     moves: tuple[Move, ...]
     misclosure_m: float | None
     error_m: float
-    shows_m: Mapping[Line, float]
+    differ_error_m: float
+    condition: Mapping[Line, float]
     slips: tuple[Slip, ...]
 
     @property
     def closes(self) -> bool | None:
         """Whether the readings agree within their error; None when nothing checks them."""
         return None if self.misclosure_m is None else abs(self.misclosure_m) <= BEYOND * self.error_m
+
+    @property
+    def differ_m(self) -> float:
+        """How far the diagonals differ in the shape as it stands, m."""
+        return abs(self.line_m("ac") - self.line_m("bd"))
+
+    def slip_shows_m(self, line: Line, quantile: float = 0.0) -> float:
+        """Smallest slip in a reading that shows, m: with an even chance, or by the quantile of another one."""
+        return (BEYOND + quantile) * self.error_m / max(abs(self.condition[line]), 1e-9)
 
     @property
     def largest(self) -> Move:
@@ -99,37 +122,66 @@ def planned_lines(length_m: float, width_m: float) -> dict[Line, float]:
 
 
 def check_in(
-    taped: Mapping[Line, float], length_m: float, width_m: float, error_m: float, peg_m: float = 0.04
+    taped: Mapping[Line, float],
+    length_m: float,
+    width_m: float,
+    error_m: float,
+    peg_m: float = 0.04,
+    readings_of: Callable[[float], int] = lambda length_m: 1,
 ) -> CheckIn:
     """The shape of the base as it stands, and what to do about it.
 
-    Args: the readings held level, by line; the planned base; one standard error of a reading; and
-    the thickness of a peg, for a tape that was hooked around one; all m.
+    Args: the readings held level, by line; the planned base; one standard error of a reading; the
+    thickness of a peg, for a tape that was hooked around one; all m; and how many readings a length takes,
+    the tape starting anew each time.
     Raises: TapeMisfit when three readings can't close a triangle.
     """
     planned = planned_lines(length_m, width_m)
     _triangles_close(taped, planned)
     readings = [taped.get(line, planned[line]) for line in LINES]
-    errors = [error_m if line in taped else math.hypot(ASSUMED_M, error_m) for line in LINES]
+    own = {line: error_m * math.sqrt(readings_of(planned[line])) for line in LINES}
+    errors = [own[line] if line in taped else math.hypot(ASSUMED_M, own[line]) for line in LINES]
     corners, null = _adjust(readings, errors, length_m, width_m)
     moves = tuple(
         Move(corner, wanted[0] - corners[corner][0], wanted[1] - corners[corner][1])
         for corner, wanted in (("B", (length_m, 0.0)), ("C", (length_m, width_m)), ("D", (0.0, width_m)))
     )
-    shape = CheckIn(corners, moves, None, error_m, {}, ())
+    differ_m = math.hypot(errors[LINES.index("ac")], errors[LINES.index("bd")])
+    shape = CheckIn(corners, moves, None, error_m, differ_m, {}, ())
     if len(taped) < len(LINES):
         return shape
     misfit = _misfit(null, readings, shape)
-    shows = {line: BEYOND * error_m / max(abs(share), 1e-9) for line, share in zip(LINES, null, strict=True)}
+    condition = dict(zip(LINES, null, strict=True))
+    misfit_error_m = math.hypot(*(share * error for share, error in zip(null, errors, strict=True)))
     slips: tuple[Slip, ...] = ()
-    if abs(misfit) > BEYOND * error_m:
-        found = [
-            _tried(slip, taped, errors, length_m, width_m)
-            for slip in _slips(taped, dict(zip(LINES, null, strict=True)), misfit, peg_m)
-        ]
-        fitting = [slip for slip in found if slip is not None and abs(slip.left_m) <= BEYOND * error_m]
+    if abs(misfit) > BEYOND * misfit_error_m:
+        found = [_tried(slip, taped, errors, length_m, width_m) for slip in _slips(taped, condition, misfit, peg_m)]
+        fitting = [slip for slip in found if slip is not None and abs(slip.left_m) <= BEYOND * misfit_error_m]
         slips = tuple(sorted(fitting, key=lambda slip: abs(slip.left_m)))
-    return CheckIn(corners, moves, misfit, error_m, shows, slips)
+    return CheckIn(corners, moves, misfit, misfit_error_m, differ_m, condition, slips)
+
+
+def other_size(taped: Mapping[Line, float], check: CheckIn, length_m: float, width_m: float) -> float | None:
+    """Share by which a base is longer or shorter than planned both ways alike, while square in itself.
+
+    None unless it is so beyond the readings' error: opposite sides alike, diagonals alike, and both
+    the length and the width, as far as they were taped, off by one share. Two diagonals alone tell
+    it as well.
+    """
+    planned, limit_m = planned_lines(length_m, width_m), BEYOND * check.differ_error_m
+    if not {"ac", "bd"} <= taped.keys() or abs(taped["ac"] - taped["bd"]) > limit_m or check.closes is False:
+        return None
+    shares: list[tuple[float, float]] = []
+    pairs: tuple[tuple[Line, Line], ...] = (("ac", "bd"), ("ab", "dc"), ("ad", "bc"))
+    for one, other in pairs:
+        read = [taped[line] for line in (one, other) if line in taped]
+        if len(read) == 2 and abs(read[0] - read[1]) > limit_m:
+            return None
+        if read:
+            shares.append((sum(read) / len(read) / planned[one] - 1, limit_m / planned[one]))
+    share, least = shares[0]
+    alike = all(abs(each - share) <= math.hypot(error, least) for each, error in shares)
+    return share if alike and all(abs(each) > error for each, error in shares) else None
 
 
 def _misfit(null: list[float], readings: list[float], shape: CheckIn) -> float:
@@ -148,7 +200,7 @@ def _tried(
         return None
     readings = [mended[line] for line in LINES]
     corners, null = _adjust(readings, errors, length_m, width_m)
-    return replace(slip, left_m=_misfit(null, readings, CheckIn(corners, (), None, 0.0, {}, ())))
+    return replace(slip, left_m=_misfit(null, readings, CheckIn(corners, (), None, 0.0, 0.0, {}, ())))
 
 
 def _triangles_close(taped: Mapping[Line, float], planned: Mapping[Line, float]) -> None:

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 from obtegum.core.quantity import Tape, length_text
 from obtegum.core.setout.base import diagonal
-from obtegum.core.setout.squaring import Base, Method, Tapes
+from obtegum.core.setout.squaring import BEYOND, Base, Method, Tapes, parts_within
 
 __all__ = ["HowLine", "HowStep", "corner_places", "how_to_square", "method_label"]
 
@@ -53,7 +53,8 @@ def method_label(method: Method, tape: Tape) -> str:
     if method.id == "fence":
         return "each end from the fence"
     along, across = round(method.along_m / tape_unit_m(tape)), round(method.across_m / tape_unit_m(tape))
-    return f"{across}-{along}-{round(along * 1.25)} in {unit}"
+    short, long = sorted((along, across))
+    return f"{short}-{long}-{round(long * 1.25)} in {unit}, {along} on the line"
 
 
 def tape_unit_m(tape: Tape) -> float:
@@ -74,6 +75,18 @@ class _Base:
     def say(self, value_m: float) -> str:
         return length_text(value_m, self.tape)
 
+    def reads(self, value_m: float) -> str:
+        """What the tape shows over a distance: more, where it is held at a mark of its own."""
+        return length_text(value_m + self.tapes.start_m, self.tape)
+
+    def say_up(self, value_m: float) -> str:
+        return length_text(value_m, self.tape, "up")
+
+    def taped(self, value_m: float) -> str:
+        """A distance, and what the tape shows over it where that is more."""
+        told = self.say(value_m)
+        return told if self.tapes.start_m == 0 else f"{told} (the tape reads {self.reads(value_m)})"
+
     def move(self, start: Point, along_m: float) -> Point:
         """A point on the base line, some way on from another."""
         return start[0] + self.along[0] * along_m, start[1] + self.along[1] * along_m
@@ -88,17 +101,19 @@ class _Base:
         (first, first_at, first_m), (second, second_at, second_m) = one, other
         if self.method.at_once:
             words = (
-                f"Tape 1 from {first} reads {self.say(first_m)}, tape 2 from {second} reads {self.say(second_m)}: "
+                f"Tape 1 from {first} reads {self.reads(first_m)}, tape 2 from {second} reads "
+                f"{self.reads(second_m)}: "
                 f"where they cross, set {target}."
             )
         else:
             words = (
-                f"Scratch an arc at {self.say(first_m)} from {first} and one at {self.say(second_m)} from {second}: "
+                f"Scratch an arc at {self.reads(first_m)} from {first} and one at {self.reads(second_m)} from "
+                f"{second}: "
                 f"where they cross, set {target}."
             )
         lines = (
-            self.run("tape", first_at, where, self.say(first_m)),
-            self.run("tape", second_at, where, self.say(second_m)),
+            self.run("tape", first_at, where, self.reads(first_m)),
+            self.run("tape", second_at, where, self.reads(second_m)),
         )
         return HowStep(words=words, lines=lines, sets=((target, where),))
 
@@ -116,7 +131,7 @@ def how_to_square(
         steps += _from_fence(on, fence_m)
     else:
         steps += _both_ends(on)
-    steps.append(_check(on, diagonal(length_m, width_m)))
+    steps.append(_check(on, length_m, width_m))
     return steps
 
 
@@ -125,7 +140,7 @@ def _fence_line(on: _Base, fence_m: float) -> HowStep:
     feet = [(on.at[letter][0], -fence_m) for letter in ("A", "B")]
     words = (
         f"Stretch a string along the fence: fences wander. Square off it, the least that the tape reads, set A and B "
-        f"{on.say(fence_m)} out."
+        f"{on.taped(fence_m)} out."
     )
     lines = [on.run("string", (feet[0][0], -fence_m), (feet[1][0], -fence_m), "fence")]
     lines += [
@@ -137,14 +152,17 @@ def _fence_line(on: _Base, fence_m: float) -> HowStep:
 def _base_line(on: _Base) -> HowStep:
     longest_m = on.tapes.longest_m
     start, end = on.at[on.near], on.at[on.far]
-    words = f"String the base line {on.near} to {on.far}, {on.say(on.line_m)}."
+    words = f"String the base line {on.near} to {on.far}, {on.taped(on.line_m)}."
     restarts: tuple[Point, ...] = ()
     if on.line_m > longest_m + 1e-9:
         count = int(on.line_m / longest_m - 1e-9)
         restarts = tuple(on.move(start, longest_m * each) for each in range(1, count + 1))
         at = ", ".join(f"R{number} at {on.say(longest_m * number)}" for number in range(1, count + 1))
         word = "a peg" if count == 1 else "pegs"
-        words = f"{words[:-1]}; the tape restarts at {word} {at}, and what is read from the last one is added."
+        words = (
+            f"String the base line {on.near} to {on.far}, {on.say(on.line_m)}; the tape restarts at {word} {at}, "
+            f"each {on.taped(longest_m)} on, and what is read from the last one is added."
+        )
     line = on.run("string", start, end, on.say(on.line_m))
     return HowStep(words=words, lines=(line,), sets=((on.near, start), (on.far, end)), restarts=restarts)
 
@@ -156,21 +174,21 @@ def _triangle(on: _Base) -> list[HowStep]:
     target = on.at[on.across_near]
     share = method.across_m / on.away_m
     where = (start[0] + (target[0] - start[0]) * share, start[1] + (target[1] - start[1]) * share)
-    along = on.say(method.along_m)
+    along = on.taped(method.along_m)
     first = on.cross(
         (on.near, start, method.across_m), ("that peg", foot, method.diagonal_m), "a pin on the square line", where
     )
     far = on.at[on.across_far]
-    line, away = on.say(on.line_m), on.say(on.away_m)
+    line, away = on.reads(on.line_m), on.reads(on.away_m)
     return [
         HowStep(words=f"From {on.near} peg {along} along the line. {first.words}", lines=first.lines),
         HowStep(
-            words=f"Run the square line on to {on.say(on.away_m)} from {on.near}: that is {on.across_near}.",
-            lines=(on.run("tape", start, target, on.say(on.away_m)),),
+            words=f"Run the square line on to {on.taped(on.away_m)} from {on.near}: that is {on.across_near}.",
+            lines=(on.run("tape", start, target, away),),
             sets=((on.across_near, target),),
         ),
         HowStep(
-            words=f"{on.across_far} lies {line} from {on.across_near} and {away} from {on.far}.",
+            words=f"For {on.across_far} the tape reads {line} from {on.across_near} and {away} from {on.far}.",
             lines=(
                 on.run("tape", target, far, line),
                 on.run("tape", on.at[on.far], far, away),
@@ -183,7 +201,7 @@ def _triangle(on: _Base) -> list[HowStep]:
 def _both_ends(on: _Base) -> list[HowStep]:
     """Each far corner from a triangle of its own."""
     method, steps = on.method, []
-    leg, reads, along = method.across_m, method.diagonal_m, on.say(method.along_m)
+    leg, reads, along = method.across_m, method.diagonal_m, on.taped(method.along_m)
     ends = ((on.far, on.near, -1.0, on.across_far, "back from"), (on.near, on.far, 1.0, on.across_near, "on from"))
     for letter, other, way, target, word in ends:
         foot_at = on.move(on.at[letter], way * method.along_m)
@@ -200,7 +218,7 @@ def _from_fence(on: _Base, fence_m: float) -> list[HowStep]:
         marks = [on.move(foot, -half), on.move(foot, half)]
         step = on.cross(("one", marks[0], reads), ("the other", marks[1], reads), target, on.at[target])
         words = (
-            f"On the fence mark {on.say(half)} to each side of {letter}’s foot. {step.words} "
+            f"On the fence mark {on.taped(half)} to each side of {letter}’s foot. {step.words} "
             f"The string from the foot to {target} crosses {letter}."
         )
         fence = on.run("string", (on.at[on.near][0], -fence_m), (on.at[on.far][0], -fence_m), "fence")
@@ -209,16 +227,25 @@ def _from_fence(on: _Base, fence_m: float) -> list[HowStep]:
     return steps
 
 
-def _check(on: _Base, both_m: float) -> HowStep:
-    differ = length_text(2 * on.method.difference_m, on.tape, "up")
+def _check(on: _Base, length_m: float, width_m: float) -> HowStep:
+    """Far side and both diagonals against each other; of each part, where the whole ones are beyond the tape."""
+    parts = parts_within(length_m, width_m, on.tapes.longest_m)
+    beyond = on.say_up(BEYOND * on.tapes.differ_m)
     far, near = on.across_far, on.across_near
-    words = (
-        f"Check: {near} to {far} reads {on.say(on.line_m)}, both diagonals {on.say(both_m)}; "
-        f"they may differ by {differ}."
-    )
-    lines = (
-        on.run("tape", on.at[near], on.at[far], on.say(on.line_m)),
-        on.run("tape", on.at["A"], on.at["C"], on.say(both_m)),
-        on.run("tape", on.at["B"], on.at["D"], on.say(both_m)),
-    )
-    return HowStep(words=words, lines=lines)
+    side = on.run("tape", on.at[near], on.at[far], on.reads(on.line_m))
+    told = f"Check: {near} to {far} measures {on.taped(on.line_m)}"
+    if parts is None:
+        return HowStep(words=f"{told}. No diagonal is within this tape: borrow a longer one.", lines=(side,))
+    part_m = length_m / parts
+    both_m = diagonal(part_m, width_m)
+    reads, lines = on.reads(both_m), [side]
+    for place in range(parts):
+        at, end, text = part_m * place, part_m * (place + 1), "" if place else reads
+        lines += [on.run("tape", (at, 0.0), (end, width_m), text), on.run("tape", (end, 0.0), (at, width_m), text)]
+    what = "both diagonals read" if parts == 1 else f"both diagonals of each {FRACTIONS.get(parts, 'part')} read"
+    words = f"{told}, {what} {reads}. Two that differ by more than {beyond} are out of square."
+    return HowStep(words=words, lines=tuple(lines))
+
+
+# Equal parts of a length as they are called.
+FRACTIONS = {2: "half", 3: "third", 4: "quarter"}

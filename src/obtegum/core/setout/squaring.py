@@ -14,23 +14,49 @@ from collections.abc import Iterator
 from typing import Literal
 
 from obtegum.core.part import Part
+from obtegum.core.quantity import Tape, length_text
 from obtegum.core.setout.base import diagonal
 
-__all__ = ["Base", "Method", "MethodId", "Tapes", "angle_error", "base_error", "fence_error", "methods", "parts_within"]
+__all__ = [
+    "BEYOND",
+    "Base",
+    "Method",
+    "MethodId",
+    "Tapes",
+    "angle_error",
+    "base_error",
+    "fence_error",
+    "methods",
+    "parts_within",
+    "should_read",
+]
 
 Base = Literal["long", "short", "fence"]
 MethodId = Literal["whole", "parts", "ends", "triple", "small-triple", "fence"]
+# So many standard errors off, a reading is not its own error any more.
+BEYOND = 3.0
 
 
 class Tapes(Part):
     """The tapes at hand and the error of one reading (one standard error), m.
 
-    With one tape only, an arc is scratched for each of two lengths that cross.
+    With one tape only, an arc is scratched for each of two lengths that cross. Held at a mark of its own
+    choice, ``start_m``, a tape reads that much more than it measures, and reaches that much less far.
     """
 
     longest_m: float
     second_m: float | None = None
     error_m: float
+    start_m: float = 0.0
+
+    @property
+    def differ_m(self) -> float:
+        """Standard error of the difference of two readings, m: √2·e."""
+        return math.sqrt(2) * self.error_m
+
+    def readings(self, length_m: float) -> int:
+        """How many readings a length takes, the tape starting anew each time."""
+        return max(1, math.ceil(length_m / self.longest_m - 1e-9))
 
     def reach(self, *lengths_m: float) -> bool:
         """Whether lengths can be taped at all, one after the other if need be."""
@@ -86,18 +112,41 @@ def parts_within(length_m: float, width_m: float, tape_m: float) -> int | None:
     return math.ceil(length_m / math.sqrt(tape_m**2 - width_m**2) - 1e-9)
 
 
-def _triples(built_on_m: float, away_m: float, tape_m: float, unit_m: float) -> Iterator[tuple[MethodId, int]]:
-    """The largest whole multiple of 3-4-5 units within base and tape, 4 along it, and the single one."""
-    most = math.floor(min(built_on_m / 4, away_m / 3, tape_m / 5) / unit_m + 1e-9)
-    if most > 1:
-        yield "triple", most
-    if most >= 1:
-        yield "small-triple", 1
+def _triples(built_on_m: float, away_m: float, tape_m: float, unit_m: float) -> Iterator[tuple[MethodId, float, float]]:
+    """Legs along the base and away from it: the largest multiple of 3-4-5 units that fits, and the single one.
+
+    Each is tried both ways round, 4 along the base and 3 along it; alike, 4 lies along it.
+    """
+
+    def most(along: int) -> int:
+        return math.floor(min(built_on_m / along, away_m / (7 - along), tape_m / 5) / unit_m + 1e-9)
+
+    along = max((4, 3), key=most)
+    count = most(along)
+    if count > 1:
+        yield "triple", along * unit_m * count, (7 - along) * unit_m * count
+    if count >= 1:
+        along = 4 if most(4) else 3
+        yield "small-triple", along * unit_m, (7 - along) * unit_m
 
 
 def base_error(length_m: float, tapes: Tapes) -> float:
     """Standard error of a base line's length, m: each restart of the tape adds a reading, e·√n."""
-    return tapes.error_m * math.sqrt(max(1, math.ceil(length_m / tapes.longest_m - 1e-9)))
+    return tapes.error_m * math.sqrt(tapes.readings(length_m))
+
+
+def should_read(length_m: float, tapes: Tapes, tape: Tape) -> str:
+    """What the tape shows over a length, in words: along a string and anew from a pin, where it is too short."""
+    if tapes.reach(length_m):
+        return f"should read {length_text(length_m + tapes.start_m, tape)}"
+    last_m = length_m - (tapes.readings(length_m) - 1) * tapes.longest_m
+    pins = tapes.readings(length_m) - 1
+    times = "" if pins == 1 else f" {pins} times"
+    held = f", and take off {length_text(pins * tapes.start_m, tape)}" if tapes.start_m else ""
+    return (
+        f"is longer than your tape: string it, pin the string at {length_text(tapes.longest_m + tapes.start_m, tape)}"
+        f"{times}, read on to {length_text(last_m + tapes.start_m, tape)}, add all{held}"
+    )
 
 
 def fence_error(half_m: float, tape_m: float, error_m: float) -> float:
@@ -152,8 +201,8 @@ def methods(
         found.append(way("parts", built_on_m / parts, away_m, parts))
     if base != "short" and width_m < length_m:
         found.append(way("ends", width_m, width_m))
-    for name, count in _triples(built_on_m, away_m, tapes.longest_m, unit_m):
-        found.append(way(name, 4 * unit_m * count, 3 * unit_m * count, both_ends=False))
+    for name, along_m, leg_m in _triples(built_on_m, away_m, tapes.longest_m, unit_m):
+        found.append(way(name, along_m, leg_m, both_ends=False))
     if base == "fence":
         found.append(way("fence", _fence_half(fence_m + width_m, length_m / 2, tapes.longest_m), fence_m + width_m))
     return sorted(found, key=lambda each: (not each.reaches, each.skew_m))

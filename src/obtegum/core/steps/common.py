@@ -3,6 +3,7 @@
 from collections.abc import Callable
 
 from obtegum.core.part import Part
+from obtegum.core.quantity import Rounding
 from obtegum.core.setout.base import Peg
 from obtegum.core.steps.model import Answer, StepState
 from obtegum.core.strip import MarkState, Strip, StripMark
@@ -13,6 +14,8 @@ __all__ = [
     "SIDES",
     "TO_WORDS",
     "Progress",
+    "faced",
+    "hooked",
     "least_in_ground",
     "length_answer",
     "line_strip",
@@ -67,9 +70,22 @@ def least_in_ground(work: Work, note: str = "") -> Answer:
     )
 
 
-def length_answer(work: Work, name: str, label: str, value_m: float, note: str = "") -> Answer:
+def length_answer(
+    work: Work, name: str, label: str, value_m: float, note: str = "", rounding: Rounding = "nearest"
+) -> Answer:
     """An answer that is a length, read off the house's tape."""
-    return Answer(id=name, label=label, reading=work.say(value_m), value=value_m, unit="m", note=note)
+    return Answer(id=name, label=label, reading=work.say(value_m, rounding), value=value_m, unit="m", note=note)
+
+
+def hooked(work: Work, letter: str) -> str:
+    """How the tape is held at a corner."""
+    start_m = work.tapes.start_m
+    return f"held at {letter} by its {work.say(start_m)} mark" if start_m else f"hooked at {letter}"
+
+
+def faced(work: Work) -> str:
+    """What the readings along a line are taken to, where that isn't the centres."""
+    return "" if work.design.set_out.to == "centres" else " · to each post’s near face"
 
 
 def settled(verdicts: list[Verdict]) -> StepState:
@@ -117,7 +133,7 @@ def line_strip(
 
     ``says`` tells what to do at one that is open, or has moved since.
     """
-    where = f"{what}:{side}"
+    where, start_m = f"{what}:{side}", work.tapes.start_m
     marks: list[StripMark] = []
     for peg in work.pegs:
         if peg.side != side:
@@ -126,17 +142,19 @@ def line_strip(
         letter = f"corner {peg.corner}" if peg.corner else f"{what} {peg.bow}"
         state = tick_state(work, tick, peg.station_m)
         was = work.record.set_at_m.get(tick)
-        note = f"set at {work.say(was)}" if state == "moved" and was is not None else ""
+        note = f"set at {work.reads(was)}" if state == "moved" and was is not None else ""
         part = f"post:{side}{peg.bow}"
         words = f"{letter[:1].upper()}{letter[1:]}, {SIDES[side]} side, is set."
         if state != "set":
             words = says(work, peg, state == "moved")
-        marks.append(work.mark(peg.station_m, letter, "peg", part, where, tick, state, note, words))
+        at_m = peg.reading_m if what == "peg" else peg.station_m
+        marks.append(work.mark(at_m, letter, "peg", part, where, tick, state, note, words, start_m))
     return Strip(
         id=where,
         title=title,
         about=about,
         material="string",
-        length_m=work.bays.stations_m[-1],
+        length_m=marks[-1].at_m,
+        starts_m=start_m,
         marks=tuple(marks),
     )

@@ -1,7 +1,7 @@
 """Keep the pegs: offset pegs or gauge boards outside the digging, and the readings that find each peg again."""
 
 from obtegum.core.setout.offsets import LINES_KEPT, boards
-from obtegum.core.steps.common import length_answer, settled
+from obtegum.core.steps.common import faced, hooked, length_answer, settled
 from obtegum.core.steps.model import StepPlan, Told
 from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Verdict, judge
@@ -53,8 +53,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     how = (
         f"Stretch each string on past both its corners, {off}: set {'a board square to it' if boarded else 'a peg'} "
         f"there. Two {what} to a corner: A1 on the line B to A, A2 on the line D to A.",
-        f"Read {work.say(length_m + 2 * keep.offset_m)} from A1 to B1 and {work.say(width_m + 2 * keep.offset_m)} from "
-        "A2 to D2 before the strings come off.",
+        f"Read {work.reads(length_m + 2 * keep.offset_m)} from A1 to B1 and "
+        f"{work.reads(width_m + 2 * keep.offset_m)} from A2 to D2 before the strings come off.",
         "Dig. Then string A1 to B1 and A2 to D2 again: they cross over A. The others likewise.",
         f"Every post is found from A1 and D1: its own reading and {off} more, as on the tape below.",
     )
@@ -79,32 +79,40 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 def strips(work: Work) -> list[Strip]:
     """Each line from offset peg to offset peg, and a gauge board."""
     (length_m, width_m), keep = work.strung, work.design.keep
-    off, dig = keep.offset_m, keep.dig_m
+    off, dig, start_m = keep.offset_m, keep.dig_m, work.tapes.start_m
     found = []
     for start, end, number in LINES_KEPT:
         name, long_m = f"kept:{start}{end}", length_m if number == "1" else width_m
         side = {"A": "L", "D": "R"}[start] if number == "1" else None
         first, last = f"{start}{number}", f"{end}{number}"
-        marks = [work.mark(0.0, first, "peg", f"off:{first}", name)]
+        marks = [work.mark(0.0, first, "peg", f"off:{first}", name, from_m=start_m)]
         if side:
             marks += [
-                work.mark(off + peg.station_m, peg.corner or str(peg.bow), "peg", f"post:{peg.side}{peg.bow}", name)
+                work.mark(
+                    off + peg.reading_m,
+                    peg.corner or str(peg.bow),
+                    "peg",
+                    f"post:{peg.side}{peg.bow}",
+                    name,
+                    from_m=start_m,
+                )
                 for peg in work.pegs
                 if peg.side == side
             ]
         else:
             marks += [
-                work.mark(off, start, "peg", f"corner:{start}", name),
-                work.mark(off + long_m, end, "peg", f"corner:{end}", name),
+                work.mark(off, start, "peg", f"corner:{start}", name, from_m=start_m),
+                work.mark(off + long_m, end, "peg", f"corner:{end}", name, from_m=start_m),
             ]
-        marks.append(work.mark(2 * off + long_m, last, "peg", f"off:{last}", name))
+        marks.append(work.mark(2 * off + long_m, last, "peg", f"off:{last}", name, from_m=start_m))
         found.append(
             Strip(
                 id=name,
                 title=f"{first} to {last}",
-                about=f"tape hooked at {first}",
+                about=f"tape {hooked(work, first)}{faced(work) if side else ''}",
                 material="string",
                 length_m=long_m + 2 * off,
+                starts_m=start_m,
                 marks=tuple(marks),
                 bands=(),
             )

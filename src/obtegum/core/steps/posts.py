@@ -5,6 +5,8 @@ from obtegum.core.setout.base import Peg
 from obtegum.core.steps.common import (
     SIDES,
     Progress,
+    faced,
+    hooked,
     least_in_ground,
     length_answer,
     line_strip,
@@ -120,7 +122,7 @@ def _says(work: Work, peg: Peg, moved: bool) -> str:
     """How far to drive a post, or where it has to go now."""
     where = f"{peg.bow}, {SIDES[peg.side]} side"
     if moved:
-        return f"Post {where}, has moved: it now belongs at {work.say(peg.station_m)}."
+        return f"Post {where}, has moved: it now belongs at {work.reads(peg.station_m)}."
     foot = work.stand.feet.get(f"{peg.side}{peg.bow}") if work.stand else None
     if foot is None:
         return f"Next: post {where}. Drive it until {work.say(work.design.posts.reveal_m)} stands out."
@@ -161,9 +163,9 @@ def strips(work: Work) -> list[Strip]:
             Band(from_m=posts.length_m - insertion_m, to_m=posts.length_m, what="bow inside", kind="socket"),
         ),
     )
-    about = "tape hooked at {}, to centres"
+    to = faced(work) or " · to centres"
     return [
         one,
-        line_strip(work, "L", "post", "Left posts, A to B", about.format("A"), _says),
-        line_strip(work, "R", "post", "Right posts, D to C", about.format("D"), _says),
+        line_strip(work, "L", "post", "Left posts, A to B", f"tape {hooked(work, 'A')}{to}", _says),
+        line_strip(work, "R", "post", "Right posts, D to C", f"tape {hooked(work, 'D')}{to}", _says),
     ]

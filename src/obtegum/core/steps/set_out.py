@@ -3,7 +3,17 @@
 from obtegum.core.setout.base import Peg, diagonal
 from obtegum.core.setout.bays import Bays
 from obtegum.core.setout.squaring import base_error, parts_within
-from obtegum.core.steps.common import SIDES, Progress, length_answer, line_strip, progress, ticked, walked
+from obtegum.core.steps.common import (
+    SIDES,
+    Progress,
+    faced,
+    hooked,
+    length_answer,
+    line_strip,
+    progress,
+    ticked,
+    walked,
+)
 from obtegum.core.steps.model import Answer, StepPlan, Told
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict, judge
@@ -18,7 +28,7 @@ def verdicts(work: Work) -> list[Verdict]:
 
 
 def _tape_verdict(work: Work) -> Verdict:
-    tape_m = work.design.set_out.tape_m
+    tape_m = work.tapes.longest_m
     across_m = diagonal(*work.strung)
     ratio = across_m / tape_m
     level = judge(ratio, work.rules.holds_to)
@@ -41,7 +51,7 @@ def _tape_verdict(work: Work) -> Verdict:
 
 
 def _in_parts(work: Work) -> str:
-    (length_m, width_m), tape_m = work.strung, work.design.set_out.tape_m
+    (length_m, width_m), tape_m = work.strung, work.tapes.longest_m
     parts = parts_within(length_m, width_m, tape_m)
     if parts is None:
         return "It doesn’t even reach across: borrow a longer one."
@@ -113,7 +123,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         next_part=far.next_part,
         caution="Before a peg goes in: have buried lines marked, and look up for power lines.",
         measures=(
-            *("length", "span", "spacing", "bays", "to", "tape", "second_tape", "error", "base"),
+            *("length", "span", "spacing", "bays", "to", "tape", "second_tape", "starts", "error", "base"),
             *(("fence",) if set_out.base == "fence" else ()),
             "method",
         ),
@@ -158,22 +168,25 @@ def _next(work: Work, far: Progress) -> str:
 def _says(work: Work, peg: Peg, moved: bool) -> str:
     """Where a peg goes, or has to go now."""
     if moved:
-        return f"Peg {peg.bow}, {SIDES[peg.side]} side, has moved: it now belongs at {work.say(peg.station_m)}."
+        return f"Peg {peg.bow}, {SIDES[peg.side]} side, has moved: it now belongs at {work.reads(peg.reading_m)}."
     start = "A" if peg.side == "L" else "D"
     if peg.part == "peg:L1":
         return "Next: corner A, where the tape starts."
     if peg.part == "peg:R1":
-        return f"Next: corner D, {work.say(work.strung[1])} across from A."
+        return f"Next: corner D, {work.reads(work.strung[1])} across from A."
+    reads = work.reads(peg.reading_m)
     if peg.corner is not None:
-        return f"Next: corner {peg.corner}, at {work.say(peg.station_m)} from {start}."
-    return f"Next: peg {peg.bow}, {SIDES[peg.side]} side, at {work.say(peg.station_m)} from {start}."
+        post = ""
+        if work.design.set_out.to != "centres":
+            post = f" The last post’s near face reads {work.reads(peg.station_m)}."
+        return f"Next: corner {peg.corner}, at {reads} from {start}.{post}"
+    return f"Next: peg {peg.bow}, {SIDES[peg.side]} side, at {reads} from {start}."
 
 
 def strips(work: Work) -> list[Strip]:
     """Both long sides with every peg's running reading."""
-    face = "" if work.design.set_out.to == "centres" else " · to each post’s near face"
-    about = f"tape hooked at {{}}, never moved · {bays_text(work, work.bays)}{face}"
+    about = f", never moved · {bays_text(work, work.bays)}{faced(work)}"
     return [
-        line_strip(work, "L", "peg", "Left side, A to B", about.format("A"), _says),
-        line_strip(work, "R", "peg", "Right side, D to C", about.format("D"), _says),
+        line_strip(work, "L", "peg", "Left side, A to B", f"tape {hooked(work, 'A')}{about}", _says),
+        line_strip(work, "R", "peg", "Right side, D to C", f"tape {hooked(work, 'D')}{about}", _says),
     ]

@@ -2,9 +2,11 @@
 
 from functools import partial
 
+from obtegum.core.quantity import percent_text, size_text
 from obtegum.core.record import LINES, Line
-from obtegum.core.setout.checkin import BEYOND, CheckIn, Move, TapeMisfit, planned_lines
-from obtegum.core.steps.common import length_answer, ticked_off
+from obtegum.core.setout.checkin import NINETEEN_IN_20, CheckIn, Move, TapeMisfit, planned_lines
+from obtegum.core.setout.squaring import BEYOND, should_read
+from obtegum.core.steps.common import hooked, length_answer, ticked_off
 from obtegum.core.steps.model import Action, Answer, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict, judge, verdict_on
@@ -67,7 +69,7 @@ def _slope_verdicts(work: Work) -> list[Verdict]:
 
 
 def _corrected(work: Work, line: Line) -> float:
-    return (work.record.taped.reading_m(line) or 0.0) - work.taped_level[line]
+    return (work.record.taped.reading_m(line) or 0.0) - work.tapes.start_m - work.taped_level[line]
 
 
 def _misfit_verdict(work: Work, misfit: TapeMisfit) -> Verdict:
@@ -110,20 +112,40 @@ def _square_verdicts(work: Work, check: CheckIn) -> list[Verdict]:
     """Diagonals against each other and the largest move, against a share of the diagonal."""
     if check.closes is False:
         return []
-    limit_m = work.rules.square_usable_share * planned_lines(*work.strung)["ac"]
-    differ_m, largest = abs(check.line_m("ac") - check.line_m("bd")), check.largest
+    if work.other_size is not None:
+        return [_size_verdict(work, work.other_size)]
+    limit_m, differ_m, largest = work.square_usable_m, check.differ_m, check.largest
     off_m = max(differ_m, largest.size_m)
     ratio = off_m / limit_m
     level = judge(ratio, work.rules.square_good_share)
     out = f"{largest.corner} is furthest out, {work.say(largest.size_m, 'up')}"
     sentence = f"The diagonals differ by {work.say(differ_m, 'up')}; {out}."
-    cost = {
-        "holds": " Doors, runs and film will go on straight.",
-        "tight": " Plants won’t notice; film and doors will want coaxing.",
-        "fails": " Runs miss their marks and film wrinkles: move the pegs.",
-    }
+    beyond_m = BEYOND * check.differ_error_m
+    if off_m <= beyond_m and level == "fails":
+        # What the readings can't tell apart from square is not called out of square, nor good.
+        level = "tight"
+        cost = f" Your readings tell nothing below {work.say(beyond_m, 'up')}: tape finer before a peg is moved."
+    else:
+        cost = {
+            "holds": " Doors, runs and film will go on straight.",
+            "tight": " Plants won’t notice; film and doors will want coaxing.",
+            "fails": " Runs miss their marks and film wrinkles: move the pegs.",
+        }[level]
     number, limit = work.say(off_m, "up"), work.say(limit_m, "down")
-    return [_verdict("square", "Square", level, sentence + cost[level], number, limit, ratio, f"move:{largest.corner}")]
+    return [_verdict("square", "Square", level, sentence + cost, number, limit, ratio, f"move:{largest.corner}")]
+
+
+def _size_verdict(work: Work, share: float) -> Verdict:
+    """A base that is square but has not the size that it is called by: nobody knows which is meant."""
+    length_m, width_m = work.strung
+    found = size_text(width_m * (1 + share), length_m * (1 + share), work.tape)
+    named = size_text(width_m, length_m, work.tape)
+    sentence = (
+        f"Square, but {'larger' if share > 0 else 'smaller'} than its name: it measures {found} and is called {named}. "
+        "Which is right? Take the taped size, or tape again; no peg is moved before."
+    )
+    number = f"{'+' if share > 0 else '−'}{percent_text(abs(share), 1)}"
+    return _verdict("other-size", "Size", "unknown", sentence, number, "", None, "shape")
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
@@ -133,7 +155,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     if isinstance(check, CheckIn):
         if check.closes is not False:
             answers += _moves(work, check)
-        answers += _slips_show(work, check)
+        answers += [*_differ(work, check), *_slips_show(work, check)]
     answers += _history(work)
     return StepPlan(
         id="square-up",
@@ -143,7 +165,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         next=_next(work),
         next_part=f"taped:{next((line for line in LINES if taped.reading_m(line) is None), 'ac')}",
         caution="Pull the tape level and to the same side of each nail; two people on a long one.",
-        measures=(*(f"taped_{line}" for line in LINES), "held"),
+        measures=(*(f"taped_{line}" for line in LINES), "held", "starts", "error"),
         answers=tuple(answers),
         views=("taped",),
         strips=tuple(f"taped:{line}" for line in LINES),
@@ -156,6 +178,9 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 
 
 def _moves(work: Work, check: CheckIn) -> list[Answer]:
+    """What each peg moves; nothing where the base is square enough, or has another size than its name."""
+    if work.square_enough or work.other_size is not None:
+        return []
     return [
         Answer(
             id=f"move_{move.corner}",
@@ -168,25 +193,30 @@ def _moves(work: Work, check: CheckIn) -> list[Answer]:
     ]
 
 
+def _differ(work: Work, check: CheckIn) -> list[Answer]:
+    """How far the diagonals differ, once both were taped, and what readings like these differ by of themselves."""
+    if not {"ac", "bd"} <= work.taped_level.keys():
+        return []
+    own, beyond = (work.say(each * check.differ_error_m, "up") for each in (1.0, BEYOND))
+    note = f"readings like yours differ by {own}; out of square beyond {beyond}"
+    return [length_answer(work, "differ", "Diagonals differ by", check.differ_m, note)]
+
+
 def _slips_show(work: Work, check: CheckIn) -> list[Answer]:
-    """The smallest slip that these readings could reveal, for each kind of line."""
-    if not check.shows_m:
+    """The smallest slips that these readings would reveal, with what chance, for each kind of line."""
+    if not check.condition:
         return []
     kinds: tuple[tuple[str, str, tuple[Line, Line]], ...] = (
         ("slip_side", "on a long side", ("ab", "dc")),
         ("slip_end", "on an end", ("ad", "bc")),
         ("slip_diagonal", "on a diagonal", ("ac", "bd")),
     )
-    return [
-        length_answer(
-            work,
-            name,
-            f"Smallest slip that shows {where}",
-            max(check.shows_m[line] for line in lines),
-            "a smaller one hides",
-        )
-        for name, where, lines in kinds
-    ]
+    found = []
+    for name, where, lines in kinds:
+        often_m, even_m = (max(check.slip_shows_m(line, chance) for line in lines) for chance in (NINETEEN_IN_20, 0.0))
+        note = f"19 times in 20; one of {work.say(even_m, 'up')} every other time"
+        found.append(length_answer(work, name, f"A slip that shows {where}", often_m, note, "up"))
+    return found
 
 
 def _history(work: Work) -> list[Answer]:
@@ -206,14 +236,17 @@ def _next(work: Work) -> str:
         return "Tape again before a peg is moved."
     if missing:
         planned = planned_lines(*work.strung)[missing[0]]
-        return f"Next: tape {line_title(missing[0])}. It should read {work.say(planned)}."
+        return f"Next: tape {line_title(missing[0])}. It {should_read(planned, work.tapes, work.tape)}."
     assert isinstance(check, CheckIn)
-    largest = check.largest
-    words = move_words(work, largest)
-    usable = work.rules.square_usable_share * planned_lines(*work.strung)["ac"] * work.rules.square_good_share
-    if not words or largest.size_m <= usable:
+    if work.other_size is not None:
+        return "Square, but not the size it is called by. Settle which is right before a peg is moved."
+    if work.square_enough:
         return "Square enough. Leave the pegs, and keep them by offsets."
-    return f"Next: move {largest.corner} {', and '.join(words)}. Then tape again."
+    # The furthest first; each move is one that shows on the tape.
+    words = move_words(work, check.largest)
+    if not words:
+        return "Next: tape again, finer: the diagonals differ by more than any peg would move."
+    return f"Next: move {check.largest.corner} {', and '.join(words)}. Then tape again."
 
 
 def strips(work: Work) -> list[Strip]:
@@ -221,16 +254,18 @@ def strips(work: Work) -> list[Strip]:
     planned, found = planned_lines(*work.strung), []
     for line in LINES:
         name, reading = f"taped:{line}", work.record.taped.reading_m(line)
-        marks = [work.mark(planned[line], "should read", "peg", f"taped:{line}", name)]
+        start_m = work.tapes.start_m
+        marks = [work.mark(planned[line], "should read", "peg", f"taped:{line}", name, from_m=start_m)]
         if reading is not None:
-            marks.append(work.mark(reading, "reads", "cut", f"read:{line}", name))
+            marks.append(work.mark(max(reading - start_m, 0.0), "reads", "cut", f"read:{line}", name, from_m=start_m))
         found.append(
             Strip(
                 id=name,
                 title=line_title(line),
-                about=f"tape hooked at {line[0].upper()}",
+                about=f"tape {hooked(work, line[0].upper())}",
                 material="string",
                 length_m=max(planned[line], reading or 0.0),
+                starts_m=start_m,
                 marks=tuple(sorted(marks, key=lambda mark: mark.at_m)),
             )
         )

@@ -104,6 +104,7 @@ def _table(work: Work) -> tuple[Row, ...]:
         ("A to D, B to C", work.say(width_m)),
         ("A to C, B to D", work.say(diagonal(length_m, width_m))),
     ]
-    for place, station in enumerate(work.bays.stations_m, start=1):
-        rows.append((f"Pegs {place}, from A and from D", work.say(station)))
+    for peg in work.pegs:
+        if peg.side == "L":
+            rows.append((f"Pegs {peg.bow}, from A and from D", work.reads(peg.reading_m)))
     return tuple(Row(what=what, reading=reading) for what, reading in rows)

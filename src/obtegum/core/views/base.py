@@ -76,7 +76,7 @@ def peg_mark(work: Work, peg: Peg) -> Mark:
         part=f"post:{peg.side}{peg.bow}",
         symbol="peg",
         state=tick_state(work, f"peg:{peg.side}{peg.bow}", peg.station_m),
-        x=peg.station_m,
+        x=peg.reading_m,
         y=peg_y(work, peg.side),
-        label=f"peg {peg.bow}, {work.say(peg.station_m)}",
+        label=f"peg {peg.bow}, {work.reads(peg.reading_m)}",
     )

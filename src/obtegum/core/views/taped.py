@@ -38,7 +38,8 @@ def taped(work: Work) -> Drawing:
     for move in check.moves:
         (px, py), (x, y) = planned[move.corner], _enlarged(check, planned, times)[move.corner]
         items.append(Mark(part=f"stands:{move.corner}", symbol="peg", x=x, y=y, label=f"{move.corner} as it stands"))
-        if check.closes is not False and move.size_m >= work.tape.step_m / 2:
+        moving = check.closes is not False and work.other_size is None and not work.square_enough
+        if moving and move.size_m >= work.tape.step_m / 2:
             items.append(Arrow(part=f"move:{move.corner}", x0=x, y0=y, x1=px, y1=py))
             items += _words(work, move, planned[move.corner])
     told = "" if times == 1 else f" Errors are drawn {times} times as large."
@@ -91,7 +92,7 @@ def _drawing(work: Work, items: list[Item], summary: str, times: int = 1) -> Dra
     for name in LINES:
         reading = work.record.taped.reading_m(name)
         told = "not taped" if reading is None else work.say(reading)
-        rows.append(Row(what=f"{line_title(name)}, should read {work.say(planned[name])}", reading=told))
+        rows.append(Row(what=f"{line_title(name)}, should read {work.reads(planned[name])}", reading=told))
     return Drawing(
         view="taped",
         title="As it stands" if times == 1 else f"As it stands, errors × {times}",
