@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.drawing import Drawing, Grower, Handle, Mark, Outline, Vertex, chain_path
+from obtegum.core.drawing import Drawing, Grower, Handle, Mark, Note, Outline, Vertex, chain_path
 from obtegum.core.edits import Edit, apply_edits
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
@@ -166,3 +166,15 @@ def test_summaries_can_be_read_aloud() -> None:
     for each in make_plan().drawings:
         assert each.summary.endswith(".")
         assert len(each.summary) > 30
+
+
+@pytest.mark.parametrize("view", ["above", "taped", "offsets", "how:2"])
+def test_from_above_the_right_side_is_on_the_right_hand_of_a_to_b(view: str) -> None:
+    """Walking from A to B, to the right on the drawing, the right hand points down it."""
+    found = drawing(make_plan(), view)
+    at = {item.text: (item.x, item.y) for item in found.items if isinstance(item, Note) and item.part[:6] == "corner"}
+    (ax, ay), (bx, by), (_, dy) = at["A"], at["B"], at["D"]
+    assert bx > ax
+    assert by == ay
+    assert dy == pytest.approx(ay - 21 * FOOT_M)
+    assert found.y0 < dy < ay < found.y1

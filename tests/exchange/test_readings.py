@@ -128,7 +128,7 @@ def test_the_dxf_passes_its_audit_and_has_the_pegs() -> None:
     assert set(LAYERS) <= {layer.dxf.name for layer in document.layers}
     pegs = document.modelspace().query('POINT[layer=="PEGS"]')
     places = sorted((each.dxf.location.x, each.dxf.location.y) for each in pegs)
-    wanted = sorted((peg.station_m, 0.0 if peg.side == "L" else design.size.span_m) for peg in work.pegs)
+    wanted = sorted((peg.station_m, 0.0 if peg.side == "L" else -design.size.span_m) for peg in work.pegs)
     assert places == [pytest.approx(each, abs=1e-9) for each in wanted]
     heights = {round(each.dxf.location.z, 6) for each in pegs}
     assert round(-record.levels.pegs["L1"], 6) in heights
@@ -136,7 +136,12 @@ def test_the_dxf_passes_its_audit_and_has_the_pegs() -> None:
     assert [each.dxf.start.distance(each.dxf.end) for each in diagonals] == pytest.approx(
         [math.hypot(*work.strung)] * 2
     )
-    assert len(document.modelspace().query('LINE[layer=="CONTOURS"]')) > 0
+    # Each contour line lies level at its own height, between the highest and the lowest ground.
+    contours = document.modelspace().query('LINE[layer=="CONTOURS"]')
+    assert all(each.dxf.start.z == each.dxf.end.z for each in contours)
+    levels = {each.dxf.start.z for each in contours}
+    assert len(levels) > 1
+    assert all(-max(record.levels.pegs.values()) <= z <= -min(record.levels.pegs.values()) for z in levels)
 
 
 def test_geojson_in_local_metres_says_so() -> None:
@@ -144,7 +149,8 @@ def test_geojson_in_local_metres_says_so() -> None:
     assert found["type"] == "FeatureCollection"
     assert found["coordinates_are"].startswith("metres from corner A")
     ring = found["features"][0]["geometry"]["coordinates"][0]
-    assert ring == [[0, 0], [20, 0], [20, 6], [0, 6], [0, 0]]
+    # A, D, C, B: D on the right hand of A to B, the ring counter-clockwise.
+    assert ring == [[0, 0], [0, -6], [20, -6], [20, 0], [0, 0]]
     pegs = [each for each in found["features"] if each["properties"]["kind"] == "peg"]
     assert len(pegs) == 22
 
@@ -165,13 +171,13 @@ def test_geojson_placed_from_a_corner_and_a_bearing() -> None:
     ring = found["features"][0]["geometry"]["coordinates"][0]
     assert ring[0] == [-72.0, 45.0]
     assert ring[0] == ring[-1]
-    length, bearing = geodesic(ring[0], ring[1])
+    length, bearing = geodesic(ring[0], ring[3])
     assert length == pytest.approx(20.0, rel=0.004)
     assert bearing == pytest.approx(60.0, abs=0.2)
-    # D lies to the left of A to B: 60° − 90° = 330°.
-    width, left = geodesic(ring[0], ring[3])
+    # D lies to the right of A to B: 60° + 90° = 150°.
+    width, right = geodesic(ring[0], ring[1])
     assert width == pytest.approx(6.0, rel=0.004)
-    assert left == pytest.approx(330.0, abs=0.2)
+    assert right == pytest.approx(150.0, abs=0.2)
     # RFC 7946: the outer ring runs counter-clockwise.
     area = sum(x0 * y1 - x1 * y0 for (x0, y0), (x1, y1) in itertools.pairwise(ring))
     assert area > 0
@@ -181,4 +187,4 @@ def test_a_degree_of_latitude_and_longitude_by_the_book() -> None:
     # WGS 84 at 45°: a degree of latitude is 111,131.8 m, of longitude 78,846.8 m.
     place = placing(45.0, 0.0, 0.0)
     assert place(111131.8, 0.0)[1] - 45.0 == pytest.approx(1.0, abs=2e-6)
-    assert -place(0.0, 78846.8)[0] == pytest.approx(1.0, abs=2e-6)
+    assert place(0.0, 78846.8)[0] == pytest.approx(1.0, abs=2e-6)

@@ -31,6 +31,7 @@ __all__ = [
     "chain_path",
     "line",
     "moved",
+    "seen_from_above",
 ]
 
 Layer = Literal["ground", "frame", "hidden", "string", "construction", "air"]
@@ -137,12 +138,13 @@ class Grower:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Segments:
-    """Many straight pieces of one thing, a row of x0, y0, x1, y1 for each."""
+    """Many straight pieces of one thing, a row of x0, y0, x1, y1 for each; contours have their height, m."""
 
     kind: Literal["segments"] = "segments"
     part: str
     style: Literal["contour", "meeting", "post", "behind"]
     ends: tuple[tuple[float, float, float, float], ...]
+    height_m: float = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -219,3 +221,38 @@ def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
 def line(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
     """A straight path."""
     return (Vertex(x=x0, y=y0), Vertex(x=x1, y=y1))
+
+
+def seen_from_above(drawing: Drawing) -> Drawing:
+    """A drawing of straight things made with y across to the right of A to B, as one sees it from above.
+
+    A to B runs to the right, so what lies on the right hand of one who walks it comes to lie below.
+    Words that stood above a point stand below it, and the other way round.
+    """
+    items = tuple(_turned(item) for item in drawing.items)
+    return drawing.model_copy(update={"items": items, "y0": -drawing.y1, "y1": -drawing.y0})
+
+
+def _turned(item: Item) -> Item:
+    """An item with its y turned round."""
+    match item:
+        case Outline():
+            return replace(item, path=tuple(replace(vertex, y=-vertex.y) for vertex in item.path))
+        case Mark():
+            return replace(item, y=-item.y, heading_rad=-item.heading_rad)
+        case Dimension():
+            # Its ends change places, so that its lane stays on the same side of what it measures.
+            return replace(item, x0=item.x1, y0=-item.y1, x1=item.x0, y1=-item.y0)
+        case Note():
+            row = 1 - item.row if item.above else -item.row
+            return replace(item, y=-item.y, above=False, row=row)
+        case Handle():
+            return replace(item, y=-item.y, dy=-item.dy, lane_dy=-item.lane_dy)
+        case Segments():
+            return replace(item, ends=tuple((x0, -y0, x1, -y1) for x0, y0, x1, y1 in item.ends))
+        case Dots():
+            return replace(item, places=tuple((x, -y) for x, y in item.places))
+        case Arrow():
+            return replace(item, y0=-item.y0, y1=-item.y1)
+        case Grower():
+            return replace(item, y=-item.y)

@@ -1,4 +1,7 @@
-"""The setting-out as DXF: true metres, x from A to B, y across, a layer for each kind of thing."""
+"""The setting-out as DXF: true metres, x from A to B, y to the left of it, a layer for each kind of thing.
+
+The house lies on the right hand of one who walks from A to B, below the line, as the drawings have it.
+"""
 
 import io
 
@@ -28,7 +31,7 @@ LETTER_M = 0.2
 def setting_out_dxf(work: Work, plan: HousePlan) -> str:
     """Strings, diagonals, pegs, bow lines, offset pegs, levels and contour lines.
 
-    Pegs are points with their heights over the line of sight where they were levelled, else 0.
+    Pegs, levels and contour lines have their heights over the line of sight; pegs that were not levelled have 0.
     """
     from ezdxf import units
     from ezdxf.filemanagement import new
@@ -45,7 +48,7 @@ def setting_out_dxf(work: Work, plan: HousePlan) -> str:
     def letters(text: str, x: float, y: float) -> None:
         space.add_text(text, height=LETTER_M, dxfattribs=on("LETTERS")).set_placement((x + 0.08, y + 0.08))
 
-    corners = corner_places(*work.strung)
+    corners = {letter: (x, -y) for letter, (x, y) in corner_places(*work.strung).items()}
     for line in LINES:
         layer = "DIAGONALS" if line in ("ac", "bd") else "STRINGS"
         space.add_line(corners[line[0].upper()], corners[line[1].upper()], dxfattribs=on(layer))
@@ -54,21 +57,23 @@ def setting_out_dxf(work: Work, plan: HousePlan) -> str:
     heights = work.stand.heights if work.stand else {}
     width_m = work.strung[1]
     for peg in work.pegs:
-        name, y = f"{peg.side}{peg.bow}", 0.0 if peg.side == "L" else width_m
+        name, y = f"{peg.side}{peg.bow}", 0.0 if peg.side == "L" else -width_m
         space.add_point((peg.reading_m, y, heights.get(name, 0.0)), dxfattribs=on("PEGS"))
         letters(name, peg.reading_m, y)
         if peg.side == "L":
-            space.add_line((peg.reading_m, 0.0), (peg.reading_m, width_m), dxfattribs=on("BOWS"))
+            space.add_line((peg.reading_m, 0.0), (peg.reading_m, -width_m), dxfattribs=on("BOWS"))
     for kept in offset_pegs(*work.strung, work.design.keep.offset_m):
-        space.add_point(kept.at, dxfattribs=on("OFFSET_PEGS"))
-        letters(kept.name, *kept.at)
+        x, y = kept.at
+        space.add_point((x, -y), dxfattribs=on("OFFSET_PEGS"))
+        letters(kept.name, x, -y)
     for spot in work.record.levels.spots.values():
-        space.add_point((spot.x_m, spot.y_m, -spot.reading_m), dxfattribs=on("LEVELS"))
+        space.add_point((spot.x_m, -spot.y_m, -spot.reading_m), dxfattribs=on("LEVELS"))
     falls = next(each for each in plan.drawings if each.view == "falls")
     for item in falls.items:
         if isinstance(item, Segments):
+            z = item.height_m
             for x0, y0, x1, y1 in item.ends:
-                space.add_line((x0, y0), (x1, y1), dxfattribs=on("CONTOURS"))
+                space.add_line((x0, y0, z), (x1, y1, z), dxfattribs=on("CONTOURS"))
     out = io.StringIO()
     document.write(out)
     return out.getvalue()

@@ -25,7 +25,7 @@ Point = tuple[float, float]
 def placing(latitude: float, longitude: float, bearing: float) -> Callable[[float, float], Point]:
     """From metres along A to B and across toward D to longitude and latitude, degrees.
 
-    The far side lies to the left of A to B, as the drawing has it.
+    D lies on the right hand of one who walks from A to B.
     """
     phi, turn = math.radians(latitude), math.radians(bearing)
     e2 = FLATTENING * (2 - FLATTENING)
@@ -33,8 +33,8 @@ def placing(latitude: float, longitude: float, bearing: float) -> Callable[[floa
     meridian_m, normal_m = EQUATOR_M * (1 - e2) / w**3, EQUATOR_M / w
 
     def place(along_m: float, across_m: float) -> Point:
-        east = along_m * math.sin(turn) - across_m * math.cos(turn)
-        north = along_m * math.cos(turn) + across_m * math.sin(turn)
+        east = along_m * math.sin(turn) + across_m * math.cos(turn)
+        north = along_m * math.cos(turn) - across_m * math.sin(turn)
         return (
             longitude + math.degrees(east / (normal_m * math.cos(phi))),
             latitude + math.degrees(north / meridian_m),
@@ -53,18 +53,18 @@ def setting_out_geojson(work: Work) -> str:
     else:
 
         def place(along_m: float, across_m: float) -> Point:
-            return along_m, across_m
+            return along_m, -across_m
 
     decimals = 9 if placed else 4
 
     def at(x: float, y: float) -> list[float]:
-        return [round(value, decimals) for value in place(x, y)]
+        return [round(value, decimals) + 0.0 for value in place(x, y)]
 
     def point(x: float, y: float, **told: object) -> dict[str, Any]:
         return {"type": "Feature", "geometry": {"type": "Point", "coordinates": at(x, y)}, "properties": told}
 
     corners = corner_places(*work.strung)
-    ring = [at(*corners[letter]) for letter in "ABCDA"]
+    ring = [at(*corners[letter]) for letter in "ADCBA"]
     features: list[dict[str, Any]] = [
         {
             "type": "Feature",
@@ -84,6 +84,6 @@ def setting_out_geojson(work: Work) -> str:
         for kept in offset_pegs(*work.strung, work.design.keep.offset_m)
     ]
     features += [point(spot.x_m, spot.y_m, kind="spot", rod_m=spot.reading_m) for spot in levels.spots.values()]
-    told = "WGS 84" if placed else "metres from corner A: first along A to B, then across toward D"
+    told = "WGS 84" if placed else "metres from corner A: first along A to B, then to the left of it; D lies below zero"
     collection = {"type": "FeatureCollection", "coordinates_are": told, "features": features}
     return json.dumps(collection, ensure_ascii=False, indent=1) + "\n"

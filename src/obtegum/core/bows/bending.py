@@ -109,7 +109,7 @@ class Trial:
     former_m: float
 
 
-# From three times the curvature at first yield on, the moment is within 2 % of the plastic one.
+# From three times the curvature at first yield on, the moment grows by less than 2 % more, and is taken as it is.
 FULL = 3.0
 
 
@@ -120,10 +120,9 @@ def _springs_back(tube: Tube, trial: Trial, former_m: float) -> float:
     moment, as theory has it.
     """
     lost = 1 / trial.former_m - 1 / trial.radius_m
-    full = FULL * _yield_curvature(tube)
-    if min(1 / former_m, 1 / trial.former_m) >= full:
-        return lost
-    return lost * bending_moment(tube, former_m) / bending_moment(tube, trial.former_m)
+    tightest_m = 1 / (FULL * _yield_curvature(tube))
+    now, then = (bending_moment(tube, max(each, tightest_m)) for each in (former_m, trial.former_m))
+    return lost * now / then
 
 
 def free_radius_as_tried(tube: Tube, trial: Trial, former_m: float) -> float:

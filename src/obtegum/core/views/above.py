@@ -1,4 +1,4 @@
-"""The base from above: the long sides run across the screen, A at the lower left."""
+"""The base from above: the long sides run across the screen, A at the upper left."""
 
 from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Note, Outline, Row, line
 from obtegum.core.setout.base import diagonal
@@ -10,7 +10,7 @@ __all__ = ["above"]
 
 
 def above(work: Work) -> Drawing:
-    """Base rectangle with its strings, diagonals and pegs; x along the house, y across from A."""
+    """Base rectangle with its strings, diagonals and pegs."""
     length_m, width_m = work.strung
     items: list[Item] = [floor(work)]
     items += [
@@ -74,22 +74,22 @@ def _dimensions(work: Work) -> list[Item]:
     first_m = bays.stations_m[1]
     right = length_m + BESIDE_M
     items: list[Item] = [
-        Dimension(part="length", x0=length_m, y0=0.0, x1=0.0, y1=0.0, lane=2.0, text=work.say(length_m)),
-        Handle(measure="length", x=length_m, y=0.0, dx=1.0, dy=0.0, lane=2.0, lane_dy=-1.0),
+        Dimension(part="length", x0=0.0, y0=width_m, x1=length_m, y1=width_m, lane=2.0, text=work.say(length_m)),
+        Handle(measure="length", x=length_m, y=width_m, dx=1.0, dy=0.0, lane=2.0, lane_dy=1.0),
         Dimension(part="span", x0=right, y0=width_m, x1=right, y1=0.0, lane=1.0, text=work.say(width_m)),
         Handle(measure="span", x=right, y=width_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=1.0),
-        Dimension(part="bay:1", x0=first_m, y0=0.0, x1=0.0, y1=0.0, lane=1.0, text=work.say(first_m)),
-        Handle(measure="spacing", x=first_m, y=0.0, dx=1.0, dy=0.0, lane=1.0, lane_dy=-1.0),
+        Dimension(part="bay:1", x0=0.0, y0=width_m, x1=first_m, y1=width_m, lane=1.0, text=work.say(first_m)),
+        Handle(measure="spacing", x=first_m, y=width_m, dx=1.0, dy=0.0, lane=1.0, lane_dy=1.0),
     ]
     if bays.odd_m is not None and bays.count > 1:
         start_m = bays.stations_m[-2]
         items.append(
             Dimension(
                 part=f"bay:{bays.count}",
-                x0=length_m,
-                y0=0.0,
-                x1=start_m,
-                y1=0.0,
+                x0=start_m,
+                y0=width_m,
+                x1=length_m,
+                y1=width_m,
                 lane=1.0,
                 text=work.say(bays.odd_m),
             )

@@ -10,7 +10,7 @@ BELOW_M = 0.18
 
 
 def along(work: Work) -> Drawing:
-    """Left long side seen from outside; x along the house from A, y = 0 on the datum, level or falling with it."""
+    """Left long side as seen from inside; x along the house from A, y = 0 on the datum, level or falling with it."""
     size, lie = work.design.size, _ground_line(work)
     bottom = min(-work.embedment_m, *(y for _, y in lie)) - BELOW_M
     items: list[Item] = [*_ground(work, lie, bottom), *_side(work), *_levels(work), *_dimensions(work, bottom)]

@@ -1,4 +1,4 @@
-"""What every view of the base from above shares: strings, corner letters, pegs; x from A to B, y across."""
+"""What every view of the base from above shares: strings, corner letters, pegs; y across to the right of A to B."""
 
 from obtegum.core.drawing import Item, Mark, Note, Outline, box, line
 from obtegum.core.setout.base import Peg

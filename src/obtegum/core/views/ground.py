@@ -154,7 +154,14 @@ def profile(work: Work) -> Drawing:
             anchor="end" if weakest.station_m > length_m / 2 else "start",
         )
     )
-    return _profile_drawing(work, items, times, bottom * times, top * times, "Posts in the ground, seen from the left.")
+    return _profile_drawing(
+        work,
+        items,
+        times,
+        bottom * times,
+        top * times,
+        "Posts in the ground along the left side, A on the left; the right side’s stand behind.",
+    )
 
 
 def _side(side: str) -> str:
@@ -210,7 +217,7 @@ def _contours(work: Work) -> list[Item]:
             continue
         part = f"contour:{number}"
         ends = tuple((*one, *other) for one, other in pieces)
-        items.append(Segments(part=part, style="contour", ends=ends))
+        items.append(Segments(part=part, style="contour", ends=ends, height_m=height))
         x, y = pieces[len(pieces) // 2][0]
         # On a steep bank the lines run close: those whose words would cover others' go without.
         if any(abs(x - other_x) < room_x and abs(y - other_y) < room_y for other_x, other_y in told):

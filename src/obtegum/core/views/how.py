@@ -5,13 +5,13 @@ from obtegum.core.setout.how import HowStep
 from obtegum.core.views.base import BESIDE_M, corners, floor, strings
 from obtegum.core.work import Work
 
-__all__ = ["how_drawings"]
+__all__ = ["squaring"]
 
 # The corners that each side of the base lies between, in the order that the strings are drawn.
 ENDS = ({"A", "B"}, {"D", "C"}, {"A", "D"}, {"B", "C"})
 
 
-def how_drawings(work: Work) -> list[Drawing]:
+def squaring(work: Work) -> list[Drawing]:
     """One drawing a step, in order."""
     return [_drawing(work, step, place) for place, step in enumerate(work.how, start=1)]
 

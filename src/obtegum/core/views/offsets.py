@@ -46,7 +46,9 @@ def offsets(work: Work) -> Drawing:
         items.append(Mark(part=f"off:{peg.name}", symbol="peg", x=x, y=y, label=f"{peg.name}, {work.say(off)} out"))
         items.append(_letter(peg.name, x, y, peg.toward))
     items += corners_inside(work)
-    items.append(Dimension(part="offset", x0=length_m + off, y0=0.0, x1=length_m, y1=0.0, lane=2.0, text=work.say(off)))
+    items.append(
+        Dimension(part="offset", x0=length_m, y0=width_m, x1=length_m + off, y1=width_m, lane=2.0, text=work.say(off))
+    )
     beside = off + BESIDE_M + 0.3
     rows = [Row(what=f"{peg.name} to {peg.corner}", reading=work.say(off)) for peg in pegs]
     rows += [
