@@ -22,6 +22,27 @@ from obtegum.core.quantity import LengthError, Units
         ("50", "rain", "metric", 0.05 / 3600),
         ("2 in/h", "rain", "metric", 2 * 0.0254 / 3600),
         ("-63.25", "degrees", "metric", -63.25),
+        ("1:100", "share", "metric", 0.01),
+        ("1 in 80", "share", "feet", 0.0125),
+        ("1/8 in per ft", "share", "feet", 1 / 96),
+        ('1/4" per foot', "share", "metric", 1 / 48),
+        ("1 1/2 in per 10 ft", "share", "feet", 1.5 / 120),
+        ("1 cm per m", "share", "metric", 0.01),
+        ("10 mm/m", "share", "metric", 0.01),
+        ("1 %", "share", "feet", 0.01),
+        ("1", "share", "feet", 0.01),
+        ("1:1.5", "slope", "metric", 1.5),
+        ("2:1", "slope", "feet", 2.0),
+        ("1 : 0.5", "slope", "feet", 0.5),
+        ("1.5", "slope", "metric", 1.5),
+        ("50 %", "slope", "metric", 2.0),
+        ("45 30 44 N", "latitude", "metric", 45 + 30 / 60 + 44 / 3600),
+        ("45° 30.7' N", "latitude", "feet", 45 + 30.7 / 60),
+        ("s 45.5", "latitude", "feet", -45.5),
+        ("72°18'36\" W", "longitude", "feet", -72.31),
+        ("-72.31", "longitude", "metric", -72.31),
+        ("63.5°", "degrees", "feet", 63.5),
+        ("100", "torque", "feet", 100 * 4.4482216152605 * 0.3048),
         ("5 min", "minutes", "feet", 300.0),
         ("100 lb/cu ft", "density", "feet", 100 * 0.45359237 / 0.3048**3),
     ],
@@ -38,6 +59,13 @@ def test_amounts_as_typed(text: str, kind: AmountKind, units: Units, value: floa
         ("-5", "load", "metric", "below zero"),
         ("5 m", "load", "metric", "Write it in L"),
         ("1,5", "volume", "feet", "Leave out the comma"),
+        ("1:0", "share", "feet", "over nothing"),
+        ("0 %", "slope", "feet", "falls"),
+        ("45 30 N", "longitude", "feet", "E or W"),
+        ("-45 N", "latitude", "feet", "not both"),
+        ("45 61", "latitude", "feet", "up to 60"),
+        ("45.5 30", "latitude", "feet", "Only the last"),
+        ("N 45 N", "latitude", "feet", "Write degrees like"),
     ],
 )
 def test_what_is_no_amount_is_said(text: str, kind: AmountKind, units: Units, told: str) -> None:
@@ -52,11 +80,13 @@ def test_amounts_as_printed() -> None:
     assert amount_text(9071.85, "mass", "feet") == "10 tons"
     assert amount_text(4_500_000.0, "mass", "metric") == "4,500 t"
     assert amount_text(-63.25, "degrees", "feet") == "−63.25°"
+    assert amount_text(1.5, "slope", "metric") == "1 : 1.5"
+    assert amount_text(100.0, "torque", "feet", "up") == "74 lb·ft"
     with pytest.raises(ValueError, match="finite"):
         amount_text(math.inf, "share", "feet")
 
 
-KINDS = ["share", "load", "volume", "mass", "density", "rain", "flow", "minutes", "hours"]
+KINDS = ["share", "torque", "load", "volume", "mass", "density", "rain", "flow", "minutes", "hours"]
 
 
 @given(st.sampled_from(KINDS), st.sampled_from(["feet", "metric"]), st.integers(0, 5000))

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.drawing import Outline
+from obtegum.core.ground.banks import banks_of
 from obtegum.core.ground.drain import manning_full, pipe_for, run_off
 from obtegum.core.ground.earthwork import balanced_height, moving, stone_kg
 from obtegum.core.ground.levels import falling_datum
@@ -230,10 +231,38 @@ def test_volumes_agree_with_a_fine_grid() -> None:
 
 
 def test_a_balanced_pad_makes_its_fill_from_its_cut() -> None:
-    patch = plane(0.05).patch(0, 0, 20, 6)
-    height = balanced_height(patch, 0.0, 0.1)
-    earth = patch.against(height, 0.0)
+    ground = plane(0.05)
+    patch, banks = ground.patch(0, 0, 20, 6), banks_of(ground, 0, 0, 20, 6)
+    height = balanced_height(patch, banks, 0.0, 1.5, 0.1)
+    earth = patch.against(height, 0.0) + banks.against(height, 0.0, 1.5)
     assert earth.cut_m3 == pytest.approx(earth.fill_m3 / 0.9, rel=1e-4)
+
+
+def test_side_slopes_on_flat_ground_by_hand() -> None:
+    """12 m × 6 m raised 0.6 at 1 : 1.5: 36 m of bank at ½·0.6·0.9 m² and a cone of 0.9 m radius, 0.6 high."""
+    flat = Terrain(tuple((float(x), float(y), 0.0) for x in (-3, 15) for y in (-3, 9)))
+    banks = banks_of(flat, 0, 0, 12, 6)
+    earth = banks.against(0.6, 0.0, 1.5)
+    assert earth.cut_m3 == 0
+    assert earth.fill_m3 == pytest.approx(36 * 0.27 + math.pi * 0.9**2 * 0.6 / 3)
+    # Cut as deep, the same earth comes out; and the toe runs 0.9 m out all round.
+    assert banks.against(-0.6, 0.0, 1.5).cut_m3 == pytest.approx(earth.fill_m3)
+    assert banks.reach_m(0.6, 0.0, 1.5) == pytest.approx(0.9)
+    assert {round(min(x, 12 - x, y, 6 - y), 9) for x, y in banks.toe(0.6, 0.0, 1.5)} == {-0.9}
+
+
+def test_side_slopes_agree_with_a_fine_grid() -> None:
+    """A level pad on a plane that rises and falls: what lies between slopes and ground, cell by cell."""
+    ground = Terrain(tuple((float(x), float(y), -0.05 * x + 0.02 * y) for x in (-30, 50) for y in (-30, 36)))
+    found = banks_of(ground, 0, 0, 20, 6).against(0.3, 0.0, 2.0)
+    step, fill = 0.05, 0.0
+    for row in range(-120, 240):
+        for column in range(-120, 520):
+            x, y = (column + 0.5) * step, (row + 0.5) * step
+            away = math.hypot(max(-x, x - 20, 0.0), max(-y, y - 6, 0.0))
+            if away > 0:
+                fill += max(0.3 - away / 2.0 - (-0.05 * x + 0.02 * y), 0.0) * step**2
+    assert found.fill_m3 == pytest.approx(fill, rel=0.02)
 
 
 def test_loads_and_hours_by_hand() -> None:
@@ -267,8 +296,14 @@ def test_a_raised_pad_is_all_fill_and_every_post_alike() -> None:
     area = 21.2 * 7.2
     cut = 0.5 * 0.012 * 0.6 * 7.2
     values = {each.id: each.value for step in plan.steps for each in step.answers if step.id == "earth"}
-    assert values["cut"] == pytest.approx(cut)
-    assert values["fill"] == pytest.approx(area * 0.2 + cut)
+    # Side slopes of 1 : 1.5: along both sides ½·1.5·h², h = 0.02x from −0.6 to 20.6 (cut below 0), at the far end
+    # h = 0.412 over ground that falls by 0.02 outward, run 0.618/0.97; at the near one h = −0.012, 0.018/0.97 (the
+    # ground rises outward, away from the cut); corners ¼ cone π·1.5²·h³/12, two of each.
+    fill = 2 * 0.75 * 0.02**2 * 20.6**3 / 3 + 0.412 * 0.618 / 0.97 / 2 * 7.2 + 2 * math.pi * 2.25 * 0.412**3 / 12
+    banked = 2 * 0.75 * 0.02**2 * 0.6**3 / 3 + 0.012 * 0.018 / 0.97 / 2 * 7.2 + 2 * math.pi * 2.25 * 0.012**3 / 12
+    assert values["cut"] == pytest.approx(cut + banked, rel=0.005)
+    assert values["fill"] == pytest.approx(area * 0.2 + cut + fill, rel=0.001)
+    assert values["banks"] == pytest.approx(0.618 / 0.97)
     # Fill holds no post: at x = 20 the ground lies 0.4 below the pad, so of 0.7 in the earth 0.3 is in the ground.
     assert answer(plan, "level", "embedment_least") == "300 mm"
     found = verdict(plan, "embedment")

@@ -101,8 +101,8 @@ def test_a_tube_too_thick_for_its_post_is_told() -> None:
     found = verdict(make_plan(bows__tube="post-1-7-8"), "entry")
     assert found.level == "fails"
     assert "does not slide" in found.sentence
-    # 1.900 in outside, rounded up; 1.530 in bore, rounded down: never shown as closer than they are.
-    assert (found.number, found.limit) == ('1 15/16"', '1 1/2"')
+    # 1.900 in outside; 1.650 − 2·0.060 in bore: as the trade says them, to a thousandth.
+    assert (found.number, found.limit) == ('1.900"', '1.530"')
 
 
 def test_headroom_at_the_side_by_hand() -> None:

@@ -106,7 +106,8 @@ def test_tubes_of_ones_own_and_what_slides_into_what() -> None:
     told = {step.id: step.measures for step in plan.steps}
     assert {"own:1:od", "own:1:wall", "own:1:yield"} <= set(told["bows"])
     assert {"own:2:od", "own:2:wall", "own:2:yield"} <= set(told["posts"])
-    assert plan.measures["own:2:od"].reading == '1 7/8"'
+    assert plan.measures["own:2:od"].reading == '1.900"'
+    assert make_plan(bows__tube="own:1", own_tubes=own, tape__units="metric").measures["own:1:wall"].reading == "1.7 mm"
     # Schedule 40 of 1 1/4 in has a bore of 1.660 − 2·0.140 = 1.380 in: the closest over 1.375 in.
     assert answer(make_plan(), "bows", "slides_into") == "Water pipe 1 1/4 in"
     # An own one of 1.9 − 2·0.261 = 1.378 in is closer still.

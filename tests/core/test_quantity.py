@@ -9,14 +9,18 @@ from hypothesis import strategies as st
 from obtegum.core.quantity import (
     FOOT_M,
     INCH_M,
+    Bare,
     LengthError,
     Tape,
+    Units,
     angle_text,
     area_text,
     length_text,
+    other_readings,
     parse_length,
     percent_text,
     size_text,
+    tube_text,
 )
 
 FEET = Tape(units="feet")
@@ -72,6 +76,46 @@ def test_feet_houses_read_every_usual_way(text: str, inches: float) -> None:
 )
 def test_metric_houses_read_every_usual_way(text: str, metres: float) -> None:
     assert parse_length(text, "metric") == pytest.approx(metres, abs=1e-12)
+
+
+@pytest.mark.parametrize(
+    ("text", "units", "bare", "metres"),
+    [
+        ("6", "feet", "fine", 6 * INCH_M),
+        ("6", "metric", "fine", 0.006),
+        ("150", "metric", "fine", 0.15),
+        ("30", "feet", "floor", 30 * INCH_M),
+        ("75", "metric", "floor", 0.75),
+        ("1 1/2", "feet", "fine", 1.5 * INCH_M),
+        ("1.66", "feet", "tube", 1.66 * INCH_M),
+        ("42.4", "metric", "tube", 0.0424),
+        ("2-6", "feet", "floor", 30 * INCH_M),
+        ("0.75 m", "metric", "floor", 0.75),
+        ("2' 6", "metric", "fine", 30 * INCH_M),
+    ],
+)
+def test_a_bare_number_is_in_the_unit_of_its_kind(text: str, units: Units, bare: Bare, metres: float) -> None:
+    assert parse_length(text, units, bare) == pytest.approx(metres, abs=1e-12)
+
+
+def test_a_bare_number_has_other_readings() -> None:
+    assert other_readings("48", "feet") == pytest.approx([48 * INCH_M, 48.0])
+    assert other_readings("0.15", "metric", "fine") == pytest.approx([0.0015, 0.15])
+    assert other_readings("48 in", "feet") == other_readings("4' 6", "feet") == other_readings("wide", "feet") == []
+
+
+@pytest.mark.parametrize("text", ["5' 14\"", "5-14", "5 ft 14 in", "5 14"])
+def test_twelve_inches_and_more_after_feet_are_asked_about(text: str) -> None:
+    with pytest.raises(LengthError, match="in all; write it so") as refusal:
+        parse_length(text, "feet")
+    assert refusal.value.offer == "6' 2\""
+    assert parse_length(refusal.value.offer, "feet") == pytest.approx(74 * INCH_M)
+
+
+def test_tubes_are_told_as_the_trade_says_them() -> None:
+    assert (tube_text(0.0424, "metric"), tube_text(0.002, "metric")) == ("42.4 mm", "2.0 mm")
+    assert (tube_text(1.66 * INCH_M, "feet"), tube_text(0.065 * INCH_M, "feet")) == ('1.660"', '0.065"')
+    assert (tube_text(0.04245, "metric", "down"), tube_text(0.04241, "metric", "up")) == ("42.4 mm", "42.5 mm")
 
 
 @pytest.mark.parametrize("units", ["feet", "metric"])

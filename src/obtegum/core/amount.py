@@ -1,24 +1,43 @@
-"""Amounts that are not lengths, as people write them: shares, loads, volumes, masses, stresses, rain, time.
+"""Amounts that are not lengths, as people write them: shares, slopes, loads, masses, stresses, rain, time, places.
 
-Inside the program everything is SI (m³, kg, Pa, m/s, s; shares of 1; degrees for places on the globe).
-Each kind has one unit in a house in feet and one in a metric house.
+Inside the program everything is SI (m³, kg, Pa, m/s, s, N·m; shares of 1; slopes as run to a rise of one;
+degrees for places on the globe). Each kind has one unit in a house in feet and one in a metric house.
 Source of the factors: the international foot and pound, exact; the US gallon of 231 cubic inches.
 """
 
 import math
 import re
+from fractions import Fraction
 from typing import Literal, NamedTuple
 
 from obtegum.core.quantity import FOOT_M, INCH_M, LengthError, Rounding, Units
 
-__all__ = ["AmountKind", "amount_step", "amount_text", "parse_amount"]
+__all__ = ["SIGNED", "AmountKind", "amount_step", "amount_text", "parse_amount"]
 
 AmountKind = Literal[
-    "share", "load", "volume", "mass", "density", "stress", "rain", "flow", "minutes", "hours", "degrees", "count"
+    "share",
+    "slope",
+    "load",
+    "volume",
+    "mass",
+    "density",
+    "stress",
+    "torque",
+    "rain",
+    "flow",
+    "minutes",
+    "hours",
+    "latitude",
+    "longitude",
+    "degrees",
+    "count",
 ]
+# Kinds that may lie below zero.
+SIGNED: tuple[AmountKind, ...] = ("latitude", "longitude", "degrees")
 POUND_KG = 0.45359237
+POUND_N = POUND_KG * 9.80665
 # A thousand pounds of force on a square inch.
-KSI_PA = 1000 * POUND_KG * 9.80665 / INCH_M**2
+KSI_PA = 1000 * POUND_N / INCH_M**2
 HOUR_S = 3600.0
 
 
@@ -30,44 +49,135 @@ class _Unit(NamedTuple):
 
 
 _PERCENT, _MINUTES = _Unit("%", 0.01, 1), _Unit("min", 60.0, 1)
-_COUNT = _Unit("", 1.0, 0, spaced=False)
+_COUNT, _SLOPE = _Unit("", 1.0, 0, spaced=False), _Unit("", 1.0, 2, spaced=False)
 _HOURS, _DEGREES = _Unit("h", HOUR_S, 1), _Unit("°", 1.0, 6, spaced=False)
 _UNITS: dict[AmountKind, dict[Units, _Unit]] = {
     "share": {"feet": _PERCENT, "metric": _PERCENT},
+    "slope": {"feet": _SLOPE, "metric": _SLOPE},
     "load": {"feet": _Unit("cu ft", FOOT_M**3, 1), "metric": _Unit("L", 0.001, 0)},
     "volume": {"feet": _Unit("cu yd", (3 * FOOT_M) ** 3, 1), "metric": _Unit("m³", 1.0, 1)},
     "mass": {"feet": _Unit("tons", 2000 * POUND_KG, 1), "metric": _Unit("t", 1000.0, 1)},
     "density": {"feet": _Unit("lb/cu ft", POUND_KG / FOOT_M**3, 0), "metric": _Unit("kg/m³", 1.0, 0)},
     "stress": {"feet": _Unit("ksi", KSI_PA, 1), "metric": _Unit("MPa", 1e6, 0)},
+    "torque": {"feet": _Unit("lb·ft", POUND_N * FOOT_M, 0), "metric": _Unit("N·m", 1.0, 0)},
     "rain": {"feet": _Unit("in/h", INCH_M / HOUR_S, 2), "metric": _Unit("mm/h", 0.001 / HOUR_S, 0)},
     "flow": {"feet": _Unit("gal/min", 231 * INCH_M**3 / 60, 0), "metric": _Unit("L/s", 0.001, 1)},
     "minutes": {"feet": _MINUTES, "metric": _MINUTES},
     "hours": {"feet": _HOURS, "metric": _HOURS},
+    "latitude": {"feet": _DEGREES, "metric": _DEGREES},
+    "longitude": {"feet": _DEGREES, "metric": _DEGREES},
     "degrees": {"feet": _DEGREES, "metric": _DEGREES},
     "count": {"feet": _COUNT, "metric": _COUNT},
 }
+# Other ways to write a unit.
+_ALIKE = {
+    "m3": "m³", "cubic metres": "m³", "cubic meters": "m³", "kg/m3": "kg/m³", "litres": "l", "liters": "l",
+    "ft3": "cu ft", "ft³": "cu ft", "cubic feet": "cu ft", "yd3": "cu yd", "yd³": "cu yd", "cubic yards": "cu yd",
+    "yards": "cu yd", "lb/ft3": "lb/cu ft", "lb/ft³": "lb/cu ft", "pcf": "lb/cu ft", "ton": "tons", "tonnes": "t",
+    "minutes": "min", "hours": "h", "hour": "h", "hr": "h", "hrs": "h", "percent": "%", "pct": "%",
+    "lb-ft": "lb·ft", "ft-lb": "lb·ft", "nm": "n·m", "degrees": "°", "deg": "°",
+}  # fmt: skip
 _NUMBER = re.compile(r"(?P<sign>[-−]?)\s*(?P<number>\d+(?:[.,]\d+)?|[.,]\d+)\s*(?P<unit>.*)")
+_PLAIN = r"\d+(?:\.\d+)?|\.\d+"
+_RATIO = re.compile(rf"(?P<one>{_PLAIN})\s*(?::|/|in|to)\s*(?P<other>{_PLAIN})")
+_RISE_PER_RUN = re.compile(
+    rf"(?P<rise>(?:\d+\s+)?\d+/\d+|{_PLAIN})\s*(?P<of>\"|in|inch|inches|mm|cm|m|ft|')\s*"
+    rf"(?:per|/|a|in|to the)\s*(?P<run>{_PLAIN})?\s*(?P<per>'|ft|foot|feet|m|metre|meter|yd|yard)"
+)
+_LONG_M = {
+    '"': INCH_M, "in": INCH_M, "inch": INCH_M, "inches": INCH_M, "mm": 0.001, "cm": 0.01, "m": 1.0, "metre": 1.0,
+    "meter": 1.0, "'": FOOT_M, "ft": FOOT_M, "foot": FOOT_M, "feet": FOOT_M, "yd": 3 * FOOT_M, "yard": 3 * FOOT_M,
+}  # fmt: skip
+_DEGREE = re.compile(
+    rf"(?P<before>[nsew])?\s*(?P<sign>[-−])?\s*(?P<degrees>{_PLAIN})\s*°?"
+    rf"(?:\s*(?P<minutes>{_PLAIN})\s*['′]?(?:\s*(?P<seconds>{_PLAIN})\s*(?:\"|″|'')?)?)?\s*(?P<after>[nsew])?"
+)
+
+
+def _shown(text: str) -> str:
+    return f"Can't read “{text.strip()[:40]}”."
+
+
+def _parse_slope(text: str, kind: AmountKind) -> float | None:
+    """A ratio or a rise to a run as a share, or for a side slope as the run to a rise of one; None if it is neither."""
+    over = _RISE_PER_RUN.fullmatch(text)
+    if over is not None:
+        rise_m = float(sum(Fraction(part) for part in over["rise"].split())) * _LONG_M[over["of"]]
+        share = rise_m / (float(over["run"] or 1) * _LONG_M[over["per"]])
+    else:
+        ratio = _RATIO.fullmatch(text)
+        if ratio is None:
+            return None
+        one, other = float(ratio["one"]), float(ratio["other"])
+        # A side slope is told both ways: 1 up in 2, or 2 out to 1 up.
+        if kind == "slope" and other == 1:
+            one, other = other, one
+        if other == 0:
+            raise LengthError("A slope can’t be over nothing.")
+        share = one / other
+    if kind == "share":
+        return share
+    if share == 0:
+        raise LengthError("A side slope falls: write it like 1 : 1.5.")
+    return 1 / share
+
+
+def _parse_degrees(text: str, kind: AmountKind) -> float:
+    """Degrees with a sign or N, S, E, W; minutes and seconds behind them. Raises: LengthError."""
+    found = _DEGREE.fullmatch(text)
+    if found is None or (found["before"] and found["after"]):
+        raise LengthError(f"{_shown(text)} Write degrees like 45.5123, 45 30 44 N or 45° 30.7' N.")
+    letter = found["before"] or found["after"] or ""
+    minutes, seconds = float(found["minutes"] or 0), float(found["seconds"] or 0)
+    if minutes >= 60 or seconds >= 60:
+        raise LengthError("Minutes and seconds go up to 60.")
+    if (found["minutes"] and "." in found["degrees"]) or (found["seconds"] and "." in found["minutes"]):
+        raise LengthError("Only the last of degrees, minutes and seconds can be broken.")
+    fitting = {"latitude": "ns", "longitude": "ew"}.get(kind, "")
+    if letter and letter not in fitting:
+        want = " or ".join(fitting.upper()) if fitting else "a number alone"
+        raise LengthError(f"{letter.upper()} doesn’t belong here: {want}.")
+    if letter and found["sign"]:
+        raise LengthError(f"A minus or {letter.upper()}, not both.")
+    value = float(found["degrees"]) + minutes / 60 + seconds / 3600
+    return -value if found["sign"] or letter in ("s", "w") else value
 
 
 def parse_amount(text: str, kind: AmountKind, units: Units) -> float:
     """Read a typed amount; a bare number is in the house's own unit. Only degrees may be below zero.
 
+    Slopes are taken as a share, as ``1:100`` and as ``1/8 in per ft``; places on the globe with degrees,
+    minutes and seconds, and N, S, E or W.
     Returns: the amount in SI. Raises: LengthError with a sentence.
     """
-    own = _UNITS[kind][units]
-    found = _NUMBER.fullmatch(text.strip().lower()[:60])
+    own, tidy = _UNITS[kind][units], text.strip().lower()[:60]
+    if kind in SIGNED:
+        return _parse_degrees(tidy, kind)
+    if kind in ("share", "slope"):
+        slope = _parse_slope(tidy, kind)
+        if slope is not None:
+            return slope
+    found = _NUMBER.fullmatch(tidy)
     if found is None:
-        raise LengthError(f"Can't read “{text.strip()[:40]}”. Write a number{f', in {own.name}' if own.name else ''}.")
+        raise LengthError(f"{_shown(text)} Write a number{f', in {own.name}' if own.name else ''}.")
     number = found["number"]
     if "," in number and units == "feet":
         raise LengthError("Leave out the comma: write a point for decimals.")
     named = {unit.name.lower(): unit for unit in _UNITS[kind].values()}
-    unit = named.get(found["unit"].strip().replace("m3", "m³")) if found["unit"] else own
+    said = found["unit"].strip()
+    unit = named.get(_ALIKE.get(said, said)) if said else own
+    if kind == "slope" and said in ("%", "percent"):
+        unit = _PERCENT
     if unit is None:
-        raise LengthError(f"Write it in {own.name}, or leave the unit out.")
-    if found["sign"] and kind != "degrees":
+        raise LengthError(f"Write it in {own.name}, or leave the unit out." if own.name else "Write a number alone.")
+    if found["sign"]:
         raise LengthError("It can't be below zero.")
-    return float(number.replace(",", ".")) * unit.size * (-1 if found["sign"] else 1)
+    value = float(number.replace(",", ".")) * unit.size
+    if kind == "slope" and unit is _PERCENT:
+        if value == 0:
+            raise LengthError("A side slope falls: write it like 1 : 1.5.")
+        return 1 / value
+    return value
 
 
 def amount_text(value: float, kind: AmountKind, units: Units, rounding: Rounding = "nearest") -> str:
@@ -81,10 +191,14 @@ def amount_text(value: float, kind: AmountKind, units: Units, rounding: Rounding
     printed = f"{number:,.{unit.decimals}f}".replace("-", "−")
     if "." in printed:
         printed = printed.rstrip("0").rstrip(".")
+    if kind == "slope":
+        return f"1 : {printed}"
     return f"{printed} {unit.name}" if unit.spaced else f"{printed}{unit.name}"
 
 
 def amount_step(kind: AmountKind, units: Units) -> float:
     """What one key press changes, SI: the last digit that is printed, or a whole unit for degrees."""
     unit = _UNITS[kind][units]
-    return unit.size if kind == "degrees" else unit.size / 10**unit.decimals
+    if kind == "slope":
+        return 0.1
+    return unit.size if kind in SIGNED else unit.size / 10**unit.decimals

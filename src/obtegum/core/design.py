@@ -17,7 +17,7 @@ from obtegum.core.profile import (
     round_bow,
     three_centred_bow,
 )
-from obtegum.core.quantity import Rounding, Tape, length_text
+from obtegum.core.quantity import Bare, Rounding, Tape, length_text, tube_text
 from obtegum.core.record import LINES
 from obtegum.core.setout.squaring import Base, MethodId
 from obtegum.core.trouble import DesignError, Trouble
@@ -59,9 +59,12 @@ class Limit(NamedTuple):
     least: float
     most: float
     kind: AmountKind | Literal["length"] = "length"
+    bare: Bare = "long"
 
     def text(self, value: float, tape: Tape, rounding: Rounding = "nearest") -> str:
         """A value of this kind in the tape's units."""
+        if self.bare == "tube":
+            return tube_text(value, tape.units, rounding)
         if self.kind == "length":
             return length_text(value, tape, rounding)
         return amount_text(value, self.kind, tape.units, rounding)
@@ -80,35 +83,36 @@ LIMITS: dict[str, Limit] = {
     "size.figure.from_left_m": Limit("Grower stands at", 0.0, 20.0),
     "set_out.tape_m": Limit("Longest tape", 1.0, 200.0),
     "set_out.second_tape_m": Limit("Second tape", 1.0, 200.0),
-    "set_out.reading_error_m": Limit("Reading error", 0.0005, 0.05),
+    "set_out.reading_error_m": Limit("Reading error", 0.0005, 0.05, bare="fine"),
     "set_out.starts_m": Limit("Tape starts at", 0.0, 0.9),
     "set_out.fence_m": Limit("Fence to line A–B", 0.0, 100.0),
     "posts.length_m": Limit("Post length", 0.2, 4.0),
     "posts.reveal_m": Limit("Post reveal", 0.05, 2.0),
-    "bows.insertion_m": Limit("Bow in the post", 0.02, 1.0),
+    "bows.insertion_m": Limit("Bow in the post", 0.02, 1.0, bare="fine"),
     "bows.max_spacing_m": Limit("Bows no further apart", 0.3, 5.0),
     "bows.stick_m": Limit("Stick length", 1.0, 20.0),
-    "bows.joint_m": Limit("Joint overlap", 0.0, 0.6),
+    "bows.joint_m": Limit("Joint overlap", 0.0, 0.6, bare="fine"),
     "bows.bundle": Limit("Sticks come in bundles of", 1, 500, "count"),
-    "inside.bed_m": Limit("Bed width", 0.2, 6.0),
-    "inside.path_m": Limit("Path, at least", 0.1, 4.0),
+    "inside.bed_m": Limit("Bed width", 0.2, 6.0, bare="floor"),
+    "inside.path_m": Limit("Path, at least", 0.1, 4.0, bare="floor"),
     "inside.crop_m": Limit("Crop or trellis", 0.05, 6.0),
-    "own_tubes.od_m": Limit("Own tube, outside", 0.01, 0.2),
-    "own_tubes.wall_m": Limit("Own tube, wall", 0.0005, 0.02),
+    "own_tubes.od_m": Limit("Own tube, outside", 0.01, 0.2, bare="tube"),
+    "own_tubes.wall_m": Limit("Own tube, wall", 0.0005, 0.02, bare="tube"),
     "own_tubes.yield_pa": Limit("Own tube’s yield", 100e6, 900e6, "stress"),
     "bending.former_m": Limit("Former’s radius", 0.1, 60.0),
     "bending.crown_former_m": Limit("Crown former’s radius", 0.1, 60.0),
     "bending.reach_m": Limit("Former grips", 0.05, 10.0),
-    "bending.tail_m": Limit("Tail left straight", 0.0, 3.0),
+    "bending.tail_m": Limit("Tail left straight", 0.0, 3.0, bare="fine"),
     "record.trial.chord_m": Limit("Trial: end to end", 0.05, 20.0),
     "record.trial.height_m": Limit("Trial: middle, off that", 0.001, 10.0),
     "keep.offset_m": Limit("Offset from the corner", 0.3, 10.0),
     "keep.dig_m": Limit("Digging reaches out", 0.0, 5.0),
     "level.rod_m": Limit("Rod length", 1.0, 10.0),
-    "level.reading_error_m": Limit("Level’s error", 0.0005, 0.05),
+    "level.reading_error_m": Limit("Level’s error", 0.0005, 0.05, bare="fine"),
     "level.least_in_ground_m": Limit("Least in the ground", 0.1, 3.0),
     "pad.raise_m": Limit("Pad above the highest peg", 0.0, 2.0),
     "pad.margin_m": Limit("Pad beyond the posts", 0.0, 10.0),
+    "pad.slope": Limit("Side slopes, one up in", 0.2, 6.0, "slope"),
     "pad.stone_m": Limit("Stone, how deep", 0.0, 1.0),
     "pad.swell": Limit("Swells when dug", 0.0, 1.0, "share"),
     "pad.shrink": Limit("Shrinks when packed", 0.0, 0.5, "share"),
@@ -117,12 +121,12 @@ LIMITS: dict[str, Limit] = {
     "pad.stone_kg_m3": Limit("Stone weighs", 800.0, 2600.0, "density"),
     "drain.fall": Limit("Drain falls", 0.001, 0.2, "share"),
     "drain.cover_m": Limit("Drain starts below ground", 0.05, 3.0),
-    "drain.trench_m": Limit("Trench width", 0.1, 2.0),
+    "drain.trench_m": Limit("Trench width", 0.1, 2.0, bare="floor"),
     "drain.beyond_m": Limit("Drain runs on past the house", 0.0, 100.0),
     "drain.rain_m_s": Limit("Design rain", 1e-7, 3e-4, "rain"),
     "drain.uphill_m": Limit("Ground that drains in", 0.0, 300.0),
-    "site.latitude": Limit("Latitude of corner A", -85.0, 85.0, "degrees"),
-    "site.longitude": Limit("Longitude of corner A", -180.0, 180.0, "degrees"),
+    "site.latitude": Limit("Latitude of corner A", -85.0, 85.0, "latitude"),
+    "site.longitude": Limit("Longitude of corner A", -180.0, 180.0, "longitude"),
     "site.bearing": Limit("Bearing, A to B", 0.0, 360.0, "degrees"),
     **{f"record.taped.{line}_m": Limit(f"{line.upper()[0]} to {line.upper()[1]}", 0.01, 400.0) for line in LINES},
     "record.levels.closing_m": Limit("First peg, read again", 0.0, 20.0),
@@ -367,12 +371,14 @@ class Level(Part):
 class Pad(Part):
     """What is done to the ground, and what moving it takes.
 
-    ``swell`` and ``shrink`` are shares of the volume as it lay: dug and loose, packed in place.
+    ``slope`` is how far its sides run out for a rise of one. ``swell`` and ``shrink`` are shares of the volume
+    as it lay: dug and loose, packed in place.
     """
 
     kind: Literal["as_it_lies", "regrade", "raise"] = "as_it_lies"
     raise_m: float = _number("pad.raise_m", default=0.0)
     margin_m: float = _number("pad.margin_m", default=0.6)
+    slope: float = _number("pad.slope", default=1.5)
     stone_m: float = _number("pad.stone_m", default=0.0)
     stone_kg_m3: float = _number("pad.stone_kg_m3", default=1600.0)
     swell: float = _number("pad.swell", default=0.25)

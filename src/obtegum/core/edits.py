@@ -1,18 +1,28 @@
 """Changes to a house: lengths typed, pulled or stepped, choices; made whole or refused with what would work."""
 
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from typing import Any
 
 from pydantic import Field
 
-from obtegum.core.amount import amount_step, parse_amount
+from obtegum.core.amount import SIGNED, amount_step, parse_amount
 from obtegum.core.catalogue import Catalogue
-from obtegum.core.design import read_design
+from obtegum.core.design import limit_of, read_design
 from obtegum.core.job import Job, check_site, read_record
 from obtegum.core.measures import Document, Measure, find_measure, measure_state
 from obtegum.core.part import Part
-from obtegum.core.quantity import LONGEST_M, LengthError, Stride, Tape, length_text, parse_length
+from obtegum.core.quantity import (
+    LONGEST_M,
+    Bare,
+    LengthError,
+    Stride,
+    Tape,
+    length_text,
+    other_readings,
+    parse_length,
+    tube_step_m,
+)
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import begin
 
@@ -32,10 +42,16 @@ class Edit(Part):
     stride: Stride = "fraction"
 
 
-def _stepped(value_m: float, edit: Edit, tape: Tape) -> float:
-    """A value moved by key steps, landing on the tape's own marks."""
+STRIDES: dict[Stride, int] = {"fraction": 1, "small": 5, "large": 25}
+
+
+def _stepped(value_m: float, edit: Edit, tape: Tape, bare: Bare) -> float:
+    """A value moved by key steps, landing on the tape's own marks; a tube's on what is told apart of tubes."""
     steps, fraction = edit.steps or 0, tape.step_m
     moved = value_m + steps * tape.stride_m(edit.stride)
+    if bare == "tube":
+        fraction = tube_step_m(tape.units)
+        moved = value_m + steps * fraction * STRIDES[edit.stride]
     return max(round(moved / fraction) * fraction, 0.0)
 
 
@@ -45,20 +61,17 @@ def _length_value(measure: Measure, edit: Edit, job: Job) -> float | None:
         if measure.optional and not edit.text.strip():
             return None
         try:
-            return parse_length(edit.text, tape.units)
+            return parse_length(edit.text, tape.units, measure.bare)
         except LengthError as error:
-            raise DesignError([Trouble(path=measure.path, sentence=str(error))]) from None
+            raise DesignError([Trouble(path=measure.path, sentence=str(error), nearest=error.offer or None)]) from None
     if edit.value_m is not None:
         if abs(edit.value_m) > LONGEST_M:
             raise DesignError([Trouble(path=measure.path, sentence="That is longer than any house.")])
         snap = tape.stride_m("small")
         return max(round(edit.value_m / snap) * snap, 0.0)
     if edit.steps is not None:
-        return _stepped(float(measure.now(job) or 0.0), edit, tape)
+        return _stepped(float(measure.now(job) or 0.0), edit, tape, measure.bare)
     raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
-
-
-STRIDES: dict[Stride, int] = {"fraction": 1, "small": 5, "large": 25}
 
 
 def _amount_value(measure: Measure, edit: Edit, job: Job) -> float | None:
@@ -77,7 +90,7 @@ def _amount_value(measure: Measure, edit: Edit, job: Job) -> float | None:
         raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
     step = amount_step(measure.amount, units)
     count = round(float(measure.read(job) or 0.0) / step) + edit.steps * STRIDES[edit.stride]
-    value = count * step if measure.amount == "degrees" else max(count, 0) * step
+    value = count * step if measure.amount in SIGNED else max(count, 0) * step
     return round(value) if measure.amount == "count" else value
 
 
@@ -166,26 +179,45 @@ def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue) -> 
             good_m = middle_m
         else:
             bad_m, why = middle_m, found
+    other = _other_reading(measure, edit, tape, lambda value_m: wrong(value_m) is None)
+    if other is not None:
+        sentence = f"{error.troubles[0].sentence} Did you mean {other}?"
+        return DesignError([error.troubles[0].model_copy(update={"sentence": sentence, "nearest": other})])
     most, named = wanted_m > now_m, f"{measure.label[:1].lower()}{measure.label[1:]}"
     reason = why.reason or why.sentence
 
+    def said(value_m: float) -> str:
+        limit = limit_of(measure.path)
+        return limit.text(value_m, tape) if limit else length_text(value_m, tape)
+
     def works(text: str) -> bool:
-        return wrong(parse_length(text, tape.units)) is None
+        return wrong(parse_length(text, tape.units, measure.bare)) is None
 
     # Its own words serve where the value that they name works too.
     if why.path == measure.path and why.nearest and works(why.nearest):
         return DesignError([why])
     # The tape's marks on either side of the limit: the further one if the limit lies on it, else the one before.
-    marks = sorted((to(good_m / tape.step_m) * tape.step_m for to in (math.floor, math.ceil)), reverse=most)
-    nearest_m = next((mark for mark in marks if (mark > now_m) == most and works(length_text(mark, tape))), None)
+    step_m = tube_step_m(tape.units) if measure.bare == "tube" else tape.step_m
+    marks = sorted((to(good_m / step_m) * step_m for to in (math.floor, math.ceil)), reverse=most)
+    nearest_m = next((mark for mark in marks if (mark > now_m) == most and works(said(mark))), None)
     if nearest_m is None:
         sentence = f"{reason} As the rest stands, {named} can’t be {'more' if most else 'less'} than it is."
         return DesignError([Trouble(path=measure.path, sentence=sentence, reason=reason)])
-    nearest = length_text(nearest_m, tape)
+    nearest = said(nearest_m)
     sentence = f"{reason} As the rest stands, {named} can be {nearest} at the {'most' if most else 'least'}."
     return DesignError(
         [Trouble(path=measure.path, sentence=sentence, reason=reason, nearest_m=nearest_m, nearest=nearest)]
     )
+
+
+def _other_reading(measure: Measure, edit: Edit, tape: Tape, works: Callable[[float], bool]) -> str | None:
+    """A number without a unit that can't stand, read in the unit that it was meant in; None where none works."""
+    for value_m in other_readings(edit.text or "", tape.units, measure.bare):
+        limit = limit_of(measure.path)
+        text = limit.text(value_m, tape) if limit else length_text(value_m, tape)
+        if works(parse_length(text, tape.units, measure.bare)):
+            return text
+    return None
 
 
 def edits_in_words(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> str:

@@ -18,7 +18,7 @@ from obtegum.core.design import MOST_OWN, HouseDesign, limit_of
 from obtegum.core.job import Job
 from obtegum.core.part import Part
 from obtegum.core.profile.gothic import plumb_radius
-from obtegum.core.quantity import INCH_M, Tape, Units, length_text
+from obtegum.core.quantity import INCH_M, Bare, Tape, Units, length_text, tube_text
 from obtegum.core.record import CHECKS, LINES, PEG, Line
 from obtegum.core.setout.checkin import planned_lines
 from obtegum.core.setout.how import method_label
@@ -102,6 +102,12 @@ class Measure:
     def on_site(self) -> bool:
         """Whether it was measured, not decided."""
         return self.path.startswith("record.")
+
+    @property
+    def bare(self) -> Bare:
+        """What a number without a unit means here."""
+        limit = limit_of(self.path)
+        return limit.bare if limit else "long"
 
     @property
     def amount(self) -> AmountKind:
@@ -252,7 +258,7 @@ def _pipes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
 def _tube_options(tubes: tuple[Tube, ...], tape: Tape) -> tuple[Option, ...]:
     near_first = sorted(tubes, key=lambda tube: tube.sold_in != tape.units)
     return tuple(
-        Option(id=tube.id, label=tube.name, about=f"{length_text(tube.od_m, tape)} outside") for tube in near_first
+        Option(id=tube.id, label=tube.name, about=f"{tube_text(tube.od_m, tape.units)} outside") for tube in near_first
     )
 
 
@@ -379,6 +385,7 @@ MEASURES: dict[str, Measure] = {
         ),
         _length("raise", "pad.raise_m"),
         _length("margin", "pad.margin_m"),
+        _amount("slope", "pad.slope", "1 : 1.5 for packed earth"),
         _length("stone", "pad.stone_m"),
         _amount("stone_weighs", "pad.stone_kg_m3"),
         _amount("swell", "pad.swell"),

@@ -15,6 +15,7 @@ __all__ = [
     "FOOT_M",
     "INCH_M",
     "LONGEST_M",
+    "Bare",
     "LengthError",
     "Rounding",
     "Stride",
@@ -23,10 +24,13 @@ __all__ = [
     "angle_text",
     "area_text",
     "length_text",
+    "other_readings",
     "parse_length",
     "parse_place",
     "percent_text",
     "size_text",
+    "tube_step_m",
+    "tube_text",
 ]
 
 FOOT_M = 0.3048
@@ -36,10 +40,20 @@ LONGEST_M = 100_000.0
 Units = Literal["feet", "metric"]
 Rounding = Literal["nearest", "down", "up"]
 Stride = Literal["fraction", "small", "large"]
+# What a number without a unit means: feet or metres along a house, inches or centimetres of beds and
+# trenches, inches or millimetres of what is held in the hand, tubes above all.
+Bare = Literal["long", "floor", "fine", "tube"]
 
 
 class LengthError(ValueError):
-    """A length that can't be read; the message is a sentence for the person who typed it."""
+    """A length that can't be read; the message is a sentence for the person who typed it.
+
+    ``offer`` is what may have been meant, to be typed in its place.
+    """
+
+    def __init__(self, sentence: str, offer: str = "") -> None:
+        super().__init__(sentence)
+        self.offer = offer
 
 
 class Tape(Part):
@@ -56,6 +70,11 @@ class Tape(Part):
     def step_m(self) -> float:
         """Finest step read off this tape, m."""
         return INCH_M / self.inch_parts if self.units == "feet" else self.mm_step / 1000
+
+    @property
+    def coarser_m(self) -> float:
+        """The coarser of its two steps, m: the same whichever units are read."""
+        return max(INCH_M / self.inch_parts, self.mm_step / 1000)
 
     def stride_m(self, stride: Stride) -> float:
         """Length of one key press, m: a tape fraction, an inch or centimetre, a foot or 10 cm."""
@@ -83,6 +102,21 @@ _UNIT_M = {
     "cm": 0.01,
     "mm": 0.001,
 }
+# Size of a number without a unit, and what else it may have meant, m.
+_BARE_M: dict[Units, dict[Bare, tuple[float, ...]]] = {
+    "feet": {
+        "long": (FOOT_M, INCH_M, 1.0),
+        "floor": (INCH_M, FOOT_M, 0.01),
+        "fine": (INCH_M, FOOT_M, 0.001),
+        "tube": (INCH_M, 0.001),
+    },
+    "metric": {
+        "long": (1.0, 0.01, 0.001),
+        "floor": (0.01, 1.0, 0.001),
+        "fine": (0.001, 0.01, 1.0),
+        "tube": (0.001, 0.01, 1.0, INCH_M),
+    },
+}
 _VULGAR = {
     "½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8",
     "⅓": "1/3", "⅔": "2/3",
@@ -102,17 +136,33 @@ _GROUP = re.compile(
 _EXAMPLES = {"feet": "7' 4 1/2, 7-4.5, 88 in or 2.25 m", "metric": "2.25, 2,25 m, 225 cm or 7' 4\""}
 
 
-def parse_length(text: str, units: Units) -> float:
+def parse_length(text: str, units: Units, bare: Bare = "long") -> float:
     """Read a typed length.
 
     Takes feet, inches and fractions, metres, centimetres and millimetres, in the usual ways of
-    writing them; a bare number is feet or metres by ``units``. A comma is a decimal sign in a
-    metric house only.
+    writing them; a bare number is feet or metres by ``units``, or the smaller unit of its kind. A comma
+    is a decimal sign in a metric house only. Feet and inches of twelve and more are asked about.
 
     Returns: the length in m, not rounded, never below zero.
     Raises: LengthError with a sentence that says what to type instead.
     """
     shown = text.strip()
+    return _sum_groups(_read(shown, units), shown, units, _BARE_M[units][bare][0])
+
+
+def other_readings(text: str, units: Units, bare: Bare = "long") -> list[float]:
+    """What else a number without a unit may have meant, m, likeliest first; nothing else has another reading."""
+    try:
+        groups = _read(text.strip(), units)
+    except LengthError:
+        return []
+    if len(groups) != 1 or groups[0][1] is not None:
+        return []
+    return [groups[0][0] * size_m for size_m in _BARE_M[units][bare][1:] if groups[0][0] * size_m <= LONGEST_M]
+
+
+def _read(shown: str, units: Units) -> list[tuple[float, str | None]]:
+    """The numbers of a typed length, each with its unit or None. Raises: LengthError."""
     tidy = shown.lower().translate(_ALIKE).replace("''", '"')
     for sign, plain in _VULGAR.items():
         tidy = tidy.replace(sign, f" {plain}")
@@ -129,7 +179,7 @@ def parse_length(text: str, units: Units) -> float:
         if tidy.count(",") > 1 or "." in tidy:
             raise LengthError("One decimal sign is enough: write 2,25 or 2.25.")
         tidy = tidy.replace(",", ".")
-    return _sum_groups(_groups(tidy, shown, units), shown, units)
+    return _groups(tidy, shown, units)
 
 
 def parse_place(text: str, units: Units) -> float:
@@ -169,7 +219,7 @@ def _groups(tidy: str, shown: str, units: Units) -> list[tuple[float, str | None
     return found
 
 
-def _sum_groups(groups: list[tuple[float, str | None]], shown: str, units: Units) -> float:
+def _sum_groups(groups: list[tuple[float, str | None]], shown: str, units: Units, bare_m: float) -> float:
     """Add up the parts of one length; each is in a smaller unit than the one before, only the last broken."""
     total, last = 0.0, math.inf
     for place, (value, unit) in enumerate(groups):
@@ -178,7 +228,7 @@ def _sum_groups(groups: list[tuple[float, str | None]], shown: str, units: Units
         elif place == 0:
             if units == "metric" and len(groups) > 1:
                 raise _unreadable(shown, units)
-            size = FOOT_M if units == "feet" else 1.0
+            size = bare_m if len(groups) == 1 else FOOT_M
         elif last == FOOT_M:
             size = INCH_M
         elif last == 1.0 and place == len(groups) - 1:
@@ -188,6 +238,9 @@ def _sum_groups(groups: list[tuple[float, str | None]], shown: str, units: Units
         if size >= last or (value % 1 and place < len(groups) - 1):
             raise _unreadable(shown, units)
         total += value * size
+        if last == FOOT_M and size == INCH_M and value >= 12:
+            meant = length_text(total, Tape(units="feet", inch_parts=64))
+            raise LengthError(f"{value:g} inches after the feet? That is {meant} in all; write it so.", meant)
         last = size
     if not total <= LONGEST_M:
         raise LengthError("That is longer than any house.")
@@ -231,6 +284,21 @@ def length_text(value_m: float, tape: Tape, rounding: Rounding = "nearest") -> s
         within = within if inches else f"0 {fraction}".strip()
         return f"{sign}{feet}' {within}\""
     return f'{sign}{within}"'
+
+
+# What is told apart of a tube: a thousandth of an inch, a tenth of a millimetre.
+_TUBE_STEP_M: dict[Units, float] = {"feet": INCH_M / 1000, "metric": 1e-4}
+
+
+def tube_step_m(units: Units) -> float:
+    """Finest step of a tube's diameter or wall as the trade says it, m."""
+    return _TUBE_STEP_M[units]
+
+
+def tube_text(value_m: float, units: Units, rounding: Rounding = "nearest") -> str:
+    """Print a tube's diameter or wall as the trade says it: ``1.660"``, or ``42.4 mm``."""
+    count = _steps(value_m, _TUBE_STEP_M[units], rounding)
+    return f'{count / 1000:.3f}"' if units == "feet" else f"{count / 10:.1f} mm"
 
 
 def size_text(span_m: float, length_m: float, tape: Tape) -> str:

@@ -18,7 +18,7 @@ from obtegum.core.ground.stand import Stand, stand_on
 from obtegum.core.ground.suspects import Suspect, odd_spots, suspects
 from obtegum.core.profile import Arc, Chain, Kink, ProfileError
 from obtegum.core.profile import Line as Stretch
-from obtegum.core.quantity import FOOT_M, Rounding, Tape, length_text
+from obtegum.core.quantity import FOOT_M, Rounding, Tape, length_text, tube_text
 from obtegum.core.record import LINES, Line, SiteRecord, Taping
 from obtegum.core.setout.base import Peg, diagonal, pegs
 from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
@@ -440,6 +440,10 @@ class Work:
             self._said[key] = length_text(value_m, self.tape, rounding)
         return self._said[key]
 
+    def tube(self, value_m: float, rounding: Rounding = "nearest") -> str:
+        """A tube's diameter or wall as the trade says it."""
+        return tube_text(value_m, self.tape.units, rounding)
+
     def mark(
         self,
         at_m: float,
@@ -479,7 +483,7 @@ def own_tubes(design: HouseDesign, catalogue: Catalogue) -> tuple[Tube, ...]:
         like.model_copy(
             update={
                 "id": f"own:{number}",
-                "name": f"Own tube {number}, {length_text(own.od_m, tape)} × {length_text(own.wall_m, tape)}",
+                "name": f"Own tube {number}, {tube_text(own.od_m, tape.units)} × {tube_text(own.wall_m, tape.units)}",
                 "od_m": own.od_m,
                 "wall_m": own.wall_m,
                 "sold_in": tape.units,

@@ -7,6 +7,7 @@ place, less. Source of the usual figures: US Army FM 5-434, table 1-1 (common ea
 import math
 from dataclasses import dataclass
 
+from obtegum.core.ground.banks import Banks
 from obtegum.core.ground.terrain import Earth, Patch
 
 __all__ = ["Moving", "balanced_height", "moving", "stone_kg"]
@@ -47,14 +48,14 @@ def moving(earth: Earth, swell: float, shrink: float, load_m3: float, load_s: fl
     )
 
 
-def balanced_height(patch: Patch, fall: float, shrink: float) -> float:
-    """Height at A of the pad whose cut makes its fill, m. Fill grows and cut shrinks with it, so there is one."""
+def balanced_height(patch: Patch, banks: Banks, fall: float, slope: float, shrink: float) -> float:
+    """Height at A of the pad whose cut makes its fill, banks and all, m. Fill grows and cut shrinks with it."""
     from scipy.optimize import brentq
 
     heights = patch.pieces[:, :, 2] + fall * patch.pieces[:, :, 0]
 
     def lacking(at_a_m: float) -> float:
-        earth = patch.against(at_a_m, fall)
+        earth = patch.against(at_a_m, fall) + banks.against(at_a_m, fall, slope)
         return earth.fill_m3 / (1 - shrink) - earth.cut_m3
 
     return float(brentq(lacking, float(heights.min()) - 1e-3, float(heights.max()) + 1e-3, xtol=1e-6))

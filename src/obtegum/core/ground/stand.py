@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from obtegum.core.design import HouseDesign
+from obtegum.core.ground.banks import Banks, banks_of
 from obtegum.core.ground.earthwork import Moving, balanced_height, moving
 from obtegum.core.ground.levels import Datum, Foot, falling_datum, level_datum
 from obtegum.core.ground.terrain import Patch, Terrain, terrain_of
@@ -19,7 +20,10 @@ FEWEST = 2
 
 @dataclass(frozen=True)
 class Stand:
-    """Heights are over the line of sight, m. ``natural`` is the datum on the ground as it lies."""
+    """Heights are over the line of sight, m. ``natural`` is the datum on the ground as it lies.
+
+    A pad has ``banks`` round it, and what moving all of its earth takes.
+    """
 
     heights: Mapping[str, float]
     places: Mapping[str, tuple[float, float]]
@@ -30,6 +34,7 @@ class Stand:
     natural: Datum
     datum: Datum
     padded: bool
+    banks: Banks | None
     moved: Moving | None
     feet: Mapping[str, Foot]
 
@@ -62,21 +67,22 @@ def stand_on(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: 
     points += [(spot.x_m, spot.y_m, -spot.reading_m) for spot in levels.spots.values()]
     terrain = terrain_of(tuple(points))
     pad, long_m = design.pad, design.size.length_m
-    patch = terrain.patch(-pad.margin_m, -pad.margin_m, long_m + pad.margin_m, width_m + pad.margin_m)
+    edge = (-pad.margin_m, -pad.margin_m, long_m + pad.margin_m, width_m + pad.margin_m)
+    patch = terrain.patch(*edge)
     stations = [places[name][0] for name in heights]
     find = falling_datum if design.level.tops == "fall" else None
     natural = find(stations, list(heights.values())) if find else level_datum(list(heights.values()))
     padded = pad.kind != "as_it_lies" and patch.covered_m2 > 0
+    banks = terrain.kept(("banks", *edge), lambda: banks_of(terrain, *edge)) if padded else None
     datum = natural
     if padded and pad.kind == "raise":
         datum = Datum(natural.at_a_m + pad.raise_m, natural.fall)
-    elif padded:
-        datum = Datum(balanced_height(patch, natural.fall, pad.shrink), natural.fall)
-    moved = (
-        moving(patch.against(datum.at_a_m, datum.fall), pad.swell, pad.shrink, pad.load_m3, pad.load_s)
-        if padded
-        else None
-    )
+    elif banks is not None:
+        datum = Datum(balanced_height(patch, banks, natural.fall, pad.slope, pad.shrink), natural.fall)
+    moved = None
+    if banks is not None:
+        earth = patch.against(datum.at_a_m, datum.fall) + banks.against(datum.at_a_m, datum.fall, pad.slope)
+        moved = moving(earth, pad.swell, pad.shrink, pad.load_m3, pad.load_s)
     feet = {
         name: Foot(
             name=name,
@@ -99,6 +105,7 @@ def stand_on(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: 
         natural=natural,
         datum=datum,
         padded=padded,
+        banks=banks,
         moved=moved,
         feet=feet,
     )

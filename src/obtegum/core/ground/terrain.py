@@ -3,10 +3,10 @@
 Triangles are Delaunay's; within each the ground is flat, so volumes are exact for that ground.
 """
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING, Any, TypeVar
 
 if TYPE_CHECKING:
     from numpy.typing import NDArray
@@ -14,6 +14,7 @@ if TYPE_CHECKING:
 __all__ = ["Earth", "Patch", "Terrain", "terrain_of"]
 
 Point = tuple[float, float]
+Kept = TypeVar("Kept")
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,6 +23,9 @@ class Earth:
 
     cut_m3: float
     fill_m3: float
+
+    def __add__(self, other: "Earth") -> "Earth":
+        return Earth(self.cut_m3 + other.cut_m3, self.fill_m3 + other.fill_m3)
 
 
 @dataclass(frozen=True)
@@ -37,9 +41,16 @@ class Terrain:
         return np.array(self.points, dtype=float).reshape(-1, 3)
 
     @cached_property
-    def _kept(self) -> dict[tuple[float, ...], Any]:
-        """Contour lines and patches once found, as several drawings show the same ones."""
+    def _kept(self) -> dict[tuple[float | str, ...], Any]:
+        """What was once found of this ground, as several drawings and plans show the same."""
         return {}
+
+    def kept(self, name: tuple[float | str, ...], make: Callable[[], Kept]) -> Kept:
+        """Something found of this ground, made where it wasn't yet; ``name`` says all that it depends on."""
+        if name not in self._kept:
+            self._kept[name] = make()
+        found: Kept = self._kept[name]
+        return found
 
     @cached_property
     def triangles(self) -> "NDArray[Any]":
@@ -60,10 +71,7 @@ class Terrain:
 
     def meeting(self, at_a_m: float, fall: float) -> list[tuple[Point, Point]]:
         """Straight pieces of the line where the ground meets a plane, ``at_a_m`` high at x = 0, falling along x."""
-        if (at_a_m, fall) not in self._kept:
-            self._kept[at_a_m, fall] = self._meeting(at_a_m, fall)
-        found: list[tuple[Point, Point]] = self._kept[at_a_m, fall]
-        return found
+        return self.kept(("meeting", at_a_m, fall), lambda: self._meeting(at_a_m, fall))
 
     def _meeting(self, at_a_m: float, fall: float) -> list[tuple[Point, Point]]:
         import numpy as np
@@ -108,10 +116,7 @@ class Terrain:
 
     def patch(self, x0: float, y0: float, x1: float, y1: float) -> "Patch":
         """The triangles inside a rectangle, those across its edge cut to it."""
-        if (x0, y0, x1, y1) not in self._kept:
-            self._kept[x0, y0, x1, y1] = self._patch(x0, y0, x1, y1)
-        found: Patch = self._kept[x0, y0, x1, y1]
-        return found
+        return self.kept(("patch", x0, y0, x1, y1), lambda: self._patch(x0, y0, x1, y1))
 
     def _patch(self, x0: float, y0: float, x1: float, y1: float) -> "Patch":
         import numpy as np

@@ -3,6 +3,7 @@
 import math
 from functools import partial
 
+from obtegum.core.amount import amount_text
 from obtegum.core.bows.bending import (
     Pulls,
     bending_moment,
@@ -288,7 +289,7 @@ def _answers(work: Work) -> list[Answer]:
     found.append(
         length_answer(
             work, "lever", "Lever past the former, one person", arm_m,
-            f"{reach}; {moment:.0f} N·m",
+            f"{reach}; {amount_text(moment, 'torque', work.tape.units, 'up')}",
         )
     )  # fmt: skip
     return found

@@ -112,7 +112,8 @@ def tick_state(work: Work, tick: str, station_m: float) -> MarkState:
     at_m = work.record.set_at_m.get(tick)
     if at_m is None:
         return "open"
-    return "set" if abs(at_m - station_m) <= work.tape.step_m else "moved"
+    # The same whichever units are read: switching them moves no peg.
+    return "set" if abs(at_m - station_m) <= work.tape.coarser_m else "moved"
 
 
 def progress(work: Work, what: str) -> Progress:

@@ -3,7 +3,7 @@
 from obtegum.core.amount import amount_text
 from obtegum.core.ground.earthwork import stone_kg
 from obtegum.core.quantity import Rounding, percent_text
-from obtegum.core.steps.common import settled
+from obtegum.core.steps.common import length_answer, settled
 from obtegum.core.steps.model import Action, Answer, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict
@@ -69,7 +69,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "pad",
             *(("raise",) if pad.kind == "raise" else ()),
             "margin",
-            *(("load", "load_time", "swell", "shrink") if pad.kind != "as_it_lies" else ()),
+            *(("slope", "load", "load_time", "swell", "shrink") if pad.kind != "as_it_lies" else ()),
             "stone",
             *(("stone_weighs",) if pad.stone_m > 0 else ()),
         ),
@@ -116,6 +116,9 @@ def _answers(work: Work) -> list[Answer]:
             volume("net", "Brought in, as it lay", moved.net_m3)
         else:
             volume("net", "Taken away, as it lay", -moved.net_m3)
+        if stand.banks is not None:
+            run_m = stand.banks.reach_m(stand.datum.at_a_m, stand.datum.fall, pad.slope)
+            found.append(length_answer(work, "banks", "Side slopes reach out", run_m, "beyond the pad, at most", "up"))
         volume("loose", "Moved loose", moved.loose_m3)
         loads = Answer(
             id="loads",

@@ -30,7 +30,7 @@ def verdicts(work: Work) -> list[Verdict]:
     """Does the bow go into its post: bore, offset and angle."""
     entry, play = work.entry, work.play
     if play is None:
-        od, bore = work.say(work.bow_tube.od_m, "up"), work.say(work.post_tube.bore_m, "down")
+        od, bore = work.tube(work.bow_tube.od_m, "up"), work.tube(work.post_tube.bore_m, "down")
         sentence = f"A {od} bow tube does not slide into a post with a {bore} bore."
         return [_entry_verdict("fails", sentence, od, bore, NEVER)]
     ratio = max(entry.lean_rad / play.lean_rad, abs(entry.offset_m) / play.offset_m)

@@ -54,10 +54,21 @@ def earth(work: Work) -> Drawing:
         where = "above" if above >= 0 else "below"
         summary = (
             f"The pad at A lies {work.say(abs(above))} {where} the highest peg. "
-            "The heavy line is where it meets the ground."
+            "The heavy line is where it meets the ground, the fine one round it the foot of its side slopes."
         )
+    reach_m = 0.0
+    if stand is not None and stand.banks is not None:
+        at = (stand.datum.at_a_m, stand.datum.fall, work.design.pad.slope)
+        reach_m = stand.banks.reach_m(*at)
+        items.append(_toe(stand.banks.toe(*at)))
     items += [*_pegs(work), *corners(work)]
-    return _base_drawing(work, "earth", "Pad", summary, items, _pad_rows(work), margin)
+    return _base_drawing(work, "earth", "Pad", summary, items, _pad_rows(work), margin + reach_m)
+
+
+def _toe(places: list[tuple[float, float]]) -> Outline:
+    """The foot of the side slopes, going round."""
+    path = tuple(Vertex(x=x, y=y) for x, y in (*places, places[0]))
+    return Outline(part="pad:toe", layer="construction", material="ink", path=path, label="foot of the side slopes")
 
 
 def drain_run(work: Work) -> Drawing:
