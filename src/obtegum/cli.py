@@ -70,14 +70,17 @@ def _read_json(file: Path) -> Any:
 def _plan(file: Path, table: bool) -> int:
     from obtegum.core.catalogue import default_catalogue
     from obtegum.core.design import read_design
+    from obtegum.core.offers import tried
     from obtegum.core.plan import plan_house
     from obtegum.core.record import SiteRecord
     from obtegum.core.trouble import DesignError
 
+    data: Any = None
     try:
-        plan = plan_house(read_design(_read_json(file)), SiteRecord(), default_catalogue())
+        data = _read_json(file)
+        plan = plan_house(read_design(data), SiteRecord(), default_catalogue())
     except DesignError as error:
-        for trouble in error.troubles:
+        for trouble in tried(data, error, default_catalogue()).troubles:
             print(f"{trouble.path or file}: {trouble.sentence}", file=sys.stderr)
         return 1
     except (OSError, UnicodeDecodeError) as error:

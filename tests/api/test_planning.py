@@ -62,7 +62,9 @@ def test_spacing_longer_than_the_house_offers_the_house(client: TestClient) -> N
     document = house_document(size__length_m=1.1)
     problem = client.post("/api/plan", json=document).json()
     assert problem["errors"][0]["measure"] == "spacing"
-    assert problem["errors"][0]["nearest_m"] == pytest.approx(1.1)
+    # As printed, and no further apart than the house is long.
+    assert problem["errors"][0]["nearest"] == "3' 7 1/4\""
+    assert problem["errors"][0]["nearest_m"] == pytest.approx(43.25 * 0.0254)
 
 
 def test_a_trial_changes_nothing_kept(client: TestClient) -> None:
@@ -77,7 +79,7 @@ def test_a_trial_changes_nothing_kept(client: TestClient) -> None:
 
 
 def test_a_trial_that_fails_says_so_in_the_house_s_units(client: TestClient) -> None:
-    body = {"design": house_document(tape__units="metric"), "edits": [{"measure": "span", "text": "1000"}]}
+    body = {"design": house_document(tape__units="metric"), "edits": [{"measure": "span", "text": "1000 m"}]}
     problem = client.post("/api/try", json=body).json()
     assert problem["errors"][0]["sentence"] == "Width can be 20.000 m at the most."
 

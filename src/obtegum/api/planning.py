@@ -10,6 +10,7 @@ from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
+from obtegum.core.offers import tried
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.quantity import LengthError, Tape, Units, length_text, parse_length
@@ -36,7 +37,11 @@ def answer(body: Part, status: int = 200) -> Response:
 @router.post("/plan", response_model=HousePlan)
 def post_plan(design: HouseDesign) -> Response:
     """Plan a house; nothing is kept."""
-    return answer(plan_house(design, SiteRecord(), default_catalogue()))
+    catalogue = default_catalogue()
+    try:
+        return answer(plan_house(design, SiteRecord(), catalogue))
+    except DesignError as error:
+        raise tried(design.model_dump(), error, catalogue) from None
 
 
 @router.post("/try", response_model=TryOut)

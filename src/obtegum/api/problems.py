@@ -1,10 +1,10 @@
 """Errors as problem details (RFC 9457), each with a sentence that a grower understands."""
 
 from collections.abc import Sequence
+from typing import Any
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
-from pydantic import ValidationError
 from starlette.exceptions import HTTPException
 from starlette.requests import ClientDisconnect
 from starlette.responses import Response
@@ -12,11 +12,11 @@ from starlette.responses import Response
 from obtegum.api.beside import Stopped
 from obtegum.api.models import ClashOut, FieldTrouble, HouseOut, Problem, house_out
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import troubles_of
+from obtegum.core.design import tape_in, troubles_of
 from obtegum.core.job import Job
 from obtegum.core.measures import find_measure, measure_state, path_measure
+from obtegum.core.offers import tried
 from obtegum.core.plan import plan_house
-from obtegum.core.quantity import Tape
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.devices.level import LevelError
 from obtegum.store import Clash, Conflict, House, NoSuchHouse, NotUndone, StoreTrouble, Unreadable
@@ -80,23 +80,24 @@ def _inside(path: str) -> str:
     return path
 
 
-def _tape_of(error: RequestValidationError) -> Tape:
+def _design_in(error: RequestValidationError) -> dict[str, Any]:
+    """The design that a body is, or carries; nothing where there is none."""
     body = error.body if isinstance(error.body, dict) else {}
     design = body.get("design", body)
-    try:
-        return Tape.model_validate(design.get("tape", {}))
-    except (ValidationError, AttributeError):
-        return Tape()
+    return design if isinstance(design, dict) else {}
 
 
 async def _invalid(request: Request, error: Exception) -> Response:
     assert isinstance(error, RequestValidationError)
     if any(entry["type"] == "json_invalid" for entry in error.errors()):
         return problem(400, "The request is not readable JSON.")
-    tape, found = _tape_of(error), []
+    design, found = _design_in(error), []
+    tape = tape_in(design)
     for entry in error.errors():
         path = _inside(".".join(str(piece) for piece in entry["loc"]))
         found += troubles_of([{**entry, "loc": tuple(path.split("."))}], tape)
+    if "size" in design:
+        found = tried(design, DesignError(found), default_catalogue()).troubles
     return problem(422, " ".join(dict.fromkeys(each.sentence for each in found)), field_troubles(found))
 
 

@@ -48,6 +48,7 @@ __all__ = [
     "ThreeCentred",
     "limit_of",
     "read_design",
+    "tape_in",
     "troubles_of",
 ]
 
@@ -549,10 +550,11 @@ def read_design(data: Mapping[str, Any]) -> HouseDesign:
     try:
         return HouseDesign.model_validate(data)
     except ValidationError as error:
-        raise DesignError(troubles_of(error.errors(include_url=False), _tape_in(data))) from None
+        raise DesignError(troubles_of(error.errors(include_url=False), tape_in(data))) from None
 
 
-def _tape_in(data: object) -> Tape:
+def tape_in(data: object) -> Tape:
+    """The tape of a design from outside; the usual one where it has none that can be read."""
     try:
         return Tape.model_validate(data.get("tape", {})) if isinstance(data, Mapping) else Tape()
     except ValidationError:

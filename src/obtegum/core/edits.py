@@ -1,16 +1,16 @@
 """Changes to a house: lengths typed, pulled or stepped, choices; made whole or refused with what would work."""
 
-import math
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from typing import Any
 
 from pydantic import Field
 
 from obtegum.core.amount import SIGNED, amount_step, parse_amount
 from obtegum.core.catalogue import Catalogue
-from obtegum.core.design import limit_of, read_design
+from obtegum.core.design import read_design
 from obtegum.core.job import Job, check_site, read_record
 from obtegum.core.measures import Document, Measure, find_measure, measure_state
+from obtegum.core.offers import nearest_working, other_reading
 from obtegum.core.part import Part
 from obtegum.core.quantity import (
     LONGEST_M,
@@ -18,8 +18,6 @@ from obtegum.core.quantity import (
     LengthError,
     Stride,
     Tape,
-    length_text,
-    other_readings,
     parse_length,
     tube_step_m,
 )
@@ -171,53 +169,12 @@ def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue) -> 
             return found.troubles[0]
         return None
 
-    good_m, bad_m, why = now_m, wanted_m, error.troubles[0]
-    while abs(bad_m - good_m) > tape.step_m / 4:
-        middle_m = (good_m + bad_m) / 2
-        found = wrong(middle_m)
-        if found is None:
-            good_m = middle_m
-        else:
-            bad_m, why = middle_m, found
-    other = _other_reading(measure, edit, tape, lambda value_m: wrong(value_m) is None)
+    first = error.troubles[0]
+    other = other_reading(edit.text or "", measure.path, tape, wrong)
     if other is not None:
-        sentence = f"{error.troubles[0].sentence} Did you mean {other}?"
-        return DesignError([error.troubles[0].model_copy(update={"sentence": sentence, "nearest": other})])
-    most, named = wanted_m > now_m, f"{measure.label[:1].lower()}{measure.label[1:]}"
-    reason = why.reason or why.sentence
-
-    def said(value_m: float) -> str:
-        limit = limit_of(measure.path)
-        return limit.text(value_m, tape) if limit else length_text(value_m, tape)
-
-    def works(text: str) -> bool:
-        return wrong(parse_length(text, tape.units, measure.bare)) is None
-
-    # Its own words serve where the value that they name works too.
-    if why.path == measure.path and why.nearest and works(why.nearest):
-        return DesignError([why])
-    # The tape's marks on either side of the limit: the further one if the limit lies on it, else the one before.
-    step_m = tube_step_m(tape.units) if measure.bare == "tube" else tape.step_m
-    marks = sorted((to(good_m / step_m) * step_m for to in (math.floor, math.ceil)), reverse=most)
-    nearest_m = next((mark for mark in marks if (mark > now_m) == most and works(said(mark))), None)
-    if nearest_m is None:
-        sentence = f"{reason} As the rest stands, {named} can’t be {'more' if most else 'less'} than it is."
-        return DesignError([Trouble(path=measure.path, sentence=sentence, reason=reason)])
-    nearest = said(nearest_m)
-    sentence = f"{reason} As the rest stands, {named} can be {nearest} at the {'most' if most else 'least'}."
-    return DesignError(
-        [Trouble(path=measure.path, sentence=sentence, reason=reason, nearest_m=nearest_m, nearest=nearest)]
-    )
-
-
-def _other_reading(measure: Measure, edit: Edit, tape: Tape, works: Callable[[float], bool]) -> str | None:
-    """A number without a unit that can't stand, read in the unit that it was meant in; None where none works."""
-    for value_m in other_readings(edit.text or "", tape.units, measure.bare):
-        limit = limit_of(measure.path)
-        text = limit.text(value_m, tape) if limit else length_text(value_m, tape)
-        if works(parse_length(text, tape.units, measure.bare)):
-            return text
-    return None
+        sentence = f"{first.sentence} Did you mean {other}?"
+        return DesignError([first.model_copy(update={"sentence": sentence, "nearest": other})])
+    return DesignError([nearest_working(wrong, now_m, wanted_m, first, measure.path, tape)])
 
 
 def edits_in_words(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> str:

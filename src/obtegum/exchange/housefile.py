@@ -10,7 +10,9 @@ from typing import Any, Literal
 
 from pydantic import ValidationError
 
+from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign, read_design
+from obtegum.core.offers import tried
 from obtegum.core.part import Part
 from obtegum.core.record import SiteRecord, spots_by_id
 from obtegum.core.trouble import DesignError, Trouble
@@ -115,7 +117,10 @@ def read_house_file(text: str | bytes) -> tuple[HouseDesign, SiteRecord]:
         raise _refuse(f"The file has a part that is not known here: {unknown[0][:60]}.")
     if not isinstance(data.get("design"), dict):
         raise _refuse("The file has no house in it.")
-    design = read_design(data["design"])
+    try:
+        design = read_design(data["design"])
+    except DesignError as error:
+        raise tried(data["design"], error, default_catalogue()) from None
     try:
         record = SiteRecord.model_validate(data.get("record", {}))
     except ValidationError:

@@ -1,0 +1,149 @@
+"""What is offered in place of a value that can't stand works as it is printed, in both units, wherever it is told."""
+
+import copy
+import io
+import json
+import random
+import re
+from typing import Any
+
+import pytest
+
+from obtegum import cli
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.design import HouseDesign, limit_of
+from obtegum.core.edits import Edit, apply_edits
+from obtegum.core.job import Job
+from obtegum.core.measures import MEASURES
+from obtegum.core.offers import sound_design, tried
+from obtegum.core.quantity import Units, parse_length
+from obtegum.core.starters import new_house
+from obtegum.core.trouble import DesignError
+from tests.conftest import make_house
+
+# Lengths of a design, each by its measure.
+LENGTHS = [
+    measure
+    for measure in MEASURES.values()
+    if measure.kind == "length" and not measure.on_site and not measure.path.startswith(("level", "drain"))
+]
+SHARE = 160
+
+
+def put(document: dict[str, Any], path: str, value: float) -> dict[str, Any]:
+    changed = copy.deepcopy(document)
+    *parents, leaf = path.split(".")
+    inner = changed
+    for name in parents:
+        inner = inner[name]
+    inner[leaf] = value
+    return changed
+
+
+def has(document: dict[str, Any], path: str) -> bool:
+    inner: Any = document
+    for name in path.split("."):
+        if not isinstance(inner, dict) or name not in inner:
+            return False
+        inner = inner[name]
+    return True
+
+
+def wild(chance: random.Random, path: str) -> float:
+    limit = limit_of(path)
+    assert limit is not None
+    return chance.choice((limit.most * 3 + 1, limit.least / 3, chance.uniform(limit.least, limit.most)))
+
+
+def houses() -> list[HouseDesign]:
+    return [new_house(units) for units in ("feet", "metric")]
+
+
+def test_what_a_file_is_refused_with_works_as_printed(pytestconfig: pytest.Config) -> None:
+    chance, count = random.Random(10), 0
+    for _ in range(800 if pytestconfig.getoption("--deep") else SHARE):
+        house = chance.choice(houses())
+        document, measure = house.model_dump(mode="json"), chance.choice(LENGTHS)
+        if not has(document, measure.path):
+            continue
+        document = put(document, measure.path, wild(chance, measure.path))
+        try:
+            sound_design(document, default_catalogue())
+        except DesignError as error:
+            for trouble in tried(document, error, default_catalogue()).troubles:
+                if trouble.nearest is None:
+                    continue
+                limit = limit_of(trouble.path)
+                assert limit is not None
+                assert trouble.nearest in trouble.sentence
+                value = parse_length(trouble.nearest, house.tape.units, limit.bare)
+                assert trouble.nearest_m == value
+                sound_design(put(document, trouble.path, value), default_catalogue())
+                count += 1
+    assert count > SHARE / 4
+
+
+def test_what_a_field_is_refused_with_works_as_printed(pytestconfig: pytest.Config) -> None:
+    chance, catalogue, count = random.Random(11), default_catalogue(), 0
+    for _ in range(800 if pytestconfig.getoption("--deep") else SHARE):
+        job, measure = Job(chance.choice(houses())), chance.choice(LENGTHS)
+        bare = chance.random() < 0.5
+        value = wild(chance, measure.path)
+        text = f"{chance.choice((value, round(value), value * 12, value * 100)):.3f}" if bare else f"{value:.4f} m"
+        try:
+            apply_edits(job, [Edit(measure=measure.id, text=text)], catalogue)
+        except DesignError as error:
+            trouble = error.troubles[0]
+            if trouble.nearest is not None:
+                assert trouble.nearest in trouble.sentence
+                apply_edits(job, [Edit(measure=measure.id, text=trouble.nearest)], catalogue)
+                count += 1
+    assert count > SHARE / 4
+
+
+@pytest.mark.parametrize(
+    ("measure", "units", "text", "meant"),
+    [
+        ("spacing", "feet", "48", "4' 0\""),
+        ("spacing", "metric", "120", "1.200 m"),
+        ("insertion", "metric", "0.15", "150 mm"),
+        ("insertion", "feet", "150", '5 7/8"'),
+        ("error", "metric", "0.003", "3 mm"),
+        ("bed", "feet", "0.5", None),
+        ("span", "metric", "730", "7.300 m"),
+    ],
+)
+def test_a_number_without_a_unit_is_offered_in_the_other_one(
+    measure: str, units: Units, text: str, meant: str | None
+) -> None:
+    job = Job(new_house(units))
+    with pytest.raises(DesignError) as refusal:
+        apply_edits(job, [Edit(measure=measure, text=text)], default_catalogue())
+    trouble = refusal.value.troubles[0]
+    if meant is None:
+        assert "Did you mean" not in trouble.sentence
+    else:
+        assert trouble.nearest == meant
+        assert f"Did you mean {meant}?" in trouble.sentence
+
+
+def test_too_many_inches_are_asked_about_and_offered_whole() -> None:
+    with pytest.raises(DesignError) as refusal:
+        apply_edits(Job(make_house()), [Edit(measure="spacing", text="3' 14")], default_catalogue())
+    assert refusal.value.troubles[0].nearest == "4' 2\""
+
+
+def test_the_command_line_names_only_what_works(
+    capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    document = new_house("metric").model_dump(mode="json")
+    # Sticks are a metre at the least, but of a metre there would be more than can be joined to a bow.
+    short = put(document, "bows.stick_m", 0.5)
+    monkeypatch.setattr("sys.stdin", io.StringIO(json.dumps(short)))
+    assert cli.main(["plan", "-"]) == 1
+    told = capsys.readouterr().err
+    named = re.search(r"(\d+\.\d+) m", told)
+    assert named is not None, told
+    sound_design(put(document, "bows.stick_m", float(named[1])), default_catalogue())
+    with pytest.raises(DesignError):
+        sound_design(put(document, "bows.stick_m", float(named[1]) - 0.002), default_catalogue())
