@@ -21,7 +21,7 @@ from obtegum.core.bows.bending import (
 from obtegum.core.catalogue import Tube, default_catalogue
 from obtegum.core.plan import plan_house
 from obtegum.core.profile import Arc, Chain, Line, gothic_bow, kneed_bow, peaked_bow, round_bow, three_centred_bow
-from obtegum.core.quantity import FOOT_M
+from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.record import SiteRecord, TrialBend
 from obtegum.core.remedies import find_remedies
 from tests.conftest import answer, make_house, make_plan, verdict
@@ -147,10 +147,26 @@ def test_tails_and_pulls_on_the_bench() -> None:
     assert places[-1] == pytest.approx(strip.length_m - 0.3)
     wider = make_plan(bending={"tail_m": 0.6})
     assert verdict(wider, "as-bent").ratio > verdict(plan, "as-bent").ratio
-    # No tails at all, a former to suit: the bow is the plan.
-    perfect = make_plan(bending={"tail_m": 0.0})
+    # No tails at all, laps that are bent like the rest, a former to suit: the bow is the plan.
+    perfect = make_plan(bending={"tail_m": 0.0}, bows__joint="bolted")
     assert verdict(perfect, "as-bent").ratio == pytest.approx(0.0, abs=1e-6)
     assert answer(perfect, "bend", "made_span") == "21' 0\""
+    told = [verdict(perfect, "as-bent").sentence, *(each.note for step in perfect.steps for each in step.answers)]
+    assert not [words for words in told if "tail" in words or "straight end" in words]
+
+
+def test_what_slides_into_a_joint_stays_straight() -> None:
+    """5 in of swaged end go into a plain end of 5 in: both straight, however near the former grips."""
+    plan = make_plan(bending={"tail_m": 3 * INCH_M})
+    strip = next(each for each in plan.strips if each.id == "pulls:A")
+    assert strip.marks[-1].at_m == pytest.approx(strip.length_m - 5 * INCH_M)
+    other = next(each for each in plan.strips if each.id == "pulls:B")
+    assert other.marks[0].at_m == pytest.approx(5 * INCH_M)
+    # At the foot nothing slides over it, and of a coupler each end takes half.
+    assert strip.marks[0].at_m == pytest.approx(max(8 * INCH_M, 3 * INCH_M))
+    coupled = make_plan(bending={"tail_m": 1 * INCH_M}, bows__joint="coupler")
+    strip = next(each for each in coupled.strips if each.id == "pulls:A")
+    assert strip.marks[-1].at_m == pytest.approx(strip.length_m - 2.5 * INCH_M)
 
 
 def test_the_trial_replaces_the_theory() -> None:
@@ -160,7 +176,7 @@ def test_the_trial_replaces_the_theory() -> None:
     chord, height = 2 * radius * math.sin(0.3), radius * (1 - math.cos(0.3))
     record = SiteRecord(trial=TrialBend(chord_m=chord, height_m=height, face="centre"))
     bending = {"former_m": 10 * FOOT_M, "former_to": "centre", "tail_m": 0.0}
-    plan = make_plan(record, bending=bending)
+    plan = make_plan(record, bending=bending, bows__joint="bolted")
     assert answer(plan, "bend", "came_out") == "10' 6\""
     assert answer(plan, "bend", "springback") == "4.8 %"
     assert verdict(plan, "as-bent").level == "holds"
@@ -207,7 +223,9 @@ def test_every_pull_has_its_place_and_its_drawing() -> None:
         drawing = views[told.view or ""]
         tube = next(item for item in drawing.items if getattr(item, "part", "") == "tube")
         assert len(tube.path) >= 2
-    assert "slide a pipe over" in step.how[-1].words
+    # 10 pulls of 1 ft 11 in: the first leaves far more to pull on than the lever that is wanted, the last less.
+    assert "pipe over the end" in step.how[-1].words
+    assert "pipe" not in step.how[0].words
 
 
 def test_tails_longer_than_the_bend_have_a_way_out() -> None:

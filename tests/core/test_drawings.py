@@ -123,8 +123,8 @@ def test_tables_say_what_is_drawn() -> None:
     assert len(above) == 3 + 16
     post = {row.what: row.reading for row in drawing(plan, "post").table}
     # A 1 5/8 in post of 1.660 in with 0.065 in walls has a bore of 1.530 in; the rail measures 1.375 in.
-    assert post["Bore of the post"] == '1 1/2"'
-    assert post["Outside of the bow’s tube"] == '1 3/8"'
+    assert post["Bore of the post"] == '1.530"'
+    assert post["Outside of the bow’s tube"] == '1.375"'
     assert post["Bow’s lean at the top"] == "0.0°"
 
 

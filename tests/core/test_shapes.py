@@ -27,8 +27,12 @@ from obtegum.core.profile.kneed import elbow_turn, kneed_rise
 from obtegum.core.profile.peaked import rafter_slope
 from obtegum.core.profile.round import arc_radius, rise_for_radius
 from obtegum.core.profile.three_centred import crown_radius
+from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.record import SiteRecord
 from obtegum.core.shapes import SHAPE_LABELS, height_for_girth, shape_of
 from obtegum.core.trouble import DesignError
+from obtegum.core.views.shapes import compare
+from obtegum.core.work import begin
 from tests.conftest import answer, make_house, make_plan, verdict
 
 
@@ -330,3 +334,26 @@ def test_no_height_for_a_girth_that_is_too_short_or_of_straight_pieces() -> None
 def test_uncut_sticks_stand_the_house_higher_by_hand() -> None:
     # 7 ft 3 3/16 in more tube in two legs: 3 ft 7 5/8 in higher than 12 ft 6 in.
     assert answer(make_plan(), "bows", "uncut") == "16' 1 9/16\""
+
+
+@pytest.mark.parametrize("kind", ["round_on_legs", "three_centred", "gothic", "peaked", "kneed"])
+def test_film_goes_round_the_tube_at_every_corner(kind: str) -> None:
+    """From one plumb leg up and down the other film turns half a circle, corners and all: π·OD/2 over the girth."""
+    design = make_house()
+    shape = shape_of(kind, design.size)
+    design = design.model_copy(update={"size": design.size.model_copy(update={"shape": shape})})
+    work = begin(design, SiteRecord(), default_catalogue())
+    found = next(each for each in compare(work) if each.kind == kind)
+    assert found.film_m == pytest.approx(found.girth_m + math.pi * work.bow_tube.od_m / 2)
+
+
+@pytest.mark.parametrize(("leg_in", "stick_ft", "stands"), [(24, 18.0, True), (12, 18.0, True), (12, 17.0, False)])
+def test_uncut_sticks_never_stand_a_leg_inside_its_post(leg_in: float, stick_ft: float, stands: bool) -> None:
+    """Girth 2·L − 5 in + 2·22 in − 2·6 in: sticks of 18 ft make 38.25 ft and legs of (38.25 − π·10.5)/2 = 2.63 ft.
+
+    Of 17 ft they make 36.25 ft and legs of 1.63 ft, which end below the post tops at 1.83 ft: no such bow.
+    """
+    plan = make_plan(bows__stick_m=stick_ft * FOOT_M, size__shape={"kind": "round_on_legs", "leg_m": leg_in * INCH_M})
+    told = [each.value for step in plan.steps for each in step.answers if each.id == "uncut"]
+    height = (10.5 + (2 * stick_ft + 27 / 12 - math.pi * 10.5) / 2) * FOOT_M
+    assert told == ([pytest.approx(height)] if stands else [])

@@ -19,7 +19,7 @@ from obtegum.core.edits import Edit, apply_edits
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.profile import Arc
-from obtegum.core.quantity import FOOT_M
+from obtegum.core.quantity import FOOT_M, INCH_M, Tape, length_text
 from obtegum.core.record import SiteRecord
 from obtegum.core.work import begin
 from tests.conftest import answer, make_house, make_plan, verdict
@@ -66,7 +66,7 @@ def test_a_trial_that_goes_by_the_book_agrees_with_it(tried: float, share: float
 def test_a_former_changed_afterwards_leaves_the_trial_alone() -> None:
     """Tried on 9 ft, 9.5 ft came out. The former that is chosen then is another; the trial is still that of 9 ft."""
     bending = {"former_m": 9 * FOOT_M, "former_to": "centre", "tail_m": 0.0}
-    job = Job(make_house(bending=bending), SiteRecord())
+    job = Job(make_house(bending=bending, bows__joint="bolted"), SiteRecord())
     catalogue = default_catalogue()
     chord, height = 2 * 9.5 * math.sin(0.3), 9.5 * (1 - math.cos(0.3))
     for edit in (
@@ -106,7 +106,10 @@ SHOULDERED = {"kind": "three_centred", "leg_m": 1.0, "height_m": 2.7, "shoulder_
 def shouldered(**bending: object) -> HousePlan:
     """6 m wide, shoulders of 1.2 m radius and a flatter crown."""
     return make_plan(
-        size__span_m=6.0, size__shape=SHOULDERED, bending={"tail_m": 0.0, "former_to": "centre", **bending}
+        size__span_m=6.0,
+        size__shape=SHOULDERED,
+        bows__joint="bolted",
+        bending={"tail_m": 0.0, "former_to": "centre", **bending},
     )
 
 
@@ -131,12 +134,32 @@ def test_two_radii_want_a_former_each() -> None:
 
 def test_a_bow_that_comes_out_narrower_than_its_sockets_is_forced() -> None:
     """Six inches narrower: each end 3 in off where the socket forgives a fraction. Not broken, and not "holds"."""
-    plan = make_plan(bending={"tail_m": 0.0, "former_to": "centre", "former_m": former_for(RAIL, 10.3 * FOOT_M)})
+    bending = {"tail_m": 0.0, "former_to": "centre", "former_m": former_for(RAIL, 10.3 * FOOT_M)}
+    plan = make_plan(bending=bending, bows__joint="bolted")
     found = verdict(plan, "as-bent")
     made = next(each.value for step in plan.steps for each in step.answers if each.id == "made_span")
     assert 0.1 < 21 * FOOT_M - made < 0.2
     assert found.level == "tight"
     assert "forced in by hand" in found.sentence
+    # Each end (21 ft − what came out)/2 off, less half of 1.530 − 1.375 in of play.
+    beyond = (21 * FOOT_M - made) / 2 - 0.155 / 2 * INCH_M
+    assert length_text(beyond, Tape(), "up") in found.sentence
+
+
+@pytest.mark.parametrize(("off_in", "level"), [(0.05, "holds"), (0.9, "holds"), (2.0, "tight"), (4.5, "fails")])
+def test_posts_and_bend_know_one_play_of_the_socket(off_in: float, level: str) -> None:
+    """A bow that stands off its post by the play, a hand's pull (1 in), a hand's force (4 in), and more than that."""
+    work = begin(make_house(), SiteRecord(), default_catalogue())
+    forced = work.forced(off_in * INCH_M, 0.0)
+    assert (forced is None) == (level == "holds")
+    if forced is not None:
+        assert forced[0] == pytest.approx((off_in - 0.155 / 2) * INCH_M)
+        assert (forced[2] > 1) == (level == "fails")
+    # Of angles half a degree beyond the play goes unnoticed; five are the most.
+    assert work.play is not None
+    for degrees, share in ((0.4, None), (2.5, 0.5), (6.0, 1.2)):
+        leant = work.forced(0.0, work.play.lean_rad + math.radians(degrees))
+        assert (leant and leant[2]) == (share if share is None else pytest.approx(share))
 
 
 def test_a_bow_that_comes_out_lower_than_a_head_is_not_fine() -> None:

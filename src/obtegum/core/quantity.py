@@ -313,11 +313,11 @@ def angle_text(angle_rad: float, rounding: Rounding = "nearest") -> str:
     return f"{_steps(math.degrees(angle_rad), 0.1, rounding) / 10:.1f}°"
 
 
-def area_text(area_m2: float, tape: Tape) -> str:
-    """Print a floor area in square feet or square metres, rounded down as a capacity."""
+def area_text(area_m2: float, tape: Tape, rounding: Rounding = "down") -> str:
+    """Print an area in square feet or square metres: floor that one has down, film that one needs up."""
     if tape.units == "feet":
-        return f"{math.floor(area_m2 / FOOT_M**2 + 1e-6):,} sq ft"
-    return f"{math.floor(area_m2 * 10 + 1e-6) / 10:,.1f} m²"
+        return f"{_steps(area_m2, FOOT_M**2, rounding):,} sq ft"
+    return f"{_steps(area_m2, 0.1, rounding) / 10:,.1f} m²"
 
 
 def percent_text(ratio: float, decimals: int = 0, rounding: Rounding = "up") -> str:

@@ -9,7 +9,16 @@ from obtegum.core.bows.as_bent import AsBent, as_bent
 from obtegum.core.bows.beds import Layout, lay_out
 from obtegum.core.bows.bending import Trial, free_radius, free_radius_as_tried, trial_radius
 from obtegum.core.bows.headroom import clear_from, headroom_over
-from obtegum.core.bows.sticks import MOST_STICKS, Joint, Split, joint_of, split_runs, sticks_for_house, sticks_needed
+from obtegum.core.bows.sticks import (
+    MOST_STICKS,
+    Joint,
+    Piece,
+    Split,
+    joint_of,
+    split_runs,
+    sticks_for_house,
+    sticks_needed,
+)
 from obtegum.core.catalogue import Catalogue, Rules, Tube
 from obtegum.core.design import HouseDesign, limit_of
 from obtegum.core.ground.posts import Entry, Play, bow_entry, socket_play
@@ -261,6 +270,20 @@ class Work:
         to_face = (taken_to or self.design.bending.former_to) == "face"
         return None if radius_m is None else radius_m + (self.bow_tube.od_m / 2 if to_face else 0.0)
 
+    def forced(self, offset_m: float, lean_rad: float) -> tuple[float, float, float] | None:
+        """How far a bow is worked into its post by hand: beyond the socket's play sideways, m, and in lean, rad.
+
+        The third number is the share of what hands do of the two; above 1 it can't be. None where the bow goes
+        in by itself, or with a pull that nobody speaks of. What this locks in wants the frame's analysis.
+        """
+        assert self.play is not None
+        offset_beyond_m, lean_beyond_rad = self.play.beyond(offset_m, lean_rad)
+        rules = self.rules
+        if offset_beyond_m <= rules.hand_pulls_m and lean_beyond_rad <= rules.hand_leans_rad:
+            return None
+        share = max(offset_beyond_m / rules.hand_forces_m, lean_beyond_rad / rules.hand_forces_rad)
+        return offset_beyond_m, lean_beyond_rad, share
+
     @property
     def former_m(self) -> float | None:
         """Radius of the former to the tube's centre on it, m, or None when it is made to suit."""
@@ -312,12 +335,24 @@ class Work:
             return free_radius_as_tried(self.bow_tube, self.trial, former_m)
         return free_radius(self.bow_tube, former_m)
 
+    def tails(self, piece: Piece) -> tuple[float, float]:
+        """What stays straight at both ends of a stick, m: what the former can't grip, and what a joint takes in.
+
+        One tube slides into another only where both are straight; a lap that is bolted is bent like the rest.
+        """
+        tail_m, first, last = self.design.bending.tail_m, self.split.pieces[0], self.split.pieces[-1]
+        joint_m = 0.0 if self.joint.kind == "bolted" else self.joint.cover_m
+        before = piece is not first and not piece.corner_before
+        after = piece is not last and not piece.corner_after
+        return max(tail_m, joint_m) if before else tail_m, max(tail_m, joint_m) if after else tail_m
+
     @cached_property
     def straight_m(self) -> list[tuple[float, float]]:
-        """Stretches of girth at the ends of the sticks that the former can't bend, m, in order."""
-        tail_m, found = self.design.bending.tail_m, list[tuple[float, float]]()
+        """Stretches of girth at the ends of the sticks that stay straight, m, in order."""
+        found = list[tuple[float, float]]()
         for piece in self.split.pieces:
-            for low, high in ((piece.from_m, piece.from_m + tail_m), (piece.to_m - tail_m, piece.to_m)):
+            before_m, after_m = self.tails(piece)
+            for low, high in ((piece.from_m, piece.from_m + before_m), (piece.to_m - after_m, piece.to_m)):
                 low, high = self.girth_at(low), self.girth_at(high)
                 if found and low <= found[-1][1]:
                     found[-1] = (found[-1][0], max(high, found[-1][1]))
@@ -406,8 +441,14 @@ class Work:
         """Height of the crown if the sticks of a bow were used whole, m; None where no height takes them up."""
         overlaps = len(self.split.joints_m) * self.split.joint_m
         tube_m = len(self.split.pieces) * self.split.stick_m - overlaps
-        girth_m = tube_m + self.bow.girth_m - self.tube_m
-        return height_for_girth(self.design.size.shape, self.design.size.span_m, girth_m)
+        size, reveal_m = self.design.size, self.design.posts.reveal_m
+        girth_m = tube_m + 2 * reveal_m - 2 * self.design.bows.insertion_m
+        height_m = height_for_girth(size.shape, size.span_m, girth_m)
+        if height_m is None:
+            return None
+        # Half a circle takes them up in its legs. A leg that ends inside its post is none that could be bent.
+        leg_m = height_m - size.span_m / 2 if size.shape.kind == "round_on_legs" else size.leg_m
+        return height_m if leg_m >= reveal_m - 1e-9 else None
 
     @property
     def left_over_m(self) -> float:

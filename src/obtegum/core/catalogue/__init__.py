@@ -65,6 +65,9 @@ class Rules(Part):
     one_person_pull_n: float
     as_bent_off_share: float
     hand_pulls_m: float
+    hand_leans_rad: float
+    hand_forces_m: float
+    hand_forces_rad: float
     kerf_m: float
     bows_alike_share: float
     arm_reach_m: float

@@ -29,6 +29,10 @@ class Play(Part):
     offset_m: float
     lean_rad: float
 
+    def beyond(self, offset_m: float, lean_rad: float) -> tuple[float, float]:
+        """How far a bow stands and leans beyond what the socket forgives, m and rad; nothing where it just goes in."""
+        return max(abs(offset_m) - self.offset_m, 0.0), max(lean_rad - self.lean_rad, 0.0)
+
 
 def bow_entry(bow: Chain, span_m: float, reveal_m: float) -> Entry:
     """Place and direction of the bow at the post top, left side.

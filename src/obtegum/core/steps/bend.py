@@ -16,8 +16,9 @@ from obtegum.core.bows.bending import (
 from obtegum.core.bows.sticks import Piece
 from obtegum.core.profile import Arc
 from obtegum.core.quantity import angle_text, percent_text
-from obtegum.core.steps.common import length_answer, settled
+from obtegum.core.steps.common import count_answer, length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan, Told
+from obtegum.core.steps.rounding import rounded
 from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
@@ -36,11 +37,11 @@ def _on_former(work: Work) -> bool:
 
 
 def bent_stretches(work: Work, piece: Piece) -> list[tuple[float, float, Arc]]:
-    """What is bent of a stick, m from its plain end: the bends less the tails that the former can't grip."""
-    tail_m, found = work.design.bending.tail_m, list[tuple[float, float, Arc]]()
+    """What is bent of a stick, m from its plain end: the bends less the ends that stay straight."""
+    (before_m, after_m), found = work.tails(piece), list[tuple[float, float, Arc]]()
     for bend in work.bends:
-        low = max(work.along_tube(bend.start_m) - piece.from_m, tail_m)
-        high = min(work.along_tube(bend.end_m) - piece.from_m, piece.length_m - tail_m)
+        low = max(work.along_tube(bend.start_m) - piece.from_m, before_m)
+        high = min(work.along_tube(bend.end_m) - piece.from_m, piece.length_m - after_m)
         if high - low > SAME:
             found.append((low, high, bend.arc))
     return found
@@ -74,15 +75,15 @@ def _kink_verdicts(work: Work) -> list[Verdict]:
 
 def _tail_verdicts(work: Work) -> list[Verdict]:
     """A bend that lies wholly within the tails of its stick can't be made."""
-    tail_m = work.design.bending.tail_m
     for piece in work.split.pieces:
+        tail_m = max(work.tails(piece))
         made = sum(high - low for low, high, _ in bent_stretches(work, piece))
         edges = [(work.along_tube(bend.start_m), work.along_tube(bend.end_m)) for bend in work.bends]
         wanted = sum(max(min(to, piece.to_m) - max(fro, piece.from_m), 0.0) for fro, to in edges)
         if wanted > SAME and made <= SAME:
             tail, bend = work.say(tail_m), work.say(wanted)
             sentence = (
-                f"On stick {piece.name} the tails of {tail} are longer than its bend of {bend}: "
+                f"On stick {piece.name} the straight ends of {tail} are longer than its bend of {bend}: "
                 "nothing is left to grip. "
                 "A former that grips nearer the end, or longer sticks."
             )
@@ -124,24 +125,35 @@ def _made_verdict(work: Work) -> Verdict:
             own = work.say(arc.radius_m)
             sentence = f"The former is larger than the bow’s own {own}, so no bend on it is tight enough. {sentence}"
     spoilt = _spoilt(work, off_span, off_height, lean)
+    share = _forced_share(work, off_span, lean)
     if level == "holds" and spoilt:
         # Small beside the house, and still not what the sockets or a head take without a word.
         level, ratio = "tight", max(ratio, work.rules.holds_to)
+    if share > 1:
+        level, ratio = "fails", max(ratio, share)
     sentence = " ".join((sentence, *spoilt))
     if level == "fails":
-        sentence += " Standing it in the posts springs it; another former, or the house that this one makes, is better."
+        sentence += " Another former, or the house that this one makes, is better."
     return _verdict("as-bent", "As it comes out", level, sentence, number, limit, ratio)
+
+
+def _forced_share(work: Work, off_span: float, lean: float) -> float:
+    """The share of what hands force that it takes to bring both ends into their posts; 0 where they go in."""
+    forced = work.forced(off_span / 2, lean) if work.play is not None else None
+    return 0.0 if forced is None else forced[2]
 
 
 def _spoilt(work: Work, off_span: float, off_height: float, lean: float) -> list[str]:
     """What a bow that comes out otherwise spoils: the play of its sockets, and the room to stand."""
-    found, play = list[str](), work.play
+    found = list[str]()
     each_m = abs(off_span) / 2
-    if play is not None and each_m > play.offset_m + work.rules.hand_pulls_m:
+    forced = work.forced(each_m, lean) if work.play is not None else None
+    if forced is not None:
+        off_beyond_m, lean_beyond, share = forced
+        how = "forced in by hand, and that stays in it" if share <= 1 else "more than hands force in"
         found.append(
-            f"Each end stands {work.say(each_m, 'up')} off its post and leans {angle_text(lean, 'up')} where the "
-            f"socket forgives {work.say(play.offset_m, 'down')} and {angle_text(play.lean_rad, 'down')}: "
-            "forced in by hand."
+            f"Each end stands {work.say(each_m, 'up')} off its post and leans {angle_text(lean, 'up')}: "
+            f"{work.say(off_beyond_m, 'up')} and {angle_text(lean_beyond, 'up')} beyond the socket’s play, {how}."
         )
     room_m = work.figure_headroom_m - work.design.size.figure.height_m
     if 0 <= room_m < -off_height:
@@ -151,14 +163,15 @@ def _spoilt(work: Work, off_span: float, off_height: float, lean: float) -> list
 
 def _why(work: Work) -> str:
     left = [out_m for out_m in work.came_out_of_each_m if out_m is not None]
+    tailed = work.make_up < 1 - SAME
     if not left:
-        return "Bent tighter to make up for its straight tails,"
+        return "Bent tighter to make up for its straight ends," if tailed else "On a former made to suit"
     if any(math.isinf(out_m) for out_m in left):
         return "Springing back straight,"
     told = " and ".join(work.say(out_m) for out_m in left)
     what = "radius that your former leaves" if len(left) == 1 else "radii that your formers leave"
     by = ", by the trial," if work.trial is not None else ""
-    return f"With the {told} {what}{by} and its straight tails"
+    return f"With the {told} {what}{by}{' and its straight ends' if tailed else ''}"
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
@@ -235,7 +248,7 @@ def _answers(work: Work) -> list[Answer]:
     found: list[Answer] = []
     names = [""] if len(work.bend_kinds) == 1 else [", shoulder", ", crown"]
     to_face = work.bow_tube.od_m / 2
-    tails = ", tighter by what the tails don’t turn" if work.make_up < 1 - 1e-9 else ""
+    tails = ", tighter by what the straight ends don’t turn" if work.make_up < 1 - SAME else ""
     for number, (arc, name) in enumerate(zip(work.bend_kinds, names, strict=False), start=1):
         wanted_m = former_wanted(work, arc)
         found.append(
@@ -254,15 +267,10 @@ def _answers(work: Work) -> list[Answer]:
         found.append(length_answer(work, "trial", "The trial came out", work.trial.radius_m, on))
     if work.former_m is not None:
         kept = work.former_m / work.came_out_m if work.came_out_m else 0.0
+        reading = percent_text(1 - kept, 1, rounded("springback"))
+        note = "as tried" if work.trial is not None else "by yield and stiffness, until one is tried"
         found.append(
-            Answer(
-                id="springback",
-                label="Springs back",
-                reading=percent_text(1 - kept, 1, "nearest"),
-                value=1 - kept,
-                unit="share",
-                note="as tried" if work.trial is not None else "by yield and stiffness, until one is tried",
-            )
+            Answer(id="springback", label="Springs back", reading=reading, value=1 - kept, unit="share", note=note)
         )
     made = work.made
     found += [
@@ -270,22 +278,10 @@ def _answers(work: Work) -> list[Answer]:
         length_answer(work, "made_height", "And high", made.height_m),
     ]
     counts = [sum(pulls.count for _, pulls, _ in pulls_of(work, piece)) for piece in work.split.pieces]
-    found.append(
-        Answer(
-            id="pulls",
-            label="Pulls a bow",
-            reading=str(sum(counts)),
-            value=sum(counts),
-            unit="count",
-            note=", ".join(
-                f"{count} on stick {piece.name}" for piece, count in zip(work.split.pieces, counts, strict=True)
-            ),
-        )
-    )
-    former_m = work.former_m or min(former_wanted(work, arc) for arc in work.bend_kinds)
-    moment = bending_moment(work.bow_tube, former_m)
-    arm_m = lever(work.bow_tube, former_m, work.rules.one_person_pull_n)
-    reach = "slide a pipe over the tail" if arm_m > work.design.bending.tail_m else "the tail is enough"
+    told = ", ".join(f"{count} on stick {piece.name}" for piece, count in zip(work.split.pieces, counts, strict=True))
+    found.append(count_answer("pulls", "Pulls a bow", sum(counts), told))
+    moment, arm_m = bending_moment(work.bow_tube, _tightest_former(work)), _arm(work)
+    reach = "slide a pipe over the end" if arm_m > work.design.bending.tail_m else "the end is enough"
     found.append(
         length_answer(
             work, "lever", "Lever past the former, one person", arm_m,
@@ -295,17 +291,27 @@ def _answers(work: Work) -> list[Answer]:
     return found
 
 
+def _tightest_former(work: Work) -> float:
+    """The former that is hardest to bend round: the ones at hand, or those wanted, to the tube's centre, m."""
+    ways = zip(work.bend_kinds, work.formers_m, strict=True)
+    return min(former_wanted(work, arc) if former_m is None else former_m for arc, former_m in ways)
+
+
+def _arm(work: Work) -> float:
+    """Lever that one person wants past the former, m."""
+    return lever(work.bow_tube, _tightest_former(work), work.rules.one_person_pull_n)
+
+
 def _how(work: Work, piece: Piece) -> list[Told]:
-    """Every pull of a stick, in order, with its drawing."""
-    told, number = [], 0
+    """Every pull of a stick, in order, with its drawing; a pipe for a lever where little is left to pull on."""
+    told, number, arm_m = [], 0, _arm(work)
     for start_m, pulls, _ in pulls_of(work, piece):
         for pull in range(pulls.count):
             number += 1
-            at = work.say(start_m + pull * pulls.advance_m)
-            last = pull == pulls.count - 1
-            words = f"Pull {number}: {at} at the former’s start, bend {work.say(pulls.advance_m)} round it."
-            if last:
-                words += " The tail is short now: slide a pipe over it for a lever."
+            at_m = start_m + pull * pulls.advance_m
+            words = f"Pull {number}: {work.say(at_m)} at the former’s start, bend {work.say(pulls.advance_m)} round it."
+            if piece.length_m - at_m - pulls.advance_m < arm_m:
+                words += " Slide a pipe over the end for a lever."
             told.append(Told(words=words, view=f"pull:{number}" if number <= MOST_DRAWN else None))
     return told
 

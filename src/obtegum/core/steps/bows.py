@@ -1,10 +1,11 @@
 """Bows: radius, girth, tube per bow, and every mark on every stick."""
 
 from obtegum.core.bows.sticks import Piece, Split
-from obtegum.core.quantity import angle_text, percent_text
+from obtegum.core.quantity import percent_text
 from obtegum.core.shapes import own_measures
-from obtegum.core.steps.common import length_answer, settled, tube_measures
+from obtegum.core.steps.common import angle_answer, count_answer, length_answer, settled, tube_measures
 from obtegum.core.steps.model import Answer, StepPlan
+from obtegum.core.steps.rounding import rounded
 from obtegum.core.strip import Band, MarkKind, Strip
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
@@ -95,7 +96,11 @@ def _sleeve_verdicts(work: Work) -> list[Verdict]:
     play = min(plays, default=None)
     if play is not None and play <= SLIDES_M:
         return []
-    what = "No tube here slides over it" if play is None else f"The closest tube over it has {work.say(play)} of play"
+    what = (
+        "No tube here slides over it"
+        if play is None
+        else f"The closest tube over it has {work.tube(play, 'up')} of play"
+    )
     sentence = f"{what}, so a sleeve of tube won’t hold the joint straight: a coupler, or swaged ends."
     return [
         Verdict(
@@ -104,8 +109,8 @@ def _sleeve_verdicts(work: Work) -> list[Verdict]:
             level="fails",
             title="Sleeve",
             sentence=sentence,
-            number="none" if play is None else work.say(play),
-            limit=work.say(SLIDES_M, "down"),
+            number="none" if play is None else work.tube(play, "up"),
+            limit=work.tube(SLIDES_M, "down"),
             ratio=None if play is None else play / SLIDES_M,
             part="bow",
         )
@@ -129,29 +134,18 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         *_corner_answers(work),
         length_answer(work, "girth", "Girth, ground to ground", work.bow.girth_m),
         length_answer(work, "tube", "Tube per bow, sockets in", work.tube_m),
-        Answer(
-            id="sticks",
-            label="Sticks per bow",
-            reading=str(sticks),
-            value=sticks,
-            unit="count",
-            note=f"{house} for all {bows} bows",
+        count_answer("sticks", "Sticks per bow", sticks, f"{house} for all {bows} bows"),
+        count_answer(
+            "joints",
+            "Joints per bow",
+            len(split.joints_m),
+            "turn every second bow end for end" if split.flipped else work.joint.name,
         ),
-        Answer(
-            id="joints",
-            label="Joints per bow",
-            reading=str(len(split.joints_m)),
-            value=len(split.joints_m),
-            unit="count",
-            note="turn every second bow end for end" if split.flipped else work.joint.name,
-        ),
-        Answer(
-            id="bundles",
-            label="Sticks to buy" if bundle == 1 else f"Bundles of {bundle}",
-            reading=str(bundles),
-            value=bundles,
-            unit="count",
-            note=f"{house} sticks{spare}",
+        count_answer(
+            "bundles",
+            "Sticks to buy" if bundle == 1 else f"Bundles of {bundle}",
+            bundles,
+            f"{house} sticks{spare}",
         ),
         _left_over(work),
         *_uncut(work),
@@ -199,7 +193,7 @@ def _slides(work: Work) -> list[Answer]:
         if pairs:
             best, play = min(pairs, key=lambda pair: pair[1])
             others = ", ".join(each.name for each, _ in pairs if each is not best)
-            note = f"{work.say(play, 'down')} of play" + (f"; also {others}" if others else "")
+            note = f"{work.tube(play, rounded(name))} of play" + (f"; also {others}" if others else "")
             found.append(Answer(id=name, label=label, reading=best.name, value=play, unit="m", note=note))
     return found
 
@@ -224,7 +218,7 @@ def _bend_answers(work: Work) -> list[Answer]:
         label = "Turns, crown to spring" if half and len(kinds) == 1 else f"Turns{name}{', each way' if half else ''}"
         if len(kinds) == 1:
             found.append(_centre_answer(work, arc.cy))
-        found.append(Answer(id=f"half_angle{tail}", label=label, reading=angle_text(turn), value=turn, unit="rad"))
+        found.append(angle_answer(f"half_angle{tail}", label, turn))
     return found
 
 
@@ -235,7 +229,7 @@ def _corner_answers(work: Work) -> list[Answer]:
         ridge = abs(kink.s_m - middle_m) < 1e-7
         label = "Ridge plate turns" if ridge else f"Elbow {number + 1} turns, each side"
         turn = abs(kink.turn_rad)
-        found.append(Answer(id=f"corner_{number + 1}", label=label, reading=angle_text(turn), value=turn, unit="rad"))
+        found.append(angle_answer(f"corner_{number + 1}", label, turn))
     return found
 
 

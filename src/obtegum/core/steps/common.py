@@ -1,11 +1,14 @@
 """Small things that several steps say the same way."""
 
 from collections.abc import Callable
+from typing import Literal
 
+from obtegum.core.amount import AmountKind, amount_text
 from obtegum.core.part import Part
-from obtegum.core.quantity import Rounding
+from obtegum.core.quantity import angle_text
 from obtegum.core.setout.base import Peg
 from obtegum.core.steps.model import Answer, StepState
+from obtegum.core.steps.rounding import rounded
 from obtegum.core.strip import MarkState, Strip, StripMark
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
@@ -14,6 +17,9 @@ __all__ = [
     "SIDES",
     "TO_WORDS",
     "Progress",
+    "amount_answer",
+    "angle_answer",
+    "count_answer",
     "faced",
     "hooked",
     "least_in_ground",
@@ -63,18 +69,42 @@ def least_in_ground(work: Work, note: str = "") -> Answer:
     return Answer(
         id="embedment_least",
         label="In the ground, least",
-        reading=work.say(least_m, "down") if least_m > 0 else "none",
+        reading=work.say(least_m, rounded("embedment_least")) if least_m > 0 else "none",
         value=least_m,
         unit="m",
         note=note,
     )
 
 
-def length_answer(
-    work: Work, name: str, label: str, value_m: float, note: str = "", rounding: Rounding = "nearest"
-) -> Answer:
+def length_answer(work: Work, name: str, label: str, value_m: float, note: str = "") -> Answer:
     """An answer that is a length, read off the house's tape."""
-    return Answer(id=name, label=label, reading=work.say(value_m, rounding), value=value_m, unit="m", note=note)
+    return Answer(id=name, label=label, reading=work.say(value_m, rounded(name)), value=value_m, unit="m", note=note)
+
+
+# The unit of each kind of amount that answers are told in.
+SI: dict[AmountKind, Literal["m3", "m3/s", "kg", "s", "share"]] = {
+    "volume": "m3",
+    "flow": "m3/s",
+    "mass": "kg",
+    "hours": "s",
+    "share": "share",
+}
+
+
+def amount_answer(work: Work, name: str, label: str, value: float, kind: AmountKind, note: str = "") -> Answer:
+    """An answer that is an amount, in the house's unit."""
+    reading = amount_text(value, kind, work.tape.units, rounded(name))
+    return Answer(id=name, label=label, reading=reading, value=value, unit=SI[kind], note=note)
+
+
+def angle_answer(name: str, label: str, value_rad: float) -> Answer:
+    """An answer that is an angle."""
+    return Answer(id=name, label=label, reading=angle_text(value_rad, rounded(name)), value=value_rad, unit="rad")
+
+
+def count_answer(name: str, label: str, count: int, note: str = "") -> Answer:
+    """An answer that is a number of things."""
+    return Answer(id=name, label=label, reading=f"{count:,}", value=count, unit="count", note=note)
 
 
 def hooked(work: Work, letter: str) -> str:

@@ -3,8 +3,8 @@
 from obtegum.core.amount import amount_text
 from obtegum.core.catalogue import Pipe
 from obtegum.core.ground.drain import Drained, manning_full, run_off
-from obtegum.core.steps.common import length_answer, settled
-from obtegum.core.steps.model import Answer, StepPlan
+from obtegum.core.steps.common import amount_answer, length_answer, settled
+from obtegum.core.steps.model import StepPlan
 from obtegum.core.strip import Band, Strip
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.verdict import Verdict, judge
@@ -103,27 +103,15 @@ def verdicts(work: Work) -> list[Verdict]:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    laid, units = drained(work), work.tape.units
+    laid = drained(work)
     side = "A to B" if laid.side == "L" else "D to C"
     known = "" if work.stand else " No levels yet, so the uphill side is a guess."
     answers = (
         length_answer(work, "drain_length", "Drain", laid.length_m),
         length_answer(work, "drain_start", "Starts below ground", laid.start_deep_m),
         length_answer(work, "drain_end", "Runs out below ground", laid.end_deep_m, f"past {laid.outlet}"),
-        Answer(
-            id="drain_flow",
-            label="Water in the design rain",
-            reading=amount_text(laid.flow_m3_s, "flow", units, "up"),
-            value=laid.flow_m3_s,
-            unit="m3/s",
-        ),
-        Answer(
-            id="drain_dig",
-            label="Trench to dig, as it lies",
-            reading=amount_text(laid.trench_m3, "volume", units, "up"),
-            value=laid.trench_m3,
-            unit="m3",
-        ),
+        amount_answer(work, "drain_flow", "Water in the design rain", laid.flow_m3_s, "flow"),
+        amount_answer(work, "drain_dig", "Trench to dig, as it lies", laid.trench_m3, "volume"),
     )
     return StepPlan(
         id="drain",

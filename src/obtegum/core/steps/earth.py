@@ -1,9 +1,10 @@
 """Earth: a pad cut, filled or raised, what moving it takes, and stone by mass."""
 
 from obtegum.core.amount import amount_text
-from obtegum.core.ground.earthwork import stone_kg
-from obtegum.core.quantity import Rounding, percent_text
-from obtegum.core.steps.common import length_answer, settled
+from obtegum.core.ground.earthwork import Moving, stone_kg
+from obtegum.core.ground.stand import Stand
+from obtegum.core.quantity import percent_text
+from obtegum.core.steps.common import amount_answer, count_answer, length_answer, settled
 from obtegum.core.steps.model import Action, Answer, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict
@@ -99,46 +100,37 @@ def _next(work: Work) -> str:
 
 
 def _answers(work: Work) -> list[Answer]:
-    stand, pad, units = work.stand, work.design.pad, work.tape.units
+    stand, pad = work.stand, work.design.pad
     found: list[Answer] = []
-
-    def volume(name: str, label: str, value: float, rounding: Rounding = "up", note: str = "") -> None:
-        reading = amount_text(value, "volume", units, rounding)
-        found.append(Answer(id=name, label=label, reading=reading, value=value, unit="m3", note=note))
-
     if stand is not None and stand.moved is not None:
-        moved = stand.moved
-        volume("cut", "Cut, as it lies", moved.cut_m3)
-        volume("fill", "Fill, in place", moved.fill_m3)
-        if abs(moved.net_m3) < 0.05:
-            volume("net", "Brought in or taken away", 0.0, note="cut makes the fill")
-        elif moved.net_m3 > 0:
-            volume("net", "Brought in, as it lay", moved.net_m3)
-        else:
-            volume("net", "Taken away, as it lay", -moved.net_m3)
-        if stand.banks is not None:
-            run_m = stand.banks.reach_m(stand.datum.at_a_m, stand.datum.fall, pad.slope)
-            found.append(length_answer(work, "banks", "Side slopes reach out", run_m, "beyond the pad, at most", "up"))
-        volume("loose", "Moved loose", moved.loose_m3)
-        loads = Answer(
-            id="loads",
-            label="Loads",
-            reading=f"{moved.loads:,}",
-            value=moved.loads,
-            unit="count",
-            note=f"of {amount_text(pad.load_m3, 'load', units)}",
-        )
-        hours = amount_text(moved.hours_s, "hours", units, "up")
-        found += [loads, Answer(id="hours", label="Time, one person", reading=hours, value=moved.hours_s, unit="s")]
+        found += _moved(work, stand, stand.moved)
     if pad.stone_m > 0:
         (length_m, width_m), margin = work.strung, pad.margin_m
         area = (length_m + 2 * margin) * (width_m + 2 * margin)
         mass = stone_kg(area, pad.stone_m, pad.stone_kg_m3)
-        reading = amount_text(mass, "mass", units, "up")
-        found.append(
-            Answer(id="stone", label="Stone to buy", reading=reading, value=mass, unit="kg", note="packs by a tenth")
-        )
+        found.append(amount_answer(work, "stone", "Stone to buy", mass, "mass", "packs by a tenth"))
     return found
+
+
+def _moved(work: Work, stand: Stand, moved: Moving) -> list[Answer]:
+    """What making the pad comes to."""
+    pad, net = work.design.pad, ("Brought in or taken away", 0.0, "cut makes the fill")
+    if abs(moved.net_m3) >= 0.05:
+        net = ("Brought in, as it lay" if moved.net_m3 > 0 else "Taken away, as it lay", abs(moved.net_m3), "")
+    found = [
+        amount_answer(work, "cut", "Cut, as it lies", moved.cut_m3, "volume"),
+        amount_answer(work, "fill", "Fill, in place", moved.fill_m3, "volume"),
+        amount_answer(work, "net", net[0], net[1], "volume", net[2]),
+    ]
+    if stand.banks is not None:
+        run_m = stand.banks.reach_m(stand.datum.at_a_m, stand.datum.fall, pad.slope)
+        found.append(length_answer(work, "banks", "Side slopes reach out", run_m, "beyond the pad, at most"))
+    return [
+        *found,
+        amount_answer(work, "loose", "Moved loose", moved.loose_m3, "volume"),
+        count_answer("loads", "Loads", moved.loads, f"of {amount_text(pad.load_m3, 'load', work.tape.units)}"),
+        amount_answer(work, "hours", "Time, one person", moved.hours_s, "hours"),
+    ]
 
 
 def strips(work: Work) -> list[Strip]:

@@ -5,7 +5,7 @@ from functools import partial
 from obtegum.core.bows.beds import Bed
 from obtegum.core.bows.headroom import headroom, headroom_over
 from obtegum.core.shapes import own_measures
-from obtegum.core.steps.common import length_answer, settled
+from obtegum.core.steps.common import amount_answer, count_answer, length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Verdict, judge, verdict_on
@@ -81,9 +81,9 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     if layout.strips:
         share = sum(bed.width_m for bed in layout.beds) / work.floor_m
         answers = [
-            Answer(id="beds", label="Beds", reading=str(len(layout.beds)), value=len(layout.beds), unit="count"),
+            count_answer("beds", "Beds", len(layout.beds)),
             length_answer(work, "bed_length", "Bed length in all", len(layout.beds) * size.length_m),
-            Answer(id="bed_share", label="Floor in beds", reading=f"{share * 100:.0f} %", value=share, unit="share"),
+            amount_answer(work, "bed_share", "Floor in beds", share, "share"),
         ]
         if layout.paths:
             answers.insert(1, length_answer(work, "path", "Paths come out", layout.paths[0].width_m))

@@ -9,6 +9,7 @@ from obtegum.core.quantity import percent_text
 from obtegum.core.setout.base import Peg
 from obtegum.core.steps.common import least_in_ground, length_answer, ticked_off
 from obtegum.core.steps.model import Action, Answer, StepPlan
+from obtegum.core.steps.rounding import rounded
 from obtegum.core.strip import Entered, Strip, StripMark
 from obtegum.core.ticks import peg_words
 from obtegum.core.verdict import Verdict, judge, verdict_on
@@ -226,7 +227,7 @@ def _answers(work: Work) -> list[Answer]:
             Answer(
                 id="datum_fall",
                 label=f"Tops fall toward {toward}",
-                reading=percent_text(abs(fall), 2),
+                reading=percent_text(abs(fall), 2, rounded("datum_fall")),
                 value=abs(fall),
                 unit="share",
                 note=f"{work.say(abs(fall) * work.design.size.length_m)} over the house",
@@ -257,7 +258,10 @@ def _turned(work: Work, stand: Stand, along: float, across: float) -> list[Answe
         Answer(
             id="slope",
             label="Ground falls",
-            reading=f"{percent_text(abs(along), 1)} along, {percent_text(abs(across), 1)} across",
+            reading=" and ".join(
+                f"{percent_text(abs(each), 1, rounded('slope'))} {way}"
+                for each, way in ((along, "along"), (across, "across"))
+            ),
             value=math.hypot(along, across),
             unit="share",
             note="to B and D" if along >= 0 and across >= 0 else _toward(along, across),

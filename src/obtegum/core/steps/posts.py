@@ -5,6 +5,7 @@ from obtegum.core.setout.base import Peg
 from obtegum.core.steps.common import (
     SIDES,
     Progress,
+    count_answer,
     faced,
     hooked,
     least_in_ground,
@@ -33,20 +34,24 @@ def verdicts(work: Work) -> list[Verdict]:
         od, bore = work.tube(work.bow_tube.od_m, "up"), work.tube(work.post_tube.bore_m, "down")
         sentence = f"A {od} bow tube does not slide into a post with a {bore} bore."
         return [_entry_verdict("fails", sentence, od, bore, NEVER)]
-    ratio = max(entry.lean_rad / play.lean_rad, abs(entry.offset_m) / play.offset_m)
-    level = judge(ratio, work.rules.holds_to)
-    number = f"{angle_text(entry.lean_rad, 'up')}, {work.say(abs(entry.offset_m), 'up')}"
-    limit = f"{angle_text(play.lean_rad, 'down')}, {work.say(play.offset_m, 'down')}"
-    if entry.lean_rad < 1e-6 and abs(entry.offset_m) < 1e-6:
-        sentence = f"The bow goes into its post plumb and in line, {work.say(work.design.bows.insertion_m)} deep."
-    else:
-        verb = "won’t go in" if level == "fails" else "goes in"
-        lean, off = angle_text(entry.lean_rad, "up"), work.say(abs(entry.offset_m), "up")
-        sentence = (
-            f"At the post top the bow leans {lean} and stands {off} off centre. The socket forgives "
-            f"{angle_text(play.lean_rad, 'down')} and {work.say(play.offset_m, 'down')}, so it {verb}."
-        )
-    return [_entry_verdict(level, sentence, number, limit, ratio)]
+    lean, off = angle_text(entry.lean_rad, "up"), work.say(abs(entry.offset_m), "up")
+    number, limit = f"{lean}, {off}", f"{angle_text(play.lean_rad, 'down')}, {work.say(play.offset_m, 'down')}"
+    holds_to, forced = work.rules.holds_to, work.forced(entry.offset_m, entry.lean_rad)
+    if forced is None:
+        # All of the play is the socket's own to give, and a little more that nobody speaks of.
+        ratio = holds_to * min(max(entry.lean_rad / play.lean_rad, abs(entry.offset_m) / play.offset_m), 1.0)
+        if entry.lean_rad < 1e-6 and abs(entry.offset_m) < 1e-6:
+            sentence = f"The bow goes into its post plumb and in line, {work.say(work.design.bows.insertion_m)} deep."
+        else:
+            takes = "the socket’s play takes up" if ratio < holds_to else "a hand takes up"
+            sentence = f"At the post top the bow leans {lean} and stands {off} off centre, which {takes}."
+        return [_entry_verdict("holds", sentence, number, limit, ratio)]
+    off_beyond_m, lean_beyond, share = forced
+    ratio = share if share > 1 else holds_to + (1 - holds_to) * share
+    beyond = f"{angle_text(lean_beyond, 'up')} and {work.say(off_beyond_m, 'up')} beyond the socket’s play"
+    how = "so it is forced in by hand, and that stays in it" if share <= 1 else "more than hands force in"
+    sentence = f"At the post top the bow leans {lean} and stands {off} off centre: {beyond}, {how}."
+    return [_entry_verdict(judge(ratio, holds_to), sentence, number, limit, ratio)]
 
 
 def _entry_verdict(level: Level, sentence: str, number: str, limit: str, ratio: float) -> Verdict:
@@ -68,7 +73,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     posts, far = work.design.posts, progress(work, "post")
     count = len(work.pegs)
     answers = (
-        Answer(id="posts", label="Posts", reading=str(count), value=count, unit="count", note="two to a bow"),
+        count_answer("posts", "Posts", count, "two to a bow"),
         length_answer(work, "post_length", "Length of each", posts.length_m),
         *_embedments(work),
         length_answer(work, "posts_tube", "Post tube in all", count * posts.length_m),

@@ -6,6 +6,7 @@ from obtegum.core.setout.squaring import base_error, parts_within
 from obtegum.core.steps.common import (
     SIDES,
     Progress,
+    count_answer,
     faced,
     hooked,
     length_answer,
@@ -110,7 +111,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         length_answer(work, "skew", "Far corner out by", method.skew_m, "one time in three by more"),
         length_answer(work, "differ", "Diagonals differ by", method.difference_m, "one time in three by more"),
         *_restart_answers(work),
-        Answer(id="people", label="People", reading=str(method.people), value=method.people, unit="count"),
+        count_answer("people", "People", method.people),
         _school_answer(work, "equal", "Equal bays", work.equal),
         _school_answer(work, "fixed", "Fixed bays", work.fixed),
     )

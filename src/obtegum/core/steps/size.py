@@ -3,8 +3,9 @@
 from obtegum.core.bows.headroom import headroom_over
 from obtegum.core.quantity import angle_text, area_text
 from obtegum.core.shapes import own_measures
-from obtegum.core.steps.common import length_answer, settled
+from obtegum.core.steps.common import count_answer, length_answer, settled
 from obtegum.core.steps.model import Answer, StepPlan
+from obtegum.core.steps.rounding import rounded
 from obtegum.core.strip import Band, MarkKind, Strip
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
@@ -73,27 +74,25 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     floor_m2 = size.span_m * size.length_m
     clear_m, own = work.clear_from_m, own_measures(size.shape)
     answers = [
-        Answer(id="floor", label="Floor", reading=area_text(floor_m2, work.tape), value=floor_m2, unit="m2"),
         Answer(
-            id="headroom",
-            label="Head room where the grower stands",
-            reading=work.say(work.figure_headroom_m, "down"),
-            value=work.figure_headroom_m,
-            unit="m",
-            note="to the underside of the tube",
+            id="floor",
+            label="Floor",
+            reading=area_text(floor_m2, work.tape, rounded("floor")),
+            value=floor_m2,
+            unit="m2",
+        ),
+        length_answer(
+            work,
+            "headroom",
+            "Head room where the grower stands",
+            work.figure_headroom_m,
+            "to the underside of the tube",
         ),
     ]
     if clear_m is not None:
-        answers.append(length_answer(work, "upright_from", "Stands upright from the posts", clear_m))
-    answers.append(
-        Answer(
-            id="bows",
-            label="Bows",
-            reading=str(work.bays.bows),
-            value=work.bays.bows,
-            unit="count",
-        )
-    )
+        note = f"from {work.say(clear_m, 'up')} in from either post"
+        answers.append(length_answer(work, "upright", "Stands upright over", size.span_m - 2 * clear_m, note))
+    answers.append(count_answer("bows", "Bows", work.bays.bows))
     return StepPlan(
         id="size",
         title="Size",

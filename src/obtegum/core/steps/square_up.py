@@ -215,7 +215,7 @@ def _slips_show(work: Work, check: CheckIn) -> list[Answer]:
     for name, where, lines in kinds:
         often_m, even_m = (max(check.slip_shows_m(line, chance) for line in lines) for chance in (NINETEEN_IN_20, 0.0))
         note = f"19 times in 20; one of {work.say(even_m, 'up')} every other time"
-        found.append(length_answer(work, name, f"A slip that shows {where}", often_m, note, "up"))
+        found.append(length_answer(work, name, f"A slip that shows {where}", often_m, note))
     return found
 
 

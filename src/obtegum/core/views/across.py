@@ -233,7 +233,7 @@ def _dimensions(work: Work) -> list[Item]:
             x1=-half,
             y1=0.0,
             lane=1.0,
-            text=work.say(work.embedment_m),
+            text=work.say(work.embedment_m, "down"),
         ),
         Handle(measure="post_length", x=-half, y=-work.embedment_m, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
     ]
@@ -295,7 +295,7 @@ def _table(work: Work) -> tuple[Row, ...]:
         ),
         *(("Centre of the arc above the ground", work.say(arc.cy)) for arc in work.bend_kinds[:1]),
         ("Post above the ground", work.say(posts.reveal_m)),
-        ("Post in the ground", work.say(work.embedment_m)),
+        ("Post in the ground", work.say(work.embedment_m, "down")),
         *([("Post in the lowest ground", work.say(max(work.least_embedment_m, 0.0), "down"))] if work.uneven else []),
         ("Bow inside the post", work.say(work.design.bows.insertion_m)),
         ("Grower from the left posts", work.say(work.figure_from_left_m)),

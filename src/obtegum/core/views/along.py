@@ -133,7 +133,13 @@ def _dimensions(work: Work, bottom: float) -> list[Item]:
         Dimension(part="reveal", x0=0.0, y0=0.0, x1=0.0, y1=posts.reveal_m, lane=1.0, text=work.say(posts.reveal_m)),
         Handle(measure="reveal", x=0.0, y=posts.reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
         Dimension(
-            part="embedment", x0=0.0, y0=-work.embedment_m, x1=0.0, y1=0.0, lane=1.0, text=work.say(work.embedment_m)
+            part="embedment",
+            x0=0.0,
+            y0=-work.embedment_m,
+            x1=0.0,
+            y1=0.0,
+            lane=1.0,
+            text=work.say(work.embedment_m, "down"),
         ),
         Handle(measure="post_length", x=0.0, y=-work.embedment_m, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
     ]
@@ -145,7 +151,7 @@ def _table(work: Work) -> tuple[Row, ...]:
         ("Length between the end bows", work.say(work.design.size.length_m)),
         ("Height of the crown", work.say(work.design.size.height_m)),
         (f"Post above the {at}", work.say(work.design.posts.reveal_m)),
-        (f"Post below the {at}", work.say(work.embedment_m)),
+        (f"Post below the {at}", work.say(work.embedment_m, "down")),
     ]
     for place, station in enumerate(work.bays.stations_m, start=1):
         rows.append((f"Bow {place}, from A", work.say(station)))

@@ -49,8 +49,8 @@ def one_post(work: Work) -> Drawing:
         view="post",
         title="One post",
         summary=(
-            f"A post {work.say(posts.length_m)} long, {work.say(work.embedment_m)} of it in {_ground_words(work)}, "
-            f"with the bow {work.say(work.design.bows.insertion_m)} inside it."
+            f"A post {work.say(posts.length_m)} long, {work.say(work.embedment_m, 'down')} of it in "
+            f"{_ground_words(work)}, with the bow {work.say(work.design.bows.insertion_m)} inside it."
         ),
         x0=-BESIDE_M,
         y0=bottom,
@@ -136,7 +136,7 @@ def _dimensions(work: Work) -> list[Item]:
     return [
         Dimension(part="reveal", x0=left, y0=0.0, x1=left, y1=reveal_m, text=work.say(reveal_m)),
         Handle(measure="reveal", x=left, y=reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
-        Dimension(part="embedment", x0=left, y0=-deep, x1=left, y1=0.0, text=work.say(deep)),
+        Dimension(part="embedment", x0=left, y0=-deep, x1=left, y1=0.0, text=work.say(deep, "down")),
         Handle(measure="post_length", x=left, y=-deep, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
         Dimension(
             part="socket:L",
@@ -155,11 +155,11 @@ def _table(work: Work) -> tuple[Row, ...]:
     rows = [
         ("Post length", work.say(posts.length_m)),
         ("Stands out of the ground", work.say(posts.reveal_m)),
-        (f"In {_ground_words(work)}", work.say(work.embedment_m)),
+        (f"In {_ground_words(work)}", work.say(work.embedment_m, "down")),
         *([("In the lowest ground", work.say(max(work.least_embedment_m, 0.0), "down"))] if work.uneven else []),
         ("Bow inside the post", work.say(work.design.bows.insertion_m)),
-        ("Bore of the post", work.say(work.post_tube.bore_m, "down")),
-        ("Outside of the bow’s tube", work.say(work.bow_tube.od_m, "up")),
+        ("Bore of the post", work.tube(work.post_tube.bore_m, "down")),
+        ("Outside of the bow’s tube", work.tube(work.bow_tube.od_m, "up")),
         ("Bow off the post’s centre at the top", work.say(abs(work.entry.offset_m), "up")),
         ("Bow’s lean at the top", angle_text(work.entry.lean_rad, "up")),
     ]

@@ -63,6 +63,8 @@ def _compared(work: Work, design: HouseDesign, kind: str, size: Size, bow: Chain
     side_m = min(work.rules.side_bed_from_leg_m, half)
     entry = bow_entry(bow, size.span_m, design.posts.reveal_m)
     radii = {round(segment.radius_m, 9) for segment in bow.segments if isinstance(segment, Arc)}
+    # Over a corner that stands out the film goes round the tube, half its thickness from the centre.
+    film_m = outer.girth_m + sum(max(kink.turn_rad, 0.0) for kink in bow.kinks) * od_m / 2
     quarter = bow.heading(bow.at_x(-half / 2)[0])
     return Compared(
         kind=kind,
@@ -73,8 +75,8 @@ def _compared(work: Work, design: HouseDesign, kind: str, size: Size, bow: Chain
         headroom_m=headroom_over(inner, side_m - half, work.rules.figure_width_m),
         girth_m=bow.girth_m,
         tube_m=bow.girth_m - 2 * entry.post_top_s_m + 2 * design.bows.insertion_m,
-        film_m=outer.girth_m,
-        surface_m2=outer.girth_m * size.length_m + 2 * bow.under_m2,
+        film_m=film_m,
+        surface_m2=film_m * size.length_m + 2 * bow.under_m2,
         volume_m3=bow.under_m2 * size.length_m,
         slope_rad=abs(math.remainder(quarter, 2 * math.pi)),
         bends=len(radii),
@@ -109,7 +111,7 @@ def shapes(work: Work) -> Drawing:
         words = (
             f"{each.label}{' · this house' if each.kind == own else ''}",
             f"{work.say(each.height_m)} high · side {work.say(each.headroom_m, 'down')}",
-            f"tube {work.say(each.tube_m)}, {each.bends} bend{'' if each.bends == 1 else 's'}",
+            f"tube {work.say(each.tube_m, 'up')}, {each.bends} bend{'' if each.bends == 1 else 's'}",
         )
         items += [
             Note(part=part, x=x, y=y, text=text, above=False, row=number) for number, text in enumerate(words, start=1)
@@ -133,10 +135,10 @@ def _rows(work: Work, each: Compared) -> list[Row]:
         ("height", work.say(each.height_m)),
         ("room at the side bed", work.say(each.headroom_m, "down")),
         ("girth, ground to ground", work.say(each.girth_m)),
-        ("tube per bow", work.say(each.tube_m)),
+        ("tube per bow", work.say(each.tube_m, "up")),
         ("film, ground to ground", work.say(each.film_m, "up")),
-        ("film in all, ends too", area_text(each.surface_m2, work.tape)),
-        ("room inside", amount_text(each.volume_m3, "volume", work.tape.units)),
+        ("film in all, ends too", area_text(each.surface_m2, work.tape, "up")),
+        ("room inside", amount_text(each.volume_m3, "volume", work.tape.units, "down")),
         ("slope a quarter in, where snow lies", angle_text(each.slope_rad)),
         ("different bends", str(each.bends)),
     )

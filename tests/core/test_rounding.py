@@ -1,0 +1,122 @@
+"""Every answer of every step is printed on the safe side of what was computed, or on the nearest mark of a tape."""
+
+import math
+import random
+from typing import Any
+
+import pytest
+
+from obtegum.core.amount import AmountKind, amount_step, parse_amount
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.quantity import FOOT_M, Tape, Units, parse_length, tube_step_m
+from obtegum.core.record import BowCheck, Levels, SiteRecord, Taping, TrialBend
+from obtegum.core.setout.base import diagonal
+from obtegum.core.shapes import SHAPE_LABELS, shape_of
+from obtegum.core.starters import demo_houses, new_house
+from obtegum.core.steps.model import Answer
+from obtegum.core.steps.rounding import HAVE, MARK, NEED, rounded
+from obtegum.core.ticks import design_bays
+from obtegum.core.trouble import DesignError
+from tests.conftest import make_plan
+
+# Answers that are no number by themselves.
+WORDS = {"equal", "fixed", "slope", "order", "slides_into", "takes"}
+AMOUNTS: dict[str, AmountKind] = {"m3": "volume", "m3/s": "flow", "kg": "mass", "s": "hours", "share": "share"}
+
+
+def read(answer: Answer, tape: Tape) -> tuple[float, float]:
+    """What an answer says, SI, and the finest step that it could say."""
+    if answer.unit == "m":
+        return parse_length(answer.reading, tape.units), tape.step_m
+    if answer.unit == "rad":
+        return math.radians(float(answer.reading.rstrip("°"))), math.radians(0.1)
+    if answer.unit == "m2":
+        number = float(answer.reading.split()[0].replace(",", ""))
+        return (number * FOOT_M**2, FOOT_M**2) if tape.units == "feet" else (number, 0.1)
+    if answer.unit == "count":
+        return float(answer.reading.replace(",", "")), 1.0
+    kind = AMOUNTS[answer.unit]
+    value = parse_amount(answer.reading.replace(",", ""), kind, tape.units)
+    return value, 1e-4 if answer.id == "datum_fall" else amount_step(kind, tape.units)
+
+
+def some_house(chance: random.Random) -> HousePlan:
+    """A house of any shape, sized at random, with readings of every kind on ground that falls."""
+    units: Units = chance.choice(("feet", "metric"))
+    design: Any = new_house(units).model_dump()
+    size = design["size"]
+    size["span_m"], size["length_m"] = chance.uniform(3.5, 8.0), chance.uniform(6.0, 30.0)
+    house = new_house(units).model_copy(
+        update={
+            "size": new_house(units).size.model_copy(update={"span_m": size["span_m"], "length_m": size["length_m"]})
+        }
+    )
+    size["shape"] = shape_of(chance.choice(list(SHAPE_LABELS)), house.size).model_dump()
+    design["tape"] |= {"inch_parts": chance.choice((8, 16, 32)), "mm_step": chance.choice((1, 2, 5))}
+    design["set_out"] |= {"to": chance.choice(("centres", "posts", "bows")), "tape_m": chance.choice((8.0, 30.0))}
+    design["bows"] |= {"stick_m": chance.choice((5.0, 6.0, 6.4)), "max_spacing_m": chance.uniform(0.8, 2.0)}
+    design["pad"] |= {"kind": chance.choice(("as_it_lies", "regrade", "raise")), "raise_m": 0.2, "stone_m": 0.07}
+    design["bending"] |= {"former_m": chance.choice((None, size["span_m"] * 0.4)), "tail_m": chance.uniform(0, 0.4)}
+    design["level"]["tops"] = chance.choice(("level", "fall"))
+    read_design = type(house).model_validate(design)
+    bows, length, width = design_bays(read_design).bows, size["length_m"], size["span_m"]
+    off = [chance.uniform(-0.006, 0.006) for _ in range(6)]
+    across = diagonal(length, width)
+    lines = dict(zip(("ab", "dc", "ad", "bc", "ac", "bd"), (length, length, width, width, across, across), strict=True))
+    taped = Taping(**{f"{line}_m": at + more for (line, at), more in zip(lines.items(), off, strict=True)})
+    pegs = {
+        f"{side}{bow}": 1.5 + 0.01 * bow + chance.uniform(-0.05, 0.05) for side in "LR" for bow in range(1, bows + 1)
+    }
+    record = SiteRecord(
+        taped=taped,
+        earlier=(taped,),
+        levels=Levels(pegs=pegs, closing_m=pegs["L1"]),
+        trial=TrialBend(chord_m=1.0, height_m=0.06),
+        bows={"1": BowCheck(width_m=width + 0.01, height_m=2.0), "2": BowCheck(width_m=width - 0.02)},
+    )
+    return plan_house(read_design, record, default_catalogue())
+
+
+def test_every_answer_is_printed_on_the_safe_side(pytestconfig: pytest.Config) -> None:
+    chance, seen, planned = random.Random(20), set[str](), 0
+    plans = [plan_house(*each, default_catalogue()) for each in demo_houses()] + [make_plan()]
+    for _ in range(300 if pytestconfig.getoption("--deep") else 60):
+        try:
+            plans.append(some_house(chance))
+            planned += 1
+        except DesignError:
+            continue
+    assert planned > 30
+    for plan in plans:
+        for answer in (each for step in plan.steps for each in step.answers):
+            way = rounded(answer.id)
+            seen.add(answer.id)
+            if answer.id in WORDS or answer.id.startswith("move_") or answer.reading == "none":
+                continue
+            says, step = read(answer, plan.tape)
+            where, value = (answer.id, answer.reading, answer.value), abs(answer.value)
+            if way == "nearest":
+                assert abs(says - value) <= step / 2 * (1 + 1e-6) + 1e-9, where
+            else:
+                over = (says - value) * (1 if way == "up" else -1)
+                assert -1e-6 * max(step, 1e-3) <= over < step * (1 + 1e-6), where
+    # All that is listed is told somewhere, or is of houses that none of these are.
+    assert {"embedment_least", "headroom", "tube", "lever", "skew", "stone", "banks", "drain_flow", "restart"} <= seen
+
+
+def test_nobody_adds_an_answer_without_saying_how_it_is_rounded() -> None:
+    assert not HAVE & NEED and not HAVE & MARK and not NEED & MARK
+    assert (rounded("former_2"), rounded("move_B"), rounded("taping_12"), rounded("corner_3")) == (
+        ("nearest", "nearest", "up", "nearest")
+    )
+    with pytest.raises(LookupError, match="how “snow” is rounded"):
+        rounded("snow")
+
+
+def test_play_between_tubes_is_never_told_as_more() -> None:
+    """1.530 − 1.375 = 0.155 in; a tube of 42.4 mm in a bore of 48.3 − 2·2.6 = 43.1 mm has 0.7 mm."""
+    step = next(each for each in make_plan().steps if each.id == "bows")
+    found = next(each for each in step.answers if each.id == "slides_into")
+    assert float(found.note.split('"')[0]) * 0.0254 <= found.value + 1e-9
+    assert found.value - float(found.note.split('"')[0]) * 0.0254 < tube_step_m("feet")
