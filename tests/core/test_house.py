@@ -7,10 +7,11 @@ import pytest
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.drawing import Dimension, Drawing, Handle, Outline
 from obtegum.core.measures import MEASURES
-from obtegum.core.plan import HousePlan, plan_yard
-from obtegum.core.quantity import FOOT_M, INCH_M, length_text
+from obtegum.core.plan import HousePlan, plan_house, plan_yard
+from obtegum.core.quantity import FOOT_M, INCH_M, Units, length_text
 from obtegum.core.record import SiteRecord
 from obtegum.core.starters import demo_houses, new_house
+from obtegum.core.verdict import Verdict, unknown_count, verdict_on, worst
 from tests.conftest import answer, make_house, make_plan, verdict
 
 
@@ -217,10 +218,65 @@ def test_units_change_readings_and_nothing_else() -> None:
 
 def test_starters_and_demo_houses_plan() -> None:
     for design, _ in [*demo_houses(), (new_house("feet"), None), (new_house("metric"), None)]:
-        assert plan_yard(design, default_catalogue()).bows > 1
+        assert plan_yard(design, SiteRecord(), default_catalogue()).bows > 1
     assert len({design.name for design, _ in demo_houses()}) == 3
 
 
 def test_a_design_survives_json() -> None:
     design = make_house()
     assert type(design).model_validate_json(design.model_dump_json()) == design
+
+
+def judged(level: str, rank: str, ratio: float | None = None) -> Verdict:
+    return verdict_on("x", f"{level}-{rank}", "X", level, "X.", ratio=ratio, rank=rank)  # type: ignore[arg-type]
+
+
+def test_the_headline_goes_by_what_fails_and_by_rank() -> None:
+    """Fails by rank, then tight by rank, then what is not known of whether it stands, then what holds."""
+    order = [
+        judged("fails", "stands", 1.1),
+        judged("fails", "fits", 9.0),
+        judged("fails", "comfort", 99.0),
+        judged("tight", "stands", 0.91),
+        judged("tight", "fits", 1.0),
+        judged("tight", "comfort", 1.0),
+        judged("unknown", "stands"),
+        judged("holds", "stands", 0.2),
+        judged("holds", "comfort", 0.9),
+        judged("unknown", "comfort"),
+    ]
+    for place in range(len(order)):
+        left = order[place:]
+        assert worst(reversed(left)) == left[0], place
+    assert unknown_count(order) == 2
+
+
+def test_a_small_house_does_not_fail_to_stand_because_its_grower_stoops() -> None:
+    plan = plan_house(*demo_houses()[2], default_catalogue())
+    assert verdict(plan, "headroom").rank == verdict(plan, "path-room").rank == verdict(plan, "reach").rank == "comfort"
+    assert plan.overall is not None and plan.overall.rank == "comfort"
+    # A house whose posts hardly reach into the ground is headed by that, whatever stoops in it.
+    terrace = plan_house(*demo_houses()[0], default_catalogue())
+    assert terrace.overall is not None and (terrace.overall.id, terrace.overall.rank) == ("embedment", "stands")
+    # What is not known is counted beside it, in the yard too, which knows what was measured.
+    coast = plan_house(*demo_houses()[1], default_catalogue())
+    assert coast.unknowns == plan_yard(*demo_houses()[1], default_catalogue()).unknowns == 1
+
+
+@pytest.mark.parametrize("units", ["feet", "metric"])
+def test_nothing_is_red_of_a_house_that_nobody_has_touched(units: Units) -> None:
+    plan = plan_house(new_house(units), SiteRecord(), default_catalogue())
+    assert [each.id for each in plan.verdicts if each.level == "fails"] == []
+    assert verdict(plan, "waste").level == verdict(plan, "as-bent").level == "holds"
+
+
+@pytest.mark.parametrize(
+    ("bed_m", "level", "told"),
+    [(0.62, "holds", "an arm of 650 mm reaches"), (0.74, "tight", "a stoop at its back"), (0.8, "fails", "one kneels")],
+)
+def test_reach_tells_the_arm_and_the_trade_s_usual_bed(bed_m: float, level: str, told: str) -> None:
+    """An arm's 650 mm, and beds along walls that are 30 in, 762 mm, wide."""
+    found = verdict(make_plan(tape__units="metric", inside={"bed_m": bed_m}), "reach")
+    assert (found.level, found.rank) == (level, "comfort")
+    assert told in found.sentence
+    assert "762 mm" in found.sentence and "650 mm" in found.sentence

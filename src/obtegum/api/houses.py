@@ -55,7 +55,7 @@ def post_undo(desk: Desk, house_id: HouseId, way: Literal["undo", "redo"], own: 
 def _small(design: HouseDesign | None) -> YardPlan | None:
     """A small drawing of a version, where one can be made."""
     try:
-        return plan_yard(design, default_catalogue()) if design else None
+        return plan_yard(design, SiteRecord(), default_catalogue()) if design else None
     except Exception:
         return None
 

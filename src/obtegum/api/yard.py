@@ -28,10 +28,10 @@ WorkKey = Annotated[str, Query(max_length=40)]
 def _line(line: houses.HouseLine) -> HouseLine:
     """A house in the yard; one that can't be planned stands there too, with the reason."""
     plain = {"id": line.id, "name": line.name, "touched": line.touched}
-    if line.design is None:
+    if line.state is None:
         return HouseLine(**plain, yard=None, why="What was kept of it can’t be read here.")
     try:
-        return HouseLine(**plain, yard=plan_yard(line.design, default_catalogue()))
+        return HouseLine(**plain, yard=plan_yard(*line.state, default_catalogue()))
     except DesignError as error:
         return HouseLine(**plain, yard=None, why=str(error))
     except Exception:

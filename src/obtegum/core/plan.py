@@ -13,7 +13,7 @@ from obtegum.core.setout.bays import Bays
 from obtegum.core.steps import STEPS
 from obtegum.core.steps.model import StepPlan
 from obtegum.core.strip import Strip
-from obtegum.core.verdict import Verdict, worst
+from obtegum.core.verdict import Verdict, unknown_count, worst
 from obtegum.core.views import VIEWS, how_drawings, pull_drawings, yard
 from obtegum.core.work import Work, begin
 
@@ -37,6 +37,7 @@ class HousePlan(Part):
     size: str
     tape: Tape
     overall: Verdict | None
+    unknowns: int
     verdicts: tuple[Verdict, ...]
     measures: dict[str, MeasureState]
     steps: tuple[StepPlan, ...]
@@ -57,6 +58,7 @@ class YardPlan(Part):
     size: str
     bows: int
     overall: Verdict | None
+    unknowns: int
     drawing: Drawing
 
 
@@ -80,6 +82,7 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, sh
         size=size_text(design.size.span_m, design.size.length_m, design.tape),
         tape=design.tape,
         overall=worst(verdicts),
+        unknowns=unknown_count(verdicts),
         verdicts=verdicts,
         measures={
             measure.id: measure_state(measure, job, catalogue)
@@ -106,12 +109,14 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, sh
     )
 
 
-def plan_yard(design: HouseDesign, catalogue: Catalogue) -> YardPlan:
-    """Size, verdict and small drawing of a house. Raises: DesignError."""
-    work = begin(design, SiteRecord(), catalogue)
+def plan_yard(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> YardPlan:
+    """Size, verdict and small drawing of a house as it stands on site. Raises: DesignError."""
+    work = begin(design, record, catalogue)
+    verdicts = [verdict for step in STEPS for verdict in step.verdicts(work)]
     return YardPlan(
         size=size_text(design.size.span_m, design.size.length_m, design.tape),
         bows=work.bays.bows,
-        overall=worst(verdict for step in STEPS for verdict in step.verdicts(work)),
+        overall=worst(verdicts),
+        unknowns=unknown_count(verdicts),
         drawing=yard(work),
     )

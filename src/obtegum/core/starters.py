@@ -16,7 +16,7 @@ IN_FEET: dict[str, Any] = {
     "keep": {"offset_m": 3 * FOOT_M, "dig_m": FOOT_M},
     "level": {"rod_m": 13 * FOOT_M, "reading_error_m": INCH_M / 8, "least_in_ground_m": 24 * INCH_M},
     "inside": {"bed_m": 22 * INCH_M, "path_m": 15 * INCH_M, "crop_m": 24 * INCH_M},
-    "bending": {"reach_m": 24 * INCH_M, "tail_m": 12 * INCH_M},
+    "bending": {"reach_m": 24 * INCH_M, "tail_m": 6 * INCH_M},
     "pad": {"margin_m": 2 * FOOT_M, "load_m3": 3 * FOOT_M**3},
     "drain": {
         "cover_m": FOOT_M,
@@ -46,7 +46,7 @@ def new_house(units: Units) -> HouseDesign:
             {
                 "span_m": 18 * FOOT_M,
                 "length_m": 40 * FOOT_M,
-                "shape": {"kind": "round_on_legs", "leg_m": 2.5 * FOOT_M},
+                "shape": {"kind": "round_on_legs", "leg_m": 3 * FOOT_M},
                 "figure": {"height_m": 69 * INCH_M, "from_left_m": 3 * FOOT_M},
             },
             (100 * FOOT_M, 50 * FOOT_M),
@@ -55,7 +55,7 @@ def new_house(units: Units) -> HouseDesign:
                 "tube": "rail-1-3-8",
                 "insertion_m": 6 * INCH_M,
                 "max_spacing_m": 4 * FOOT_M,
-                "stick_m": 21 * FOOT_M,
+                "stick_m": 24 * FOOT_M,
                 "joint_m": 5 * INCH_M,
             },
         )
@@ -65,7 +65,7 @@ def new_house(units: Units) -> HouseDesign:
         {
             "span_m": 5.5,
             "length_m": 12.0,
-            "shape": {"kind": "round_on_legs", "leg_m": 0.75},
+            "shape": {"kind": "round_on_legs", "leg_m": 0.9},
             "figure": {"height_m": 1.75, "from_left_m": 0.9},
         },
         (30.0, 10.0),

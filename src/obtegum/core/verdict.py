@@ -5,10 +5,14 @@ from typing import Literal
 
 from obtegum.core.part import Part
 
-__all__ = ["LEVELS", "Level", "Verdict", "better", "judge", "verdict_on", "worst"]
+__all__ = ["LEVELS", "RANKS", "Level", "Rank", "Verdict", "better", "judge", "unknown_count", "verdict_on", "worst"]
 
 Level = Literal["holds", "tight", "fails", "unknown"]
 LEVELS: tuple[Level, ...] = ("holds", "unknown", "tight", "fails")
+# What a judgement is about: whether the house stands and nobody is hurt, whether its parts go together, or
+# whether it is good to work in and to pay for.
+Rank = Literal["stands", "fits", "comfort"]
+RANKS: tuple[Rank, ...] = ("stands", "fits", "comfort")
 NOTICEABLE = 0.95
 
 
@@ -18,6 +22,7 @@ class Verdict(Part):
     id: str
     step: str
     level: Level
+    rank: Rank = "fits"
     title: str
     sentence: str
     number: str
@@ -36,12 +41,14 @@ def verdict_on(
     limit: str = "",
     ratio: float | None = None,
     part: str | None = None,
+    rank: Rank = "fits",
 ) -> Verdict:
     """A verdict of a step; number and limit are readings as printed."""
     return Verdict(
         id=name,
         step=step,
         level=level,
+        rank=rank,
         title=title,
         sentence=sentence,
         number=number,
@@ -67,5 +74,17 @@ def better(one: Verdict, other: Verdict) -> bool:
 
 
 def worst(verdicts: Iterable[Verdict]) -> Verdict | None:
-    """The verdict that matters most: by level, then by share of its limit."""
-    return max(verdicts, key=lambda each: (LEVELS.index(each.level), each.ratio or 0.0), default=None)
+    """The verdict to head a house with: what fails, then what is tight, each by rank and by share of its limit;
+    then what is not known of whether it stands; then what holds. What else is not known is counted beside it."""
+
+    def place(verdict: Verdict) -> tuple[int, int, float]:
+        rank = -RANKS.index(verdict.rank)
+        level = {"fails": 4, "tight": 3, "unknown": 2 if verdict.rank == "stands" else 0, "holds": 1}[verdict.level]
+        return level, rank, verdict.ratio or 0.0
+
+    return max(verdicts, key=place, default=None)
+
+
+def unknown_count(verdicts: Iterable[Verdict]) -> int:
+    """How many judgements wait for something that nobody has told yet."""
+    return sum(verdict.level == "unknown" for verdict in verdicts)

@@ -20,8 +20,10 @@ from obtegum.store.state import (
     House,
     NoSuchHouse,
     Shelf,
+    Unreadable,
     design_or_name,
     house_of,
+    name_of,
     revision_row,
     row_of,
     shelf_of,
@@ -57,13 +59,13 @@ Kind = Literal["start", "edit", "undo", "redo"]
 
 @dataclass(frozen=True)
 class HouseLine:
-    """A house as the yard lists it; without a design when what is kept of it can't be read."""
+    """A house as the yard lists it; without its state when what is kept of it can't be read."""
 
     id: str
     version: int
     touched: float
     name: str
-    design: HouseDesign | None
+    state: State | None
 
 
 @dataclass(frozen=True)
@@ -143,8 +145,12 @@ def newest(store: Store, start: int, most: int, shelf: Shelf = "standing") -> li
 
 
 def _line(session: Session, row: HouseRow) -> HouseLine:
-    design, name = design_or_name(session, row.id, row.version)
-    return HouseLine(row.id, row.version, row.touched, name, design)
+    name = name_of(session, row)
+    try:
+        state = state_of(session, revision_row(session, row.id, row.version))
+    except (Unreadable, NoSuchHouse):
+        state = None
+    return HouseLine(row.id, row.version, row.touched, name, state)
 
 
 def get(store: Store, house_id: str) -> House:

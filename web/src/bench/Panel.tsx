@@ -3,7 +3,7 @@ import type { Answer, Remedy, StepPlan, Verdict } from "../api/client";
 import { useSight } from "../house/useSight";
 import { Choice } from "../kit/Choice";
 import { LengthField } from "../kit/LengthField";
-import { LEVEL_WORDS, LevelSign } from "../kit/LevelSign";
+import { LevelSign, LevelWords } from "../kit/LevelSign";
 import { Press } from "../kit/Plain";
 import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
@@ -105,7 +105,7 @@ function VerdictList({ verdicts, remedies, onShow }: { verdicts: Verdict[]; reme
           <button type="button" onClick={() => verdict.part && onShow(verdict.part)}>
             <LevelSign level={verdict.level} size={24} />
             <span>
-              <b>{LEVEL_WORDS[verdict.level]}.</b> <Words>{verdict.sentence}</Words>
+              <LevelWords verdict={verdict} /> <Words>{verdict.sentence}</Words>
             </span>
           </button>
           {verdict.level !== "holds" && <RemedyList verdict={verdict} remedies={remedies} />}

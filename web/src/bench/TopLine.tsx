@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import styled from "styled-components";
 import { useSession, useSight } from "../house/useSight";
 import { Choice } from "../kit/Choice";
-import { LEVEL_WORDS, LevelSign } from "../kit/LevelSign";
+import { LevelSign, LevelWords } from "../kit/LevelSign";
 import { Plain } from "../kit/Plain";
 import { newGesture } from "../kit/stride";
 import { Words } from "../kit/Words";
@@ -55,7 +55,7 @@ export function TopLine({ onKeys, keysOpen }: { onKeys: () => void; keysOpen: bo
           <>
             <LevelSign level={overall.level} />
             <span>
-              <b>{LEVEL_WORDS[overall.level]}.</b> <Words>{overall.sentence}</Words>
+              <LevelWords verdict={overall} unknowns={plan.unknowns} /> <Words>{overall.sentence}</Words>
             </span>
           </>
         )}

@@ -10,6 +10,21 @@ const SHAPES = {
 
 export const LEVEL_WORDS = { holds: "Holds", tight: "Tight", fails: "Fails", unknown: "Not known" } as const;
 
+/** What a judgement is about, in words that stand beside its level. */
+export const RANK_WORDS = { stands: "", fits: "", comfort: ", comfort" } as const;
+
+/** A level with its rank, where it is not of whether the house stands or its parts fit; and what else is not known. */
+export function LevelWords({ verdict, unknowns = 0 }: { verdict: Verdict; unknowns?: number }) {
+  const others = unknowns - (verdict.level === "unknown" ? 1 : 0);
+  return (
+    <b>
+      {LEVEL_WORDS[verdict.level]}
+      {RANK_WORDS[verdict.rank ?? "fits"]}
+      {others > 0 && ` (${others}${verdict.level === "unknown" ? " more" : ""} not known)`}.
+    </b>
+  );
+}
+
 export function LevelSign({ level, size = 22 }: { level: Verdict["level"]; size?: number }) {
   const colour = level === "unknown" ? "var(--soft)" : `var(--${level})`;
   return (

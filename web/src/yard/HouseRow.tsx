@@ -5,7 +5,7 @@ import styled from "styled-components";
 import { api, type HouseLine, type Shelf } from "../api/client";
 import { SmallDrawing } from "../drawing/SmallDrawing";
 import { newKey } from "../house/errand";
-import { LEVEL_WORDS, LevelSign } from "../kit/LevelSign";
+import { LevelSign, LevelWords } from "../kit/LevelSign";
 import { Plain } from "../kit/Plain";
 import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
@@ -87,7 +87,7 @@ export function HouseRow({ house, shelf, scale, width, onShelve, onCopy, onForGo
         <div className="verdict">
           <LevelSign level={yard.overall.level} />
           <span>
-            <b>{LEVEL_WORDS[yard.overall.level]}.</b> <Words>{yard.overall.sentence}</Words>
+            <LevelWords verdict={yard.overall} unknowns={yard.unknowns} /> <Words>{yard.overall.sentence}</Words>
           </span>
         </div>
       )}

@@ -71,6 +71,7 @@ class Rules(Part):
     kerf_m: float
     bows_alike_share: float
     arm_reach_m: float
+    wall_bed_m: float
 
 
 class Stock(Part):

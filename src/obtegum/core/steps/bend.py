@@ -70,7 +70,7 @@ def _kink_verdicts(work: Work) -> list[Verdict]:
         return []
     shown, limit = work.say(tightest, "down"), work.say(least, "up")
     sentence = f"A bend of {shown} radius is tight for this tube: below {limit}, six diameters, it flattens or kinks."
-    return [_verdict("bend-tight", "Tight bend", level, sentence, shown, limit, ratio)]
+    return [_verdict("bend-tight", "Tight bend", level, sentence, shown, limit, ratio, rank="stands")]
 
 
 def _tail_verdicts(work: Work) -> list[Verdict]:

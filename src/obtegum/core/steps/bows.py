@@ -37,6 +37,7 @@ def verdicts(work: Work) -> list[Verdict]:
     found = [
         Verdict(
             id="waste",
+            rank="comfort",
             step="bows",
             level=level,
             title="Left-over",
@@ -52,6 +53,7 @@ def verdicts(work: Work) -> list[Verdict]:
         found.append(
             Verdict(
                 id="crown-joint",
+                rank="stands",
                 step="bows",
                 level="tight",
                 title="Joint",
@@ -74,6 +76,7 @@ def verdicts(work: Work) -> list[Verdict]:
         found.append(
             Verdict(
                 id="short-piece",
+                rank="stands",
                 step="bows",
                 level="fails",
                 title="Short piece",
@@ -105,6 +108,7 @@ def _sleeve_verdicts(work: Work) -> list[Verdict]:
     return [
         Verdict(
             id="sleeve",
+            rank="stands",
             step="bows",
             level="fails",
             title="Sleeve",

@@ -88,6 +88,7 @@ def verdicts(work: Work) -> list[Verdict]:
         verdicts.append(
             Verdict(
                 id="trench",
+                rank="stands",
                 step="drain",
                 level=level,
                 title="Trench",

@@ -44,7 +44,7 @@ def _path_verdicts(work: Work) -> list[Verdict]:
     sentence = f"{room} over the first path: a {tall} grower {how}."
     if level == "fails":
         sentence = f"Too low at the side. {sentence}"
-    return [_verdict("path-room", "First path", level, sentence, room, tall, ratio, "bed:1")]
+    return [_verdict("path-room", "First path", level, sentence, room, tall, ratio, "bed:1", "comfort")]
 
 
 def _crop_verdict(work: Work, bed: Bed) -> Verdict:
@@ -56,22 +56,37 @@ def _crop_verdict(work: Work, bed: Bed) -> Verdict:
     room, tall = work.say(room_m, "down"), work.say(crop_m)
     how = {"holds": "has room", "tight": "touches", "fails": "does not fit"}[level]
     sentence = f"{room} over the middle of the side bed: a crop or trellis of {tall} {how}."
-    return _verdict("crop-room", "Crop", level, sentence, room, tall, ratio, "bed:1")
+    return _verdict("crop-room", "Crop", level, sentence, room, tall, ratio, "bed:1", "comfort")
 
 
 def _reach_verdict(work: Work) -> Verdict:
-    """Whether an arm reaches across: a bed along a wall from one side, the others from both."""
-    inside, reach_m = work.design.inside, work.rules.arm_reach_m
-    from_one = inside.along_walls == "bed"
+    """Whether an arm reaches across: a bed along a wall from one side, the others from both.
+
+    A wall bed of the usual width is reached with a stoop; past it one kneels in the bed.
+    """
+    inside, rules = work.design.inside, work.rules
+    from_one, arm_m = inside.along_walls == "bed", rules.arm_reach_m
     across_m = inside.bed_m if from_one else inside.bed_m / 2
-    ratio = across_m / reach_m
-    level = judge(ratio, work.rules.holds_to)
-    across, reach = work.say(across_m), work.say(reach_m, "down")
-    where = "across the bed along the wall, from its path" if from_one else "to the middle of a bed"
-    how = {"holds": "an arm reaches", "tight": "an arm just reaches", "fails": "no arm reaches without kneeling in it"}[
-        level
-    ]
-    return _verdict("reach", "Reach", level, f"{across} {where}: {how} ({reach}).", across, reach, ratio, "bed:1")
+    limit_m = max(rules.wall_bed_m, arm_m) if from_one else arm_m
+    ratio = across_m / limit_m
+    level = judge(ratio, arm_m / limit_m if from_one else rules.holds_to)
+    across, arm = work.say(across_m), work.say(arm_m, "down")
+    usual = work.say(rules.wall_bed_m)
+    if from_one:
+        how = {
+            "holds": f"an arm of {arm} reaches; {usual} is the trade’s usual",
+            "tight": f"past an arm’s {arm}, within the trade’s usual {usual}: a stoop at its back",
+            "fails": f"past an arm’s {arm} and the trade’s usual {usual}: one kneels in it to reach its back",
+        }[level]
+        sentence = f"{across} across the bed along the wall, from its path: {how}."
+    else:
+        how = {
+            "holds": "an arm reaches",
+            "tight": "an arm just reaches",
+            "fails": "no arm reaches without kneeling in it",
+        }[level]
+        sentence = f"{across} to the middle of a bed: {how} ({arm})."
+    return _verdict("reach", "Reach", level, sentence, across, work.say(limit_m, "down"), ratio, "bed:1", "comfort")
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:

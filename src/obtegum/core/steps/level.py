@@ -109,7 +109,9 @@ def _embedment_verdict(work: Work, stand: Stand) -> Verdict:
     if stand.missing:
         count = len(stand.missing)
         sentence = f"{count} of {len(stand.places)} pegs not read yet. So far {where} has the least {inside}, {has}."
-        return _verdict("embedment", "In the ground", "unknown", sentence, has, least, part=f"post:{weakest.name}")
+        return _verdict(
+            "embedment", "In the ground", "unknown", sentence, has, least, part=f"post:{weakest.name}", rank="stands"
+        )
     ratio = least_m / weakest.embedment_m if weakest.embedment_m > 0 else 99.0
     level = judge(ratio, work.rules.holds_to)
     tail = {
@@ -125,7 +127,7 @@ def _embedment_verdict(work: Work, stand: Stand) -> Verdict:
     # Whether it is enough against wind is judged by soil, load and test, not here.
     sentence = f"{where.capitalize()} has the least {inside}, {has_fill}; {tail} "
     sentence += "Not a strength: soil, load and a pull test decide that."
-    return _verdict("embedment", "In the ground", level, sentence, has, least, ratio, f"post:{weakest.name}")
+    return _verdict("embedment", "In the ground", level, sentence, has, least, ratio, f"post:{weakest.name}", "stands")
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:

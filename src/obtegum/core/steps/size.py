@@ -36,6 +36,7 @@ def _headroom_verdict(work: Work) -> Verdict:
         id="headroom",
         step="size",
         level=level,
+        rank="comfort",
         title="Head room",
         sentence=sentence,
         number=room,
