@@ -7,8 +7,10 @@ from typing import Any
 import pytest
 from pypdf import PdfReader
 
-from obtegum.core.plan import HousePlan
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.quantity import FOOT_M
+from obtegum.core.starters import demo_houses
 from obtegum.exchange.paper import scale_for
 from obtegum.exchange.pdf import Paper, sheet_pdf
 from tests.conftest import make_plan
@@ -69,10 +71,9 @@ def segments(page: Any) -> list[tuple[float, float, float, float]]:
 
 def test_drawings_stand_at_their_printed_scale(plan: HousePlan) -> None:
     reader = read(plan)
-    titles = [page.split("57'")[1][:20] for page in words(reader)]
-    for title, view, metres in ((" The house", "across", 21 * FOOT_M), (" Set out", "above", 57 * FOOT_M)):
-        page = next(number for number, each in enumerate(titles) if each.startswith(title))
-        scale = int(re.search(r"drawn 1 : (\d+)", words(reader)[page]).group(1))  # type: ignore[union-attr]
+    for title, view, metres in (("Across", "across", 21 * FOOT_M), ("From above", "above", 57 * FOOT_M)):
+        page = next(number for number, each in enumerate(words(reader)) if f"{title}, drawn 1 :" in each)
+        scale = int(re.search(rf"{title}, drawn 1 : (\d+)", words(reader)[page]).group(1))  # type: ignore[union-attr]
         wanted = metres / scale * POINTS_PER_M
         lengths = [abs(x1 - x0) for x0, y0, x1, y1 in segments(reader.pages[page]) if abs(y1 - y0) < 0.01]
         assert any(length == pytest.approx(wanted, abs=0.05) for length in lengths), (view, wanted)
@@ -89,3 +90,41 @@ def test_a_long_house_takes_more_pages() -> None:
     assert len(reader.pages) > len(read(make_plan()).pages)
     text = " ".join(words(reader))
     assert all(mark.reading in text for strip in long.strips if strip.id == "peg:L" for mark in strip.marks)
+
+
+def lines_of(reader: PdfReader) -> list[list[tuple[float, str]]]:
+    """For each page its words with how high their line stands, points."""
+    pages = []
+    for page in reader.pages:
+        found: list[tuple[float, str]] = []
+
+        def note(text: str, user: Any, matrix: Any, font: Any, size: Any, found: Any = found) -> None:
+            if text.strip():
+                found.append((matrix[5] * user[3] + user[5], text.strip()))
+
+        page.extract_text(visitor_text=note)
+        pages.append(found)
+    return pages
+
+
+@pytest.mark.parametrize("paper", ["letter", "a4"])
+@pytest.mark.parametrize("name", range(3))
+def test_pages_are_filled_and_nothing_stands_on_the_foot(name: int, paper: Paper) -> None:
+    plan = plan_house(*demo_houses()[name], default_catalogue())
+    reader = read(plan, paper)
+    height = float(reader.pages[0].mediabox.height)
+    pages = lines_of(reader)
+    for number, lines in enumerate(pages, start=1):
+        foot = [y for y, text in lines if "planning aid" in text or "version 7" in text]
+        body = [y for y, text in lines if y not in foot and not text.isdigit()]
+        assert min(body) > max(foot) + 12, number
+        # No page is left a third empty while more is to come.
+        if number < len(pages):
+            assert min(body) < height * 0.4, number
+
+
+def test_what_is_to_be_read_on_site_has_a_line_to_write_on() -> None:
+    """Before anything is levelled: a line at each of the 32 pegs."""
+    page = next(each for each in read(make_plan()).pages if "rod on the ground" in each.extract_text())
+    short = [(x0, y0) for x0, y0, x1, y1 in segments(page) if y0 == y1 and 55 < x1 - x0 < 65]
+    assert len(short) == 32

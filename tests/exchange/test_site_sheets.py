@@ -19,20 +19,21 @@ def planned(place: int) -> HousePlan:
     return plan_house(*demo_houses()[place], default_catalogue())
 
 
+TITLES = (
+    "Square it", "Square up", "Set out", "Keep pegs", "Level", "Earth and drain", "Posts", "Bows", "Bend",
+    "Check bows", "The house",
+)  # fmt: skip
+
+
 def pages(plan: HousePlan) -> dict[str, str]:
-    """Words of each page by its title; pages that go on are put together."""
+    """The words of the sheet by the matter that they are of; several may share a page."""
+    reader = PdfReader(io.BytesIO(sheet_pdf(plan, 3, "2026-03-01", "letter")))
     found: dict[str, str] = {}
-    for page in PdfReader(io.BytesIO(sheet_pdf(plan, 1, "2026-03-01", "a4"))).pages:
+    for page in reader.pages:
         text = re.sub(r"\s+", " ", page.extract_text())
-        title = next(
-            each
-            for each in (
-                "Square it", "Square up", "Set out", "Keep pegs", "Level", "Earth and drain", "Posts", "Bows", "Bend",
-                "Check bows", "The house",
-            )
-            if f"{plan.size} {each}" in text.replace("  ", " ")
-        )  # fmt: skip
-        found[title] = found.get(title, "") + " " + text
+        for title in TITLES:
+            if title in text:
+                found[title] = found.get(title, "") + " " + text
     return found
 
 

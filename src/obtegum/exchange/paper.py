@@ -8,7 +8,7 @@ from obtegum.core.drawing import Arrow, Dimension, Dots, Drawing, Grower, Mark, 
 from obtegum.core.strip import Strip
 from obtegum.exchange.typefaces import FIGURES, WORDS
 
-__all__ = ["POINT_M", "SCALES", "apart", "draw", "draw_strip", "scale_for"]
+__all__ = ["POINT_M", "SCALES", "apart", "draw", "draw_strip", "height_of", "scale_for"]
 
 POINT_M = 0.0254 / 72
 SCALES = (5, 10, 15, 20, 25, 30, 40, 50, 60, 75, 100, 125, 150, 200, 250, 300, 400, 500, 750, 1000, 1500, 2000)
@@ -35,13 +35,18 @@ def _lanes(drawing: Drawing) -> tuple[float, float, float]:
 
 def scale_for(drawing: Drawing, width: float, height: float) -> int:
     """The largest printed scale, 1 to so many, at which the drawing fits, points."""
-    left, right, below = _lanes(drawing)
+    left, right, _ = _lanes(drawing)
     for scale in SCALES:
         point = POINT_M * scale
         across = (drawing.x1 - drawing.x0) / point + left + right
-        if across <= width and (drawing.y1 - drawing.y0) / point + below + 14 <= height:
+        if across <= width and height_of(drawing, scale) <= height:
             return scale
     return SCALES[-1]
+
+
+def height_of(drawing: Drawing, scale: int) -> float:
+    """Height of a drawing with its dimension lines at 1 to so many, points."""
+    return (drawing.y1 - drawing.y0) / (POINT_M * scale) + _lanes(drawing)[2] + 14
 
 
 def apart(text: str) -> str:

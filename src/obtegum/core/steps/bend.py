@@ -23,7 +23,7 @@ from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
-__all__ = ["bent_stretches", "former_wanted", "plan", "pulls_of", "strips", "verdicts"]
+__all__ = ["bent_stretches", "former_wanted", "plan", "pulls_of", "strips", "told_pulls", "verdicts"]
 
 _verdict = partial(verdict_on, "bend", part="bow")
 
@@ -206,7 +206,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         or tuple(f"stick:{piece.name}" for piece in work.split.pieces),
         grips=(),
         focus=("bow", "made", "pull", "radius", "centre", "former", "tube", "height", "span", "leg"),
-        how=tuple(_how(work, pieces[0])) if pieces else (),
+        how=tuple(told_pulls(work, pieces[0])) if pieces else (),
         how_title="The pulls of the first stick",
     )
 
@@ -302,18 +302,30 @@ def _arm(work: Work) -> float:
     return lever(work.bow_tube, _tightest_former(work), work.rules.one_person_pull_n)
 
 
-def _how(work: Work, piece: Piece) -> list[Told]:
-    """Every pull of a stick, in order, with its drawing; a pipe for a lever where little is left to pull on."""
-    told, number, arm_m = [], 0, _arm(work)
+def told_pulls(work: Work, piece: Piece) -> list[Told]:
+    """The pulls of a stick in few words: the first of each bend, those like it, and where a lever is wanted."""
+    told, number, arm_m, levered = list[Told](), 0, _arm(work), False
     for start_m, pulls, _ in pulls_of(work, piece):
+        first, last = number + 1, number + pulls.count
+        on = work.say(pulls.advance_m)
+        words = f"Pull {first}: {work.say(start_m)} at the former’s start, bend {on} round it."
+        told.append(Told(words=words, view=_drawn(first)))
+        if pulls.count > 1:
+            which = f"Pull {last}" if pulls.count == 2 else f"Pulls {first + 1} to {last}"
+            told.append(Told(words=f"{which}: move on {on} each time, to its mark on the tape.", view=_drawn(last)))
         for pull in range(pulls.count):
-            number += 1
-            at_m = start_m + pull * pulls.advance_m
-            words = f"Pull {number}: {work.say(at_m)} at the former’s start, bend {work.say(pulls.advance_m)} round it."
-            if piece.length_m - at_m - pulls.advance_m < arm_m:
-                words += " Slide a pipe over the end for a lever."
-            told.append(Told(words=words, view=f"pull:{number}" if number <= MOST_DRAWN else None))
+            left_m = piece.length_m - start_m - (pull + 1) * pulls.advance_m
+            if left_m < arm_m and not levered:
+                levered = True
+                at = first + pull
+                which = f"From pull {at} on" if at < last else f"At pull {at}"
+                told.append(Told(words=f"{which}, slide a pipe over the end for a lever.", view=_drawn(at)))
+        number = last
     return told
+
+
+def _drawn(number: int) -> str | None:
+    return f"pull:{number}" if number <= MOST_DRAWN else None
 
 
 def strips(work: Work) -> list[Strip]:

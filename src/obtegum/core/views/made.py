@@ -5,7 +5,7 @@ import math
 from obtegum.core.bows.as_bent import lay
 from obtegum.core.drawing import Dimension, Drawing, Item, Mark, Note, Outline, Row, Vertex, chain_path, line, moved
 from obtegum.core.profile import Chain, Segment
-from obtegum.core.steps.bend import MOST_DRAWN, bent_stretches, pulls_of
+from obtegum.core.steps.bend import bent_stretches, pulls_of, told_pulls
 from obtegum.core.work import Work
 
 __all__ = ["made", "pull_drawings"]
@@ -86,12 +86,13 @@ def _pull_marks(work: Work) -> list[Mark]:
 
 
 def pull_drawings(work: Work) -> list[Drawing]:
-    """Each pull of the first stick that is bent: what is bent already, what is on the former, what is straight."""
+    """The pulls of the first stick that are told of: what is bent already, what is on the former, what is straight."""
     if not work.formed:
         return []
     piece = next((each for each in work.split.pieces if bent_stretches(work, each)), None)
     if piece is None:
         return []
+    told = {each.view for each in told_pulls(work, piece)}
     found, number, done, at_m = list[Drawing](), 0, list[tuple[float, float]](), 0.0
     for start_m, pulls, arc in pulls_of(work, piece):
         done.append((start_m - at_m, 0.0))
@@ -100,9 +101,9 @@ def pull_drawings(work: Work) -> list[Drawing]:
         free = 1 / arc.radius_m
         for _ in range(pulls.count):
             number += 1
-            if number > MOST_DRAWN:
-                return found
-            found.append(_pull(work, number, done, pulls.advance_m, former_m, piece.length_m - at_m - pulls.advance_m))
+            if f"pull:{number}" in told:
+                rest_m = piece.length_m - at_m - pulls.advance_m
+                found.append(_pull(work, number, done, pulls.advance_m, former_m, rest_m))
             done.append((pulls.advance_m, free))
             at_m += pulls.advance_m
     return found
