@@ -41,7 +41,7 @@ def test_the_worst_measure_counts() -> None:
     check = BowCheck(width_m=6.41, height_m=3.77, left_m=quarter, right_m=quarter - 0.05, twist_m=0.02)
     found = judge_bow(4, check, PLANNED, [], 6.4, 3.8)
     assert (found.worst, found.off_m) == ("right", pytest.approx(0.05))
-    assert found.share is not None and found.share < 1
+    assert found.kept is not None and found.wanted is not None and found.kept < found.wanted
 
 
 def test_narrow_to_wide() -> None:
@@ -58,12 +58,17 @@ def recorded(**bows: float) -> SiteRecord:
     return SiteRecord(bows={name.removeprefix("b"): BowCheck(width_m=width) for name, width in bows.items()})
 
 
-def test_the_bench_says_what_to_bend_again() -> None:
+def test_the_bench_says_what_to_do_with_hands_and_tape() -> None:
     wanted = 21 * FOOT_M
     plan = make_plan(recorded(b1=wanted, b2=wanted + 0.2, b3=wanted - 0.01))
     found = verdict(plan, "bows-alike")
     assert found.level == "fails"
-    assert "bow 2 is" in found.sentence and "close its bends by" in found.sentence
+    # 200 mm, 7 7/8 in, over 21 pulls: 3/8 in at each.
+    pulls = answer(plan, "bend", "pulls")
+    told = f"bow 2 is 7 7/8\" too wide: back on the former, close it by 3/8\" at each of {pulls} pulls"
+    assert told in found.sentence and "until its ends measure 21' 0\"" in found.sentence
+    narrow = verdict(make_plan(recorded(b4=wanted - 0.2)), "bows-alike").sentence
+    assert "bow 4 is 7 7/8\" too narrow: ease it open over the knee, evenly, until its ends measure" in narrow
     assert answer(plan, "check-bows", "order") == "3 1 2"
     good = make_plan(recorded(b1=wanted, b2=wanted + 0.01))
     assert verdict(good, "bows-alike").level == "holds"

@@ -423,7 +423,7 @@ MEASURES: dict[str, Measure] = {
         _length("bed", "inside.bed_m"),
         _length("path", "inside.path_m", "what is left over widens them"),
         _length("crop", "inside.crop_m"),
-        _length("former", "bending.former_m", "blank: make one to suit", optional=True),
+        _length("former", "bending.former_m", "the bender’s frame; blank: make one to suit", optional=True),
         _length("crown_former", "bending.crown_former_m", "blank: make one to suit", optional=True),
         _choice("former_to", "bending.former_to", "Taken to", _choices(face="its face", centre="the tube’s centre")),
         _length("reach", "bending.reach_m", "arc length in one pull"),
@@ -488,7 +488,7 @@ def _own_measure(name: str, number: int, what: str) -> Measure:
         return value
 
     if what == "yield":
-        hint = "blank: plain mild steel"
+        hint = "how strong its steel is; blank: plain mild steel"
         return Measure(name, path, "amount", _label(path), read, write, hint=hint, optional=True)
     return Measure(name, path, "length", _label(path), read, write)
 

@@ -21,14 +21,14 @@ LEAST_KEPT, MOST_KEPT = 0.6, 1.5
 class Judged:
     """One bow: how far off it is at worst, m, and in which measure.
 
-    ``kept`` is its curvature as a share of the plan's, ``share`` as a share of what would make the width wanted.
+    ``kept`` is its curvature as a share of the plan's, ``wanted`` the share that would make the width wanted.
     """
 
     bow: int
     off_m: float
     worst: str
     kept: float | None
-    share: float | None
+    wanted: float | None
 
 
 def quarter_height(bow: Chain, span_m: float) -> float:
@@ -66,9 +66,7 @@ def judge_bow(
     off = {name: abs(value - wanted[name]) for name in wanted if (value := getattr(check, f"{name}_m")) is not None}
     worst = max(off, key=lambda name: off[name])
     kept = None if check.width_m is None else kept_for_width(planned, straight, check.width_m)
-    wanted_kept = None if kept is None else kept_for_width(planned, straight, span_m)
-    share = kept / wanted_kept if kept is not None and wanted_kept is not None else None
-    return Judged(number, off[worst], worst, kept, share)
+    return Judged(number, off[worst], worst, kept, None if kept is None else kept_for_width(planned, straight, span_m))
 
 
 def standing_order(checks: Mapping[int, BowCheck]) -> list[int]:

@@ -29,7 +29,7 @@ __all__ = [
 MOST_STICKS = 12
 JointKind = Literal["swaged", "coupler", "sleeve", "bolted", "crown_plate"]
 JOINT_NAMES: dict[JointKind, str] = {
-    "swaged": "swaged end",
+    "swaged": "swaged (narrowed) end",
     "coupler": "coupler",
     "sleeve": "sleeve",
     "bolted": "bolted lap",

@@ -136,7 +136,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     answers = (
         *_bend_answers(work),
         *_corner_answers(work),
-        length_answer(work, "girth", "Girth, ground to ground", work.bow.girth_m),
+        length_answer(work, "girth", "Girth, ground to ground", work.bow.girth_m, "along the bow, over the top"),
         length_answer(work, "tube", "Tube per bow, sockets in", work.tube_m),
         count_answer("sticks", "Sticks per bow", sticks, f"{house} for all {bows} bows"),
         count_answer(

@@ -1,8 +1,8 @@
 """Check bows: each one measured on the floor, which to accept, bend again, and stand beside which."""
 
 from obtegum.core.bows.checks import Judged, judge_bow, quarter_height, standing_order
-from obtegum.core.quantity import percent_text
 from obtegum.core.record import CHECKS
+from obtegum.core.steps.bend import pulls_of
 from obtegum.core.steps.common import length_answer, ticked_off
 from obtegum.core.steps.model import Answer, StepPlan
 from obtegum.core.strip import Entered, Strip, StripMark
@@ -14,8 +14,8 @@ __all__ = ["judged_bows", "plan", "strips", "verdicts"]
 TITLES = {
     "width": "Widths",
     "height": "Heights",
-    "left": "Left quarters",
-    "right": "Right quarters",
+    "left": "A quarter in, left",
+    "right": "A quarter in, right",
     "twist": "Twist",
 }
 # What is asked of every bow; the rest shows what ails one.
@@ -41,7 +41,7 @@ def judged_bows(work: Work) -> list[Judged]:
 
 
 def verdicts(work: Work) -> list[Verdict]:
-    """The set against a hundredth of the width: good bows, and those to bend again."""
+    """The set against a hundredth of the width: good bows, and those to put right."""
     found = judged_bows(work)
     if not found:
         return []
@@ -58,7 +58,7 @@ def verdicts(work: Work) -> list[Verdict]:
     else:
         told = "; ".join(_again(work, each) for each in sorted(again, key=lambda each: -each.off_m)[:MOST_TOLD])
         more = f"; and {len(again) - MOST_TOLD} more" if len(again) > MOST_TOLD else ""
-        sentence = f"Bend again: {told}{more}. Within {limit} a bow goes in without force."
+        sentence = f"Put right: {told}{more}. Within {limit} a bow goes in without force."
     return [
         Verdict(
             id="bows-alike",
@@ -81,10 +81,17 @@ def _again(work: Work, each: Judged) -> str:
         return f"bow {each.bow} twists {off}, untwist it flat on the floor"
     if each.worst in ("left", "right"):
         return f"bow {each.bow} is {off} off on the {each.worst}, one side is bent more than the other"
-    if each.share is None:
+    if each.kept is None or each.wanted is None:
         return f"bow {each.bow} is {off} off in {each.worst}"
-    more = percent_text(abs(1 / each.share - 1), 1, "nearest")
-    return f"bow {each.bow} is {off} off in {each.worst}, {'close' if each.share < 1 else 'open'} its bends by {more}"
+    wide_m = abs((_value(work, each.bow, "width") or 0.0) - work.lying_span_m)
+    wide, ends = work.say(wide_m, "up"), f"until its ends measure {work.say(work.lying_span_m)}"
+    if each.kept > each.wanted:
+        return f"bow {each.bow} is {wide} too narrow: ease it open over the knee, evenly, {ends}"
+    pulls = sum(pulls.count for piece in work.split.pieces for _, pulls, _ in pulls_of(work, piece))
+    if not work.formed or not pulls:
+        return f"bow {each.bow} is {wide} too wide: close it evenly {ends}"
+    more = work.say(wide_m / pulls)
+    return f"bow {each.bow} is {wide} too wide: back on the former, close it by {more} at each of {pulls} pulls, {ends}"
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
@@ -176,7 +183,8 @@ def _says(work: Work, bow: int, name: str) -> str:
 
 
 def _one(name: str) -> str:
-    return TITLES[name].lower().removesuffix("s")
+    title = TITLES[name]
+    return f"{title[:1].lower()}{title[1:]}".removesuffix("s")
 
 
 def _next_part(work: Work) -> str | None:
