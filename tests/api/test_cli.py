@@ -29,7 +29,7 @@ def test_plan_prints_json(file: Path, capsys: pytest.CaptureFixture[str]) -> Non
 def test_plan_prints_a_table(file: Path, capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["plan", str(file), "--table"]) == 0
     shown = capsys.readouterr().out
-    for part in ("60' 8 15/16\"", "34' 3 13/16\"", "planning aid", "power lines", "corner B", "cut here"):
+    for part in ("60' 8 15/16\"", "34' 3 7/8\"", "planning aid", "power lines", "corner B", "cut here"):
         assert part in shown
 
 

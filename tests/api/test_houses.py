@@ -68,7 +68,7 @@ def test_parts_of_one_gesture_are_one_revision(client: TestClient, store: Store)
     assert house["version"] == 5
     assert [line.words for line in houses.revisions(store, house["id"])] == [
         "Width 20' 0\"",
-        "Straight leg 2' 9\"",
+        "Straight leg 3' 3\"",
         "Started",
     ]
 

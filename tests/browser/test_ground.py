@@ -193,7 +193,7 @@ def test_the_site_can_be_placed_and_taken_away(page: Page) -> None:
     page.get_by_role("button", name="Print and files").click()
     field(page, "latitude").fill("north")
     field(page, "latitude").press("Enter")
-    expect(page.get_by_text("Write a number, in °")).to_be_visible()
+    expect(page.get_by_text("Write degrees like")).to_be_visible()
     for name, value in (("latitude", "44.5"), ("longitude", "-63.25"), ("bearing", "72")):
         field(page, name).fill(value)
         field(page, name).press("Enter")

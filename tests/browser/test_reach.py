@@ -96,7 +96,7 @@ def test_a_house_is_laid_out_without_a_pointer(page: Page) -> None:
     page.keyboard.press("Shift+Tab")
     tab_to('data-handle="height"')
     page.keyboard.press("Shift+ArrowUp")
-    expect(field(page, "height")).to_have_value("13' 9\"")
+    expect(field(page, "height")).to_have_value("14' 3\"")
     tab_to("data-strip")
     page.keyboard.press("ArrowRight")
     expect(page.locator('[aria-selected="true"]')).to_have_count(1)

@@ -27,6 +27,7 @@ class FieldTrouble(Part):
     sentence: str
     nearest_m: float | None = None
     nearest: str | None = None
+    other: str | None = None
 
 
 class HouseOut(Part):

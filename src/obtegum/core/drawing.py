@@ -81,7 +81,10 @@ class Mark:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Dimension:
-    """A measured distance from one point to another, drawn ``lane`` lanes to the left of travel."""
+    """A measured distance from one point to another, drawn ``lane`` lanes to the left of travel.
+
+    Words that have no room in its line stand beside it, ``row`` lines on from those of another one.
+    """
 
     kind: Literal["dimension"] = "dimension"
     part: str
@@ -90,6 +93,7 @@ class Dimension:
     x1: float
     y1: float
     lane: float = 1
+    row: int = 0
     text: str
 
 

@@ -170,11 +170,13 @@ def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue) -> 
         return None
 
     first = error.troubles[0]
+    found = nearest_working(wrong, now_m, wanted_m, first, measure.path, tape)
     other = other_reading(edit.text or "", measure.path, tape, wrong)
-    if other is not None:
-        sentence = f"{first.sentence} Did you mean {other}?"
-        return DesignError([first.model_copy(update={"sentence": sentence, "nearest": other})])
-    return DesignError([nearest_working(wrong, now_m, wanted_m, first, measure.path, tape)])
+    if other is None:
+        return DesignError([found])
+    return DesignError(
+        [found.model_copy(update={"sentence": f"{found.sentence} Did you mean {other}?", "other": other})]
+    )
 
 
 def edits_in_words(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> str:

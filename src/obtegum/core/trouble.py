@@ -8,7 +8,8 @@ __all__ = ["DesignError", "Trouble"]
 class Trouble(Part):
     """One input that can't be used: where, a sentence, and the nearest value that works.
 
-    ``reason`` is the part of the sentence that speaks of no value, where it can stand by itself.
+    ``reason`` is the part of the sentence that speaks of no value, where it can stand by itself; ``other`` what
+    a number without a unit may have meant in another one.
     """
 
     path: str
@@ -16,6 +17,7 @@ class Trouble(Part):
     reason: str = ""
     nearest_m: float | None = None
     nearest: str | None = None
+    other: str | None = None
 
 
 class DesignError(ValueError):

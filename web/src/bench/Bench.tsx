@@ -10,6 +10,7 @@ import { SessionContext, useSession, useSight } from "../house/useSight";
 import { windowName } from "../house/window";
 import { Plain } from "../kit/Plain";
 import { Words } from "../kit/Words";
+import { useNarrow } from "../look/narrow";
 import { useSun } from "../look/sun";
 import { Entry } from "../tape/Entry";
 import { Late } from "../tape/Late";
@@ -27,17 +28,20 @@ import { Rail } from "./Rail";
 import { Readings } from "./Readings";
 import { Spots } from "./Spots";
 import { Tabs } from "./Tabs";
-import { TopLine } from "./TopLine";
+import { TopLine, UnitsAndKeys } from "./TopLine";
 
 const Layout = styled.div`
   display: grid;
-  grid-template: 54px minmax(0, 1fr) / 158px minmax(0, 1fr) 316px;
+  grid-template: minmax(54px, auto) minmax(0, 1fr) / 158px minmax(0, 1fr) 316px;
   grid-template-areas: "top top top" "rail middle panel";
   height: 100vh;
   min-height: 620px;
   @media (max-width: 820px) {
-    display: block;
+    display: flex;
+    flex-direction: column;
     height: auto;
+    > main { order: 3; }
+    > aside { order: 4; }
   }
 `;
 const Middle = styled.main`
@@ -111,6 +115,7 @@ function Workplace({ window }: { window: string }) {
   const { past } = sight;
   const plan = past?.plan ?? sight.plan;
   const [sun, setSun] = useSun();
+  const narrow = useNarrow();
   const step = plan.steps.find((each) => each.id === wanted) ?? plan.steps[0];
   const [viewWanted, setView] = useState<string | null>(null);
   const [stripWanted, setStrip] = useState<string | null>(null);
@@ -214,9 +219,10 @@ function Workplace({ window }: { window: string }) {
     setStrip(id);
     if (first) setChosen(first.part);
   };
+  const keys = { onKeys: () => setSide(side === "keys" ? "step" : "keys"), keysOpen: side === "keys" };
   return (
     <Layout>
-      <TopLine onKeys={() => setSide(side === "keys" ? "step" : "keys")} keysOpen={side === "keys"} />
+      <TopLine narrow={narrow} {...keys} />
       <Rail
         steps={plan.steps}
         current={step.id}
@@ -234,6 +240,7 @@ function Workplace({ window }: { window: string }) {
         <Plain onPress={() => setSun(!sun)} aria-pressed={sun}>
           {sun ? "Out of the sun" : "For the sun"}
         </Plain>
+        {narrow && <UnitsAndKeys {...keys} />}
       </Rail>
       <Middle>
         {past && (

@@ -10,8 +10,6 @@ const List = styled.ol`
   column-gap: 34px;
   font-size: 14.5px;
   line-height: 1.3;
-  max-height: 25vh;
-  overflow-y: auto;
   li { break-inside: avoid; padding: 2px 0 4px 2px; }
   li::marker { font-weight: 600; }
   button {
@@ -26,7 +24,7 @@ const List = styled.ol`
   }
   button:hover { border-left-color: var(--rule); }
   button[aria-pressed="true"] { border-left-color: var(--ink); font-weight: 600; }
-  @media (max-width: 820px) { columns: 1; max-height: none; }
+  @media (max-width: 820px) { columns: 1; }
 `;
 
 /** The work of a step, numbered; a line that has a drawing of its own shows it when pressed. */

@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect, useRef } from "react";
 import styled from "styled-components";
 import type { StepPlan } from "../api/client";
 import { FIGURES } from "../look/look";
@@ -33,15 +33,17 @@ const Side = styled.nav`
   ol button[aria-current] { background: var(--paper); box-shadow: inset 5px 0 0 var(--ink); }
   ol button:focus-visible { outline-offset: -3px; }
   svg { flex: none; }
+  .units > div { padding: 0; border: 0; }
   @media (max-width: 820px) {
-    padding: 0;
-    border: 0;
-    > p { padding: 6px 14px; }
-    border-bottom: 1px solid var(--ink);
+    /* The steps stand under the top line, the rest below everything else. */
+    display: contents;
+    > ol { order: 2; overflow-x: auto; scroll-snap-type: x proximity; background: var(--desk); border-bottom: 2px solid var(--ink); }
     > ol, ol ol { display: flex; }
-    .more { display: flex; flex-wrap: wrap; padding: 0 8px; }
+    > ol > li, ol ol > li { flex: none; scroll-snap-align: center; }
+    .more { order: 8; display: flex; flex-wrap: wrap; align-items: center; gap: 4px 16px; margin: 0; padding: 10px 14px 0; background: var(--desk); border-top: 1px solid var(--ink); }
+    > p { order: 9; padding: 6px 14px 14px; background: var(--desk); }
     h2 { display: none; }
-    ol button { padding: 4px 12px; gap: 6px; min-height: 44px; }
+    ol button { padding: 4px 12px; gap: 6px; min-height: 46px; white-space: nowrap; }
     ol button small { display: none; }
   }
 `;
@@ -59,6 +61,12 @@ interface Props {
 /** The steps of the work in their order, each with a stake that is driven as far as the work has come. */
 export function Rail({ steps, current, aid, children, onGo }: Props) {
   const groups = [...new Set(steps.map((step) => step.group))];
+  const here = useRef<HTMLButtonElement>(null);
+  // Where the steps are wider or longer than the screen, the current one comes into sight.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is another button with each step
+  useEffect(() => {
+    here.current?.scrollIntoView({ block: "nearest", inline: "center" });
+  }, [current]);
   return (
     <Side aria-label="Steps">
       <ol>
@@ -70,7 +78,12 @@ export function Rail({ steps, current, aid, children, onGo }: Props) {
                 .filter((step) => step.group === group)
                 .map((step) => (
                   <li key={step.id}>
-                    <button type="button" aria-current={step.id === current ? "step" : undefined} onClick={() => onGo(step.id)}>
+                    <button
+                      type="button"
+                      ref={step.id === current ? here : undefined}
+                      aria-current={step.id === current ? "step" : undefined}
+                      onClick={() => onGo(step.id)}
+                    >
                       <Stake state={step.state} />
                       <span>
                         {step.title}

@@ -27,39 +27,50 @@ const Line = styled.header`
     font: 600 21px/1.2 ${FIGURES};
   }
   > .size { font-size: 17px; }
-  > .overall { display: flex; align-items: center; gap: 8px; flex: 1; min-width: 0; line-height: 1.25; }
+  > a.overall { display: flex; align-items: center; gap: 8px; flex: 1; min-width: 0; padding: 4px 0; font: inherit; line-height: 1.25; text-decoration: none; }
+  > .overall:hover { text-decoration: underline; text-decoration-thickness: 1px; }
   > .overall b { font-family: ${FIGURES}; font-weight: 600; }
-  > .overall > span { overflow: hidden; text-overflow: ellipsis; display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; }
   > .saved { font-size: 14px; color: var(--soft); max-width: 13em; line-height: 1.2; }
   > .saved[data-away] { color: var(--fails); }
   > .units > div { padding: 0; border: 0; }
   > .units > div > span { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
   > .units > div > div { margin: 0; flex-wrap: nowrap; }
-  @media (max-width: 820px) { flex-wrap: wrap; padding: 8px 14px; gap: 6px 14px; > .overall { flex-basis: 100%; } }
+  @media (max-width: 820px) {
+    order: 1;
+    flex-wrap: wrap;
+    padding: 4px 14px;
+    gap: 0 10px;
+    border-bottom-width: 1px;
+    > .size { display: none; }
+    > div:has(> input) { flex: 1; min-width: 0; }
+    input { width: 100%; }
+    > a.overall { order: 1; flex-basis: 100%; min-height: 44px; font-size: 14.5px; }
+    > .overall > span { overflow: hidden; text-overflow: ellipsis; display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; }
+    > .saved[data-away] { order: 1; flex-basis: 100%; max-width: none; }
+  }
 `;
 const SAVED_WORDS = { saved: "saved", saving: "saving", away: "not saved yet, trying again" } as const;
 
-/** House, size, the one verdict that matters most, units, and whether all is saved. */
-export function TopLine({ onKeys, keysOpen }: { onKeys: () => void; keysOpen: boolean }) {
+/** House, size, the one verdict that matters most and the way to it, units, and whether all is saved. */
+export function TopLine({ narrow, onKeys, keysOpen }: { narrow: boolean; onKeys: () => void; keysOpen: boolean }) {
   const session = useSession();
   const { plan, house, saved, why, notice } = useSight();
-  const units = plan.measures.units;
   const overall = plan.overall;
   return (
     <Line>
       <Link to="/">Yard</Link>
       <HouseName />
       <span className="figures size">{plan.size}</span>
-      <div className="overall">
-        {overall && (
-          <>
-            <LevelSign level={overall.level} />
-            <span>
-              <LevelWords verdict={overall} unknowns={plan.unknowns} /> <Words>{overall.sentence}</Words>
-            </span>
-          </>
-        )}
-      </div>
+      {overall ? (
+        <Link className="overall" to={`/house/${house.id}/${overall.step}`}>
+          <LevelSign level={overall.level} />
+          <span>
+            <LevelWords verdict={overall} unknowns={plan.unknowns} /> <Words>{overall.sentence}</Words>
+          </span>
+        </Link>
+      ) : (
+        <span className="overall" />
+      )}
       <span className="saved" role="status" data-away={saved === "away" || undefined}>
         {saved === "away" ? (why ? `Not saved yet. ${why}` : SAVED_WORDS.away) : notice || SAVED_WORDS[saved]}
       </span>
@@ -69,11 +80,21 @@ export function TopLine({ onKeys, keysOpen }: { onKeys: () => void; keysOpen: bo
       <Plain isDisabled={!house.redo} onPress={() => session.undo("redo")} aria-label={house.redo ? `Redo: ${house.redo}` : "Redo"}>
         Redo
       </Plain>
+      {!narrow && <UnitsAndKeys onKeys={onKeys} keysOpen={keysOpen} />}
+    </Line>
+  );
+}
+
+/** Units and the list of keys: in the top line, or on a narrow screen below everything else. */
+export function UnitsAndKeys({ onKeys, keysOpen }: { onKeys: () => void; keysOpen: boolean }) {
+  const units = useSight().plan.measures.units;
+  return (
+    <>
       <div className="units">{units && <Choice measure={units} />}</div>
       <Plain onPress={onKeys} aria-expanded={keysOpen}>
         Keys
       </Plain>
-    </Line>
+    </>
   );
 }
 

@@ -7,14 +7,17 @@ const GAP = 3;
 /** Room that a grip at the end takes, px. */
 const ROOM = 22;
 const CHARACTER = 8.1;
+/** Between words one below the other, px. */
+const ROW = 19;
 
 /** Words that have no room in a short upright line: outside it on the left, under its foot on the right. */
-function besideUpright(x: number, y: number, foot: number, outward: number) {
-  return outward > 0 ? { x, y: foot + 27, anchor: "middle" as const } : { x: x - 14, y, anchor: "end" as const };
+function besideUpright(x: number, y: number, foot: number, outward: number, row: number) {
+  return outward > 0 ? { x, y: foot + 27 + row * ROW, anchor: "middle" as const } : { x: x - 14, y, anchor: "end" as const };
 }
 
-/** Where words stand that have no room in a short level line: past the grip at its end, if that is inside. */
+/** Where words stand that have no room in a short level line: below one in the middle, else past the grip at its end. */
 function beside(left: number, right: number, y: number, frame: Frame) {
+  if (left < frame.middle && frame.middle < right) return { x: (left + right) / 2, y: y + 17, anchor: "middle" as const };
   return right < frame.middle ? { x: right + 20, y, anchor: "start" as const } : { x: left - 10, y, anchor: "end" as const };
 }
 
@@ -42,7 +45,7 @@ export function DimensionItem({ item, frame, lit, faint }: { item: Dimension; fr
   const place = inside
     ? { x: cx, y: cy, anchor: "middle" as const }
     : upright
-      ? besideUpright(cx, cy, Math.max(ay, by), nx)
+      ? besideUpright(cx, cy, Math.max(ay, by), nx, item.row ?? 0)
       : beside(Math.min(ax, bx), Math.max(ax, bx), cy, frame);
   return (
     <g opacity={faint ? 0.55 : 1}>

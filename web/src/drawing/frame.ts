@@ -46,6 +46,6 @@ export function marginsFor(drawing: Drawing): Margins {
     left: most.left ? 60 + most.left * LANE : 30,
     right: most.right ? 34 + most.right * LANE : 30,
     top: 24 + most.top * LANE,
-    bottom: 22 + most.bottom * LANE,
+    bottom: 28 + most.bottom * LANE,
   };
 }

@@ -6,6 +6,7 @@ import { type Draft, keepUnsaved, type Unsaved } from "./unsaved";
 export interface Refusal {
   sentence: string;
   nearest: string | null;
+  other: string | null;
   /** What was refused, if it was typed. */
   text: string | null;
 }
@@ -401,7 +402,7 @@ export class HouseSession {
     if (!(error instanceof ProblemError)) return;
     const own = error.problem.errors?.find((each) => each.measure === measure);
     const sentence = own?.sentence ?? error.problem.errors?.[0]?.sentence ?? error.message;
-    const refusal = { sentence, nearest: own?.nearest ?? null, text };
+    const refusal = { sentence, nearest: own?.nearest ?? null, other: own?.other ?? null, text };
     this.show({ refusals: { ...this.sight.refusals, [measure]: refusal }, plan: this.sight.house.plan, trying: false });
   }
 

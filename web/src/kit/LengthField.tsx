@@ -32,7 +32,7 @@ const Row = styled(TextField)`
 `;
 const Under = styled.p`
   grid-column: 1 / -1;
-  padding-top: 2px;
+  padding-top: 6px;
   font-size: 13px;
   line-height: 1.3;
   color: var(--soft);
@@ -134,16 +134,20 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
       )}
       <Wrong>
         {refusal && <Words>{refusal.sentence}</Words>}
-        {refusal?.nearest && (
-          <Nearest
-            type="button"
-            onClick={() => {
-              session.untype(measure.id);
-              void session.commit([{ measure: measure.id, text: refusal.nearest, stride: "fraction" }], newGesture());
-            }}
-          >
-            Take <span className="figures">{refusal.nearest}</span>
-          </Nearest>
+        {[refusal?.other, refusal?.nearest].map(
+          (offer) =>
+            offer && (
+              <Nearest
+                key={offer}
+                type="button"
+                onClick={() => {
+                  session.untype(measure.id);
+                  void session.commit([{ measure: measure.id, text: offer, stride: "fraction" }], newGesture());
+                }}
+              >
+                Take <span className="figures">{offer}</span>
+              </Nearest>
+            ),
         )}
       </Wrong>
     </Row>

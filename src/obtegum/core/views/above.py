@@ -64,6 +64,7 @@ def _tapes(work: Work) -> list[Item]:
             part="tape:2",
             x=middle[0],
             y=middle[1],
+            anchor="end",
             text=f"{'tape 2 reads' if work.method.at_once else 'second arc'} {other.text}",
         ),
     ]

@@ -3,6 +3,7 @@
 import math
 from typing import Literal
 
+from obtegum.core.bows.beds import Bed
 from obtegum.core.design import Gothic, Kneed, Peaked, Size, ThreeCentred
 from obtegum.core.drawing import (
     Dimension,
@@ -26,6 +27,8 @@ from obtegum.core.work import Work
 __all__ = ["across", "frame_outlines"]
 
 BESIDE_M = 0.7
+# A grower with a hat, in shares of the grower.
+HAT = 1.06
 SYMBOLS: dict[str, Literal["socket", "bend", "crown"]] = {"socket": "socket", "bend": "bend", "crown": "crown"}
 BELOW_M = 0.18
 
@@ -59,7 +62,7 @@ def across(work: Work) -> Drawing:
         x0=-half - BESIDE_M,
         y0=bottom,
         x1=half + BESIDE_M,
-        y1=size.height_m + work.bow_tube.od_m / 2,
+        y1=max(size.height_m + work.bow_tube.od_m / 2, size.figure.height_m * HAT),
         items=tuple(items),
         table=_table(work),
     )
@@ -122,11 +125,20 @@ def _beds(work: Work) -> list[Item]:
             ),
             Mark(part=f"bed:{number}", symbol="centre", x=left + bed.middle_m, y=BED_M, label=f"bed {number}"),
         ]
-    for bed in work.layout.beds[:1]:
+    # The crop stands in the side bed that the grower is further from.
+    for number, bed in _crop_bed(work):
         x, top = left + bed.middle_m, work.design.inside.crop_m
-        items.append(Outline(part="bed:1", layer="construction", material="ink", path=line(x, BED_M, x, top)))
-        items.append(Note(part="bed:1", x=x, y=top, text=work.say(top)))
+        part = f"bed:{number}"
+        items.append(Outline(part=part, layer="construction", material="ink", path=line(x, BED_M, x, top)))
+        items.append(Note(part=part, x=x, y=top, text=work.say(top)))
     return items
+
+
+def _crop_bed(work: Work) -> list[tuple[int, Bed]]:
+    """The side bed that is further from the grower, with its number."""
+    beds = list(enumerate(work.layout.beds, start=1))
+    left = work.figure_from_left_m < work.design.size.span_m / 2
+    return beds[-1:] if left else beds[:1]
 
 
 def _radius(work: Work) -> list[Item]:
@@ -212,6 +224,7 @@ def _dimensions(work: Work) -> list[Item]:
             x1=half + BESIDE_M,
             y1=0.0,
             lane=1.0,
+            row=1,
             text=work.say(height_m),
         ),
         Handle(measure="height", x=half + BESIDE_M, y=height_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=1.0),

@@ -35,7 +35,7 @@ def strings(work: Work) -> list[Item]:
 
 
 def corners(work: Work, beside_m: float = LETTER_M) -> list[Item]:
-    """The letters beside their corners."""
+    """The letters outside their corners, clear of the lines that are carried on from them."""
     return [
         Note(
             part=f"corner:{letter}",
@@ -43,7 +43,8 @@ def corners(work: Work, beside_m: float = LETTER_M) -> list[Item]:
             y=y,
             text=letter,
             anchor="start" if letter in "BC" else "end",
-            above=False,
+            above=letter in "CD",
+            row=0 if letter in "CD" else 1,
         )
         for letter, (x, y) in corner_places(*work.strung).items()
     ]

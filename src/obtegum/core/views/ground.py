@@ -6,6 +6,7 @@ from typing import Literal
 from obtegum.core.drawing import Arrow, Dots, Drawing, Item, Mark, Note, Outline, Row, Segments, Vertex, box, line
 from obtegum.core.ground.stand import Stand
 from obtegum.core.setout.base import Peg
+from obtegum.core.setout.how import corner_places
 from obtegum.core.steps.drain import drain_places, drained
 from obtegum.core.ticks import peg_words
 from obtegum.core.views.base import BESIDE_M, corners, floor, peg_y, strings
@@ -219,8 +220,18 @@ def _contours(work: Work) -> list[Item]:
     lowest = min(height for _, _, height in stand.terrain.points)
     steps = STEPS_M[work.tape.units]
     step = next((each for each in steps if (highest - lowest) / each <= MOST_CONTOURS), steps[-1])
-    items, told = list[Item](), list[tuple[float, float]]()
-    room_x, room_y = (each * size for each, size in zip(WORDS, work.strung, strict=True))
+    # The corners have words of their own.
+    items, told = list[Item](), list(corner_places(*work.strung).values())
+    (length_m, width_m), (room_x, room_y) = (
+        work.strung,
+        (each * size for each, size in zip(WORDS, work.strung, strict=True)),
+    )
+
+    def free(at: tuple[float, float], told: list[tuple[float, float]]) -> bool:
+        """Whether words at a place keep clear of all others and of the long sides' and the ends' strings."""
+        over = min(abs(at[0]), abs(at[0] - length_m)) < room_x / 2 or min(abs(at[1]), abs(at[1] - width_m)) < room_y / 2
+        return not over and not any(abs(at[0] - x) < room_x and abs(at[1] - y) < room_y for x, y in told)
+
     for number in range(1, MOST_CONTOURS + 1):
         height = highest - number * step
         pieces = stand.terrain.contours(height) if height > lowest else []
@@ -229,9 +240,11 @@ def _contours(work: Work) -> list[Item]:
         part = f"contour:{number}"
         ends = tuple((*one, *other) for one, other in pieces)
         items.append(Segments(part=part, style="contour", ends=ends, height_m=height))
-        x, y = pieces[len(pieces) // 2][0]
-        # On a steep bank the lines run close: those whose words would cover others' go without.
-        if any(abs(x - other_x) < room_x and abs(y - other_y) < room_y for other_x, other_y in told):
+        # On a steep bank the lines run close: those whose words would cover others', or a string, go without.
+        middle = len(pieces) // 2
+        outward = sorted(range(len(pieces)), key=lambda place: abs(place - middle))
+        x, y = next((at for at in (pieces[place][0] for place in outward) if free(at, told)), (math.nan, math.nan))
+        if math.isnan(x):
             continue
         told.append((x, y))
         items.append(Note(part=part, x=x, y=y, text=work.say(-number * step), above=False))
