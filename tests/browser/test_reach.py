@@ -120,6 +120,25 @@ def test_focus_is_always_seen(page: Page) -> None:
         assert seen, page.evaluate("document.activeElement.outerHTML.slice(0, 200)")
 
 
+def test_a_narrow_screen_keeps_its_head_low_and_the_step_in_sight(page: Page) -> None:
+    page.set_viewport_size({"width": 390, "height": 844})
+    open_house(page, "Upper terrace", "Check bows")
+    steps = page.get_by_role("navigation", name="Steps")
+    here = steps.get_by_role("button", name="Check bows")
+    expect(here).to_be_in_viewport(ratio=0.99)
+    box = here.bounding_box()
+    assert box is not None
+    # Top line and steps together take a fifth of the height at the most.
+    assert box["y"] + box["height"] <= 844 / 5
+    # What left the head stands below everything else.
+    for name in ("History", "Print and files", "Keys"):
+        place = page.get_by_role("button", name=name).bounding_box()
+        assert place is not None and place["y"] > 844 / 2, name
+    page.get_by_role("link", name="Fails.").click()
+    expect(steps.get_by_role("button", name="Level")).to_have_attribute("aria-current", "step")
+    expect(steps.get_by_role("button", name="Level")).to_be_in_viewport(ratio=0.99)
+
+
 def test_a_narrow_screen_has_no_sideways_scroll(page: Page) -> None:
     page.set_viewport_size({"width": 390, "height": 844})
     assert page.evaluate("document.documentElement.scrollWidth") <= 390

@@ -171,3 +171,13 @@ def test_square_but_larger_than_its_name_asks_which_is_right(told: tuple[Line, .
         assert ways[0].words == "Length 12.120 m, Width 6.060 m"
     # One size longer and the other not is a peg out of place, and moved.
     assert verdict(make_plan(taped(12.12, 6.0), **METRIC), "other-size") is None
+
+
+@pytest.mark.parametrize(("off_m", "state"), [(0.0012, "set"), (0.0017, "moved")])
+def test_switching_units_flips_no_tick(off_m: float, state: str) -> None:
+    """A peg 1.2 mm off: more than a millimetre, less than 1/16 in (1.5875 mm). It stands in both units, or in none."""
+    record = SiteRecord(set_at_m={"peg:L2": 1.0 + off_m})
+    for units in ("feet", "metric"):
+        plan = make_plan(record, **{**METRIC, "tape": {"units": units}})
+        marks = next(each for each in plan.strips if each.id == "peg:L").marks
+        assert marks[1].state == state, units

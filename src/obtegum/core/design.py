@@ -327,7 +327,7 @@ class Bending(Part):
     crown_former_m: float | None = _number("bending.crown_former_m", default=None)
     former_to: Literal["face", "centre"] = "face"
     reach_m: float = _number("bending.reach_m", default=0.6)
-    tail_m: float = _number("bending.tail_m", default=0.15)
+    tail_m: float = _number("bending.tail_m", default=0.3)
 
 
 class Inside(Part):

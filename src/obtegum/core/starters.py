@@ -27,13 +27,17 @@ IN_FEET: dict[str, Any] = {
 }
 
 
+# And what one in metres begins with where that is not the design's own.
+IN_METRES: dict[str, Any] = {"bending": {"tail_m": 0.15}}
+
+
 def _house(
     name: str, tape: dict[str, Any], size: dict[str, Any], tapes_m: tuple[float, float | None], **parts: Any
 ) -> HouseDesign:
     set_out: dict[str, Any] = {"tape_m": tapes_m[0], "second_tape_m": tapes_m[1]}
     if tape["units"] == "feet":
         set_out |= {"reading_error_m": INCH_M / 8, "fence_m": 5 * FOOT_M}
-    usual = IN_FEET if tape["units"] == "feet" else {}
+    usual = IN_FEET if tape["units"] == "feet" else IN_METRES
     return read_design({"name": name, "tape": tape, "size": size, "set_out": set_out, **usual, **parts})
 
 
