@@ -113,7 +113,7 @@ LIMITS: dict[str, Limit] = {
     "level.least_in_ground_m": Limit("Least in the ground", 0.1, 3.0),
     "pad.raise_m": Limit("Pad above the highest peg", 0.0, 2.0),
     "pad.margin_m": Limit("Pad beyond the posts", 0.0, 10.0),
-    "pad.slope": Limit("Side slopes, one up in", 0.2, 6.0, "slope"),
+    "pad.slope": Limit("Side slopes, rise to run", 0.2, 6.0, "slope"),
     "pad.stone_m": Limit("Stone, how deep", 0.0, 1.0),
     "pad.swell": Limit("Swells when dug", 0.0, 1.0, "share"),
     "pad.shrink": Limit("Shrinks when packed", 0.0, 0.5, "share"),

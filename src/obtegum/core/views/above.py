@@ -8,6 +8,9 @@ from obtegum.core.work import Work
 
 __all__ = ["above"]
 
+# How far along a tape its words begin.
+BESIDE_TAPE = 0.4
+
 
 def above(work: Work) -> Drawing:
     """Base rectangle with its strings, diagonals and pegs."""
@@ -56,15 +59,18 @@ def _tapes(work: Work) -> list[Item]:
     if crossing is None:
         return []
     one, other = crossing
-    middle = ((other.start[0] + other.end[0]) / 2, (other.start[1] + other.end[1]) / 2)
+    # The words stand over the line where it falls away from them.
+    at = tuple(start + (end - start) * BESIDE_TAPE for start, end in zip(other.start, other.end, strict=True))
     return [
         Outline(part="tape:1", layer="string", material="string", path=line(*one.start, *one.end), label="tape 1"),
         Outline(part="tape:2", layer="string", material="string", path=line(*other.start, *other.end), label="tape 2"),
         Note(
             part="tape:2",
-            x=middle[0],
-            y=middle[1],
-            anchor="end",
+            x=at[0],
+            y=at[1],
+            anchor="start" if other.end[0] > other.start[0] else "end",
+            above=False,
+            row=1,
             text=f"{'tape 2 reads' if work.method.at_once else 'second arc'} {other.text}",
         ),
     ]
