@@ -10,6 +10,7 @@ from starlette.types import Scope
 
 from obtegum import __version__
 from obtegum.api import files, houses, planning, site, yard
+from obtegum.api.benches import Benches
 from obtegum.api.beside import Beside
 from obtegum.api.guard import Guard, Page
 from obtegum.api.problems import install, problem
@@ -44,6 +45,7 @@ def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK, level: Level
     app.state.store = store
     app.state.level = level
     app.state.beside = Beside()
+    app.state.benches = Benches()
     app.state.token = secrets.token_urlsafe(24)
     app.include_router(planning.router)
     app.include_router(files.router)

@@ -7,13 +7,13 @@ from typing import Annotated
 from fastapi import Depends, Header, Path, Query, Request
 from starlette.responses import Response
 
+from obtegum.api.benches import Benches, benches_of
 from obtegum.api.beside import Beside
 from obtegum.api.models import house_out
 from obtegum.api.planning import PROBLEMS, answer
 from obtegum.api.problems import Unplanned
-from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
-from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.plan import HousePlan, plan_work
 from obtegum.core.record import SiteRecord
 from obtegum.core.trouble import DesignError
 from obtegum.store import House, Store, gestures, houses
@@ -44,6 +44,7 @@ def _lane(request: Request) -> Beside:
 
 
 Kept = Annotated[Store, Depends(_store)]
+KeptBenches = Annotated[Benches, Depends(benches_of)]
 Lane = Annotated[Beside, Depends(_lane)]
 ShownStep = Annotated[str | None, Query(max_length=20, alias="step")]
 RequestName = Annotated[str, Header(max_length=64, alias="Idempotency-Key")]
@@ -56,6 +57,7 @@ class Asked:
     """
 
     store: Store
+    benches: Benches
     step: str | None
     request: str
     _planned: tuple[HouseDesign, SiteRecord, HousePlan] | None = None
@@ -64,12 +66,14 @@ class Asked:
         """Plan a house once: what was planned before it was kept is what is answered."""
         before = self._planned
         if before is None or before[0] is not design or before[1] is not record:
-            self._planned = before = design, record, plan_house(design, record, default_catalogue(), self.step)
+            work = self.benches.begin(design, record)
+            self._planned = before = design, record, plan_work(work, self.step)
+            self.benches.keep(design, record, work)
         return before[2]
 
 
-def _asked(store: Kept, step: ShownStep = None, request: RequestName = "") -> Asked:
-    return Asked(store, step, request)
+def _asked(store: Kept, benches: KeptBenches, step: ShownStep = None, request: RequestName = "") -> Asked:
+    return Asked(store, benches, step, request)
 
 
 Desk = Annotated[Asked, Depends(_asked)]

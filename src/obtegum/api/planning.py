@@ -2,9 +2,10 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Depends, Query
 from starlette.responses import Response
 
+from obtegum.api.benches import Benches, benches_of
 from obtegum.api.models import Problem, ReadIn, ReadLength, Remedies, TryIn, TryOut
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
@@ -12,10 +13,10 @@ from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.offers import tried
 from obtegum.core.part import Part
-from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.plan import HousePlan, plan_house, plan_work
 from obtegum.core.quantity import LengthError, Tape, Units, length_text, parse_length
 from obtegum.core.record import SiteRecord
-from obtegum.core.remedies import find_remedies
+from obtegum.core.remedies import remedies_on
 from obtegum.core.starters import new_house
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.exchange.housefile import HouseFile
@@ -26,6 +27,7 @@ PROBLEMS: dict[int | str, dict[str, object]] = {
     status: {"model": Problem, "description": "problem details", "content": {"application/problem+json": {}}}
     for status in (400, 422)
 }
+KeptBenches = Annotated[Benches, Depends(benches_of)]
 router = APIRouter(prefix="/api", tags=["planning"], responses=PROBLEMS)
 
 
@@ -45,17 +47,17 @@ def post_plan(design: HouseDesign) -> Response:
 
 
 @router.post("/try", response_model=TryOut)
-def post_try(trial: TryIn) -> Response:
-    """Try edits on a design; nothing is kept."""
-    catalogue = default_catalogue()
-    job = apply_edits(Job(trial.design, trial.record), trial.edits, catalogue)
-    return answer(TryOut(design=job.design, record=job.record, plan=plan_house(*job, catalogue, trial.step)))
+def post_try(trial: TryIn, benches: KeptBenches) -> Response:
+    """Try edits on a design; nothing is kept of it."""
+    job = apply_edits(Job(trial.design, trial.record), trial.edits, default_catalogue())
+    return answer(TryOut(design=job.design, record=job.record, plan=plan_work(benches.begin(*job), trial.step)))
 
 
 @router.post("/remedies", response_model=Remedies)
-def post_remedies(given: ReadIn) -> Response:
-    """Ways out of what is tight or fails; each was planned in full and found better."""
-    return answer(Remedies(remedies=tuple(find_remedies(given.design, given.record, default_catalogue()))))
+def post_remedies(given: ReadIn, benches: KeptBenches) -> Response:
+    """Ways out of what is tight or fails; each was judged in full and found better."""
+    job = Job(given.design, given.record)
+    return answer(Remedies(remedies=tuple(remedies_on(benches.begin(*job), job))))
 
 
 @router.get("/schema/house-file")

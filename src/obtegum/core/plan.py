@@ -1,10 +1,14 @@
 """From a design to everything computed: `plan_house`, the one way through."""
 
+from collections.abc import Callable
+from functools import cache
+
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import HouseDesign
 from obtegum.core.drawing import Drawing
+from obtegum.core.found import Finding
 from obtegum.core.job import Job
-from obtegum.core.measures import MEASURES, MeasureState, measure_state, own_tube_measures
+from obtegum.core.measures import MEASURES, Measure, MeasureState, find_measure, measure_state, own_tube_measures
 from obtegum.core.part import Part
 from obtegum.core.quantity import Tape, size_text
 from obtegum.core.record import SiteRecord
@@ -17,17 +21,31 @@ from obtegum.core.verdict import Verdict, unknown_count, worst
 from obtegum.core.views import VIEWS, how_drawings, pull_drawings, yard
 from obtegum.core.work import Work, begin
 
-__all__ = ["PLANNING_AID", "HousePlan", "YardPlan", "plan_house", "plan_yard"]
+__all__ = ["PLANNING_AID", "HousePlan", "YardPlan", "judged", "plan_house", "plan_work", "plan_yard", "takes"]
 
 PLANNING_AID = "A planning aid. Local code and a licensed engineer decide what stands."
 
 
-def _none(work: Work) -> list[Drawing]:
-    return []
+def _state_of(measure: Measure) -> Callable[[Work], MeasureState]:
+    return lambda work: measure_state(measure, Job(work.design, work.record), work.catalogue)
 
 
-# The steps whose numbered work has a drawing for each line of it.
-TOLD = {"set-out": how_drawings, "bend": pull_drawings}
+# Every view, kept with what it read; and for the steps whose numbered work is drawn line by line, those drawings.
+DRAWN = {name: Finding(view, compared=False) for name, view in VIEWS.items()}
+TOLD = {"set-out": Finding(how_drawings, compared=False), "bend": Finding(pull_drawings, compared=False)}
+_STATES = {measure.id: Finding(_state_of(measure), compared=False) for measure in MEASURES.values()}
+
+
+@cache
+def _own_state(name: str) -> Finding[MeasureState]:
+    measure = find_measure(name)
+    assert measure is not None
+    return Finding(_state_of(measure), compared=False)
+
+
+def measured(work: Work) -> dict[str, Finding[MeasureState]]:
+    """Every measure of a house by its id, as the bench shows it."""
+    return {**_STATES, **{measure.id: _own_state(measure.id) for measure in own_tube_measures(work.design)}}
 
 
 class HousePlan(Part):
@@ -45,8 +63,6 @@ class HousePlan(Part):
     fixed_bays: Bays
     pegs: tuple[Peg, ...]
     sticks: int
-    post_tube_m: float
-    loads: int
     drawings: tuple[Drawing, ...]
     strips: tuple[Strip, ...]
     planning_aid: str = PLANNING_AID
@@ -69,14 +85,41 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, sh
     the step whose drawings and tapes are wanted (None: all of them; no step's name: none).
     Raises: DesignError when the parts can't make a house.
     """
-    job = Job(design, record)
-    work = begin(design, record, catalogue)
-    found = [step.verdicts(work) for step in STEPS]
-    verdicts = tuple(verdict for each in found for verdict in each)
-    steps = tuple(step.plan(work, each) for step, each in zip(STEPS, found, strict=True))
+    return plan_work(begin(design, record, catalogue), shown)
+
+
+def judged(work: Work) -> tuple[Verdict, ...]:
+    """Every verdict on a house."""
+    return tuple(verdict for step in STEPS for verdict in step.verdicts(work))
+
+
+class Takes(Part):
+    """What a house takes in parts and loads, as the cost of a remedy is told."""
+
+    posts: int
+    sticks: int
+    post_tube_m: float
+    loads: int
+
+
+def takes(work: Work) -> Takes:
+    """What a house takes."""
+    moved = work.stand.moved if work.stand else None
+    return Takes(
+        posts=len(work.pegs),
+        sticks=work.sticks,
+        post_tube_m=len(work.pegs) * work.design.posts.length_m,
+        loads=moved.loads if moved else 0,
+    )
+
+
+def plan_work(work: Work, shown: str | None = None) -> HousePlan:
+    """Plan the house on a bench; what the bench has kept is not found again."""
+    steps = tuple(step.plan(work) for step in STEPS)
     wanted = [step for step in steps if shown in (None, step.id)]
     views = {view for step in wanted for view in step.views}
     tapes = {strip for step in wanted for strip in step.strips}
+    design, verdicts = work.design, judged(work)
     return HousePlan(
         name=design.name,
         size=size_text(design.size.span_m, design.size.length_m, design.tape),
@@ -84,20 +127,15 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, sh
         overall=worst(verdicts),
         unknowns=unknown_count(verdicts),
         verdicts=verdicts,
-        measures={
-            measure.id: measure_state(measure, job, catalogue)
-            for measure in (*MEASURES.values(), *own_tube_measures(design))
-        },
+        measures={name: state(work) for name, state in measured(work).items()},
         steps=steps,
         equal_bays=work.equal,
         fixed_bays=work.fixed,
         pegs=work.pegs,
         sticks=work.sticks,
-        post_tube_m=len(work.pegs) * design.posts.length_m,
-        loads=work.stand.moved.loads if work.stand and work.stand.moved else 0,
         drawings=(
-            *(draw(work) for name, draw in VIEWS.items() if name in views),
-            *(each for step in wanted if step.how for each in TOLD.get(step.id, _none)(work)),
+            *(draw(work) for name, draw in DRAWN.items() if name in views),
+            *(each for step in wanted if step.how and step.id in TOLD for each in TOLD[step.id](work)),
         ),
         strips=tuple(
             strip
@@ -112,7 +150,7 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, sh
 def plan_yard(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> YardPlan:
     """Size, verdict and small drawing of a house as it stands on site. Raises: DesignError."""
     work = begin(design, record, catalogue)
-    verdicts = [verdict for step in STEPS for verdict in step.verdicts(work)]
+    verdicts = judged(work)
     return YardPlan(
         size=size_text(design.size.span_m, design.size.length_m, design.tape),
         bows=work.bays.bows,

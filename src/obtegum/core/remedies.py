@@ -1,7 +1,7 @@
 """Ways out of a verdict: changes that were planned in full and found better before they are offered.
 
 Each kind of verdict has its usual cures. A cure is a list of edits; it is applied to the design, the
-whole house is planned with it, and it is offered only if the verdict that it is for comes out better
+whole house is judged with it, and it is offered only if the verdict that it is for comes out better
 and no other one comes to fail; one that comes out tight is named with the cost.
 """
 
@@ -14,7 +14,7 @@ from obtegum.core.design import HouseDesign
 from obtegum.core.edits import Edit, apply_edits, edits_in_words
 from obtegum.core.job import Job
 from obtegum.core.part import Part
-from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.plan import judged, takes
 from obtegum.core.quantity import Tape, length_text
 from obtegum.core.record import SiteRecord
 from obtegum.core.setout.base import diagonal
@@ -23,7 +23,7 @@ from obtegum.core.trouble import DesignError
 from obtegum.core.verdict import LEVELS, Level, Verdict, better
 from obtegum.core.work import Work, begin
 
-__all__ = ["Remedy", "find_remedies"]
+__all__ = ["Remedy", "find_remedies", "remedies_on"]
 
 MOST_PER_VERDICT = 4
 COMFORT = 0.9
@@ -293,38 +293,38 @@ def _tube_more(more_m: float, tape: Tape) -> list[str]:
     return [f"{length_text(more_m, tape, 'up')} more post tube in all"] if more_m > tape.step_m else []
 
 
-def _offer(
-    before: HousePlan, verdict: Verdict, cure: Cure, design: HouseDesign, record: SiteRecord, catalogue: Catalogue
-) -> Remedy | None:
-    """Plan the house with the cure; None unless it is a way out of this verdict and fails no other."""
+def _offer(work: Work, job: Job, verdict: Verdict, cure: Cure) -> Remedy | None:
+    """Judge the house with the cure; None unless it is a way out of this verdict and fails no other."""
     try:
-        changed = apply_edits(Job(design, record), cure, catalogue)
-        after = plan_house(*changed, catalogue, shown="")
+        changed = apply_edits(job, cure, work.catalogue)
+        after = begin(*changed, work.catalogue, before=work)
+        verdicts = judged(after)
     except DesignError:
         return None
-    found = next((each for each in after.verdicts if each.id == verdict.id), None)
+    found = next((each for each in verdicts if each.id == verdict.id), None)
     # A way that still fails is no way out.
     if found is not None and (found.level == "fails" or not better(found, verdict)):
         return None
-    was = {each.id: each.level for each in before.verdicts}
+    was = {each.id: each.level for each in judged(work)}
     worse = [
         each
-        for each in after.verdicts
+        for each in verdicts
         if each.id != verdict.id and LEVELS.index(each.level) > LEVELS.index(was.get(each.id, "holds"))
     ]
     if any(each.level == "fails" for each in worse):
         return None
-    posts, sticks = len(after.pegs) - len(before.pegs), after.sticks - before.sticks
+    needs, needed = takes(after), takes(work)
+    posts, sticks = needs.posts - needed.posts, needs.sticks - needed.sticks
     costs = [
         _more(posts, "post"),
         _more(sticks, "stick"),
-        _more(after.loads - before.loads, "load"),
-        *_tube_more(after.post_tube_m - before.post_tube_m, changed.design.tape),
+        _more(needs.loads - needed.loads, "load"),
+        *_tube_more(needs.post_tube_m - needed.post_tube_m, changed.design.tape),
         *(f"{each.title.lower()} {WORSE[each.level]}" for each in worse),
     ]
     return Remedy(
         verdict=verdict.id,
-        words=edits_in_words(changed, cure, catalogue),
+        words=edits_in_words(changed, cure, work.catalogue),
         edits=cure,
         level="holds" if found is None else found.level,
         number="" if found is None else found.number,
@@ -348,15 +348,16 @@ def find_remedies(design: HouseDesign, record: SiteRecord, catalogue: Catalogue)
 
     Raises: DesignError when the design can't be planned at all.
     """
-    work = begin(design, record, catalogue)
-    before = plan_house(design, record, catalogue, shown="")
+    return remedies_on(begin(design, record, catalogue), Job(design, record))
+
+
+def remedies_on(work: Work, job: Job) -> list[Remedy]:
+    """The same for a house on a bench; every cure is judged on one that begins from it."""
     remedies: list[Remedy] = []
-    for verdict in before.verdicts:
+    for verdict in judged(work):
         if verdict.level == "holds" or verdict.id not in CURES:
             continue
-        offers = _distinct(
-            _offer(before, verdict, cure, design, record, catalogue) for cure in CURES[verdict.id](work, verdict)
-        )
+        offers = _distinct(_offer(work, job, verdict, cure) for cure in CURES[verdict.id](work, verdict))
         ranked = sorted(offers, key=lambda each: (LEVELS.index(each.level), each.posts_more + each.sticks_more))
         remedies += ranked[:MOST_PER_VERDICT]
     return remedies

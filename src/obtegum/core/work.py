@@ -2,8 +2,8 @@
 
 import math
 from collections.abc import Mapping
-from dataclasses import dataclass, field
-from functools import cached_property
+from dataclasses import dataclass
+from typing import Any
 
 from obtegum.core.bows.as_bent import AsBent, as_bent
 from obtegum.core.bows.beds import Layout, lay_out
@@ -21,6 +21,7 @@ from obtegum.core.bows.sticks import (
 )
 from obtegum.core.catalogue import Catalogue, Rules, Tube
 from obtegum.core.design import HouseDesign, limit_of
+from obtegum.core.found import Bench, Finding, found
 from obtegum.core.ground.posts import Entry, Play, bow_entry, socket_play
 from obtegum.core.ground.spots import spot_place
 from obtegum.core.ground.stand import Stand, stand_on
@@ -58,27 +59,110 @@ class Bend:
         return self.start_m + self.arc.length_m
 
 
-@dataclass(frozen=True)
-class Work:
+class Work(Bench):
     """One house on the bench. Lengths along the tube start at its end in the left post."""
 
-    design: HouseDesign
-    record: SiteRecord
-    catalogue: Catalogue
-    bow_tube: Tube
-    post_tube: Tube
-    bow: Chain
-    inner: Chain
-    equal: Bays
-    fixed: Bays
-    bays: Bays
-    pegs: tuple[Peg, ...]
-    entry: Entry
-    play: Play | None
-    tube_m: float
-    split: Split
-    joint: Joint
-    _said: dict[tuple[float, Rounding], str] = field(default_factory=dict, repr=False, compare=False)
+    def __init__(
+        self,
+        design: HouseDesign,
+        record: SiteRecord,
+        catalogue: Catalogue,
+        before: "Mapping[Finding[Any], Any] | None" = None,
+    ) -> None:
+        super().__init__(design, record, catalogue, before)
+        self._said: dict[tuple[float, Rounding], str] = {}
+
+    @found
+    def bow_tube(self) -> Tube:
+        """The bows' tube. Raises: DesignError when there is none of that name."""
+        return _tube(self.design, self.catalogue, self.design.bows.tube, "bows.tube")
+
+    @found
+    def post_tube(self) -> Tube:
+        """The posts' tube. Raises: DesignError when there is none of that name."""
+        return _tube(self.design, self.catalogue, self.design.posts.tube, "posts.tube")
+
+    @found
+    def bow(self) -> Chain:
+        """The bow's centre line. Raises: DesignError with the nearest value where the shape can't be."""
+        return _centre_line(self.design)
+
+    @found
+    def inner(self) -> Chain:
+        """The bow's inner face, each segment by itself. Raises: DesignError when the tube is too thick for a bend."""
+        try:
+            return self.bow.offset(-self.bow_tube.od_m / 2)
+        except ValueError:
+            od_m = self.bow_tube.od_m
+            tightest = length_text(od_m, self.tape, "up")
+            sentence = f"That bend is tighter than the tube is thick. {tightest} would be the least."
+            raise DesignError(
+                [Trouble(path="size.shape.shoulder_m", sentence=sentence, nearest_m=od_m, nearest=tightest)]
+            ) from None
+
+    @found
+    def equal(self) -> Bays:
+        """Equal bays."""
+        return equal_bays(self.design.size.length_m, self.design.bows.max_spacing_m)
+
+    @found
+    def fixed(self) -> Bays:
+        """Bays of a fixed spacing, the odd one last."""
+        return fixed_bays(self.design.size.length_m, self.design.bows.max_spacing_m)
+
+    @property
+    def bays(self) -> Bays:
+        """The bays of the school that was chosen."""
+        return self.equal if self.design.bows.bays == "equal" else self.fixed
+
+    @found
+    def pegs(self) -> tuple[Peg, ...]:
+        """A peg for every post."""
+        return pegs(self.bays, self.design.size.span_m, self.strung[0] - self.design.size.length_m)
+
+    @found
+    def entry(self) -> Entry:
+        """How the bow meets its post's top. Raises: DesignError when the posts stand as high as the crown."""
+        size, reveal_m = self.design.size, self.design.posts.reveal_m
+        if reveal_m >= size.height_m:
+            sentence = "The posts would stand as high as the crown. They must stay below"
+            nearest = length_text(size.height_m, self.tape, "down")
+            raise DesignError([Trouble(path="posts.reveal_m", sentence=f"{sentence} {nearest}.", nearest=nearest)])
+        return bow_entry(self.bow, size.span_m, reveal_m)
+
+    @found
+    def play(self) -> Play | None:
+        """What the socket forgives; None where the bow's tube doesn't go in."""
+        return socket_play(self.post_tube.bore_m, self.bow_tube.od_m, self.design.bows.insertion_m)
+
+    @found
+    def tube_m(self) -> float:
+        """Tube of a bow, sockets in, m."""
+        return self.bow.girth_m - 2 * self.entry.post_top_s_m + 2 * self.design.bows.insertion_m
+
+    @found
+    def joint(self) -> Joint:
+        """How two sticks are joined."""
+        return joint_of(self.design.bows.joint, self.design.bows.joint_m)
+
+    @found
+    def split(self) -> Split:
+        """The sticks of a bow. Raises: DesignError when there would be more than can be joined."""
+        stick_m, overlap_m, rules = self.design.bows.stick_m, self.joint.overlap_m, self.rules
+        count = sticks_needed(self.tube_m, stick_m, overlap_m)
+        if count > MOST_STICKS:
+            least_m = (self.tube_m + (MOST_STICKS - 1) * overlap_m) / MOST_STICKS
+            nearest = length_text(least_m, self.tape, "up")
+            sentence = (
+                f"That makes {count} sticks a bow, and more than {MOST_STICKS} can't be joined well. The least is"
+            )
+            raise DesignError(
+                [Trouble(path="bows.stick_m", sentence=f"{sentence} {nearest}.", nearest_m=least_m, nearest=nearest)]
+            )
+        corners = [self.along_tube(kink.s_m) for kink in self.corners]
+        if self.joint.kind == "crown_plate" and not corners:
+            corners = [self.tube_m / 2]
+        return split_runs(self.tube_m, corners, stick_m, overlap_m, rules.piece_least_m, rules.joint_off_crown_share)
 
     @property
     def tape(self) -> Tape:
@@ -92,7 +176,7 @@ class Work:
     def embedment_m(self) -> float:
         return self.design.posts.length_m - self.design.posts.reveal_m
 
-    @cached_property
+    @found
     def tubes(self) -> tuple[Tube, ...]:
         """Every tube there is: the catalogue's, and the grower's own."""
         return (*self.catalogue.tubes.values(), *own_tubes(self.design, self.catalogue))
@@ -119,24 +203,24 @@ class Work:
         reveal_m, middle_m = self.design.posts.reveal_m, self.bow.girth_m / 2
         return next((kink for kink in self.bow.kinks if reveal_m + 1e-7 < kink.s_m < middle_m), None)
 
-    @cached_property
+    @found
     def clear_from_m(self) -> float | None:
         """Where the grower can first stand upright, from the left posts' line, m; None if nowhere."""
         size = self.design.size
         return clear_from(self.inner, size.span_m, size.figure.height_m, self.rules.figure_width_m)
 
-    @cached_property
+    @found
     def figure_headroom_m(self) -> float:
         """Height to the inner face of the bow over the grower's width, where the grower stands, m."""
         x = self.figure_from_left_m - self.design.size.span_m / 2
         return headroom_over(self.inner, x, self.rules.figure_width_m)
 
-    @cached_property
+    @found
     def strung(self) -> tuple[float, float]:
         """Length and width of the rectangle that the strings make, m."""
         return strung_size(self.design, self.catalogue)
 
-    @cached_property
+    @found
     def tapes(self) -> Tapes:
         return tapes_of(self.design)
 
@@ -144,18 +228,18 @@ class Work:
         """What the long tape shows over a distance: more, where it is held at a mark of its own."""
         return self.say(value_m + self.tapes.start_m, rounding)
 
-    @cached_property
+    @found
     def other_size(self) -> float | None:
         """Share by which a base that is square is larger (or smaller) than planned; None where it isn't so."""
         check = self.check
         return other_size(self.taped_level, check, *self.strung) if isinstance(check, CheckIn) else None
 
-    @cached_property
+    @found
     def square_usable_m(self) -> float:
         """How far a base may be out of square and be of use, m."""
         return self.rules.square_usable_share * diagonal(*self.strung)
 
-    @cached_property
+    @found
     def square_enough(self) -> bool:
         """Whether no peg is to be moved: the readings can be trusted, and what they tell is good work."""
         check = self.check
@@ -164,23 +248,23 @@ class Work:
         off_m = max(check.differ_m, check.largest.size_m)
         return off_m <= self.rules.square_good_share * self.square_usable_m
 
-    @cached_property
+    @found
     def methods(self) -> list[Method]:
         """Ways to square the base, best first."""
         return ways_to_square(self.design, self.catalogue)
 
-    @cached_property
+    @found
     def how(self) -> list[HowStep]:
         """How the base is squared, step by step."""
         set_out = self.design.set_out
         return how_to_square(self.method, *self.strung, set_out.base, self.tape, self.tapes, set_out.fence_m)
 
-    @cached_property
+    @found
     def stand(self) -> Stand | None:
         """The posts on the ground as levelled, or None while too few pegs have been read."""
         return stand_on(self.design, self.record.levels, self.pegs, self.strung[1])
 
-    @cached_property
+    @found
     def odd_readings(self) -> tuple[list[Suspect], Suspect | None]:
         """Rod readings that don't fit those around them, worst first; and a rod that slipped part of the way."""
         stand, levels, error_m = self.stand, self.record.levels, self.design.level.reading_error_m
@@ -201,7 +285,7 @@ class Work:
             return peg_words(name)
         return f"the spot {spot_place(tuple(self.record.levels.spots.values())[int(name[5:]) - 1], self.tape)}"
 
-    @cached_property
+    @found
     def taped_level(self) -> dict[Line, float]:
         """What was taped in this round, held level, m."""
         return self._levelled(self.record.taped, self.tapes.start_m)
@@ -226,12 +310,12 @@ class Work:
         ends = [self.record.levels.pegs.get(names[letter.upper()]) for letter in line]
         return None if ends[0] is None or ends[1] is None else ends[1] - ends[0]
 
-    @cached_property
+    @found
     def check(self) -> CheckIn | TapeMisfit | None:
         """The base as taped; a misfit when it can't be, None before two lines were taped."""
         return self._checked(self.taped_level) if self.record.taped.count >= 2 else None
 
-    @cached_property
+    @found
     def earlier_checks(self) -> list[CheckIn]:
         """The shapes of the earlier rounds of taping, for as far as they make one."""
         told = (self._levelled(each, each.starts_m) for each in self.record.earlier)
@@ -250,13 +334,13 @@ class Work:
         chosen = (each for each in self.methods if each.id == self.design.set_out.method)
         return next(chosen, self.methods[0])
 
-    @cached_property
+    @found
     def bends(self) -> tuple[Bend, ...]:
         """The bent stretches of the bow, from the left."""
         starts = zip(self.bow.starts_m, self.bow.segments, strict=False)
         return tuple(Bend(start, segment) for start, segment in starts if isinstance(segment, Arc))
 
-    @cached_property
+    @found
     def bend_kinds(self) -> tuple[Arc, ...]:
         """One arc for each radius that is bent, from the left foot up to the crown."""
         found: list[Arc] = []
@@ -289,7 +373,7 @@ class Work:
         """Radius of the former to the tube's centre on it, m, or None when it is made to suit."""
         return self._to_centre(self.design.bending.former_m)
 
-    @cached_property
+    @found
     def formers_m(self) -> tuple[float | None, ...]:
         """The former of each bend kind, from the left foot up, to the tube's centre, m; None where it is made to suit.
 
@@ -298,12 +382,12 @@ class Work:
         both = (self.former_m, self._to_centre(self.design.bending.crown_former_m))
         return both[: len(self.bend_kinds)]
 
-    @cached_property
+    @found
     def tried_tube(self) -> bool:
         """Whether what was tried was a bend of this tube, as far as it is known."""
         return self.record.trial.tube in ("", tube_tried(self.design))
 
-    @cached_property
+    @found
     def trial(self) -> Trial | None:
         """The bend that was tried on its own former; None before both its numbers were taped, or of another tube.
 
@@ -317,12 +401,12 @@ class Work:
         former_m = own if own is not None and own < radius_m else None
         return None if radius_m <= 0 else Trial(radius_m, radius_m if former_m is None else former_m)
 
-    @cached_property
+    @found
     def came_out_m(self) -> float | None:
         """Radius that the first former leaves; None when it is made to suit, infinite when the tube takes no set."""
         return self._leaves(self.former_m)
 
-    @cached_property
+    @found
     def came_out_of_each_m(self) -> tuple[float | None, ...]:
         """Radius that each bend kind's former leaves, m; None where the former is made to suit."""
         return tuple(self._leaves(former_m) for former_m in self.formers_m)
@@ -346,7 +430,7 @@ class Work:
         after = piece is not last and not piece.corner_after
         return max(tail_m, joint_m) if before else tail_m, max(tail_m, joint_m) if after else tail_m
 
-    @cached_property
+    @found
     def straight_m(self) -> list[tuple[float, float]]:
         """Stretches of girth at the ends of the sticks that stay straight, m, in order."""
         found = list[tuple[float, float]]()
@@ -360,7 +444,7 @@ class Work:
                     found.append((low, high))
         return found
 
-    @cached_property
+    @found
     def lying(self) -> Chain:
         """The bow by itself, as it lies on the floor: from one end of its tube to the other, both ends at height 0.
 
@@ -378,7 +462,7 @@ class Work:
         """Width of the bow by itself, centre to centre of its ends, m."""
         return self.lying.point(self.lying.girth_m)[0] - self.lying.point(0.0)[0]
 
-    @cached_property
+    @found
     def lying_height_m(self) -> float:
         """Height of the crown's centre over the line of the bow's own ends, m."""
         return self.lying.point(self.lying.girth_m / 2)[1]
@@ -394,7 +478,7 @@ class Work:
         """Whether the bows are bent cold on a former; plastic pipe is not."""
         return self.design.bows.making == "former" and self.bow_tube.material == "steel"
 
-    @cached_property
+    @found
     def made(self) -> AsBent:
         """The bow as it comes out: tails straight, bends of the radius that the former leaves.
 
@@ -410,7 +494,7 @@ class Work:
 
         return as_bent(self.bow, self.straight_m, kept)
 
-    @cached_property
+    @found
     def make_up(self) -> float:
         """Share of the planned radius to bend to, so that the bow turns as far as planned in spite of its tails."""
         total = sum(bend.arc.turn_rad for bend in self.bends)
@@ -425,18 +509,18 @@ class Work:
         """Width of the floor between the posts, m."""
         return self.design.size.span_m - self.post_tube.od_m
 
-    @cached_property
+    @found
     def layout(self) -> Layout:
         """Beds and paths across the floor."""
         inside = self.design.inside
         return lay_out(self.floor_m, inside.bed_m, inside.path_m, inside.along_walls)
 
-    @cached_property
+    @found
     def sticks(self) -> int:
         """Sticks for all bows."""
         return sticks_for_house(self.split, self.bays.bows, self.joint.kind, self.rules.kerf_m)
 
-    @cached_property
+    @found
     def uncut_height_m(self) -> float | None:
         """Height of the crown if the sticks of a bow were used whole, m; None where no height takes them up."""
         overlaps = len(self.split.joints_m) * self.split.joint_m
@@ -455,7 +539,7 @@ class Work:
         """Left over from all sticks of the house, m."""
         return self.sticks * self.split.stick_m - self.bays.bows * self.split.cut_m
 
-    @cached_property
+    @found
     def corners(self) -> list[Kink]:
         """Corners that no bent tube makes: a ridge, elbows; from the left foot."""
         return _corners(self.design, self.bow, self.entry)
@@ -476,9 +560,10 @@ class Work:
 
     def say(self, value_m: float, rounding: Rounding = "nearest") -> str:
         """A length as the house's tape shows it; kept, as drawing, tape and table say the same ones."""
-        key = (value_m, rounding)
+        # The tape is asked for each time, as what is said hangs on it.
+        tape, key = self.tape, (value_m, rounding)
         if key not in self._said:
-            self._said[key] = length_text(value_m, self.tape, rounding)
+            self._said[key] = length_text(value_m, tape, rounding)
         return self._said[key]
 
     def tube(self, value_m: float, rounding: Rounding = "nearest") -> str:
@@ -615,61 +700,12 @@ def _on(line: Chain, s_m: float, along_m: float) -> Stretch:
     return Stretch(*end, x, y) if along_m < 0 else Stretch(x, y, *end)
 
 
-def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> Work:
-    """Lay the house on the bench.
+def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, before: Work | None = None) -> Work:
+    """Lay the house on the bench, beside what was found of it (or of another) before.
 
     Raises: DesignError when posts, bow and sticks can't make a house at all.
     """
-    size, posts, bows, rules = design.size, design.posts, design.bows, catalogue.rules
-    bow_tube = _tube(design, catalogue, bows.tube, "bows.tube")
-    post_tube = _tube(design, catalogue, posts.tube, "posts.tube")
-    bow = _centre_line(design)
-    if posts.reveal_m >= size.height_m:
-        sentence = "The posts would stand as high as the crown. They must stay below"
-        nearest = length_text(size.height_m, design.tape, "down")
-        raise DesignError([Trouble(path="posts.reveal_m", sentence=f"{sentence} {nearest}.", nearest=nearest)])
-    entry = bow_entry(bow, size.span_m, posts.reveal_m)
-    tube_m = bow.girth_m - 2 * entry.post_top_s_m + 2 * bows.insertion_m
-    joint = joint_of(bows.joint, bows.joint_m)
-    overlap_m = joint.overlap_m
-    count = sticks_needed(tube_m, bows.stick_m, overlap_m)
-    if count > MOST_STICKS:
-        least_m = (tube_m + (MOST_STICKS - 1) * overlap_m) / MOST_STICKS
-        nearest = length_text(least_m, design.tape, "up")
-        sentence = f"That makes {count} sticks a bow, and more than {MOST_STICKS} can't be joined well. The least is"
-        raise DesignError(
-            [Trouble(path="bows.stick_m", sentence=f"{sentence} {nearest}.", nearest_m=least_m, nearest=nearest)]
-        )
-    corners = [kink.s_m - entry.post_top_s_m + bows.insertion_m for kink in _corners(design, bow, entry)]
-    if bows.joint == "crown_plate" and not corners:
-        corners = [tube_m / 2]
-    split = split_runs(tube_m, corners, bows.stick_m, overlap_m, rules.piece_least_m, rules.joint_off_crown_share)
-    try:
-        inner = bow.offset(-bow_tube.od_m / 2)
-    except ValueError:
-        tightest = length_text(bow_tube.od_m, design.tape, "up")
-        sentence = f"That bend is tighter than the tube is thick. {tightest} would be the least."
-        raise DesignError(
-            [Trouble(path="size.shape.shoulder_m", sentence=sentence, nearest_m=bow_tube.od_m, nearest=tightest)]
-        ) from None
-    equal = equal_bays(size.length_m, bows.max_spacing_m)
-    fixed = fixed_bays(size.length_m, bows.max_spacing_m)
-    chosen = equal if bows.bays == "equal" else fixed
-    return Work(
-        design=design,
-        record=record,
-        catalogue=catalogue,
-        bow_tube=bow_tube,
-        post_tube=post_tube,
-        bow=bow,
-        inner=inner,
-        equal=equal,
-        fixed=fixed,
-        bays=chosen,
-        pegs=pegs(chosen, size.span_m, strung_size(design, catalogue)[0] - size.length_m),
-        entry=entry,
-        play=socket_play(post_tube.bore_m, bow_tube.od_m, bows.insertion_m),
-        tube_m=tube_m,
-        split=split,
-        joint=joint,
-    )
+    work = before.changed(design, record) if before else Work(design, record, catalogue)
+    # What a house can't be without, in the order in which it is told.
+    _ = work.bow_tube, work.post_tube, work.bow, work.entry, work.split, work.inner
+    return work

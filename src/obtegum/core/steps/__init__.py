@@ -3,10 +3,10 @@
 To add a step: write a module here with the same functions as the others and name it in STEPS.
 """
 
-from collections.abc import Callable
-from typing import NamedTuple
+from typing import Protocol
 
 from obtegum.core.bows.sticks import MOST_STICKS as MOST_PIECES
+from obtegum.core.found import Finding
 from obtegum.core.steps import (
     bend,
     bows,
@@ -29,28 +29,37 @@ from obtegum.core.work import Work
 __all__ = ["STEPS", "Answer", "Step", "StepPlan"]
 
 
-class Step(NamedTuple):
-    """What a step contributes to a plan; ``lends`` names the tapes that other steps show too."""
+class Step:
+    """What a step contributes to a plan, each kept with what it read; ``lends`` names tapes that others show too."""
 
-    plan: Callable[[Work, list[Verdict]], StepPlan]
-    verdicts: Callable[[Work], list[Verdict]]
-    strips: Callable[[Work], list[Strip]]
-    lends: tuple[str, ...] = ()
+    def __init__(self, room: "_Room", lends: tuple[str, ...] = ()) -> None:
+        self.verdicts = Finding(room.verdicts)
+        self.plan = Finding(lambda work: room.plan(work, self.verdicts(work)))
+        self.strips = Finding(room.strips, compared=False)
+        self.lends = lends
+
+
+class _Room(Protocol):
+    """A module of a step."""
+
+    def plan(self, work: Work, found: list[Verdict], /) -> StepPlan: ...
+    def verdicts(self, work: Work, /) -> list[Verdict]: ...
+    def strips(self, work: Work, /) -> list[Strip]: ...
 
 
 # The sticks of a bow, by their letters.
 BOW_STICKS = tuple(f"stick:{chr(ord('A') + place)}" for place in range(MOST_PIECES))
 STEPS = (
-    Step(size.plan, size.verdicts, size.strips, ("floor",)),
-    Step(inside.plan, inside.verdicts, inside.strips),
-    Step(set_out.plan, set_out.verdicts, set_out.strips, ("peg:L", "peg:R")),
-    Step(square_up.plan, square_up.verdicts, square_up.strips),
-    Step(keep_pegs.plan, keep_pegs.verdicts, keep_pegs.strips),
-    Step(level.plan, level.verdicts, level.strips, ("tops:L", "tops:R")),
-    Step(earth.plan, earth.verdicts, earth.strips),
-    Step(drain.plan, drain.verdicts, drain.strips),
-    Step(posts.plan, posts.verdicts, posts.strips),
-    Step(bows.plan, bows.verdicts, bows.strips, BOW_STICKS),
-    Step(bend.plan, bend.verdicts, bend.strips),
-    Step(check_bows.plan, check_bows.verdicts, check_bows.strips),
+    Step(size, ("floor",)),
+    Step(inside),
+    Step(set_out, ("peg:L", "peg:R")),
+    Step(square_up),
+    Step(keep_pegs),
+    Step(level, ("tops:L", "tops:R")),
+    Step(earth),
+    Step(drain),
+    Step(posts),
+    Step(bows, BOW_STICKS),
+    Step(bend),
+    Step(check_bows),
 )

@@ -1,0 +1,53 @@
+"""Benches kept between requests: a help to find less again, never a state that matters.
+
+A plan begins from the bench of the same house as it was a moment ago, if it is still kept; what it comes to is
+the same without one.
+"""
+
+from collections import deque
+from threading import Lock
+
+from fastapi import Request
+
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.design import HouseDesign
+from obtegum.core.record import SiteRecord
+from obtegum.core.work import Work, begin
+
+__all__ = ["Benches", "benches_of"]
+
+# Benches that are kept: a house in each of a few windows.
+MOST = 8
+
+
+class Benches:
+    """The last benches, the latest first; safe between threads."""
+
+    def __init__(self, most: int = MOST) -> None:
+        self._lock = Lock()
+        self._kept: deque[tuple[HouseDesign, SiteRecord, Work]] = deque(maxlen=most)
+
+    def begin(self, design: HouseDesign, record: SiteRecord) -> Work:
+        """A bench for a house, beginning from the kept one that is likest it. Raises: DesignError."""
+        with self._lock:
+            likest = max(self._kept, key=lambda kept: _like(kept, design, record), default=None)
+        return begin(design, record, default_catalogue(), likest[2] if likest else None)
+
+    def keep(self, design: HouseDesign, record: SiteRecord, work: Work) -> None:
+        """Keep a bench in place of the one of the same house."""
+        with self._lock:
+            others = [kept for kept in self._kept if kept[0].name != design.name]
+            self._kept = deque([(design, record, work), *others], self._kept.maxlen)
+
+    def __len__(self) -> int:
+        return len(self._kept)
+
+
+def _like(kept: tuple[HouseDesign, SiteRecord, Work], design: HouseDesign, record: SiteRecord) -> int:
+    return 2 * (kept[0].name == design.name) + (kept[1] is record)
+
+
+def benches_of(request: Request) -> Benches:
+    """The benches that the application keeps."""
+    benches: Benches = request.app.state.benches
+    return benches

@@ -1,0 +1,170 @@
+"""What a bench keeps is what it would find anew: after every change, to the last bit."""
+
+import random
+from typing import Any
+
+import pytest
+
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edits import Edit, apply_edits
+from obtegum.core.found import Bench, Finding, found
+from obtegum.core.job import Job
+from obtegum.core.measures import MEASURES, find_measure, own_tube_measures
+from obtegum.core.plan import plan_house, plan_work
+from obtegum.core.record import SiteRecord, Spot
+from obtegum.core.starters import demo_houses, new_house
+from obtegum.core.trouble import DesignError
+from obtegum.core.work import begin
+from tests.conftest import make_house
+
+CATALOGUE = default_catalogue()
+
+
+def same(bench: Any, job: Job) -> None:
+    assert plan_work(bench).model_dump_json() == plan_house(*job, CATALOGUE).model_dump_json()
+
+
+def jobs() -> list[Job]:
+    own = make_house(own_tubes=[{"od_m": 0.035, "wall_m": 0.002}], bows__tube="own:1")
+    peaked = {"kind": "peaked", "leg_m": 0.7, "height_m": 2.9, "shoulder_m": 0.5}
+    angular = make_house(size__shape=peaked, size__span_m=5.0)
+    return [*(Job(*each) for each in demo_houses()), Job(new_house("metric")), Job(own), Job(angular)]
+
+
+def some_edit(chance: random.Random, job: Job, name: str) -> Edit:
+    """A change of a measure: to another choice, some steps, or a number near its own."""
+    measure = find_measure(name)
+    assert measure is not None
+    if measure.kind == "choice":
+        return Edit(measure=name, text=chance.choice(measure.options(job, CATALOGUE)).id)
+    if measure.kind == "text":
+        return Edit(measure=name, text=f"House {chance.randrange(100)}")
+    if measure.kind == "length" and chance.random() < 0.5:
+        near = float(measure.now(job) or 1.0) * chance.uniform(0.8, 1.25)
+        return Edit(measure=name, text=f"{near:.4f} m")
+    return Edit(measure=name, steps=chance.choice((-3, -1, 1, 2)), stride=chance.choice(("fraction", "small")))
+
+
+@pytest.mark.parametrize("place", range(6))
+def test_every_measure_leaves_the_plan_as_if_made_anew(place: int) -> None:
+    """One bench through a change of every measure there is, one after the other."""
+    chance, job = random.Random(place), jobs()[place]
+    names = [*MEASURES, *(measure.id for measure in own_tube_measures(job.design))]
+    names += ["level:L1", "level:R2", "bow:1:width", "bow:2:twist"]
+    chance.shuffle(names)
+    bench, changed = begin(*job, CATALOGUE), 0
+    plan_work(bench)
+    for count, name in enumerate(names):
+        try:
+            after = apply_edits(job, [some_edit(chance, job, name)], CATALOGUE)
+        except DesignError:
+            continue
+        changed += after != job
+        job = after
+        bench = begin(*job, CATALOGUE, before=bench)
+        if count % 2:
+            # Often only a step is asked for, and the rest is found later, from an older bench.
+            plan_work(bench, chance.choice(("size", "level", "bows", "")))
+        else:
+            same(bench, job)
+    assert changed > len(names) * 0.4
+    same(bench, job)
+
+
+def test_ticks_tapings_spots_imports_and_undo_leave_it_as_if_made_anew() -> None:
+    job = Job(*demo_houses()[0])
+    bench = begin(*job, CATALOGUE)
+    same(bench, job)
+    record = job.record
+    spots = record.levels.with_spots([Spot(x_m=3.0, y_m=2.0, reading_m=1.7)])
+    other = demo_houses()[1]
+    for after in (
+        Job(job.design, record.with_set("peg:L1", None)),
+        Job(job.design, record.with_set("post:R3", 4.0)),
+        Job(job.design, record.taped_anew(0.0)),
+        Job(job.design, record.model_copy(update={"levels": spots})),
+        Job(*other),
+        # Back again: what was found before is kept under what it read, and holds.
+        job,
+        Job(job.design, SiteRecord()),
+    ):
+        bench = begin(*after, CATALOGUE, before=bench)
+        same(bench, after)
+
+
+def test_a_change_finds_again_only_what_it_touches() -> None:
+    job = Job(*demo_houses()[0])
+    bench = begin(*job, CATALOGUE)
+    plan_work(bench)
+    after = apply_edits(job, [Edit(measure="crop", text="3'")], CATALOGUE)
+    later = begin(*after, CATALOGUE, before=bench)
+    plan_work(later)
+    assert later.split is bench.split
+    assert later.stand is bench.stand
+    assert later.methods is bench.methods
+    # A change that comes out equal stops there: another name, and the pegs are still the same ones.
+    renamed = apply_edits(job, [Edit(measure="name", text="Other")], CATALOGUE)
+    assert begin(*renamed, CATALOGUE, before=later).pegs is bench.pegs
+
+
+class Counting(Bench):
+    """A bench whose findings say how often they were looked for."""
+
+    looked: list[str]
+
+    @found
+    def width(self) -> float:
+        self.looked.append("width")
+        return round(self.design.size.span_m)
+
+    @found
+    def words(self) -> str:
+        self.looked.append("words")
+        return f"{self.width} wide, tape {self.design.tape.units}" if self.width > 5 else "narrow"
+
+
+def test_findings_are_kept_by_what_they_read_and_cut_off_where_they_come_out_equal() -> None:
+    design = make_house(size__span_m=6.1)
+    bench = Counting(design, SiteRecord(), CATALOGUE)
+    bench.looked = []
+    assert (bench.words, bench.words) == ("6 wide, tape feet",) * 2
+    assert bench.looked == ["words", "width"]
+
+    def then(before: Counting, **changes: Any) -> Counting:
+        bench = before.changed(make_house(**changes), SiteRecord())
+        bench.looked = []
+        return bench
+
+    # 6.1 and 6.2 round alike: the width is looked for again, the words are not.
+    near = then(bench, size__span_m=6.2)
+    assert near.words == bench.words
+    assert near.looked == ["width"]
+    # What was not read does not matter; what was read only on another way doesn't either.
+    narrow = then(near, size__span_m=4.0)
+    assert narrow.words == "narrow"
+    metric = then(narrow, size__span_m=4.0, tape={"units": "metric"})
+    assert metric.words == "narrow"
+    assert metric.looked == []
+
+
+def test_what_raises_is_not_kept() -> None:
+    class Raising(Bench):
+        @found
+        def half(self) -> float:
+            if self.design.size.span_m > 6.0:
+                raise ValueError("too wide")
+            return self.design.size.span_m / 2
+
+    wide, narrow = make_house(size__span_m=6.4), make_house(size__span_m=5.0)
+    bench = Raising(narrow, SiteRecord(), CATALOGUE)
+    assert bench.half == 2.5
+    changed = bench.changed(wide, SiteRecord())
+    for _ in range(2):
+        with pytest.raises(ValueError, match="too wide"):
+            _ = changed.half
+    assert changed.changed(narrow, SiteRecord()).half == 2.5
+
+
+def test_a_finding_may_be_called_with_its_bench() -> None:
+    double = Finding(lambda bench: 2 * bench.design.size.span_m)
+    assert double(Bench(make_house(size__span_m=5.0), SiteRecord(), CATALOGUE)) == 10.0
