@@ -11,13 +11,13 @@ from typing import Any
 import pytest
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import create_engine
+from sqlalchemy import create_engine, text
 
 import obtegum.store.database as database
 from obtegum.core.record import Levels, SiteRecord, Spot
 from obtegum.store import Store, StoreTrouble, gestures, houses, open_store
 from obtegum.store.backup import restore, write_backup
-from obtegum.store.documents import cut
+from obtegum.store.documents import LIST, MissingDocument, cut, hash_of, in_pieces, keep_pieces, parts_of, read_pieces
 from tests.conftest import make_house
 
 
@@ -178,6 +178,28 @@ def test_texts_are_cut_by_their_content() -> None:
     assert len(set(after) - set(before)) <= 6
     assert cut("") == [""]
     assert "".join(cut("ä,ö" * 2000)) == "ä,ö" * 2000
+
+
+def test_a_long_list_of_pieces_is_cut_too(store: Store) -> None:
+    """A change leaves all but a few documents as they were; a short text is listed flat, as it always was."""
+    chance = random.Random(5)
+    rows = [f'"{n}":{{"x_m":{n},"reading_m":{chance.random()}}}' for n in range(6000)]
+    name, bodies = in_pieces("{" + ",".join(rows) + "}")
+    rows[3000] = '"other":{"x_m":1.5}'
+    later, after = in_pieces("{" + ",".join(rows) + "}")
+    new = {key: body for key, body in after.items() if key not in bodies}
+    assert sum(len(body) for body in new.values()) < 5000
+    assert LIST in bodies[name]
+    flat, few = in_pieces('{"a":1}')
+    assert few[flat] == hash_of('{"a":1}')
+    with store.writing() as session:
+        assert keep_pieces(session, "{" + ",".join(rows) + "}") == later
+        assert read_pieces(session, later) == "{" + ",".join(rows) + "}"
+        assert parts_of(session, [later]) | {later} == set(after)
+        # A list that is missing is said, not read as less.
+        session.execute(text("DELETE FROM document WHERE hash = :name"), {"name": after[later].split("\n")[0][1:]})
+        with pytest.raises(MissingDocument):
+            read_pieces(session, later)
 
 
 def big_record(spots: int = 2000) -> SiteRecord:

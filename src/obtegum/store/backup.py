@@ -23,7 +23,7 @@ from obtegum.core.part import Part
 from obtegum.core.record import spots_by_id
 from obtegum.store.causes import StoreTrouble
 from obtegum.store.database import Store, put_in_place
-from obtegum.store.documents import cut, hash_of, keep_documents, keep_pieces, keep_text, pieces_of, texts
+from obtegum.store.documents import hash_of, in_pieces, keep_documents, keep_pieces, keep_text, parts_of, texts
 from obtegum.store.houses import Check
 from obtegum.store.models import DocumentRow, HouseRow, RequestRow, RevisionRow
 from obtegum.store.state import NoSuchHouse, Unreadable, name_of, revision_row, state_of
@@ -295,8 +295,7 @@ class _OldBackup(_Backup):
         for house in self._each():
             for revision in house["revisions"]:
                 design, record = self._texts(revision)
-                listed = "\n".join(hash_of(piece) for piece in cut(record))
-                named = {"house_id": house.get("id"), "design": hash_of(design), "record": hash_of(listed)}
+                named = {"house_id": house.get("id"), "design": hash_of(design), "record": in_pieces(record)[0]}
                 yield _row(RevisionCopy, {**revision, **named})
 
 
@@ -390,10 +389,7 @@ def _judge(session: Session, check: Check) -> Restored:
 def _drop_unused(session: Session) -> None:
     """Let go of documents that no revision names."""
     records = set(session.scalars(select(RevisionRow.record).distinct()))
-    used = records | set(session.scalars(select(RevisionRow.design).distinct()))
-    for name in records:
-        listed = texts(session, (name,)).get(name)
-        used.update(pieces_of(listed) if listed else ())
+    used = records | set(session.scalars(select(RevisionRow.design).distinct())) | parts_of(session, records)
     names = session.scalars(select(DocumentRow.hash)).all()
     unused = [{"name": name} for name in names if name not in used]
     if unused:

@@ -2,7 +2,8 @@
 
 A design is one document. A site record may be large and changes a little at a time, so its text is cut
 into pieces where its content says so: a change moves no cut but those beside it, and only the pieces
-that it touches are new. The record's own document lists its pieces.
+that it touches are new. The record's own document lists its pieces; a long list is cut the same way, into
+lists that it names with a star before them.
 """
 
 from base64 import urlsafe_b64encode
@@ -17,13 +18,15 @@ from sqlalchemy.orm import Session
 from obtegum.store.models import DocumentRow
 
 __all__ = [
+    "LIST",
     "MissingDocument",
     "cut",
     "hash_of",
+    "in_pieces",
     "keep_documents",
     "keep_pieces",
     "keep_text",
-    "pieces_of",
+    "parts_of",
     "read_pieces",
     "read_text",
     "texts",
@@ -32,6 +35,10 @@ __all__ = [
 LOOKS_BACK = 48
 CUTS_ONE_IN = 64
 LEAST = 512
+# A list of more pieces than this is cut, one hash in so many ending a part.
+LONGEST_LIST = 24
+LIST_CUTS_ONE_IN = 10
+LIST = "*"
 AT_ONCE = 500
 
 
@@ -72,13 +79,32 @@ def keep_text(session: Session, text: str) -> str:
     return name
 
 
+def in_pieces(text: str) -> tuple[str, dict[str, str]]:
+    """The documents that a text is kept in: the name of the one that lists the others, and all of them by name."""
+    bodies: dict[str, str] = {}
+
+    def named(body: str) -> str:
+        name = hash_of(body)
+        bodies[name] = body
+        return name
+
+    names = [named(piece) for piece in cut(text)]
+    if len(names) > LONGEST_LIST:
+        lists, part = list[str](), list[str]()
+        for name in names:
+            part.append(name)
+            if crc32(name.encode()) % LIST_CUTS_ONE_IN == 0:
+                lists.append(LIST + named("\n".join(part)))
+                part = []
+        names = [*lists, *part]
+    return named("\n".join(names)), bodies
+
+
 def keep_pieces(session: Session, text: str) -> str:
     """Keep a text in pieces; returns the hash of the list of them."""
-    cuts = cut(text)
-    pieces = {hash_of(piece): piece for piece in cuts}
-    listed = "\n".join(hash_of(piece) for piece in cuts)
-    keep_documents(session, {**pieces, hash_of(listed): listed})
-    return hash_of(listed)
+    name, bodies = in_pieces(text)
+    keep_documents(session, bodies)
+    return name
 
 
 def texts(session: Session, names: Collection[str]) -> dict[str, str]:
@@ -93,9 +119,27 @@ def texts(session: Session, names: Collection[str]) -> dict[str, str]:
     return found
 
 
-def pieces_of(listed: str) -> list[str]:
-    """The hashes of the pieces that a record's document lists."""
-    return listed.split("\n")
+def _pieces(session: Session, name: str) -> list[str]:
+    """The pieces of a record's document, in order. Raises: MissingDocument when a list is missing."""
+    names = read_text(session, name).split("\n")
+    found = texts(session, [each.removeprefix(LIST) for each in names if each.startswith(LIST)])
+    pieces: list[str] = []
+    for each in names:
+        if not each.startswith(LIST):
+            pieces.append(each)
+        elif (listed := found.get(each.removeprefix(LIST))) is not None:
+            pieces += listed.split("\n")
+        else:
+            raise MissingDocument(name)
+    return pieces
+
+
+def parts_of(session: Session, names: Collection[str]) -> set[str]:
+    """Every document that those of some records name, lists and pieces, as far as they are there."""
+    named = {each for listed in texts(session, names).values() for each in listed.split("\n")}
+    lists = {each.removeprefix(LIST) for each in named if each.startswith(LIST)}
+    inner = {each for listed in texts(session, lists).values() for each in listed.split("\n")}
+    return {each for each in named if not each.startswith(LIST)} | lists | inner
 
 
 def read_text(session: Session, name: str) -> str:
@@ -108,7 +152,7 @@ def read_text(session: Session, name: str) -> str:
 
 def read_pieces(session: Session, name: str) -> str:
     """A text that was kept in pieces, put together. Raises: MissingDocument."""
-    names = pieces_of(read_text(session, name))
+    names = _pieces(session, name)
     found = texts(session, names)
     if not found.keys() >= set(names):
         raise MissingDocument(name)
