@@ -172,7 +172,7 @@ def test_what_can_t_be_planned_is_not_kept(client: TestClient, monkeypatch: pyte
     def broken(*_: object) -> None:
         raise ZeroDivisionError
 
-    monkeypatch.setattr("obtegum.api.desk.plan_house", broken)
+    monkeypatch.setattr("obtegum.api.desk.plan_work", broken)
     assert rename(client, house, "Never").status_code == 500
     assert client.post("/api/houses", json={"units": "feet"}).status_code == 500
     monkeypatch.undo()

@@ -1,5 +1,8 @@
 """Saved houses: kept, changed, ticked off, and guarded."""
 
+import re
+import shutil
+from importlib.resources import files
 from pathlib import Path
 from typing import Any
 
@@ -8,9 +11,13 @@ from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from fastapi.testclient import TestClient
 
+from obtegum.core.catalogue import Catalogue
+from obtegum.core.design import HouseDesign
+from obtegum.core.plan import YardPlan, plan_yard
 from obtegum.core.record import SiteRecord
 from obtegum.store import Store, houses, open_store
 from obtegum.store.models import Base
+from obtegum.store.yards import rules_in_use, rules_of
 from tests.api.conftest import page_client
 from tests.conftest import make_house
 
@@ -163,3 +170,41 @@ def test_a_failed_change_leaves_nothing_behind(store: Store) -> None:
         houses.change(store, house.id, houses.Gesture(1), broken)
     assert houses.get(store, house.id) == house
     assert houses.count(store) == 1
+
+
+def test_the_yard_keeps_what_it_found_until_a_house_or_the_rules_change(
+    client: TestClient, store: Store, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    first, second = start(client), start(client)
+    planned: list[str] = []
+
+    def counted(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> YardPlan:
+        planned.append(design.name)
+        return plan_yard(design, record, catalogue)
+
+    monkeypatch.setattr("obtegum.api.yard.plan_yard", counted)
+    shown = client.get("/api/houses").json()
+    assert len(planned) == 2
+    assert client.get("/api/houses").json() == shown
+    assert len(planned) == 2
+    change(client, first, measure="span", text="20")
+    wider = client.get("/api/houses").json()["houses"]
+    assert len(planned) == 3
+    assert {each["id"]: each["yard"]["size"] for each in wider}[first["id"]].startswith("20'")
+    # Another program's rules: all is found again, and a folder that can't be written is none the worse.
+    monkeypatch.setattr("obtegum.store.yards.rules_in_use", lambda: "others")
+    client.get("/api/houses")
+    assert len(planned) == 5
+    with store.reading() as session:
+        kept = session.connection().exec_driver_sql("SELECT house_id FROM yard").fetchall()
+    assert {row[0] for row in kept} == {first["id"], second["id"]}
+
+
+def test_the_rules_have_another_name_once_a_line_of_them_is_another(tmp_path: Path) -> None:
+    before = rules_in_use()
+    assert rules_in_use() == before
+    assert re.fullmatch("[0-9a-f]{16}", before)
+    core = tmp_path / "core"
+    shutil.copytree(files("obtegum.core"), core)  # type: ignore[arg-type]
+    (core / "catalogue" / "rules.json").write_text((core / "catalogue" / "rules.json").read_text() + " ")
+    assert rules_of(core) != before == rules_of(files("obtegum.core"))

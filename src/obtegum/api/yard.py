@@ -10,13 +10,14 @@ from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, Lane, with_pla
 from obtegum.api.models import Gone, HouseLine, HouseOut, NewHouse, Place, TokenOut, VersionOut, WorkOut, Yard
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.plan import plan_yard
+from obtegum.core.plan import YardPlan, plan_yard
 from obtegum.core.record import SiteRecord
 from obtegum.core.starters import new_house
 from obtegum.core.trouble import DesignError
-from obtegum.store import houses
+from obtegum.store import Store, houses
 from obtegum.store.backup import delete_for_good
 from obtegum.store.state import Shelf
+from obtegum.store.yards import keep_yards, kept_yards
 
 __all__ = ["router"]
 
@@ -25,13 +26,16 @@ router = APIRouter(prefix="/api", tags=["yard"], responses=HOUSE_PROBLEMS)
 WorkKey = Annotated[str, Query(max_length=40)]
 
 
-def _line(line: houses.HouseLine) -> HouseLine:
+def _line(store: Store, line: houses.HouseLine, kept: str | None) -> HouseLine:
     """A house in the yard; one that can't be planned stands there too, with the reason."""
     plain = {"id": line.id, "name": line.name, "touched": line.touched}
-    if line.state is None:
+    if kept is not None:
+        return HouseLine(**plain, yard=YardPlan.model_validate_json(kept))
+    state = houses.state_at(store, line)
+    if state is None:
         return HouseLine(**plain, yard=None, why="What was kept of it can’t be read here.")
     try:
-        return HouseLine(**plain, yard=plan_yard(*line.state, default_catalogue()))
+        return HouseLine(**plain, yard=plan_yard(*state, default_catalogue()))
     except DesignError as error:
         return HouseLine(**plain, yard=None, why=str(error))
     except Exception:
@@ -47,8 +51,18 @@ def get_yard(
     most: Annotated[int, Query(ge=1, le=100)] = 50,
 ) -> Response:
     """Houses on a shelf by last touched, each with its size, verdict and small drawing."""
-    lines = tuple(_line(line) for line in houses.newest(store, start, most, shelf))
-    return answer(Yard(houses=lines, total=houses.count(store, shelf)))
+    lines = houses.newest(store, start, most, shelf)
+    kept = kept_yards(store, {line.id: line.version for line in lines})
+    shown = tuple(_line(store, line, kept.get(line.id)) for line in lines)
+    keep_yards(
+        store,
+        {
+            line.id: (line.version, each.yard.model_dump_json())
+            for line, each in zip(lines, shown, strict=True)
+            if each.yard is not None and line.id not in kept
+        },
+    )
+    return answer(Yard(houses=shown, total=houses.count(store, shelf)))
 
 
 @router.post("/houses", response_model=HouseOut, status_code=201)

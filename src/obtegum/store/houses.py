@@ -59,13 +59,12 @@ Kind = Literal["start", "edit", "undo", "redo"]
 
 @dataclass(frozen=True)
 class HouseLine:
-    """A house as the yard lists it; without its state when what is kept of it can't be read."""
+    """A house as the yard lists it."""
 
     id: str
     version: int
     touched: float
     name: str
-    state: State | None
 
 
 @dataclass(frozen=True)
@@ -145,12 +144,16 @@ def newest(store: Store, start: int, most: int, shelf: Shelf = "standing") -> li
 
 
 def _line(session: Session, row: HouseRow) -> HouseLine:
-    name = name_of(session, row)
-    try:
-        state = state_of(session, revision_row(session, row.id, row.version))
-    except (Unreadable, NoSuchHouse):
-        state = None
-    return HouseLine(row.id, row.version, row.touched, name, state)
+    return HouseLine(row.id, row.version, row.touched, name_of(session, row))
+
+
+def state_at(store: Store, line: HouseLine) -> State | None:
+    """What a house was at the version that is listed; None when what is kept of it can't be read."""
+    with store.reading() as session:
+        try:
+            return state_of(session, revision_row(session, line.id, line.version))
+        except (Unreadable, NoSuchHouse):
+            return None
 
 
 def get(store: Store, house_id: str) -> House:

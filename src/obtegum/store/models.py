@@ -3,7 +3,7 @@
 from sqlalchemy import ForeignKey, Index, String, Text
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
-__all__ = ["Base", "DocumentRow", "HouseRow", "RequestRow", "RevisionRow"]
+__all__ = ["Base", "DocumentRow", "HouseRow", "RequestRow", "RevisionRow", "YardRow"]
 
 
 class Base(DeclarativeBase):
@@ -60,6 +60,17 @@ class RequestRow(Base):
     house_id: Mapped[str] = mapped_column(ForeignKey("house.id", ondelete="CASCADE"))
     version: Mapped[int]
     made: Mapped[float]
+
+
+class YardRow(Base):
+    """How a house stands in the yard, found at a version by the rules of the job of that name."""
+
+    __tablename__ = "yard"
+
+    house_id: Mapped[str] = mapped_column(ForeignKey("house.id", ondelete="CASCADE"), primary_key=True)
+    version: Mapped[int]
+    rules: Mapped[str] = mapped_column(String(22))
+    body: Mapped[str] = mapped_column(Text)
 
 
 Index("house_touched", HouseRow.touched.desc())
