@@ -27,7 +27,12 @@ def take(page: Page, name: str) -> None:
 def step(page: Page, address: str, house: str, title: str) -> None:
     page.goto(address)
     page.get_by_role("link", name=house).click()
-    page.get_by_role("navigation", name="Steps").get_by_role("button", name=re.compile(f"^{title}")).click()
+    steps = page.get_by_role("navigation", name="Steps")
+    steps.locator("[aria-expanded]").first.wait_for(state="attached")
+    wanted = steps.get_by_role("button", name=re.compile(f"^{title}"))
+    if wanted.count() == 0:
+        steps.locator('.chapter[aria-expanded="false"]').click()
+    wanted.click()
     page.locator("[data-strip]").wait_for()
     page.mouse.move(0, 0)
 

@@ -1,10 +1,8 @@
 """The job itself, in a browser: type, step, pull, switch units, keep, come back."""
 
-import re
-
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import Server, field, grip, open_house
+from tests.browser.conftest import Server, field, grip, open_house, step_button
 
 
 def saved(page: Page) -> None:
@@ -111,7 +109,7 @@ def test_a_grip_is_pulled_with_the_pointer(page: Page) -> None:
 def test_a_pull_goes_on_while_parts_come_and_go(page: Page) -> None:
     open_house(page, "Upper terrace")
     beds = page.locator('[data-mark^="bed:"]')
-    page.get_by_role("navigation", name="Steps").get_by_role("button", name=re.compile("^Inside")).click()
+    step_button(page, "Inside").click()
     expect(beds.first).to_be_attached()
     before = beds.count()
     handle = grip(page, "span")

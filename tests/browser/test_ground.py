@@ -4,7 +4,7 @@ from pathlib import Path
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import Server, field, open_house
+from tests.browser.conftest import Server, field, open_house, step_button
 from tests.browser.test_bench import saved
 
 
@@ -159,7 +159,7 @@ def test_earth_and_drain_answer_as_they_are_changed(page: Page) -> None:
     field(page, "load").fill("13.5")
     field(page, "load").press("Enter")
     expect(answer(page, "loads")).not_to_have_text(before or "")
-    page.get_by_role("navigation", name="Steps").get_by_role("button", name="Drain").click()
+    step_button(page, "Drain").click()
     expect(page.locator('[data-strip="drain"]')).to_contain_text("deep")
     field(page, "rain").fill("20")
     field(page, "rain").press("Enter")

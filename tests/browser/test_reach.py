@@ -6,7 +6,7 @@ import pytest
 from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import field, open_house
+from tests.browser.conftest import field, open_house, step_button
 
 STEPS = (
     "Size", "Inside", "Set out", "Square up", "Keep pegs", "Level", "Earth", "Drain", "Posts", "Bows", "Bend",
@@ -39,7 +39,7 @@ def test_every_step_is_within_reach(page: Page, step: str) -> None:
 
 def test_the_rest_is_within_reach(page: Page) -> None:
     open_house(page, "Dune edge")
-    page.get_by_role("navigation", name="Steps").get_by_role("button", name="Level").click()
+    step_button(page, "Level").click()
     for name in ("Paste or open readings", "Spots between the pegs"):
         page.get_by_role("button", name=name).click()
         page.get_by_role("button", name="Back to the step").wait_for()
@@ -124,7 +124,7 @@ def test_a_narrow_screen_keeps_its_head_low_and_the_step_in_sight(page: Page) ->
     page.set_viewport_size({"width": 390, "height": 844})
     open_house(page, "Upper terrace", "Check bows")
     steps = page.get_by_role("navigation", name="Steps")
-    here = steps.get_by_role("button", name="Check bows")
+    here = step_button(page, "Check bows")
     expect(here).to_be_in_viewport(ratio=0.99)
     box = here.bounding_box()
     assert box is not None
@@ -145,11 +145,11 @@ def test_a_narrow_screen_has_no_sideways_scroll(page: Page) -> None:
     open_house(page, "Upper terrace")
     for step in STEPS[1:]:
         with page.expect_response(re.compile("step=")):
-            page.get_by_role("navigation", name="Steps").get_by_role("button", name=re.compile(f"^{step}")).click()
+            step_button(page, step).click()
         page.locator("[data-strip]").wait_for()
         page.evaluate("new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))")
         assert page.evaluate("document.documentElement.scrollWidth") <= 390, step
-    page.get_by_role("navigation", name="Steps").get_by_role("button", name=re.compile("^Bows")).click()
+    step_button(page, "Bows").click()
     field(page, "stick").fill("20")
     field(page, "stick").press("Enter")
     expect(field(page, "stick")).to_have_value("20' 0\"")

@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import BrowserContext, Dialog, Page, expect
 
-from tests.browser.conftest import Server, field, open_house
+from tests.browser.conftest import Server, field, open_house, step_button
 from tests.browser.test_bench import saved
 from tests.browser.test_trust import change, second_window
 
@@ -36,11 +36,11 @@ def forget_levels(page: Page) -> None:
     field(page, "length").fill("99")
     field(page, "length").press("Enter")
     expect(page.locator(".size")).to_contain_text("99.000")
-    page.get_by_role("navigation", name="Steps").get_by_role("button", name="Set out").click()
+    step_button(page, "Set out").click()
     field(page, "spacing").fill("1")
     field(page, "spacing").press("Enter")
     saved(page)
-    page.get_by_role("navigation", name="Steps").get_by_role("button", name="Level").click()
+    step_button(page, "Level").click()
     expect(field(page, "level:L1")).to_be_visible()
 
 
@@ -105,9 +105,8 @@ def test_what_is_typed_waits_in_its_field(page: Page) -> None:
     field(page, "span").fill("wide")
     field(page, "span").press("Enter")
     expect(page.get_by_text("Can't read")).to_be_visible()
-    steps = page.get_by_role("navigation", name="Steps")
-    steps.get_by_role("button", name=re.compile("^Bows")).click()
-    steps.get_by_role("button", name="Size").click()
+    step_button(page, "Bows").click()
+    step_button(page, "Size").click()
     expect(field(page, "span")).to_have_value("wide")
     page.get_by_role("link", name="Yard").click()
     page.get_by_role("link", name="Upper terrace").click()

@@ -17,6 +17,7 @@ import { Late } from "../tape/Late";
 import { TapeStrip } from "../tape/TapeStrip";
 import { Tick } from "../tape/Tick";
 import { firstOpen, firstStand, nameOf, nextAfter, type Stand } from "../tape/walk";
+import { AllVerdicts } from "./AllVerdicts";
 import { Files } from "./Files";
 import { History } from "./History";
 import { How } from "./How";
@@ -105,7 +106,7 @@ function OpenHouse({ first, window, step, left }: { first: HouseOut; window: str
 /** Two presses in one moment are one. */
 const MOMENT_MS = 400;
 
-type SideShown = "step" | "keys" | "history" | "files" | "readings" | "spots";
+type SideShown = "step" | "keys" | "verdicts" | "history" | "files" | "readings" | "spots";
 
 function Workplace({ window }: { window: string }) {
   const { id = "", step: wanted } = useParams();
@@ -222,7 +223,12 @@ function Workplace({ window }: { window: string }) {
   const keys = { onKeys: () => setSide(side === "keys" ? "step" : "keys"), keysOpen: side === "keys" };
   return (
     <Layout>
-      <TopLine narrow={narrow} {...keys} />
+      <TopLine
+        narrow={narrow}
+        onVerdicts={() => setSide(side === "verdicts" ? "step" : "verdicts")}
+        verdictsOpen={side === "verdicts"}
+        {...keys}
+      />
       <Rail
         steps={plan.steps}
         current={step.id}
@@ -290,6 +296,18 @@ function Workplace({ window }: { window: string }) {
           </StripPlace>
         )}
       </Middle>
+      {side === "verdicts" && (
+        <AllVerdicts
+          onClose={() => setSide("step")}
+          onGo={(next, part) => {
+            setView(null);
+            setStrip(null);
+            setChosen(part);
+            setSide("step");
+            go(`/house/${id}/${next}`);
+          }}
+        />
+      )}
       {side === "keys" && <Keys onClose={() => setSide("step")} />}
       {side === "files" && <Files onClose={() => setSide("step")} onReadings={() => setSide("readings")} />}
       {side === "history" && (

@@ -1,43 +1,30 @@
+import { memo } from "react";
+import { Button, Disclosure, DisclosurePanel, Heading } from "react-aria-components";
 import styled from "styled-components";
-import type { Answer, Remedy, StepPlan, Verdict } from "../api/client";
+import type { Answer, StepPlan } from "../api/client";
+import { alike } from "../house/alike";
 import { useSight } from "../house/useSight";
 import { Choice } from "../kit/Choice";
 import { LengthField } from "../kit/LengthField";
-import { LevelSign, LevelWords } from "../kit/LevelSign";
 import { Press } from "../kit/Plain";
 import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
-import { RemedyList, useRemedies } from "./Remedies";
+import { useRemedies } from "./Remedies";
 import { Side } from "./Side";
 import { StandoffBox } from "./Standoff";
+import { VerdictList } from "./VerdictList";
 
-const Answers = styled.dl`
+const Answers = styled.dl<{ $large?: boolean }>`
   display: grid;
   > div { display: grid; grid-template-columns: 1fr auto; column-gap: 10px; align-items: baseline; padding: 4px 0 3px; border-bottom: 1px solid var(--faint); }
   dt { color: var(--soft); line-height: 1.25; }
   dt small { display: block; font-size: 13.5px; }
-  dd { font-size: 17px; text-align: right; }
+  dd { font-size: ${({ $large }) => ($large ? 20 : 17)}px; text-align: right; }
   .long dd { grid-column: 1 / -1; }
 `;
-const Judged = styled.ul`
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  display: grid;
-  gap: 9px;
-  > li > button {
-    display: grid;
-    grid-template-columns: 26px 1fr;
-    gap: 8px;
-    padding: 0;
-    border: 0;
-    background: none;
-    text-align: left;
-    font-size: 14.5px;
-    line-height: 1.32;
-    cursor: pointer;
-  }
-  b { font: 600 16px/1.2 ${FIGURES}; }
+const More = styled(Disclosure)`
+  > h2 { margin: 0; }
+  > h2 button { padding: 6px 0; border: 0; background: none; font: 600 15px/1.2 ${FIGURES}; text-decoration: underline; text-underline-offset: 3px; cursor: pointer; }
 `;
 
 interface Props {
@@ -74,43 +61,44 @@ export function Panel({ step, says, onShow, onAct }: Props) {
         </Press>
       ))}
       <VerdictList verdicts={verdicts.filter(({ level }) => level !== "holds")} remedies={remedies} onShow={onShow} />
-      <AnswerList answers={step.answers} />
+      <AnswerList key={step.id} answers={step.answers} leads={step.leads} />
       <VerdictList verdicts={verdicts.filter(({ level }) => level === "holds")} remedies={remedies} onShow={onShow} />
     </Side>
   );
 }
 
-function AnswerList({ answers }: { answers: Answer[] }) {
+/** What is carried to the site in large, the rest folded under one word. */
+function AnswerList({ answers, leads }: { answers: Answer[]; leads: string[] }) {
+  const first = answers.filter(({ id }) => leads.some((lead) => id === lead || id.startsWith(`${lead}_`)));
+  const rest = answers.filter((answer) => !first.includes(answer));
   return (
-    <Answers>
-      {answers.map((answer) => (
-        <div key={answer.id} className={answer.reading.length > 16 ? "long" : ""}>
-          <dt>
-            {answer.label}
-            {answer.note && <small><Words>{answer.note}</Words></small>}
-          </dt>
-          <dd className="figures" data-answer={answer.id}>{answer.reading}</dd>
-        </div>
-      ))}
-    </Answers>
+    <>
+      <Answers $large>{first.map((answer) => <AnswerLine key={answer.id} answer={answer} />)}</Answers>
+      {rest.length > 0 && (
+        <More>
+          <Heading level={2}>
+            <Button slot="trigger">More numbers</Button>
+          </Heading>
+          <DisclosurePanel>
+            <Answers>{rest.map((answer) => <AnswerLine key={answer.id} answer={answer} />)}</Answers>
+          </DisclosurePanel>
+        </More>
+      )}
+    </>
   );
 }
 
-function VerdictList({ verdicts, remedies, onShow }: { verdicts: Verdict[]; remedies: Remedy[]; onShow: (part: string) => void }) {
-  if (verdicts.length === 0) return null;
-  return (
-    <Judged aria-label="Verdicts">
-      {verdicts.map((verdict) => (
-        <li key={verdict.id} data-verdict={verdict.id} data-level={verdict.level}>
-          <button type="button" onClick={() => verdict.part && onShow(verdict.part)}>
-            <LevelSign level={verdict.level} size={24} />
-            <span>
-              <LevelWords verdict={verdict} /> <Words>{verdict.sentence}</Words>
-            </span>
-          </button>
-          {verdict.level !== "holds" && <RemedyList verdict={verdict} remedies={remedies} />}
-        </li>
-      ))}
-    </Judged>
-  );
-}
+const AnswerLine = memo(
+  function AnswerLine({ answer }: { answer: Answer }) {
+    return (
+      <div className={answer.reading.length > 16 ? "long" : ""}>
+        <dt>
+          {answer.label}
+          {answer.note && <small><Words>{answer.note}</Words></small>}
+        </dt>
+        <dd className="figures" data-answer={answer.id}>{answer.reading}</dd>
+      </div>
+    );
+  },
+  (a, b) => alike(a.answer, b.answer),
+);

@@ -1,6 +1,7 @@
-import { type ReactNode, useEffect, useRef } from "react";
+import { type KeyboardEvent, memo, type ReactNode, useCallback, useEffect, useRef, useState } from "react";
 import styled from "styled-components";
 import type { StepPlan } from "../api/client";
+import { alike } from "../house/alike";
 import { FIGURES } from "../look/look";
 
 const Side = styled.nav`
@@ -14,7 +15,6 @@ const Side = styled.nav`
   ol { list-style: none; }
   .more { display: grid; justify-items: start; margin-top: auto; padding: 10px 9px 0; }
   > p { padding: 10px 14px 14px; font-size: 14px; line-height: 1.35; }
-  h2 { padding: 12px 14px 2px 44px; font: 500 14px/1.2 ${FIGURES}; color: var(--soft); }
   ol button {
     display: flex;
     align-items: center;
@@ -32,19 +32,24 @@ const Side = styled.nav`
   ol button:hover { box-shadow: inset 3px 0 0 var(--soft); }
   ol button[aria-current] { background: var(--paper); box-shadow: inset 5px 0 0 var(--ink); }
   ol button:focus-visible { outline-offset: -3px; }
+  > ol > li + li { border-top: 1px solid var(--rule); }
+  .chapter { min-height: 34px; gap: 8px; justify-content: space-between; font: 500 14.5px/1.2 ${FIGURES}; color: var(--soft); }
+  .chapter[aria-expanded="false"] { font-weight: 600; color: var(--ink); }
+  .chapter > span { display: flex; }
   svg { flex: none; }
   .units > div { padding: 0; border: 0; }
   @media (max-width: 820px) {
     /* The steps stand under the top line, the rest below everything else. */
     display: contents;
     > ol { order: 2; overflow-x: auto; scroll-snap-type: x proximity; background: var(--desk); border-bottom: 2px solid var(--ink); }
-    > ol, ol ol { display: flex; }
+    > ol, ol ol, > ol > li { display: flex; }
     > ol > li, ol ol > li { flex: none; scroll-snap-align: center; }
+    > ol > li + li { border-top: 0; border-left: 1px solid var(--rule); }
     .more { order: 8; display: flex; flex-wrap: wrap; align-items: center; gap: 4px 16px; margin: 0; padding: 10px 14px 0; background: var(--desk); border-top: 1px solid var(--ink); }
     > p { order: 9; padding: 6px 14px 14px; background: var(--desk); }
-    h2 { display: none; }
     ol button { padding: 4px 12px; gap: 6px; min-height: 46px; white-space: nowrap; }
-    ol button small { display: none; }
+    ol button small, .chapter > span { display: none; }
+    .chapter[aria-expanded="true"] { display: none; }
   }
 `;
 
@@ -58,45 +63,44 @@ interface Props {
   onGo: (id: string) => void;
 }
 
-/** The steps of the work in their order, each with a stake that is driven as far as the work has come. */
+/**
+ * The steps of the work in their order, by chapters, each with a stake that is driven as far as the work has come.
+ * One chapter is open; of the others each is a line with its stakes in a row.
+ */
 export function Rail({ steps, current, aid, children, onGo }: Props) {
+  const latest = useRef(onGo);
+  latest.current = onGo;
+  const go = useCallback((id: string) => latest.current(id), []);
   const groups = [...new Set(steps.map((step) => step.group))];
-  const here = useRef<HTMLButtonElement>(null);
+  const own = steps.find((step) => step.id === current)?.group ?? groups[0];
+  const [open, setOpen] = useState(own);
+  const list = useRef<HTMLOListElement>(null);
+  useEffect(() => setOpen(own), [own]);
   // Where the steps are wider or longer than the screen, the current one comes into sight.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: it is another button with each step
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is another button with each step and chapter
   useEffect(() => {
-    here.current?.scrollIntoView({ block: "nearest", inline: "center" });
-  }, [current]);
+    list.current?.querySelector("[aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
+  }, [current, open]);
   return (
     <Side aria-label="Steps">
-      <ol>
-        {groups.map((group) => (
-          <li key={group}>
-            <h2>{group}</h2>
-            <ol>
-              {steps
-                .filter((step) => step.group === group)
-                .map((step) => (
-                  <li key={step.id}>
-                    <button
-                      type="button"
-                      ref={step.id === current ? here : undefined}
-                      aria-current={step.id === current ? "step" : undefined}
-                      onClick={() => onGo(step.id)}
-                    >
-                      <Stake state={step.state} />
-                      <span>
-                        {step.title}
-                        <small>
-                          {step.of && step.done ? `${step.done} of ${step.of} ${STATE_WORDS[step.state] === "look here" ? "· look" : ""}` : STATE_WORDS[step.state]}
-                        </small>
-                      </span>
-                    </button>
-                  </li>
-                ))}
-            </ol>
-          </li>
-        ))}
+      <ol ref={list} onKeyDown={walk}>
+        {groups.map((group) => {
+          const inside = steps.filter((step) => step.group === group);
+          return (
+            <li key={group}>
+              <Chapter group={group} steps={inside} open={group === open} onOpen={() => setOpen(group)} />
+              {group === open && (
+                <ol>
+                  {inside.map((step) => (
+                    <li key={step.id}>
+                      <StepButton id={step.id} title={step.title} state={step.state} far={farOf(step)} here={step.id === current} onGo={go} />
+                    </li>
+                  ))}
+                </ol>
+              )}
+            </li>
+          );
+        })}
       </ol>
       <div className="more">{children}</div>
       <p>{aid}</p>
@@ -104,12 +108,81 @@ export function Rail({ steps, current, aid, children, onGo }: Props) {
   );
 }
 
+/** Up and down walk the steps and the chapters. */
+function walk(event: KeyboardEvent<HTMLOListElement>) {
+  const way = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
+  if (!way) return;
+  const buttons = [...event.currentTarget.querySelectorAll("button")];
+  const at = buttons.indexOf(event.target as HTMLButtonElement);
+  const next = buttons[at + way];
+  if (at < 0 || !next) return;
+  event.preventDefault();
+  next.focus();
+}
+
+const farOf = (step: StepPlan): string =>
+  step.of && step.done ? `${step.done} of ${step.of} ${STATE_WORDS[step.state] === "look here" ? "· look" : ""}` : STATE_WORDS[step.state];
+
+interface StepButtonProps {
+  id: string;
+  title: string;
+  state: StepPlan["state"];
+  far: string;
+  here: boolean;
+  onGo: (id: string) => void;
+}
+
+const StepButton = memo(function StepButton({ id, title, state, far, here, onGo }: StepButtonProps) {
+  return (
+    <button type="button" aria-current={here ? "step" : undefined} onClick={() => onGo(id)}>
+      <Stake state={state} />
+      <span>
+        {title}
+        <small>{far}</small>
+      </span>
+    </button>
+  );
+});
+
+interface ChapterProps {
+  group: string;
+  steps: StepPlan[];
+  open: boolean;
+  onOpen: () => void;
+}
+
+const Chapter = memo(
+  function Chapter({ group, steps, open, onOpen }: ChapterProps) {
+    const look = steps.filter((step) => step.state === "look").length;
+    return (
+      <button type="button" className="chapter" aria-expanded={open} onClick={onOpen}>
+        {group}
+        {!open && (
+          <>
+            <span aria-hidden="true">
+              {steps.map((step) => (
+                <Stake key={step.id} state={step.state} width={Math.min(14, ROW / steps.length)} />
+              ))}
+            </span>
+            <span className="unseen">
+              , {steps.length} steps{look > 0 && `, ${look} to look at`}
+            </span>
+          </>
+        )}
+      </button>
+    );
+  },
+  (a, b) => a.open === b.open && a.group === b.group && alike(a.steps.map((step) => step.state), b.steps.map((step) => step.state)),
+);
+
+/** Room for a chapter's stakes in a row, px. */
+const ROW = 92;
 const DEPTH = { open: 0, going: 5, checked: 8, done: 12, look: 3 } as const;
 
-function Stake({ state }: { state: StepPlan["state"] }) {
+function Stake({ state, width = 20 }: { state: StepPlan["state"]; width?: number }) {
   const top = 1 + DEPTH[state];
   return (
-    <svg width="20" height="22" viewBox="0 0 20 22" aria-hidden="true">
+    <svg width={width} height="22" viewBox={`${(20 - width) / 2} 0 ${width} 22`} aria-hidden="true">
       <path
         d={`M7 ${top}H13V19H7Z`}
         transform={state === "look" ? "rotate(16 10 19)" : undefined}

@@ -44,18 +44,28 @@ const Line = styled.header`
     > .size { display: none; }
     > div:has(> input) { flex: 1; min-width: 0; }
     input { width: 100%; }
-    > a.overall { order: 1; flex-basis: 100%; min-height: 44px; font-size: 14.5px; }
+    > a.overall { order: 1; flex: 1 1 60%; min-height: 44px; font-size: 14.5px; }
+    > a.overall + button { order: 1; }
     > .overall > span { overflow: hidden; text-overflow: ellipsis; display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; }
     > .saved[data-away] { order: 1; flex-basis: 100%; max-width: none; }
   }
 `;
 const SAVED_WORDS = { saved: "saved", saving: "saving", away: "not saved yet, trying again" } as const;
 
-/** House, size, the one verdict that matters most and the way to it, units, and whether all is saved. */
-export function TopLine({ narrow, onKeys, keysOpen }: { narrow: boolean; onKeys: () => void; keysOpen: boolean }) {
+interface Props {
+  narrow: boolean;
+  onKeys: () => void;
+  keysOpen: boolean;
+  onVerdicts: () => void;
+  verdictsOpen: boolean;
+}
+
+/** House, size, the one verdict that matters most and the way to it and the others, units, and whether all is saved. */
+export function TopLine({ narrow, onKeys, keysOpen, onVerdicts, verdictsOpen }: Props) {
   const session = useSession();
   const { plan, house, saved, why, notice } = useSight();
   const overall = plan.overall;
+  const more = plan.verdicts.filter((verdict) => verdict.level !== "holds" && verdict.id !== overall?.id).length;
   return (
     <Line>
       <Link to="/">Yard</Link>
@@ -70,6 +80,11 @@ export function TopLine({ narrow, onKeys, keysOpen }: { narrow: boolean; onKeys:
         </Link>
       ) : (
         <span className="overall" />
+      )}
+      {more > 0 && (
+        <Plain onPress={onVerdicts} aria-expanded={verdictsOpen}>
+          and {more} more
+        </Plain>
       )}
       <span className="saved" role="status" data-away={saved === "away" || undefined}>
         {saved === "away" ? (why ? `Not saved yet. ${why}` : SAVED_WORDS.away) : notice || SAVED_WORDS[saved]}

@@ -201,6 +201,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *(("trial_chord", "trial_height", "trial_face") if on_former else ()),
         ),
         answers=tuple(_answers(work)) if on_former else (),
+        leads=("former", "came_out", "made", "pulls", "lever"),
         views=("made", "across"),
         strips=tuple(f"pulls:{piece.name}" for piece in pieces)
         or tuple(f"stick:{piece.name}" for piece in work.split.pieces),

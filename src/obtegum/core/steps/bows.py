@@ -172,6 +172,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "bundle",
         ),
         answers=answers,
+        leads=("radius", "tube", "sticks", "bundles"),
         views=("across", "along"),
         strips=tuple(f"stick:{piece.name}" for piece in split.pieces),
         grips=("span", "height", "leg", *own_measures(work.design.size.shape)),

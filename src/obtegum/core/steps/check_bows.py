@@ -120,6 +120,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             ),
             *_order(work),
         ),
+        leads=("wanted", "order"),
         views=("set",),
         strips=tuple(f"check:{name}" for name in CHECKS),
         grips=(),

@@ -123,6 +123,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution="Buried lines marked first. Nobody works alone in a trench, nor in a deep one with bare sides.",
         measures=("rain", "uphill", "pipe", "drain_fall", "cover", "trench", "beyond"),
         answers=answers,
+        leads=("drain_length", "drain_start", "drain_end"),
         views=("drain", "falls"),
         strips=("drain",),
         grips=(),

@@ -75,6 +75,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *(("stone_weighs",) if pad.stone_m > 0 else ()),
         ),
         answers=tuple(_answers(work)),
+        leads=("loads", "hours", "fill", "cut", "stone"),
         views=("earth", "profile"),
         strips=("tops:L", "tops:R") if work.stand else ("peg:L", "peg:R"),
         grips=(),

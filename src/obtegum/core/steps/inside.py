@@ -111,6 +111,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution="",
         measures=("along_walls", "bed", "path", "crop", "figure_height", "figure_at", "leg", "height"),
         answers=tuple(answers),
+        leads=("beds", "path"),
         views=("across",),
         strips=("beds", "floor"),
         grips=("span", "height", "leg", *own_measures(work.design.size.shape), "figure_at"),

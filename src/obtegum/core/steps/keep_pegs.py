@@ -67,6 +67,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution="Flag every offset peg: a string at ankle height trips people.",
         measures=("keep", "offset", "dig"),
         answers=tuple(answers),
+        leads=("kept", "board"),
         views=("offsets",),
         strips=(*(f"kept:{start}{end}" for start, end, _ in LINES_KEPT), *(("board",) if boarded else ())),
         grips=(),

@@ -154,6 +154,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "least_in_ground",
         ),
         answers=tuple(_answers(work)),
+        leads=("top_reading", "fall", "embedment"),
         views=("falls", "profile"),
         strips=("level:L", "level:R", *(("tops:L", "tops:R") if work.stand else ())),
         grips=(),

@@ -39,6 +39,7 @@ class StepPlan(Part):
 
     ``grips`` are the measures to take hold of on the drawing; ``focus`` names the parts (or how
     their names begin) that the step is about: the rest is drawn faint.
+    ``leads`` names the answers (or how their names begin) that are carried to the site; the rest is folded.
     ``walk`` names the ticks or entries in the order in which one comes to them.
     """
 
@@ -51,6 +52,7 @@ class StepPlan(Part):
     caution: str
     measures: tuple[str, ...]
     answers: tuple[Answer, ...]
+    leads: tuple[str, ...]
     views: tuple[str, ...]
     strips: tuple[str, ...]
     grips: tuple[str, ...]

@@ -95,6 +95,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "insertion",
         ),
         answers=answers,
+        leads=("posts", "post_length", "embedment"),
         views=("post", "along", "above"),
         strips=("post", "post:L", "post:R"),
         grips=("reveal", "post_length", "insertion"),

@@ -129,6 +129,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "method",
         ),
         answers=answers,
+        leads=("base", "ends", "diagonal", "skew"),
         views=("above", "along"),
         strips=("peg:L", "peg:R"),
         grips=("length", "span", "spacing"),

@@ -103,6 +103,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution="",
         measures=("span", "length", "shape", *own, "leg", "height", "figure_height", "figure_at"),
         answers=tuple(answers),
+        leads=("headroom", "upright", "bows"),
         views=("across", "shapes", "along", "above"),
         strips=("floor",),
         grips=("span", "height", "leg", *own, "length", "spacing", "figure_at"),

@@ -167,6 +167,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution="Pull the tape level and to the same side of each nail; two people on a long one.",
         measures=(*(f"taped_{line}" for line in LINES), "held", "starts", "error"),
         answers=tuple(answers),
+        leads=("move", "differ", "taping"),
         views=("taped",),
         strips=tuple(f"taped:{line}" for line in LINES),
         grips=(),

@@ -158,7 +158,7 @@ def _radius(work: Work) -> list[Item]:
                 x=(start_x + x) / 2,
                 y=(start_y + y) / 2,
                 text=f"radius {work.say(arc.radius_m)}",
-                anchor="start" if over_crown or x < 0 else "end",
+                anchor="start" if x < 0 and not over_crown else "end",
                 above=False,
             ),
         ]
