@@ -87,7 +87,7 @@ def test_the_rod_is_read_peg_by_peg_with_keys_alone(page: Page) -> None:
     expect(field(page, "level:L11")).to_be_focused()
     expect(field(page, "level:L11")).to_have_value("9")
     # Faster than the trial's answer the hand goes on; what was refused is said, and one press away.
-    page.route("**/api/try", lambda route: None)
+    page.route("**/trials", lambda route: None)
     field(page, "level:L11").fill("8")
     page.keyboard.press("Enter")
     expect(field(page, "level:L12")).to_be_focused()
@@ -95,7 +95,7 @@ def test_the_rod_is_read_peg_by_peg_with_keys_alone(page: Page) -> None:
     expect(late).to_contain_text("Rod at peg 11 left, “8”")
     late.get_by_role("button", name="Back to it").click()
     expect(field(page, "level:L11")).to_have_value("8")
-    page.unroute("**/api/try")
+    page.unroute("**/trials")
     field(page, "level:L11").fill("2.028")
     page.keyboard.press("Enter")
     expect(field(page, "level:L12")).to_be_focused()

@@ -20,7 +20,19 @@ from obtegum.store import House, Store, gestures, houses
 
 log = logging.getLogger(__name__)
 
-__all__ = ["HOUSE_PROBLEMS", "Desk", "HouseId", "Kept", "Lane", "Version", "Window", "WorkName", "change", "with_plan"]
+__all__ = [
+    "HOUSE_PROBLEMS",
+    "Desk",
+    "HouseId",
+    "Kept",
+    "KeptBenches",
+    "Lane",
+    "Version",
+    "Window",
+    "WorkName",
+    "change",
+    "with_plan",
+]
 
 HOUSE_PROBLEMS: dict[int | str, dict[str, object]] = {
     **PROBLEMS,
@@ -89,7 +101,7 @@ def with_plan(desk: Asked, house: House, window: str = "", status: int = 200) ->
         log.exception("house %s can't be planned", house.id)
         raise Unplanned(f"{house.design.name} can’t be planned: something in it breaks the plan.") from error
     undo, redo = gestures.undoable(desk.store, house.id, window)
-    return answer(house_out(house, plan, undo, redo), status)
+    return answer(house_out(house, plan, undo, redo, whole=desk.step is None), status)
 
 
 def change(desk: Asked, house_id: str, version: int | None, window: str, edit: houses.Edit, name: str = "") -> Response:

@@ -2,18 +2,31 @@
 
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, HTTPException, Path, Query
 from starlette.responses import Response
 
-from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, Version, Window, change, with_plan
-from obtegum.api.models import Back, Changes, History, HouseOut, Own, RevisionOut, VersionOut
+from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, KeptBenches, Version, Window, change, with_plan
+from obtegum.api.models import (
+    Back,
+    Changes,
+    History,
+    HouseOut,
+    Own,
+    Remedies,
+    RevisionOut,
+    TableOut,
+    Trial,
+    TrialOut,
+    VersionOut,
+)
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import HouseDesign
 from obtegum.core.edits import apply_edits, edits_in_words
 from obtegum.core.job import Job
-from obtegum.core.plan import YardPlan, plan_yard
+from obtegum.core.plan import YardPlan, plan_work, plan_yard, table_of
 from obtegum.core.record import SiteRecord
+from obtegum.core.remedies import remedies_on
 from obtegum.store import gestures, houses
 
 __all__ = ["router"]
@@ -43,6 +56,38 @@ def patch_house(desk: Desk, house_id: HouseId, changes: Changes) -> Response:
         return houses.Edited(*changed, edits_in_words(changed, changes.edits, catalogue))
 
     return change(desk, house_id, changes.version, changes.window, edit, changes.gesture)
+
+
+@router.post("/{house_id}/trials", response_model=TrialOut)
+def post_trial(store: Kept, benches: KeptBenches, house_id: HouseId, trial: Trial) -> Response:
+    """Try edits on a house as it stands; nothing is kept of it."""
+    house = houses.get(store, house_id)
+    job = apply_edits(Job(house.design, house.record), trial.edits, default_catalogue())
+    return answer(TrialOut(plan=plan_work(benches.begin(*job), trial.step)))
+
+
+@router.get("/{house_id}/remedies", response_model=Remedies)
+def get_remedies(store: Kept, benches: KeptBenches, house_id: HouseId) -> Response:
+    """Ways out of what is tight or fails; each was judged in full and found better."""
+    house = houses.get(store, house_id)
+    job = Job(house.design, house.record)
+    return answer(Remedies(remedies=tuple(remedies_on(benches.begin(*job), job))))
+
+
+@router.get("/{house_id}/tables/{view}", response_model=TableOut)
+def get_table(
+    store: Kept,
+    benches: KeptBenches,
+    house_id: HouseId,
+    view: Annotated[str, Path(max_length=20)],
+    version: Annotated[int | None, Query(ge=1, le=2**31)] = None,
+) -> Response:
+    """The numbers of a drawing of a house as it stands, or as it was at a version."""
+    house = houses.get(store, house_id) if version is None else houses.revision(store, house_id, version)
+    try:
+        return answer(TableOut(rows=table_of(benches.begin(house.design, house.record), view)))
+    except LookupError:
+        raise HTTPException(404, "There is no such drawing.") from None
 
 
 @router.post("/{house_id}/{way}", response_model=HouseOut)

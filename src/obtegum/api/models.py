@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from obtegum.core.design import HouseDesign
-from obtegum.core.drawing import Drawing
+from obtegum.core.drawing import Drawing, Row
 from obtegum.core.edits import Edit
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, YardPlan
@@ -31,13 +31,13 @@ class FieldTrouble(Part):
 
 
 class HouseOut(Part):
-    """A saved house and its plan."""
+    """A saved house and its plan; to a window that shows a step, without the documents that it was planned from."""
 
     id: str
     version: int
     touched: float
-    design: HouseDesign
-    record: SiteRecord
+    design: HouseDesign | None
+    record: SiteRecord | None
     plan: HousePlan
     shelf: Shelf = "standing"
     undo: str | None = None
@@ -242,6 +242,25 @@ class TryIn(Part):
     step: str | None = Field(default=None, max_length=20)
 
 
+class Trial(Part):
+    """Edits to try on a saved house, for a window that shows a step."""
+
+    edits: tuple[Edit, ...] = Field(max_length=50)
+    step: str = Field(default="", max_length=20)
+
+
+class TrialOut(Part):
+    """The house as a trial would have it."""
+
+    plan: HousePlan
+
+
+class TableOut(Part):
+    """The numbers of a drawing."""
+
+    rows: tuple[Row, ...]
+
+
 class TryOut(Part):
     """What a trial came to."""
 
@@ -258,14 +277,16 @@ class ReadLength(Part):
     reading: str
 
 
-def house_out(house: House, plan: HousePlan, undo: str | None = None, redo: str | None = None) -> HouseOut:
-    """A saved house with its plan, and what the asking window could undo and redo."""
+def house_out(
+    house: House, plan: HousePlan, undo: str | None = None, redo: str | None = None, whole: bool = True
+) -> HouseOut:
+    """A saved house with its plan, and what the asking window could undo and redo; its documents if it is ``whole``."""
     return HouseOut(
         id=house.id,
         version=house.version,
         touched=house.touched,
-        design=house.design,
-        record=house.record,
+        design=house.design if whole else None,
+        record=house.record if whole else None,
         plan=plan,
         shelf=house.shelf,
         undo=undo,

@@ -5,7 +5,7 @@ from functools import cache
 
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import HouseDesign
-from obtegum.core.drawing import Drawing
+from obtegum.core.drawing import Drawing, Row
 from obtegum.core.found import Finding
 from obtegum.core.job import Job
 from obtegum.core.measures import MEASURES, Measure, MeasureState, find_measure, measure_state, own_tube_measures
@@ -21,7 +21,17 @@ from obtegum.core.verdict import Verdict, unknown_count, worst
 from obtegum.core.views import VIEWS, how_drawings, pull_drawings, yard
 from obtegum.core.work import Work, begin
 
-__all__ = ["PLANNING_AID", "HousePlan", "YardPlan", "judged", "plan_house", "plan_work", "plan_yard", "takes"]
+__all__ = [
+    "PLANNING_AID",
+    "HousePlan",
+    "YardPlan",
+    "judged",
+    "plan_house",
+    "plan_work",
+    "plan_yard",
+    "table_of",
+    "takes",
+]
 
 PLANNING_AID = "A planning aid. Local code and a licensed engineer decide what stands."
 
@@ -33,6 +43,8 @@ def _state_of(measure: Measure) -> Callable[[Work], MeasureState]:
 # Every view, kept with what it read; and for the steps whose numbered work is drawn line by line, those drawings.
 DRAWN = {name: Finding(view, compared=False) for name, view in VIEWS.items()}
 TOLD = {"set-out": Finding(how_drawings, compared=False), "bend": Finding(pull_drawings, compared=False)}
+# Measures that are asked for whatever step is shown: the top line's, and where the house stands on the globe.
+EVERYWHERE = ("name", "units", "inch_parts", "mm_step", "latitude", "longitude", "bearing")
 _STATES = {measure.id: Finding(_state_of(measure), compared=False) for measure in MEASURES.values()}
 
 
@@ -82,7 +94,8 @@ def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, sh
     """Plan a house.
 
     Args: the design, what was done on site so far, the catalogue to look tubes and rules up in, and
-    the step whose drawings and tapes are wanted (None: all of them; no step's name: none).
+    the step that is shown: only what it shows is told of the steps, and its drawings' tables are left out, to be
+    asked for one by one (None: everything; no step's name: nothing of any step).
     Raises: DesignError when the parts can't make a house.
     """
     return plan_work(begin(design, record, catalogue), shown)
@@ -120,6 +133,10 @@ def plan_work(work: Work, shown: str | None = None) -> HousePlan:
     views = {view for step in wanted for view in step.views}
     tapes = {strip for step in wanted for strip in step.strips}
     design, verdicts = work.design, judged(work)
+    states = measured(work)
+    if shown is not None:
+        asked = {*EVERYWHERE, *(name for step in wanted for name in (*step.measures, *step.grips))}
+        states = {name: state for name, state in states.items() if name in asked}
     return HousePlan(
         name=design.name,
         size=size_text(design.size.span_m, design.size.length_m, design.tape),
@@ -127,15 +144,15 @@ def plan_work(work: Work, shown: str | None = None) -> HousePlan:
         overall=worst(verdicts),
         unknowns=unknown_count(verdicts),
         verdicts=verdicts,
-        measures={name: state(work) for name, state in measured(work).items()},
-        steps=steps,
+        measures={name: state(work) for name, state in states.items()},
+        steps=tuple(step if step in wanted else step.brief() for step in steps),
         equal_bays=work.equal,
         fixed_bays=work.fixed,
-        pegs=work.pegs,
+        pegs=work.pegs if shown is None else (),
         sticks=work.sticks,
         drawings=(
-            *(draw(work) for name, draw in DRAWN.items() if name in views),
-            *(each for step in wanted if step.how and step.id in TOLD for each in TOLD[step.id](work)),
+            *(tabled(draw(work), shown) for name, draw in DRAWN.items() if name in views),
+            *(tabled(each, shown) for step in wanted if step.how and step.id in TOLD for each in TOLD[step.id](work)),
         ),
         strips=tuple(
             strip
@@ -145,6 +162,20 @@ def plan_work(work: Work, shown: str | None = None) -> HousePlan:
             if strip.id in tapes
         ),
     )
+
+
+def tabled(drawing: Drawing, shown: str | None) -> Drawing:
+    """A drawing with its table, or without it where only a step is shown."""
+    return drawing if shown is None else drawing.model_copy(update={"table": ()})
+
+
+def table_of(work: Work, view: str) -> tuple[Row, ...]:
+    """The numbers of a drawing as a table. Raises: LookupError when there is no such drawing."""
+    drawn = [DRAWN[view](work)] if view in DRAWN else [each for told in TOLD.values() for each in told(work)]
+    found = next((each for each in drawn if each.view == view), None)
+    if found is None:
+        raise LookupError(view)
+    return found.table
 
 
 def plan_yard(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> YardPlan:

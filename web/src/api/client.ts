@@ -7,7 +7,6 @@ export type HouseDesign = Schemas["HouseDesign"];
 export type Yard = Schemas["Yard"];
 export type HouseLine = Schemas["HouseLine"];
 export type Edit = Schemas["Edit"];
-export type TryOut = Schemas["TryOut"];
 export type Verdict = Schemas["Verdict"];
 export type StepPlan = Schemas["StepPlan"];
 export type Answer = Schemas["Answer"];
@@ -124,8 +123,9 @@ export const api = {
   bringBack: (id: string, to: number, window: string, key: string) => send<HouseOut>("PUT", house(id, "/revision"), { to, window }, key),
   shelve: (id: string, shelf: Shelf) => send<Schemas["VersionOut"]>("PUT", house(id, "/shelf"), { shelf }),
   deleteForGood: (id: string | null) => send<Schemas["Gone"]>("DELETE", id === null ? "/houses" : house(id), undefined),
-  attempt: (body: Schemas["TryIn"]) => send<TryOut>("POST", "/try", body),
-  remedies: (body: Schemas["ReadIn"]) => send<Schemas["Remedies"]>("POST", "/remedies", body),
+  attempt: (id: string, body: Schemas["Trial"]) => send<Schemas["TrialOut"]>("POST", `/houses/${id}/trials`, body),
+  remedies: (id: string) => ask<Schemas["Remedies"]>(`/houses/${id}/remedies`),
+  table: (id: string, view: string, version: number) => ask<Schemas["TableOut"]>(`/houses/${id}/tables/${view}?version=${version}`),
   readFile: (file: Blob, key: string) =>
     ask<HouseOut>("/house-files", { method: "POST", body: file, headers: { "content-type": "application/json", "idempotency-key": key } }),
   restoreBefore: () => send<Restored>("POST", "/backup/before", undefined),

@@ -267,7 +267,7 @@ function Workplace({ window }: { window: string }) {
         <DrawingPlace>
           {view &&
             (asTable ? (
-              <NumberTable drawing={view} strip={strip ?? null} />
+              <NumberTable house={id} version={(past ?? sight.house).version} drawing={view} strip={strip ?? null} />
             ) : (
               <DrawingView drawing={view} plan={plan} step={past || told ? still(step, told !== undefined) : step} chosen={chosen} onChoose={choose} />
             ))}

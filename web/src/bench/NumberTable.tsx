@@ -1,5 +1,6 @@
+import { useQuery } from "@tanstack/react-query";
 import styled from "styled-components";
-import type { Drawing, Strip } from "../api/client";
+import { api, type Drawing, type Strip } from "../api/client";
 
 const Sheets = styled.div`
   display: flex;
@@ -13,11 +14,17 @@ const Sheets = styled.div`
   tr { border-bottom: 1px solid var(--faint); }
 `;
 
-/** The numbers of the drawing and of the tape below it, as tables. */
-export function NumberTable({ drawing, strip }: { drawing: Drawing; strip: Strip | null }) {
+/** The numbers of the drawing and of the tape below it, as tables; the drawing's are fetched when they are looked at. */
+export function NumberTable({ house, version, drawing, strip }: { house: string; version: number; drawing: Drawing; strip: Strip | null }) {
+  const found = useQuery({
+    queryKey: ["table", house, version, drawing.view],
+    queryFn: () => api.table(house, drawing.view, version),
+    placeholderData: (before, query) => (query?.queryKey[3] === drawing.view ? before : undefined),
+  });
   return (
-    <Sheets tabIndex={0} role="region" aria-label="Numbers">
-      <Table title={drawing.title} rows={drawing.table.map((row) => [row.what, row.reading])} />
+    <Sheets tabIndex={0} role="region" aria-label="Numbers" aria-busy={found.isFetching}>
+      {found.isError && <p role="alert">{found.error.message}</p>}
+      {found.data && <Table title={drawing.title} rows={found.data.rows.map((row) => [row.what, row.reading])} />}
       {strip && <Table title={strip.title} rows={strip.marks.map((mark) => [mark.what, mark.reading])} />}
     </Sheets>
   );

@@ -33,7 +33,7 @@ export function useRemedies(): Remedy[] {
   const ailing = house.plan.verdicts.some((verdict) => verdict.level !== "holds");
   const remedies = useQuery({
     queryKey: ["remedies", house.id, house.version],
-    queryFn: () => api.remedies({ design: house.design, record: house.record }),
+    queryFn: () => api.remedies(house.id),
     enabled: ailing && settled === house.version,
   });
   return ailing ? (remedies.data?.remedies ?? []) : [];

@@ -206,9 +206,8 @@ export class HouseSession {
       const measure = edits[0]?.measure ?? "";
       const round = this.trialRound;
       this.trial = null;
-      const { design, record } = this.sight.house;
       try {
-        const { plan } = await api.attempt({ design, record, edits, step: this.step });
+        const { plan } = await api.attempt(this.sight.house.id, { edits, step: this.step });
         if (round === this.trialRound) this.show({ plan, trying: true, refusals: this.without(measure) });
       } catch (error) {
         if (round === this.trialRound) this.refuse(measure, edits[0]?.text ?? null, error);

@@ -74,14 +74,15 @@ def banks_of(terrain: Terrain, x0: float, y0: float, x1: float, y1: float) -> Ba
 
     corners = ((x0, y0), (x1, y0), (x1, y1), (x0, y1))
     outward = ((0.0, -1.0), (1.0, 0.0), (0.0, 1.0), (-1.0, 0.0))
+    inside = min(INSIDE_M, (x1 - x0) / 2, (y1 - y0) / 2)
     rows = []
     for (start, end), (nx, ny) in zip(zip(corners, (*corners[1:], corners[0]), strict=True), outward, strict=True):
-        long = math.dist(start, end)
-        inside = min(INSIDE_M, (x1 - x0) / 2, (y1 - y0) / 2)
         for place in range(PLACES):
             share = (place + 0.5) / PLACES
-            x, y = start[0] + (end[0] - start[0]) * share, start[1] + (end[1] - start[1]) * share
-            height = terrain.at(x, y)
-            falls = (terrain.at(x - nx * inside, y - ny * inside) - height) / inside
-            rows.append((x, y, nx, ny, height, falls, long / PLACES))
-    return Banks(np.array(rows), np.array([(x, terrain.at(x, y)) for x, y in corners]))
+            x, y = (one + (other - one) * share for one, other in zip(start, end, strict=True))
+            rows.append((x, y, nx, ny, math.dist(start, end) / PLACES))
+    edge = np.array(rows)
+    ground = terrain.heights(edge[:, :2])
+    falls = (terrain.heights(edge[:, :2] - edge[:, 2:4] * inside) - ground) / inside
+    at_corners = np.column_stack([[x for x, _ in corners], terrain.heights(corners)])
+    return Banks(np.column_stack([edge[:, :4], ground, falls, edge[:, 4]]), at_corners)

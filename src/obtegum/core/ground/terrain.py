@@ -53,17 +53,23 @@ class Terrain:
         return found
 
     @cached_property
-    def triangles(self) -> "NDArray[Any]":
-        """Corners of every triangle as rows of the points; none when the points lie on one line."""
-        import numpy as np
+    def _mesh(self) -> Any:
+        """Delaunay's triangles; None when the points lie on one line."""
         from scipy.spatial import Delaunay, QhullError
 
         if len(self.points) < 3:
-            return np.empty((0, 3), dtype=int)
+            return None
         try:
-            return np.asarray(Delaunay(self._at[:, :2]).simplices)
+            return Delaunay(self._at[:, :2])
         except QhullError:
-            return np.empty((0, 3), dtype=int)
+            return None
+
+    @cached_property
+    def triangles(self) -> "NDArray[Any]":
+        """Corners of every triangle as rows of the points; none when the points lie on one line."""
+        import numpy as np
+
+        return np.empty((0, 3), dtype=int) if self._mesh is None else np.asarray(self._mesh.simplices)
 
     def contours(self, height_m: float) -> list[tuple[Point, Point]]:
         """Straight pieces of the contour line at a height."""
@@ -96,23 +102,25 @@ class Terrain:
 
     def at(self, x: float, y: float) -> float:
         """Height of the ground at a place, m: on its triangle, beyond them all that of the nearest point."""
+        return float(self.heights([(x, y)])[0])
+
+    def heights(self, places: "Sequence[Point] | NDArray[Any]") -> "NDArray[Any]":
+        """Heights of the ground at places, m."""
         import numpy as np
 
-        corners = self._at[self.triangles]
-        if len(corners):
-            a, b, c = corners[:, 0], corners[:, 1], corners[:, 2]
-            whole = (b[:, 1] - c[:, 1]) * (a[:, 0] - c[:, 0]) + (c[:, 0] - b[:, 0]) * (a[:, 1] - c[:, 1])
-            whole = np.where(whole == 0, np.inf, whole)
-            one = ((b[:, 1] - c[:, 1]) * (x - c[:, 0]) + (c[:, 0] - b[:, 0]) * (y - c[:, 1])) / whole
-            two = ((c[:, 1] - a[:, 1]) * (x - c[:, 0]) + (a[:, 0] - c[:, 0]) * (y - c[:, 1])) / whole
-            three = 1 - one - two
-            least = np.minimum(np.minimum(one, two), three)
-            place = int(least.argmax())
-            if least[place] >= -1e-9:
-                shares = one[place], two[place], three[place]
-                return float(sum(share * corners[place, turn, 2] for turn, share in enumerate(shares)))
-        nearest = int(np.hypot(self._at[:, 0] - x, self._at[:, 1] - y).argmin())
-        return float(self._at[nearest, 2])
+        wanted, found = np.array(places, dtype=float).reshape(-1, 2), np.full(len(places), np.nan)
+        if self._mesh is not None:
+            inside = self._mesh.find_simplex(wanted, tol=1e-9)
+            on = inside >= 0
+            turned = self._mesh.transform[inside[on]]
+            two = np.einsum("nij,nj->ni", turned[:, :2], wanted[on] - turned[:, 2])
+            shares = np.column_stack([two, 1 - two.sum(axis=1)])
+            found[on] = (shares * self._at[self.triangles[inside[on]], 2]).sum(axis=1)
+        beyond = np.isnan(found)
+        if beyond.any():
+            away = np.hypot(*(wanted[beyond, None, axis] - self._at[None, :, axis] for axis in (0, 1)))
+            found[beyond] = self._at[away.argmin(axis=1), 2]
+        return found
 
     def patch(self, x0: float, y0: float, x1: float, y1: float) -> "Patch":
         """The triangles inside a rectangle, those across its edge cut to it."""

@@ -63,3 +63,23 @@ class StepPlan(Part):
     actions: tuple[Action, ...] = ()
     done: int = 0
     of: int = 0
+
+    def brief(self) -> "StepPlan":
+        """What is told of a step that isn't shown: its name, and how far it has come."""
+        return StepPlan(
+            id=self.id,
+            title=self.title,
+            group=self.group,
+            state=self.state,
+            next="",
+            caution="",
+            measures=(),
+            answers=(),
+            leads=(),
+            views=(),
+            strips=(),
+            grips=(),
+            focus=(),
+            done=self.done,
+            of=self.of,
+        )
