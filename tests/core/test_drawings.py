@@ -1,6 +1,7 @@
 """Display lists: arcs that are arcs, tables that say what is drawn, grips that do what they show."""
 
 import math
+import random
 from itertools import pairwise
 from typing import Any
 
@@ -9,14 +10,16 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.drawing import Drawing, Grower, Handle, Mark, Note, Outline, Vertex, chain_path
+from obtegum.core.drawing import Drawing, Grower, Handle, Mark, Note, Outline, Vertex, chain_path, drawn
 from obtegum.core.edits import Edit, apply_edits
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.profile import round_bow
 from obtegum.core.quantity import FOOT_M
 from obtegum.core.record import SiteRecord
+from obtegum.core.starters import demo_houses
 from tests.conftest import make_house, make_plan
+from tests.core.test_rounding import some_house
 
 
 def drawing(plan: HousePlan, view: str) -> Drawing:
@@ -178,3 +181,38 @@ def test_from_above_the_right_side_is_on_the_right_hand_of_a_to_b(view: str) -> 
     assert by == ay
     assert dy == pytest.approx(ay - 21 * FOOT_M)
     assert found.y0 < dy < ay < found.y1
+
+
+def solid_points(item: Any) -> list[tuple[float, float]]:
+    if item.kind == "outline":
+        return [(vertex.x, vertex.y) for vertex in item.path]
+    if item.kind == "segments":
+        return [point for x0, y0, x1, y1 in item.ends for point in ((x0, y0), (x1, y1))]
+    if item.kind == "dots":
+        return list(item.places)
+    if item.kind in ("dimension", "arrow"):
+        return [(item.x0, item.y0), (item.x1, item.y1)]
+    return [(item.x, item.y)]
+
+
+def test_nothing_is_drawn_off_the_sheet() -> None:
+    """Every item of every drawing of random houses lies within the extent that its drawing found for itself."""
+    chance = random.Random(7)
+    plans = [plan_house(*each, default_catalogue()) for each in demo_houses()]
+    plans += [some_house(chance)[0] for _ in range(12)]
+    for plan in plans:
+        for each in plan.drawings:
+            for item in each.items:
+                for x, y in solid_points(item):
+                    assert each.x0 - 1e-9 <= x <= each.x1 + 1e-9, (each.view, item)
+                    assert each.y0 - 1e-9 <= y <= each.y1 + 1e-9, (each.view, item)
+
+
+def test_an_arc_reaches_further_than_its_ends() -> None:
+    """Half a circle of 3 m: as high as its radius, by the points along it to a thousandth."""
+    path = (Vertex(x=-3.0, y=0.0), Vertex(x=3.0, y=0.0, radius_m=3.0))
+    arc = Outline(part="bow", layer="frame", material="steel", path=path, width_m=0.04)
+    found = drawn(view="x", title="", summary="", items=[arc], table=(), beside_m=(1.0, 0.0, 0.0, 0.5))
+    assert (found.x0, found.x1) == pytest.approx((-3.0 - 0.02 - 1.0, 3.02))
+    assert found.y1 == pytest.approx(3.0 + 0.02 + 0.5, abs=3e-3)
+    assert found.y0 == pytest.approx(-0.02)

@@ -5,7 +5,10 @@ dimension lines) say where they are, and each renderer gives them the size that 
 Items are plain dataclasses: a long house has thousands of them, all made here and none from outside.
 """
 
+import math
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -29,11 +32,14 @@ __all__ = [
     "Vertex",
     "box",
     "chain_path",
+    "drawn",
     "line",
     "moved",
     "seen_from_above",
 ]
 
+# A grower with a hat, in shares of the grower.
+HAT = 1.06
 Layer = Literal["ground", "frame", "hidden", "string", "construction", "air"]
 Material = Literal["steel", "plastic", "post", "soil", "string", "ink", "air"]
 
@@ -197,6 +203,85 @@ class Drawing(Part):
     y1: float
     items: tuple[Item, ...]
     table: tuple[Row, ...]
+
+
+# An arc is as wide as this many points along it say, to a thousandth of its radius.
+ARC_POINTS = 36
+
+
+def _arc_points(one: Vertex, other: Vertex) -> Iterator[tuple[float, float]]:
+    """Points along an arc that turns clockwise between two corners."""
+    dx, dy = other.x - one.x, other.y - one.y
+    half = math.hypot(dx, dy) / 2
+    off = math.sqrt(max(other.radius_m**2 - half**2, 0.0)) * (-1 if other.large else 1)
+    if half == 0:
+        return
+    cx, cy = (one.x + other.x) / 2 + dy / (2 * half) * off, (one.y + other.y) / 2 - dx / (2 * half) * off
+    begin = math.atan2(one.y - cy, one.x - cx)
+    turn = (begin - math.atan2(other.y - cy, other.x - cx)) % (2 * math.pi)
+    for place in range(1, ARC_POINTS):
+        angle = begin - turn * place / ARC_POINTS
+        yield cx + other.radius_m * math.cos(angle), cy + other.radius_m * math.sin(angle)
+
+
+def _solid(item: Item) -> Iterator[tuple[float, float]]:
+    """Places that an item with a size of its own reaches to."""
+    match item:
+        case Outline():
+            wide = 0.0 if item.closed else item.width_m / 2
+            points = [(vertex.x, vertex.y) for vertex in item.path]
+            for one, other in pairwise(item.path):
+                points += _arc_points(one, other) if other.radius_m else ()
+            for x, y in points:
+                yield from ((x - wide, y - wide), (x + wide, y + wide)) if wide else ((x, y),)
+        case Grower():
+            yield item.x - item.width_m / 2, item.y
+            yield item.x + item.width_m / 2, item.y + item.height_m * HAT
+        case Segments():
+            for x0, y0, x1, y1 in item.ends:
+                yield from ((x0, y0), (x1, y1))
+        case Dots():
+            yield from item.places
+        case Arrow():
+            yield from ((item.x0, item.y0), (item.x1, item.y1))
+        case Mark():
+            yield item.x, item.y
+
+
+def _pointed(item: Item) -> Iterator[tuple[float, float]]:
+    """Places that words, grips and dimension lines stand at; what they take themselves the renderer keeps free."""
+    match item:
+        case Dimension():
+            yield from ((item.x0, item.y0), (item.x1, item.y1))
+        case Note() | Handle():
+            yield item.x, item.y
+
+
+def drawn(
+    *,
+    view: str,
+    title: str,
+    summary: str,
+    items: Sequence[Item],
+    table: tuple[Row, ...],
+    beside_m: float | tuple[float, float, float, float] = 0.0,
+) -> Drawing:
+    """A drawing as large as its items, and so much more round what has size: left, below, right, above, m."""
+    left, below, right, above = beside_m if isinstance(beside_m, tuple) else (beside_m,) * 4
+    solid = [place for item in items for place in _solid(item)] or [(0.0, 0.0)]
+    places = [place for item in items for place in _pointed(item)]
+    xs, ys = [x for x, _ in places], [y for _, y in places]
+    return Drawing(
+        view=view,
+        title=title,
+        summary=summary,
+        x0=min([min(x for x, _ in solid) - left, *xs]),
+        y0=min([min(y for _, y in solid) - below, *ys]),
+        x1=max([max(x for x, _ in solid) + right, *xs]),
+        y1=max([max(y for _, y in solid) + above, *ys]),
+        items=tuple(items),
+        table=table,
+    )
 
 
 def chain_path(chain: Chain) -> tuple[Vertex, ...]:

@@ -1,6 +1,6 @@
 """The base from above: the long sides run across the screen, A at the upper left."""
 
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Note, Outline, Row, line
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn, line
 from obtegum.core.setout.base import diagonal
 from obtegum.core.steps.common import TO_WORDS
 from obtegum.core.views.base import BESIDE_M, corners, floor, peg_mark, strings
@@ -36,18 +36,15 @@ def above(work: Work) -> Drawing:
     items += [peg_mark(work, peg) for peg in work.pegs]
     items += corners(work)
     items += _dimensions(work)
-    return Drawing(
+    return drawn(
         view="above",
         title="From above",
         summary=(
             f"The base, {work.say(width_m)} by {work.say(length_m)} to {to}, with {len(work.pegs)} pegs. "
             f"Both diagonals are {work.say(diagonal(length_m, width_m))}."
         ),
-        x0=-BESIDE_M,
-        y0=-BESIDE_M,
-        x1=length_m + BESIDE_M,
-        y1=width_m + BESIDE_M,
-        items=tuple(items),
+        items=items,
+        beside_m=BESIDE_M,
         table=_table(work),
     )
 

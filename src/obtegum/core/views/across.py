@@ -17,6 +17,7 @@ from obtegum.core.drawing import (
     Row,
     box,
     chain_path,
+    drawn,
     line,
 )
 from obtegum.core.profile.gothic import plumb_radius
@@ -27,8 +28,6 @@ from obtegum.core.work import Work
 __all__ = ["across", "frame_outlines"]
 
 BESIDE_M = 0.7
-# A grower with a hat, in shares of the grower.
-HAT = 1.06
 SYMBOLS: dict[str, Literal["socket", "bend", "crown"]] = {"socket": "socket", "bend": "bend", "crown": "crown"}
 BELOW_M = 0.18
 
@@ -52,18 +51,14 @@ def across(work: Work) -> Drawing:
     items += _marks(work)
     items += _dimensions(work)
     items += _shape_handles(work.design.size)
-    return Drawing(
+    return drawn(
         view="across",
         title="Across",
         summary=(
             f"One bow, {work.say(size.span_m)} between post centres and {work.say(size.height_m)} high, "
             f"on posts standing {work.say(work.design.posts.reveal_m)} out of the ground."
         ),
-        x0=-half - BESIDE_M,
-        y0=bottom,
-        x1=half + BESIDE_M,
-        y1=max(size.height_m + work.bow_tube.od_m / 2, size.figure.height_m * HAT),
-        items=tuple(items),
+        items=items,
         table=_table(work),
     )
 

@@ -1,6 +1,6 @@
 """The long side: bows edge on, standing in their posts."""
 
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Outline, Row, Vertex, box, line
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Outline, Row, Vertex, box, drawn, line
 from obtegum.core.work import Work
 
 __all__ = ["along"]
@@ -14,18 +14,14 @@ def along(work: Work) -> Drawing:
     size, lie = work.design.size, _ground_line(work)
     bottom = min(-work.embedment_m, *(y for _, y in lie)) - BELOW_M
     items: list[Item] = [*_ground(work, lie, bottom), *_side(work), *_levels(work), *_dimensions(work, bottom)]
-    return Drawing(
+    return drawn(
         view="along",
         title="Along",
         summary=(
             f"The long side, {work.say(size.length_m)} between the end bows: "
             f"{work.bays.bows} bows in {work.bays.count} bays.{_lies(work, lie)}"
         ),
-        x0=-BESIDE_M,
-        y0=bottom,
-        x1=size.length_m + BESIDE_M,
-        y1=size.height_m,
-        items=tuple(items),
+        items=items,
         table=_table(work),
     )
 

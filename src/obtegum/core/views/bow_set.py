@@ -2,7 +2,7 @@
 
 from obtegum.core.bows.as_bent import as_bent
 from obtegum.core.bows.checks import kept_for_width, quarter_height
-from obtegum.core.drawing import Dimension, Drawing, Item, Note, Outline, Row, chain_path, line
+from obtegum.core.drawing import Dimension, Drawing, Item, Note, Outline, Row, chain_path, drawn, line
 from obtegum.core.steps.check_bows import judged_bows
 from obtegum.core.work import Work
 
@@ -72,14 +72,11 @@ def bow_set(work: Work) -> Drawing:
             value = getattr(check, f"{name}_m")
             if value is not None:
                 rows.append(Row(what=f"Bow {each.bow}, {name}", reading=work.say(value)))
-    return Drawing(
+    return drawn(
         view="set",
         title="The set" if times == 1 or not judged else f"The set, differences × {times}",
         summary=f"{len(judged)} of {work.bays.bows} bows measured, each drawn over the plan by its width.",
-        x0=-reach,
-        y0=-0.2,
-        x1=reach,
-        y1=max(tops) + work.bow_tube.od_m,
-        items=tuple(items),
+        items=items,
+        beside_m=(0.0, 0.2, 0.0, 0.0),
         table=tuple(rows) or (Row(what="Bows", reading="none measured yet"),),
     )

@@ -3,7 +3,21 @@
 import math
 from typing import Literal
 
-from obtegum.core.drawing import Arrow, Dots, Drawing, Item, Mark, Note, Outline, Row, Segments, Vertex, box, line
+from obtegum.core.drawing import (
+    Arrow,
+    Dots,
+    Drawing,
+    Item,
+    Mark,
+    Note,
+    Outline,
+    Row,
+    Segments,
+    Vertex,
+    box,
+    drawn,
+    line,
+)
 from obtegum.core.ground.stand import Stand
 from obtegum.core.setout.base import Peg
 from obtegum.core.setout.how import corner_places
@@ -57,13 +71,11 @@ def earth(work: Work) -> Drawing:
             f"The pad at A lies {work.say(abs(above))} {where} the highest peg. "
             "The heavy line is where it meets the ground, the fine one round it the foot of its side slopes."
         )
-    reach_m = 0.0
     if stand is not None and stand.banks is not None:
         at = (stand.datum.at_a_m, stand.datum.fall, work.design.pad.slope)
-        reach_m = stand.banks.reach_m(*at)
         items.append(_toe(stand.banks.toe(*at)))
     items += [*_pegs(work), *corners(work)]
-    return _base_drawing(work, "earth", "Pad", summary, items, _pad_rows(work), margin + reach_m)
+    return _base_drawing(work, "earth", "Pad", summary, items, _pad_rows(work))
 
 
 def _toe(places: list[tuple[float, float]]) -> Outline:
@@ -110,11 +122,7 @@ def drain_run(work: Work) -> Drawing:
     )
     side = "A to B" if found.side == "L" else "D to C"
     summary = f"A drain beside {side}, the uphill side, {work.say(found.length_m)} long."
-    drawing = _base_drawing(work, "drain", "Drain", summary, items, rows, off + 1.0)
-    beyond = work.design.drain.beyond_m + BESIDE_M
-    if way > 0:
-        return drawing.model_copy(update={"x1": max(drawing.x1, length_m + beyond)})
-    return drawing.model_copy(update={"x0": min(drawing.x0, -beyond)})
+    return _base_drawing(work, "drain", "Drain", summary, items, rows, BESIDE_M + 0.3)
 
 
 def profile(work: Work) -> Drawing:
@@ -122,8 +130,9 @@ def profile(work: Work) -> Drawing:
     stand, length_m = work.stand, work.design.size.length_m
     posts = work.design.posts
     if stand is None:
-        items: list[Item] = [Note(part="ground", x=length_m / 2, y=0.0, text="no levels yet")]
-        return _profile_drawing(work, items, 1, -0.5, 0.5, "No levels yet: read the rod at two pegs or more.")
+        datum = Outline(part="datum", layer="string", material="string", path=line(0.0, 0.0, length_m, 0.0))
+        items: list[Item] = [datum, Note(part="ground", x=length_m / 2, y=0.0, text="no levels yet")]
+        return _profile_drawing(work, items, 1, "No levels yet: read the rod at two pegs or more.")
     reference = stand.datum.at_a_m
     lows = [foot.ground_m - foot.embedment_m for foot in stand.feet.values()]
     bottom = min([*lows, *(height - posts.length_m * 0.2 for height in stand.heights.values())]) - reference
@@ -170,8 +179,6 @@ def profile(work: Work) -> Drawing:
         work,
         items,
         times,
-        bottom * times,
-        top * times,
         "Posts in the ground along the left side, A on the left; the right side’s stand behind.",
     )
 
@@ -180,34 +187,33 @@ def _side(side: str) -> str:
     return "ground on the left" if side == "L" else "ground on the right"
 
 
-def _profile_drawing(work: Work, items: list[Item], times: int, low: float, high: float, summary: str) -> Drawing:
-    return Drawing(
+def _profile_drawing(work: Work, items: list[Item], times: int, summary: str) -> Drawing:
+    return drawn(
         view="profile",
         title="Lengthways" if times == 1 else f"Lengthways, heights × {times}",
         summary=f"{summary} Heights are drawn {times} times as large." if times > 1 else summary,
-        x0=-BESIDE_M,
-        y0=low,
-        x1=work.design.size.length_m + BESIDE_M,
-        y1=high + 0.2,
-        items=tuple(items),
+        items=items,
+        beside_m=(BESIDE_M, 0.0, BESIDE_M, 0.2),
         table=_post_rows(work),
     )
 
 
 def _base_drawing(
-    work: Work, view: str, title: str, summary: str, items: list[Item], rows: tuple[Row, ...], margin: float = 0.0
+    work: Work,
+    view: str,
+    title: str,
+    summary: str,
+    items: list[Item],
+    rows: tuple[Row, ...],
+    beside_m: float = BESIDE_M,
 ) -> Drawing:
-    (length_m, width_m), beside = work.strung, BESIDE_M + margin
-    return Drawing(
+    return drawn(
         view=view,
         title=title,
         summary=summary,
-        x0=-beside,
-        y0=-beside,
-        x1=length_m + beside,
-        y1=width_m + beside,
-        items=tuple(items),
+        items=items,
         table=rows,
+        beside_m=beside_m,
     )
 
 

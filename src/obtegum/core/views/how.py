@@ -1,6 +1,6 @@
 """A drawing for each step of squaring the base: its strings, its tapes, what it sets."""
 
-from obtegum.core.drawing import Drawing, Item, Mark, Note, Outline, Row, line
+from obtegum.core.drawing import Drawing, Item, Mark, Note, Outline, Row, drawn, line
 from obtegum.core.setout.how import HowStep
 from obtegum.core.views.base import BESIDE_M, corners, floor, strings
 from obtegum.core.work import Work
@@ -17,7 +17,6 @@ def squaring(work: Work) -> list[Drawing]:
 
 
 def _drawing(work: Work, step: HowStep, place: int) -> Drawing:
-    length_m, width_m = work.strung
     known = {name for before in work.how[: place - 1] for name, _ in before.sets}
     strung = {name for before in work.how[:place] for name, _ in before.sets}
     items: list[Item] = [floor(work), *(each for each, ends in zip(strings(work), ENDS, strict=True) if ends <= strung)]
@@ -47,17 +46,11 @@ def _drawing(work: Work, step: HowStep, place: int) -> Drawing:
                 items.append(Mark(part=f"known:{name}", symbol="peg", state="set", x=at[0], y=at[1], label=name))
                 break
     items += corners(work)
-    low = min((point[1] for each in step.lines for point in (each.start, each.end)), default=0.0)
-    left = min((point[0] for each in step.lines for point in (each.start, each.end)), default=0.0)
-    right = max((point[0] for each in step.lines for point in (each.start, each.end)), default=0.0)
-    return Drawing(
+    return drawn(
         view=f"how:{place}",
         title=f"Step {place}",
         summary=step.words,
-        x0=min(0.0, left) - BESIDE_M,
-        y0=min(0.0, low) - BESIDE_M,
-        x1=max(length_m, right) + BESIDE_M,
-        y1=width_m + BESIDE_M,
-        items=tuple(items),
+        items=items,
+        beside_m=BESIDE_M,
         table=tuple(rows),
     )

@@ -1,9 +1,20 @@
 """The bow as it comes off the former against the plan, and a drawing of each pull."""
 
-import math
-
 from obtegum.core.bows.as_bent import lay
-from obtegum.core.drawing import Dimension, Drawing, Item, Mark, Note, Outline, Row, Vertex, chain_path, line, moved
+from obtegum.core.drawing import (
+    Dimension,
+    Drawing,
+    Item,
+    Mark,
+    Note,
+    Outline,
+    Row,
+    Vertex,
+    chain_path,
+    drawn,
+    line,
+    moved,
+)
 from obtegum.core.profile import Chain, Segment
 from obtegum.core.steps.bend import bent_stretches, pulls_of, told_pulls
 from obtegum.core.work import Work
@@ -36,18 +47,15 @@ def made(work: Work) -> Drawing:
         *_dashed_note(work),
         *_pull_marks(work),
     ]
-    return Drawing(
+    return drawn(
         view="made",
         title="As it comes out",
         summary=(
             f"The bow as bent, {work.say(out.span_m)} wide and {work.say(out.height_m)} high, "
             f"over the plan of {work.say(size.span_m)} and {work.say(size.height_m)}."
         ),
-        x0=left,
-        y0=min(low, 0.0) - 0.1,
-        x1=-left,
-        y1=max(out.height_m, size.height_m) + work.bow_tube.od_m,
-        items=tuple(items),
+        items=items,
+        beside_m=(0.0, 0.1, 0.0, work.bow_tube.od_m),
         table=(
             Row(what="Width as planned", reading=work.say(size.span_m)),
             Row(what="Width as it comes out", reading=work.say(out.span_m)),
@@ -122,8 +130,6 @@ def _pull(
     tube = _path(laid, shift)
     span = max(former_m * 0.25, advance_m)
     arc = lay([(span, 1 / former_m)], 0.0, former_m - work.bow_tube.od_m, 0.0)
-    xs = [vertex.x for vertex in tube]
-    ys = [vertex.y for vertex in tube] + [former_m * math.cos(span / former_m)]
     items: list[Item] = [
         Outline(
             part="former",
@@ -143,15 +149,12 @@ def _pull(
         ),
         Note(part="former", x=0.0, y=former_m, text=f"pull {number} starts here"),
     ]
-    return Drawing(
+    return drawn(
         view=f"pull:{number}",
         title=f"Pull {number}",
         summary=f"Pull {number}: the tube on the former, what is bent to the left, the straight rest to the right.",
-        x0=min(xs) - BESIDE_M,
-        y0=min(ys) - BESIDE_M,
-        x1=max(xs) + BESIDE_M,
-        y1=max(ys) + BESIDE_M,
-        items=tuple(items),
+        items=items,
+        beside_m=BESIDE_M,
         table=(Row(what="Bent in this pull", reading=work.say(advance_m)),),
     )
 

@@ -1,6 +1,6 @@
 """Offset pegs or gauge boards round the base, outside the digging."""
 
-from obtegum.core.drawing import Dimension, Drawing, Item, Mark, Note, Outline, Row, box, line
+from obtegum.core.drawing import Dimension, Drawing, Item, Mark, Note, Outline, Row, box, drawn, line
 from obtegum.core.setout.offsets import LINES_KEPT, boards, offset_pegs
 from obtegum.core.views.base import BESIDE_M, corners_inside, floor, peg_mark, strings
 from obtegum.core.work import Work
@@ -49,7 +49,6 @@ def offsets(work: Work) -> Drawing:
     items.append(
         Dimension(part="offset", x0=length_m, y0=width_m, x1=length_m + off, y1=width_m, lane=2.0, text=work.say(off))
     )
-    beside = off + BESIDE_M + 0.3
     rows = [Row(what=f"{peg.name} to {peg.corner}", reading=work.say(off)) for peg in pegs]
     rows += [
         Row(
@@ -58,15 +57,12 @@ def offsets(work: Work) -> Drawing:
         )
         for start, end, number in LINES_KEPT
     ]
-    return Drawing(
+    return drawn(
         view="offsets",
         title="Offsets",
         summary=f"Every line is carried on {work.say(off)} past its corners, clear of the digging.",
-        x0=-beside,
-        y0=-beside,
-        x1=length_m + beside,
-        y1=width_m + beside,
-        items=tuple(items),
+        items=items,
+        beside_m=BESIDE_M + 0.3,
         table=tuple(rows),
     )
 

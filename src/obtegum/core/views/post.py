@@ -2,7 +2,20 @@
 
 from dataclasses import replace
 
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Mark, Note, Outline, Row, box, chain_path, line
+from obtegum.core.drawing import (
+    Dimension,
+    Drawing,
+    Handle,
+    Item,
+    Mark,
+    Note,
+    Outline,
+    Row,
+    box,
+    chain_path,
+    drawn,
+    line,
+)
 from obtegum.core.quantity import angle_text
 from obtegum.core.work import Work
 
@@ -45,18 +58,14 @@ def one_post(work: Work) -> Drawing:
         path=box(-od / 2, -work.embedment_m, od / 2, reveal_m),
     )
     items: list[Item] = [ground, bore, *_bow(work), *walls, *_lowest(work), *_marks(work), *_dimensions(work)]
-    return Drawing(
+    return drawn(
         view="post",
         title="One post",
         summary=(
             f"A post {work.say(posts.length_m)} long, {work.say(work.embedment_m, 'down')} of it in "
             f"{_ground_words(work)}, with the bow {work.say(work.design.bows.insertion_m)} inside it."
         ),
-        x0=-BESIDE_M,
-        y0=bottom,
-        x1=BESIDE_M,
-        y1=reveal_m + ABOVE_M,
-        items=tuple(items),
+        items=items,
         table=_table(work),
     )
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from obtegum.core.amount import amount_text
 from obtegum.core.bows.headroom import headroom_over
 from obtegum.core.design import HouseDesign, Size
-from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, chain_path, line, moved
+from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, chain_path, drawn, line, moved
 from obtegum.core.ground.posts import bow_entry
 from obtegum.core.profile import Arc, Chain, ProfileError
 from obtegum.core.quantity import angle_text, area_text
@@ -116,16 +116,12 @@ def shapes(work: Work) -> Drawing:
         items += [
             Note(part=part, x=x, y=y, text=text, above=False, row=number) for number, text in enumerate(words, start=1)
         ]
-    rows = -(-len(found) // COLUMNS)
-    return Drawing(
+    return drawn(
         view="shapes",
         title="Shapes",
         summary=f"{len(found)} shapes over the same width of {work.say(span)}, each at the same scale.",
-        x0=-span * 0.62,
-        y0=-(rows - 1) * down - tallest * WORDS,
-        x1=(min(COLUMNS, len(found)) - 1) * across + span * 0.62,
-        y1=tallest,
-        items=tuple(items),
+        items=items,
+        beside_m=(span * 0.02, tallest * WORDS, span * 0.02, 0.0),
         table=tuple(row for each in found for row in _rows(work, each)),
     )
 

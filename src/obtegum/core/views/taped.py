@@ -1,6 +1,6 @@
 """The base as taped, its errors drawn many times too large, and how each peg moves."""
 
-from obtegum.core.drawing import Arrow, Drawing, Item, Mark, Note, Outline, Row, Vertex, line
+from obtegum.core.drawing import Arrow, Drawing, Item, Mark, Note, Outline, Row, Vertex, drawn, line
 from obtegum.core.record import LINES
 from obtegum.core.setout.checkin import CheckIn, Move, planned_lines
 from obtegum.core.setout.how import corner_places
@@ -86,21 +86,18 @@ def _shape(check: CheckIn, planned: dict[str, tuple[float, float]], times: int, 
 
 
 def _drawing(work: Work, items: list[Item], summary: str, times: int = 1) -> Drawing:
-    (length_m, width_m), beside = work.strung, BESIDE_M + (SHARE * work.strung[1] if times > 1 else 0.0)
+    length_m, width_m = work.strung
     planned = planned_lines(length_m, width_m)
     rows = []
     for name in LINES:
         reading = work.record.taped.reading_m(name)
         told = "not taped" if reading is None else work.say(reading)
         rows.append(Row(what=f"{line_title(name)}, should read {work.reads(planned[name])}", reading=told))
-    return Drawing(
+    return drawn(
         view="taped",
         title="As it stands" if times == 1 else f"As it stands, errors × {times}",
         summary=summary,
-        x0=-beside,
-        y0=-beside,
-        x1=length_m + beside,
-        y1=width_m + beside,
-        items=tuple(items),
+        items=items,
+        beside_m=BESIDE_M + (SHARE * work.strung[1] / 2 if times > 1 else 0.0),
         table=tuple(rows),
     )

@@ -1,6 +1,6 @@
 """How a house looks from across the yard: its section and its long side, side by side, to scale."""
 
-from obtegum.core.drawing import Drawing, Grower, Item, Outline, Row, box, chain_path, line, moved
+from obtegum.core.drawing import Drawing, Grower, Item, Outline, Row, box, chain_path, drawn, line, moved
 from obtegum.core.work import Work
 
 __all__ = ["yard"]
@@ -50,15 +50,11 @@ def yard(work: Work) -> Drawing:
             upright=size.height_m > size.figure.height_m,
         ),
     ]
-    return Drawing(
+    return drawn(
         view="yard",
         title="In the yard",
         summary=f"The end and the long side of {work.design.name}.",
-        x0=0.0,
-        y0=0.0,
-        x1=end,
-        y1=size.height_m,
-        items=tuple(items),
+        items=items,
         table=(
             Row(what="Width", reading=work.say(size.span_m)),
             Row(what="Length", reading=work.say(size.length_m)),
