@@ -103,7 +103,8 @@ class Somebody:
         return self.chance.choice(["a", "b", ""])
 
     def edit(self, house: str) -> None:
-        plan = self.ask("GET", f"/api/houses/{house}", params={"step": "none"}).json()["plan"]
+        shown = self.chance.choice(STEPS)
+        plan = self.ask("GET", f"/api/houses/{house}", params={"step": shown}).json()["plan"]
         measures = [*plan["measures"].values()]
         edits = []
         for _ in range(self.chance.choice([1, 1, 1, 2, 5])):

@@ -172,7 +172,7 @@ def test_the_longest_and_closest_house_takes_a_reading_at_every_peg(client: Test
     file = {"format": "obtegum house", "version": 3, "design": design.model_dump(), "record": {}}
     house = client.post("/api/house-files?step=none", json=file).json()["id"]
     readings = "".join(f"{side}{bow},1.5\n" for side in "LR" for bow in range(1, 1002))
-    url = f"/api/houses/{house}/readings?step=none"
+    url = f"/api/houses/{house}/readings"
     answer = client.post(url, content=readings, headers={"content-type": "text/csv"})
     assert answer.status_code == 200
     assert len(answer.json()["record"]["levels"]["pegs"]) == 2002

@@ -64,7 +64,7 @@ def test_a_change_from_an_old_version_shows_what_is_there(client: TestClient) ->
     assert answer.status_code == 409
     current = answer.json()["current"]
     assert current["version"] == 3
-    assert current["plan"]["measures"]["span"]["reading"] == "21' 0\""
+    assert current["design"]["size"]["span_m"] == pytest.approx(21 * 0.3048)
 
 
 def test_parts_of_one_gesture_are_one_revision(client: TestClient, store: Store) -> None:

@@ -41,7 +41,7 @@ class Window:
     def set(self, **edits: str) -> Any:
         wanted = [{"measure": measure.replace("__", ":"), "text": text} for measure, text in edits.items()]
         body = {"version": self.version, "window": self.name, "edits": wanted}
-        answer = self.client.patch(f"{self.url}?step=level", json=body)
+        answer = self.client.patch(self.url, json=body)
         if answer.status_code == 200:
             self.version = answer.json()["version"]
         return answer

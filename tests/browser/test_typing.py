@@ -26,7 +26,7 @@ def levels(page: Page) -> Any:
     """The levels as the server has kept them."""
     house = re.search("/house/([0-9a-f]+)/", page.url)
     assert house
-    kept = page.evaluate("path => fetch(path).then((answer) => answer.json())", f"/api/houses/{house[1]}?step=none")
+    kept = page.evaluate("path => fetch(path).then((answer) => answer.json())", f"/api/houses/{house[1]}")
     return kept["record"]["levels"]
 
 

@@ -63,7 +63,7 @@ def test_the_bench_says_what_to_do_with_hands_and_tape() -> None:
     plan = make_plan(recorded(b1=wanted, b2=wanted + 0.2, b3=wanted - 0.01))
     found = verdict(plan, "bows-alike")
     assert found.level == "fails"
-    # 200 mm, 7 7/8 in, over 18 pulls: 0.437, 7/16 in at each.
+    # 200 mm, 7 7/8 in, over 16 pulls: 0.492, 1/2 in at each.
     pulls = answer(plan, "bend", "pulls")
     told = f'bow 2 is 7 7/8" too wide: back on the former, close it by 7/16" at each of {pulls} pulls'
     assert told in found.sentence and "until its ends measure 21' 0\"" in found.sentence

@@ -135,7 +135,7 @@ class Bringer(Worker):
 
 def sizes(line: Line, house: str) -> tuple[int, int]:
     """How many millimetres the house was pulled in width and in length."""
-    size = line.ask("GET", f"houses/{house}?step=none")["design"]["size"]
+    size = line.ask("GET", f"houses/{house}")["design"]["size"]
     return round((size["span_m"] - SPAN_M) / STEP_M), round((size["length_m"] - LENGTH_M) / STEP_M)
 
 
