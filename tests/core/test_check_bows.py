@@ -65,7 +65,7 @@ def test_the_bench_says_what_to_do_with_hands_and_tape() -> None:
     assert found.level == "fails"
     # 200 mm, 7 7/8 in, over 16 pulls: 0.492, 1/2 in at each.
     pulls = answer(plan, "bend", "pulls")
-    told = f'bow 2 is 7 7/8" too wide: back on the former, close it by 7/16" at each of {pulls} pulls'
+    told = f'bow 2 is 7 7/8" too wide: back on the former, close it by 1/2" at each of {pulls} pulls'
     assert told in found.sentence and "until its ends measure 21' 0\"" in found.sentence
     narrow = verdict(make_plan(recorded(b4=wanted - 0.2)), "bows-alike").sentence
     assert 'bow 4 is 7 7/8" too narrow: ease it open over the knee, evenly, until its ends measure' in narrow
