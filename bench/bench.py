@@ -20,12 +20,13 @@ from playwright.sync_api import Page, sync_playwright
 
 from obtegum.api.guard import TOKEN_HEADER
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import HouseDesign
-from obtegum.core.edits import Edit, apply_edits
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.plan import plan_house
-from obtegum.core.record import Levels, SiteRecord, Spot
-from obtegum.core.shapes import SHAPE_LABELS
+from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.rooms.level.decisions import Levels, Spot
+from obtegum.core.rooms.size.shapes import SHAPE_LABELS
 from obtegum.core.starters import new_house
 from obtegum.exchange.housefile import write_house_file
 from obtegum.store import houses, open_store
@@ -76,7 +77,7 @@ def first_screen_ms(page: Page, address: str) -> float:
 
 
 FOLLOW = """async ([moves]) => {
-  const grip = document.querySelector('[data-handle="span"]');
+  const grip = document.querySelector('[data-handle="size.span_m"]');
   const box = grip.getBoundingClientRect();
   const x = box.x + box.width / 2, y = box.y + box.height / 2;
   const send = (type, dx) => grip.dispatchEvent(new PointerEvent(type, {
@@ -88,7 +89,7 @@ FOLLOW = """async ([moves]) => {
     const before = grip.getAttribute('aria-valuetext');
     const begin = performance.now();
     send('pointermove', -6 * place);
-    while (document.querySelector('[data-handle="span"]').getAttribute('aria-valuetext') === before) {
+    while (document.querySelector('[data-handle="size.span_m"]').getAttribute('aria-valuetext') === before) {
       await new Promise(requestAnimationFrame);
       if (performance.now() - begin > 2000) break;
     }
@@ -103,7 +104,7 @@ def drag_ms(page: Page, address: str) -> tuple[float, float]:
     """From a pull on the width's grip to the redrawn house: median and worst of 20, ms."""
     page.goto(address)
     page.get_by_role("link", name="Upper terrace").click()
-    page.locator('[data-handle="span"]').wait_for()
+    page.locator('[data-handle="size.span_m"]').wait_for()
     times = page.evaluate(FOLLOW, [20])
     return statistics.median(times), max(times)
 
@@ -148,7 +149,7 @@ def press_ms(page: Page, address: str, job: Job) -> tuple[float, float]:
     times = []
     for place in range(14):
         page.wait_for_timeout(1500)
-        took = page.evaluate(PRESS, "reveal")
+        took = page.evaluate(PRESS, "posts.reveal_m")
         if place >= 2:
             times.append(took)
     return statistics.median(times), max(times)
@@ -221,7 +222,7 @@ def main() -> int:
             "ms",
         )
     )
-    shaped = [apply_edits(Job(design), [Edit(measure="shape", text=kind)], catalogue) for kind in SHAPE_LABELS]
+    shaped = [apply_edits(Job(design), [Edit(measure="size.shape", text=kind)], catalogue) for kind in SHAPE_LABELS]
     slowest = max(median_ms(lambda job=job: plan_house(*job, catalogue), 15) for job in shaped)
     rows.append(("whole plan of a 30 m house, the slowest shape", slowest, 25, "ms"))
     big = big_site()

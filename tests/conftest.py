@@ -5,11 +5,13 @@ from typing import Any
 import pytest
 from hypothesis import settings
 
+from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import HouseDesign, read_design
+from obtegum.core.design import read_design
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.work import Work
 
 # No test asserts a time; the machine that runs them may be busy.
 settings.register_profile("calm", deadline=None)
@@ -60,6 +62,10 @@ def make_house(**changes: Any) -> HouseDesign:
 
 def make_plan(record: SiteRecord | None = None, **changes: Any) -> HousePlan:
     return plan_house(make_house(**changes), record or SiteRecord(), default_catalogue())
+
+
+def make_bench(record: SiteRecord | None = None, **changes: Any) -> Work:
+    return begin(make_house(**changes), record or SiteRecord(), default_catalogue())
 
 
 def answer(plan: HousePlan, step: str, name: str) -> str:

@@ -72,7 +72,7 @@ def _plan(file: Path, table: bool) -> int:
     from obtegum.core.design import read_design
     from obtegum.core.offers import tried
     from obtegum.core.plan import plan_house
-    from obtegum.core.record import SiteRecord
+    from obtegum.core.rooms import SiteRecord
     from obtegum.core.trouble import DesignError
 
     data: Any = None

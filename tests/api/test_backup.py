@@ -13,9 +13,8 @@ from fastapi.testclient import TestClient
 import obtegum.store.backup as backup
 from obtegum.cli import main
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import HouseDesign
 from obtegum.core.plan import plan_house
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.store import Conflict, Store, gestures, houses, open_store
 from obtegum.store.backup import BackupError, Restored, delete_for_good, restore, write_backup
 from obtegum.store.state import Shelf

@@ -109,7 +109,10 @@ class Somebody:
         edits = []
         for _ in range(self.chance.choice([1, 1, 1, 2, 5])):
             measure = self.chance.choice(measures)
-            name = self.chance.choice([measure["id"]] * 9 + ["level:R3", "bow:2:width", "bow:3:twist", "nonsense"])
+            name = self.chance.choice(
+                [measure["id"]] * 9
+                + ["record.levels.pegs.R3", "record.bows.2.width_m", "record.bows.3.twist_m", "nonsense"]
+            )
             edit: dict[str, Any] = {"measure": name}
             if measure["options"]:
                 edit["text"] = self.chance.choice(measure["options"])["id"]

@@ -146,11 +146,11 @@ def test_head_answers_as_get_without_the_body(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("measure", "value", "part"),
     [
-        ("span", {"value_m": 1e308}, "longer than any house"),
-        ("span", {"value_m": -1e308}, "longer than any house"),
-        ("span", {"text": "9" * 59}, "longer than any house"),
-        ("spacing", {"steps": 10_000, "stride": "large"}, "at the most"),
-        ("swell", {"text": "9" * 59}, "at the most"),
+        ("size.span_m", {"value_m": 1e308}, "longer than any house"),
+        ("size.span_m", {"value_m": -1e308}, "longer than any house"),
+        ("size.span_m", {"text": "9" * 59}, "longer than any house"),
+        ("bows.max_spacing_m", {"steps": 10_000, "stride": "large"}, "at the most"),
+        ("pad.swell", {"text": "9" * 59}, "at the most"),
         ("name", {"text": "\u200b\u2060\u00a0"}, "can be seen"),
         ("name", {"text": "\u2800\u3164"}, "can be seen"),
     ],

@@ -7,7 +7,7 @@ from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import SiteRecord
 from obtegum.store import NotUndone, Store, gestures, houses
 from obtegum.store.changes import apply_patch, blocked, combine, difference, invert
 from tests.conftest import make_house
@@ -49,15 +49,15 @@ def house(client: TestClient) -> str:
 
 def test_undo_and_redo_walk_a_window_s_own_gestures(client: TestClient, house: str) -> None:
     here = Window(client, house, "a")
-    for measure, text in (("span", "20"), ("length", "50"), ("shape", "round")):
+    for measure, text in (("size.span_m", "20"), ("size.length_m", "50"), ("size.shape", "round")):
         assert here.change(measure, text).status_code == 200
     assert here.look()["undo"] == "Shape one arc, any height"
     for _ in range(2):
         assert here.undo().status_code == 200
-    readings = [here.reading(measure) for measure in ("shape", "length", "span")]
+    readings = [here.reading(measure) for measure in ("size.shape", "size.length_m", "size.span_m")]
     assert readings == ["round_on_legs", "40' 0\"", "20' 0\""]
     assert here.undo("redo").json()["undo"] == "Length 50' 0\""
-    assert here.reading("length") == "50' 0\""
+    assert here.reading("size.length_m") == "50' 0\""
     assert here.undo("redo").json()["redo"] is None
     answer = here.undo("redo")
     assert answer.status_code == 409
@@ -66,9 +66,9 @@ def test_undo_and_redo_walk_a_window_s_own_gestures(client: TestClient, house: s
 
 def test_a_new_change_forgets_what_was_undone(client: TestClient, house: str) -> None:
     here = Window(client, house, "a")
-    here.change("span", "20")
+    here.change("size.span_m", "20")
     here.undo()
-    here.change("length", "44")
+    here.change("size.length_m", "44")
     assert here.look()["redo"] is None
     assert here.look()["undo"] == "Length 44' 0\""
 
@@ -76,56 +76,58 @@ def test_a_new_change_forgets_what_was_undone(client: TestClient, house: str) ->
 def test_a_gesture_is_undone_whole(client: TestClient, house: str) -> None:
     here = Window(client, house, "a")
     for text in ("20", "21", "22"):
-        here.change("span", text, gesture="pull")
+        here.change("size.span_m", text, gesture="pull")
     here.undo()
-    assert here.reading("span") == "18' 0\""
+    assert here.reading("size.span_m") == "18' 0\""
     here.undo("redo")
-    assert here.reading("span") == "22' 0\""
+    assert here.reading("size.span_m") == "22' 0\""
 
 
 def test_two_windows_lose_nothing_of_each_other(client: TestClient, house: str) -> None:
     one, other = Window(client, house, "a"), Window(client, house, "b")
-    one.change("span", "20")
-    assert other.change("length", "50").status_code == 200
-    assert (other.reading("span"), other.reading("length")) == ("20' 0\"", "50' 0\"")
+    one.change("size.span_m", "20")
+    assert other.change("size.length_m", "50").status_code == 200
+    assert (other.reading("size.span_m"), other.reading("size.length_m")) == ("20' 0\"", "50' 0\"")
     # Each undoes its own.
     assert one.undo().status_code == 200
-    assert (one.reading("span"), one.reading("length")) == ("18' 0\"", "50' 0\"")
+    assert (one.reading("size.span_m"), one.reading("size.length_m")) == ("18' 0\"", "50' 0\"")
 
 
 def test_the_same_value_changed_twice_is_shown_from_both_sides(client: TestClient, house: str) -> None:
     one, other = Window(client, house, "a"), Window(client, house, "b")
-    one.change("span", "20")
-    answer = other.change("span", "25")
+    one.change("size.span_m", "20")
+    answer = other.change("size.span_m", "25")
     assert answer.status_code == 409
-    assert answer.json()["clashes"] == [{"measure": "span", "label": "Width", "mine": "25' 0\"", "theirs": "20' 0\""}]
-    assert one.reading("span") == "20' 0\""
+    assert answer.json()["clashes"] == [
+        {"measure": "size.span_m", "label": "Width", "mine": "25' 0\"", "theirs": "20' 0\""}
+    ]
+    assert one.reading("size.span_m") == "20' 0\""
     other.version = answer.json()["current"]["version"]
-    assert other.change("span", "25").status_code == 200
+    assert other.change("size.span_m", "25").status_code == 200
 
 
 def test_both_windows_wanting_the_same_is_no_clash(client: TestClient, house: str) -> None:
     one, other = Window(client, house, "a"), Window(client, house, "b")
-    one.change("span", "20")
-    assert other.change("span", "20").status_code == 200
+    one.change("size.span_m", "20")
+    assert other.change("size.span_m", "20").status_code == 200
 
 
 def test_undo_is_refused_when_the_value_moved_on(client: TestClient, house: str) -> None:
     one, other = Window(client, house, "a"), Window(client, house, "b")
-    one.change("span", "20")
+    one.change("size.span_m", "20")
     other.version = other.look()["version"]
-    other.change("span", "25")
+    other.change("size.span_m", "25")
     answer = one.undo()
     assert answer.status_code == 409
     assert "Changed since in another window" in answer.json()["detail"]
-    assert one.reading("span") == "25' 0\""
+    assert one.reading("size.span_m") == "25' 0\""
 
 
 def test_undo_that_would_not_fit_is_refused(client: TestClient, house: str) -> None:
     one, other = Window(client, house, "a"), Window(client, house, "b")
-    one.change("spacing", "3")
+    one.change("bows.max_spacing_m", "3")
     other.version = other.look()["version"]
-    other.change("length", "3' 6\"")
+    other.change("size.length_m", "3' 6\"")
     answer = one.undo()
     assert answer.status_code == 422
     assert "further apart than the house is long" in answer.json()["detail"]
@@ -133,8 +135,8 @@ def test_undo_that_would_not_fit_is_refused(client: TestClient, house: str) -> N
 
 def test_history_lists_gestures_and_brings_any_back(client: TestClient, house: str) -> None:
     here = Window(client, house, "a")
-    here.change("span", "20", gesture="g")
-    here.change("span", "21", gesture="g")
+    here.change("size.span_m", "20", gesture="g")
+    here.change("size.span_m", "21", gesture="g")
     here.change("name", "Orchard")
     listed = client.get(f"/api/houses/{house}/revisions", params={"window": "a"}).json()["revisions"]
     assert [each["words"] for each in listed] == ["Name Orchard", "Width 21' 0\"", "Started"]
@@ -143,7 +145,7 @@ def test_history_lists_gestures_and_brings_any_back(client: TestClient, house: s
     page = client.get(f"/api/houses/{house}/revisions", params={"start": 1, "most": 1}).json()["revisions"]
     assert [each["version"] for each in page] == [3]
     old = client.get(f"/api/houses/{house}/revisions/1").json()
-    assert old["plan"]["measures"]["span"]["reading"] == "18' 0\""
+    assert old["plan"]["measures"]["size.span_m"]["reading"] == "18' 0\""
     back = client.put(f"/api/houses/{house}/revision", json={"to": 1, "window": "a"}).json()
     assert (back["version"], back["design"]) == (5, old["design"])
     here.undo()

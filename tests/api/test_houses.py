@@ -12,9 +12,10 @@ from alembic.migration import MigrationContext
 from fastapi.testclient import TestClient
 
 from obtegum.core.catalogue import Catalogue
-from obtegum.core.design import HouseDesign
 from obtegum.core.plan import YardPlan, plan_yard
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.rooms.set_out.ticks import tick_station
+from obtegum.core.starters import new_house
 from obtegum.store import Store, houses, open_store
 from obtegum.store.models import Base
 from obtegum.store.yards import rules_in_use, rules_of
@@ -38,7 +39,7 @@ def test_a_house_is_kept_over_a_restart(tmp_path: Path) -> None:
     store = open_store(tmp_path)
     client = page_client(store)
     house = start(client)
-    changed = change(client, house, measure="span", text="19' 3\"").json()
+    changed = change(client, house, measure="size.span_m", text="19' 3\"").json()
     store.close()
     again = open_store(tmp_path)
     kept = houses.get(again, house["id"])
@@ -49,18 +50,18 @@ def test_a_house_is_kept_over_a_restart(tmp_path: Path) -> None:
 
 def test_a_refused_change_keeps_the_house(client: TestClient) -> None:
     house = start(client)
-    answer = change(client, house, measure="span", text="wide")
+    answer = change(client, house, measure="size.span_m", text="wide")
     assert answer.status_code == 422
-    assert answer.json()["errors"][0]["measure"] == "span"
+    assert answer.json()["errors"][0]["measure"] == "size.span_m"
     assert client.get(f"/api/houses/{house['id']}").json()["version"] == 1
 
 
 def test_a_change_from_an_old_version_shows_what_is_there(client: TestClient) -> None:
     house = start(client)
-    change(client, house, measure="span", text="20")
+    change(client, house, measure="size.span_m", text="20")
     # What this window did itself is what it stands on; what another did is shown.
-    assert change(client, house, measure="span", text="21").status_code == 200
-    answer = change(client, house, window="other", measure="span", text="25")
+    assert change(client, house, measure="size.span_m", text="21").status_code == 200
+    answer = change(client, house, window="other", measure="size.span_m", text="25")
     assert answer.status_code == 409
     current = answer.json()["current"]
     assert current["version"] == 3
@@ -70,8 +71,8 @@ def test_a_change_from_an_old_version_shows_what_is_there(client: TestClient) ->
 def test_parts_of_one_gesture_are_one_revision(client: TestClient, store: Store) -> None:
     house = start(client)
     for steps in (1, 1, 1):
-        house = change(client, house, gesture="g", measure="leg", steps=steps, stride="small").json()
-    house = change(client, house, gesture="h", measure="span", text="20").json()
+        house = change(client, house, gesture="g", measure="size.shape.leg_m", steps=steps, stride="small").json()
+    house = change(client, house, gesture="h", measure="size.span_m", text="20").json()
     assert house["version"] == 5
     assert [line.words for line in houses.revisions(store, house["id"])] == [
         "Width 20' 0\"",
@@ -82,14 +83,14 @@ def test_parts_of_one_gesture_are_one_revision(client: TestClient, store: Store)
 
 def test_a_change_that_changes_nothing_is_no_revision(client: TestClient) -> None:
     house = start(client)
-    assert change(client, house, measure="units", text="feet").json()["version"] == 1
+    assert change(client, house, measure="tape.units", text="feet").json()["version"] == 1
 
 
 def test_pegs_are_ticked_off_where_the_plan_wants_them(client: TestClient) -> None:
     house = start(client)
     body = {"version": 1, "window": "w", "tick": "peg:L2", "done": True}
     ticked = client.post(f"/api/houses/{house['id']}/ticks", json=body).json()
-    assert ticked["record"]["set_at_m"]["peg:L2"] == pytest.approx(ticked["plan"]["pegs"][1]["station_m"])
+    assert ticked["record"]["set_at_m"]["peg:L2"] == pytest.approx(tick_station(new_house("feet"), "peg:L2"))
     body = {**body, "version": 2, "done": False}
     assert client.post(f"/api/houses/{house['id']}/ticks", json=body).json()["record"]["set_at_m"] == {}
     body = {**body, "version": 3, "tick": "peg:L999"}
@@ -111,7 +112,7 @@ def test_the_yard_lists_the_newest_first_in_pages(client: TestClient) -> None:
 
 def test_there_is_no_such_house(client: TestClient) -> None:
     assert client.get("/api/houses/nowhere").status_code == 404
-    assert change(client, {"id": "nowhere", "version": 1}, measure="span", text="20").status_code == 404
+    assert change(client, {"id": "nowhere", "version": 1}, measure="size.span_m", text="20").status_code == 404
     assert client.get("/api/nothing").json()["status"] == 404
 
 
@@ -187,7 +188,7 @@ def test_the_yard_keeps_what_it_found_until_a_house_or_the_rules_change(
     assert len(planned) == 2
     assert client.get("/api/houses").json() == shown
     assert len(planned) == 2
-    change(client, first, measure="span", text="20")
+    change(client, first, measure="size.span_m", text="20")
     wider = client.get("/api/houses").json()["houses"]
     assert len(planned) == 3
     assert {each["id"]: each["yard"]["size"] for each in wider}[first["id"]].startswith("20'")

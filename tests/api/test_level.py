@@ -7,7 +7,8 @@ from pathlib import Path
 
 import pytest
 
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.set_out.ticks import tick_station
 from obtegum.core.starters import made_up_ground
 from obtegum.devices.level import LevelError, LevelLink, settle
 from obtegum.standins.laser import SimulatedLaser
@@ -78,7 +79,7 @@ def test_a_peg_is_read_through_the_api(tmp_path: Path, laser: SimulatedLaser) ->
     client = page_client(store, level=LevelLink("127.0.0.1", laser.port))
     body = {"version": 1, "window": "w", "peg": "L3"}
     found = client.post(f"/api/houses/{house.id}/level-shots", json=body).json()
-    station = next(peg["station_m"] for peg in found["plan"]["pegs"] if peg["part"] == "peg:L3")
+    station = tick_station(house.design, "peg:L3")
     assert found["record"]["levels"]["pegs"]["L3"] == pytest.approx(made_up_ground(station, 0.0), abs=0.004)
     assert found["undo"].startswith("Rod at peg 3 left 1.")
     wrong = client.post(f"/api/houses/{house.id}/level-shots", json={**body, "peg": "L99"})
@@ -129,7 +130,7 @@ def test_rounds_of_taping_and_readings_through_the_api(tmp_path: Path) -> None:
     house = houses.add(store, make_house(tape__units="metric"), SiteRecord(), "Started")
     client = page_client(store)
     url = f"/api/houses/{house.id}"
-    edits = [{"measure": "taped_ab", "text": "17.37"}]
+    edits = [{"measure": "record.taped.ab_m", "text": "17.37"}]
     typed = client.patch(url, json={"version": 1, "window": "w", "edits": edits}).json()
     assert typed["record"]["taped"]["ab_m"] == pytest.approx(17.37)
     anew = client.post(f"{url}/tapings", json={"version": 2, "window": "w"}).json()
@@ -138,7 +139,7 @@ def test_rounds_of_taping_and_readings_through_the_api(tmp_path: Path) -> None:
     undone = client.post(f"{url}/undo", json={"window": "w"}).json()
     assert undone["record"]["taped"]["ab_m"] == pytest.approx(17.37)
     blank = client.patch(
-        url, json={"version": 4, "window": "w", "edits": [{"measure": "taped_ab", "text": " "}]}
+        url, json={"version": 4, "window": "w", "edits": [{"measure": "record.taped.ab_m", "text": " "}]}
     ).json()
     assert blank["record"]["taped"]["ab_m"] is None
     read = client.post(f"{url}/readings?window=w", content=b"L1,1.5\nL2,1.6\n", headers=CSV)
@@ -153,10 +154,14 @@ def test_rounds_of_taping_and_readings_through_the_api(tmp_path: Path) -> None:
     )
     large = client.post(f"{url}/readings", content=b"L1,1.5\n" * 7_200_000, headers=CSV)
     assert large.status_code == 413
-    past = client.patch(url, json={"version": 6, "window": "w", "edits": [{"measure": "level:L2", "text": "9"}]}).json()
-    assert past["errors"][0]["measure"] == "level:L2"
+    past = client.patch(
+        url, json={"version": 6, "window": "w", "edits": [{"measure": "record.levels.pegs.L2", "text": "9"}]}
+    ).json()
+    assert past["errors"][0]["measure"] == "record.levels.pegs.L2"
     assert "past the end of the" in past["detail"]
-    shorter = client.patch(url, json={"version": 6, "window": "w", "edits": [{"measure": "rod", "text": "1.55"}]})
+    shorter = client.patch(
+        url, json={"version": 6, "window": "w", "edits": [{"measure": "level.rod_m", "text": "1.55"}]}
+    )
     assert shorter.status_code == 422
     for name, start in (
         ("setting-out.dxf", "  0"),

@@ -8,7 +8,7 @@ from typing import Any
 
 import pytest
 
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import SiteRecord
 from obtegum.store import NotUndone, Store, gestures, houses
 from tests.api.conftest import page_client
 from tests.conftest import make_house
@@ -132,8 +132,7 @@ def test_four_windows_at_once_lose_nothing(store: Store, request: pytest.Fixture
     house = houses.add(store, make_house(tape__units="metric"), SiteRecord(), "Started").id
     before, clients = houses.get(store, house).design, [page_client(store) for _ in range(4)]
     until = time.monotonic() + seconds
-    fields = {"offset": ("keep", "offset_m"), "rod": ("level", "rod_m"), "stick": ("bows", "stick_m")}
-    fields["dig"] = ("keep", "dig_m")
+    fields = {name: tuple(name.split(".")) for name in ("keep.offset_m", "level.rod_m", "bows.stick_m", "keep.dig_m")}
     pulls: dict[str, int] = dict.fromkeys(fields, 0)
     pegs: dict[str, float] = {}
     wrong: list[str] = []
@@ -143,7 +142,11 @@ def test_four_windows_at_once_lose_nothing(store: Store, request: pytest.Fixture
         while time.monotonic() < until or count < LEAST:
             count += 1
             peg, reading = f"{'LR'[place % 2]}{place // 2 * 8 + count % 8 + 1}", 1 + count / 10_000
-            edit = {"measure": name, "steps": 1} if count % 2 else {"measure": f"level:{peg}", "text": f"{reading:.4f}"}
+            edit = (
+                {"measure": name, "steps": 1}
+                if count % 2
+                else {"measure": f"record.levels.pegs.{peg}", "text": f"{reading:.4f}"}
+            )
             body = {"version": version, "window": name, "edits": [edit]}
             answer = client.patch(f"/api/houses/{house}?step=none", json=body)
             if answer.status_code != 200:

@@ -24,16 +24,16 @@ def test_a_plan_is_the_core_s_own(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("old", "new", "measure"),
     [
-        ('"span_m": 6.4008', '"span_m": NaN', "span"),
-        ('"span_m": 6.4008', '"span_m": Infinity', "span"),
-        ('"span_m": 6.4008', '"span_m": -Infinity', "span"),
-        ('"span_m": 6.4008', '"span_m": 0', "span"),
-        ('"span_m": 6.4008', '"span_m": -1', "span"),
-        ('"span_m": 6.4008', '"span_m": 1e308', "span"),
-        ('"span_m": 6.4008', '"span_m": "21 feet"', "span"),
-        ('"span_m": 6.4008', '"span_m": null', "span"),
-        ('"leg_m": 0.6096', '"leg_m": 99', "leg"),
-        ('"max_spacing_m": 1.2192', '"max_spacing_m": NaN', "spacing"),
+        ('"span_m": 6.4008', '"span_m": NaN', "size.span_m"),
+        ('"span_m": 6.4008', '"span_m": Infinity', "size.span_m"),
+        ('"span_m": 6.4008', '"span_m": -Infinity', "size.span_m"),
+        ('"span_m": 6.4008', '"span_m": 0', "size.span_m"),
+        ('"span_m": 6.4008', '"span_m": -1', "size.span_m"),
+        ('"span_m": 6.4008', '"span_m": 1e308', "size.span_m"),
+        ('"span_m": 6.4008', '"span_m": "21 feet"', "size.span_m"),
+        ('"span_m": 6.4008', '"span_m": null', "size.span_m"),
+        ('"leg_m": 0.6096', '"leg_m": 99', "size.shape.leg_m"),
+        ('"max_spacing_m": 1.2192', '"max_spacing_m": NaN', "bows.max_spacing_m"),
     ],
 )
 def test_bad_numbers_are_refused_at_their_field(client: TestClient, old: str, new: str, measure: str) -> None:
@@ -61,7 +61,7 @@ def test_what_is_no_house_gets_a_problem(client: TestClient, text: str, status: 
 def test_spacing_longer_than_the_house_offers_the_house(client: TestClient) -> None:
     document = house_document(size__length_m=1.1)
     problem = client.post("/api/plan", json=document).json()
-    assert problem["errors"][0]["measure"] == "spacing"
+    assert problem["errors"][0]["measure"] == "bows.max_spacing_m"
     # As printed, and no further apart than the house is long.
     assert problem["errors"][0]["nearest"] == "3' 7 1/4\""
     assert problem["errors"][0]["nearest_m"] == pytest.approx(43.25 * 0.0254)
@@ -69,17 +69,17 @@ def test_spacing_longer_than_the_house_offers_the_house(client: TestClient) -> N
 
 def test_a_trial_changes_nothing_kept(client: TestClient) -> None:
     document = house_document()
-    body = {"design": document, "edits": [{"measure": "span", "text": "22' 6\""}]}
+    body = {"design": document, "edits": [{"measure": "size.span_m", "text": "22' 6\""}]}
     before = copy.deepcopy(document)
     answer = client.post("/api/try", json=body).json()
     assert document == before
     assert answer["design"]["size"]["span_m"] == pytest.approx(22.5 * FOOT_M)
-    assert answer["plan"]["measures"]["span"]["reading"] == "22' 6\""
+    assert answer["plan"]["measures"]["size.span_m"]["reading"] == "22' 6\""
     assert client.get("/api/houses").json()["total"] == 0
 
 
 def test_a_trial_that_fails_says_so_in_the_house_s_units(client: TestClient) -> None:
-    body = {"design": house_document(tape__units="metric"), "edits": [{"measure": "span", "text": "1000 m"}]}
+    body = {"design": house_document(tape__units="metric"), "edits": [{"measure": "size.span_m", "text": "1000 m"}]}
     problem = client.post("/api/try", json=body).json()
     assert problem["errors"][0]["sentence"] == "Width can be 20.000 m at the most."
 
@@ -116,7 +116,7 @@ def test_letters_that_are_none_do_not_break_the_server(client: TestClient, name:
 @pytest.mark.parametrize("number", [2**31 + 1, 2**63, 10**400, -1, 1.5])
 def test_versions_out_of_all_reason_are_refused(client: TestClient, number: float) -> None:
     house = client.post("/api/houses", json={"units": "feet"}).json()["id"]
-    edits = [{"measure": "span", "text": "20"}]
+    edits = [{"measure": "size.span_m", "text": "20"}]
     for method, path, body in (
         ("PATCH", "", {"version": number, "edits": edits}),
         ("POST", "/ticks", {"version": number, "tick": "peg:L1", "done": True}),

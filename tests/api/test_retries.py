@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import SiteRecord
 from obtegum.store import House, NotUndone, Store, gestures, houses
 from tests.api.conftest import page_client
 from tests.conftest import make_house
@@ -28,30 +28,30 @@ def change(
 
 
 def test_a_change_sent_again_is_made_once_and_gets_the_first_answer(client: TestClient, house: str) -> None:
-    first = change(client, house, 1, "span", key="k", steps=3).json()
-    change(client, house, 2, "length", text="20")
-    again = change(client, house, 1, "span", key="k", steps=3).json()
+    first = change(client, house, 1, "size.span_m", key="k", steps=3).json()
+    change(client, house, 2, "size.length_m", text="20")
+    again = change(client, house, 1, "size.span_m", key="k", steps=3).json()
     assert (again["version"], again["design"]) == (2, first["design"])
     now = client.get(f"/api/houses/{house}").json()
     assert now["version"] == 3
     assert now["design"]["size"]["span_m"] == first["design"]["size"]["span_m"]
     # Under another name it is another change.
-    assert change(client, house, 3, "span", key="l", steps=3).json()["version"] == 4
+    assert change(client, house, 3, "size.span_m", key="l", steps=3).json()["version"] == 4
 
 
 def test_a_change_that_changed_nothing_stays_nothing(client: TestClient, house: str) -> None:
     """Sent again after another window's change, it must not undo that."""
-    span = client.get(f"/api/houses/{house}").json()["plan"]["measures"]["span"]["reading"]
-    assert change(client, house, 1, "span", key="k", text=span).json()["version"] == 1
-    change(client, house, 1, "span", window="other", text="7.7")
-    again = change(client, house, 1, "span", key="k", text=span).json()
+    span = client.get(f"/api/houses/{house}").json()["plan"]["measures"]["size.span_m"]["reading"]
+    assert change(client, house, 1, "size.span_m", key="k", text=span).json()["version"] == 1
+    change(client, house, 1, "size.span_m", window="other", text="7.7")
+    again = change(client, house, 1, "size.span_m", key="k", text=span).json()
     assert again["version"] == 1
     assert client.get(f"/api/houses/{house}").json()["design"]["size"]["span_m"] == 7.7
 
 
 def test_undo_sent_again_undoes_one_gesture(client: TestClient, house: str) -> None:
-    change(client, house, 1, "span", text="6")
-    change(client, house, 2, "length", text="20")
+    change(client, house, 1, "size.span_m", text="6")
+    change(client, house, 2, "size.length_m", text="20")
     for _ in range(2):
         undone = client.post(f"/api/houses/{house}/undo", json={"window": "w"}, headers=KEY).json()
         assert (undone["version"], undone["undo"]) == (4, "Width 6.000 m")
@@ -65,7 +65,7 @@ def test_a_house_started_or_read_twice_is_one(client: TestClient, house: str) ->
     assert len({client.post("/api/house-files", content=file, headers=read).json()["id"] for _ in range(2)}) == 1
     assert client.get("/api/houses").json()["total"] == 3
     # A name used for one house says nothing of another.
-    assert change(client, house, 1, "span", key="a-request", text="6").status_code == 404
+    assert change(client, house, 1, "size.span_m", key="a-request", text="6").status_code == 404
 
 
 def test_every_way_to_change_a_house_knows_a_repeat(client: TestClient, house: str) -> None:
@@ -76,7 +76,7 @@ def test_every_way_to_change_a_house_knows_a_repeat(client: TestClient, house: s
         ("POST", "/spots", {"json": spot}),
         ("DELETE", "/spots/100:200", {"params": {"version": 3}}),
         ("POST", "/readings", {"content": b"L1,1.5", "headers": {"content-type": "text/csv"}}),
-        ("PATCH", "", {"json": {"version": 5, "edits": [{"measure": "taped_ab", "text": "10"}]}}),
+        ("PATCH", "", {"json": {"version": 5, "edits": [{"measure": "record.taped.ab_m", "text": "10"}]}}),
         ("POST", "/tapings", {"json": {"version": 6}}),
         ("PUT", "/revision", {"json": {"to": 2}}),
     ]
@@ -188,8 +188,8 @@ def test_a_blocked_gesture_lets_older_ones_be_undone(store: Store) -> None:
 
 def test_measuring_a_bow_and_undoing_it_leaves_the_house_as_it_was(client: TestClient, house: str) -> None:
     before = client.get(f"/api/houses/{house}").json()["record"]
-    change(client, house, 1, "bow:3:width", text="5.4")
-    change(client, house, 2, "level:L2", text="1.4")
+    change(client, house, 1, "record.bows.3.width_m", text="5.4")
+    change(client, house, 2, "record.levels.pegs.L2", text="1.4")
     for _ in range(2):
         undone = client.post(f"/api/houses/{house}/undo", json={"window": "w"})
         assert undone.status_code == 200

@@ -31,8 +31,8 @@ def test_only_the_step_that_is_shown_is_told_of(client: TestClient, store: Store
         assert name == "level" or not (step["answers"] or step["measures"] or step["walk"] or step["how"])
     # What the top line and the rail say is the same; the fields are the step's own and the house's.
     assert shown["plan"]["verdicts"] == whole["plan"]["verdicts"]
-    assert set(full["level"]["measures"]) | {"name", "units"} <= set(shown["plan"]["measures"])
-    assert "bundle" not in shown["plan"]["measures"]
+    assert set(full["level"]["measures"]) | {"name", "tape.units"} <= set(shown["plan"]["measures"])
+    assert "bows.bundle" not in shown["plan"]["measures"]
     assert all(drawing["table"] == [] for drawing in shown["plan"]["drawings"])
 
 
@@ -46,7 +46,7 @@ def test_tables_are_asked_for_one_by_one(client: TestClient, store: Store) -> No
     assert client.get("/api/houses/none/tables/above").status_code == 404
     # Of a version that was, its own.
     client.patch(
-        f"/api/houses/{house}", json={"version": 1, "window": "w", "edits": [{"measure": "span", "text": "20"}]}
+        f"/api/houses/{house}", json={"version": 1, "window": "w", "edits": [{"measure": "size.span_m", "text": "20"}]}
     )
     now, before = (
         client.get(f"/api/houses/{house}/tables/above", params=params).json()["rows"] for params in ({}, {"version": 1})
@@ -57,14 +57,16 @@ def test_tables_are_asked_for_one_by_one(client: TestClient, store: Store) -> No
 
 def test_a_trial_of_a_saved_house_is_what_the_change_would_be(client: TestClient, store: Store) -> None:
     house = kept(store)
-    edits = [{"measure": "leg", "steps": 2, "stride": "small"}]
+    edits = [{"measure": "size.shape.leg_m", "steps": 2, "stride": "small"}]
     tried = client.post(f"/api/houses/{house}/trials", json={"edits": edits, "step": "bows"}).json()["plan"]
     assert client.get(f"/api/houses/{house}/version").json()["version"] == 1
     made = client.patch(
         f"/api/houses/{house}", params={"step": "bows"}, json={"version": 1, "window": "w", "edits": edits}
     ).json()["plan"]
     assert tried == made
-    wrong = client.post(f"/api/houses/{house}/trials", json={"edits": [{"measure": "leg", "text": "wide"}]})
+    wrong = client.post(
+        f"/api/houses/{house}/trials", json={"edits": [{"measure": "size.shape.leg_m", "text": "wide"}]}
+    )
     assert wrong.status_code == 422
 
 

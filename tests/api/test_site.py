@@ -7,7 +7,11 @@ from typing import Any
 
 import pytest
 
-from obtegum.core.record import BowCheck, Levels, SiteRecord, Spot, Taping, TrialBend
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.bend.decisions import TrialBend
+from obtegum.core.rooms.check_bows.decisions import BowCheck
+from obtegum.core.rooms.level.decisions import Levels, Spot
+from obtegum.core.rooms.square_up.decisions import Taping
 from obtegum.exchange.housefile import read_house_file, write_house_file
 from obtegum.store import Store, houses, open_store
 from obtegum.store.backup import restore, write_backup
@@ -38,9 +42,8 @@ class Window:
         self.client = page_client(store)
         self.url, self.name, self.version = f"/api/houses/{house}", name, 1
 
-    def set(self, **edits: str) -> Any:
-        wanted = [{"measure": measure.replace("__", ":"), "text": text} for measure, text in edits.items()]
-        body = {"version": self.version, "window": self.name, "edits": wanted}
+    def set(self, measure: str, text: str) -> Any:
+        body = {"version": self.version, "window": self.name, "edits": [{"measure": measure, "text": text}]}
         answer = self.client.patch(self.url, json=body)
         if answer.status_code == 200:
             self.version = answer.json()["version"]
@@ -57,8 +60,8 @@ def metric(store: Store, record: SiteRecord | None = None) -> str:
 def test_two_people_read_pegs_of_one_house_at_once(store: Store) -> None:
     house = metric(store)
     one, other = Window(store, house, "one"), Window(store, house, "other")
-    assert one.set(level__L1="1.5").status_code == 200
-    merged = other.set(level__R1="1.6")
+    assert one.set("record.levels.pegs.L1", "1.5").status_code == 200
+    merged = other.set("record.levels.pegs.R1", "1.6")
     assert merged.json()["record"]["levels"]["pegs"] == {"L1": 1.5, "R1": 1.6}
     # Each takes back its own.
     assert one.undo().json()["record"]["levels"]["pegs"] == {"R1": 1.6}
@@ -68,39 +71,39 @@ def test_two_people_read_pegs_of_one_house_at_once(store: Store) -> None:
 def test_the_same_peg_read_twice_shows_both_readings(store: Store) -> None:
     house = metric(store)
     one, other = Window(store, house, "one"), Window(store, house, "other")
-    one.set(level__L1="1.5")
-    clash = other.set(level__L1="1.52")
+    one.set("record.levels.pegs.L1", "1.5")
+    clash = other.set("record.levels.pegs.L1", "1.52")
     assert clash.status_code == 409
     found = clash.json()["clashes"][0]
-    assert (found["measure"], found["mine"], found["theirs"]) == ("level:L1", "1.520 m", "1.500 m")
-    bows = other.set(bow__2__width="6.4")
+    assert (found["measure"], found["mine"], found["theirs"]) == ("record.levels.pegs.L1", "1.520 m", "1.500 m")
+    bows = other.set("record.bows.2.width_m", "6.4")
     assert bows.status_code == 200
 
 
 def test_a_bow_measured_in_two_windows_keeps_both_numbers(store: Store) -> None:
     house = metric(store)
     one, other = Window(store, house, "one"), Window(store, house, "other")
-    one.set(bow__2__width="6.41")
+    one.set("record.bows.2.width_m", "6.41")
     other.version = one.version
-    merged = other.set(bow__2__height="3.8").json()["record"]["bows"]["2"]
+    merged = other.set("record.bows.2.height_m", "3.8").json()["record"]["bows"]["2"]
     assert (merged["width_m"], merged["height_m"]) == (6.41, 3.8)
 
 
 def test_blank_fields_of_a_taping_come_and_go(store: Store) -> None:
     window = Window(store, metric(store), "w")
-    assert window.set(taped_ac="18.5").json()["record"]["taped"]["ac_m"] == 18.5
-    assert window.set(taped_ac="").json()["record"]["taped"]["ac_m"] is None
-    refused = window.set(taped_ac="nothing")
-    assert refused.json()["errors"][0]["measure"] == "taped_ac"
+    assert window.set("record.taped.ac_m", "18.5").json()["record"]["taped"]["ac_m"] == 18.5
+    assert window.set("record.taped.ac_m", "").json()["record"]["taped"]["ac_m"] is None
+    refused = window.set("record.taped.ac_m", "nothing")
+    assert refused.json()["errors"][0]["measure"] == "record.taped.ac_m"
     assert window.undo().json()["record"]["taped"]["ac_m"] == 18.5
 
 
 def test_optional_numbers_of_the_design_can_be_blank(store: Store) -> None:
     window = Window(store, metric(store), "w")
-    assert window.set(former="2.9").json()["design"]["bending"]["former_m"] == 2.9
-    assert window.set(former=" ").json()["design"]["bending"]["former_m"] is None
-    assert window.set(second_tape="").json()["design"]["set_out"]["second_tape_m"] is None
-    assert window.set(span="").status_code == 422
+    assert window.set("bending.former_m", "2.9").json()["design"]["bending"]["former_m"] == 2.9
+    assert window.set("bending.former_m", " ").json()["design"]["bending"]["former_m"] is None
+    assert window.set("set_out.second_tape_m", "").json()["design"]["set_out"]["second_tape_m"] is None
+    assert window.set("size.span_m", "").status_code == 422
 
 
 def test_the_record_goes_through_files_and_backups_whole(store: Store, tmp_path: Path) -> None:

@@ -11,7 +11,7 @@ def saved(page: Page) -> None:
 
 def test_a_typed_length_is_tried_then_taken(page: Page) -> None:
     open_house(page, "Upper terrace")
-    span = field(page, "span")
+    span = field(page, "size.span_m")
     expect(span).to_have_value("22' 6\"")
     span.fill("21-0 1/2")
     expect(page.get_by_text("reads 21' 0 1/2\"")).to_be_visible()
@@ -20,12 +20,12 @@ def test_a_typed_length_is_tried_then_taken(page: Page) -> None:
     expect(span).to_have_value("21' 0 1/2\"")
     saved(page)
     page.reload()
-    expect(field(page, "span")).to_have_value("21' 0 1/2\"")
+    expect(field(page, "size.span_m")).to_have_value("21' 0 1/2\"")
 
 
 def test_escape_takes_a_trial_back(page: Page) -> None:
     open_house(page, "Upper terrace")
-    length = field(page, "length")
+    length = field(page, "size.length_m")
     length.fill("50")
     expect(page.get_by_text("reads 50' 0\"")).to_be_visible()
     length.press("Escape")
@@ -35,7 +35,7 @@ def test_escape_takes_a_trial_back(page: Page) -> None:
 
 def test_bad_input_keeps_the_text_and_the_last_good_drawing(page: Page) -> None:
     open_house(page, "Upper terrace")
-    span = field(page, "span")
+    span = field(page, "size.span_m")
     for text, part in (
         ("wide", "Can't read"),
         ("0", "at the least"),
@@ -48,7 +48,7 @@ def test_bad_input_keeps_the_text_and_the_last_good_drawing(page: Page) -> None:
         expect(span).to_have_value(text)
         expect(span).to_have_attribute("aria-invalid", "true")
         expect(page.locator(".size")).to_have_text("22' 6\" × 63'")
-        expect(grip(page, "span")).to_have_attribute("aria-valuetext", "22' 6\"")
+        expect(grip(page, "size.span_m")).to_have_attribute("aria-valuetext", "22' 6\"")
     span.press("Tab")
     expect(span).to_have_value("1,000 m")
     span.focus()
@@ -58,7 +58,7 @@ def test_bad_input_keeps_the_text_and_the_last_good_drawing(page: Page) -> None:
 
 def test_the_nearest_value_is_taken_with_one_press(page: Page) -> None:
     open_house(page, "Upper terrace", "Set out")
-    spacing = field(page, "spacing")
+    spacing = field(page, "bows.max_spacing_m")
     spacing.fill("20")
     # Twenty feet is too far; twenty inches may have been meant.
     page.get_by_role("button", name="Take 1' 8\"").click()
@@ -71,7 +71,7 @@ def test_the_nearest_value_is_taken_with_one_press(page: Page) -> None:
 
 def test_keys_step_by_fraction_inch_and_foot(page: Page) -> None:
     open_house(page, "Upper terrace")
-    leg = field(page, "leg")
+    leg = field(page, "size.shape.leg_m")
     leg.focus()
     for key, reading in (
         ("ArrowUp", "3' 0 1/16\""),
@@ -91,19 +91,19 @@ def test_keys_step_by_fraction_inch_and_foot(page: Page) -> None:
 
 def test_a_grip_is_pulled_with_the_pointer(page: Page) -> None:
     open_house(page, "Upper terrace")
-    box = grip(page, "height").bounding_box()
+    box = grip(page, "size.shape.height_m").bounding_box()
     assert box is not None
     x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
     page.mouse.move(x, y)
     page.mouse.down()
     page.mouse.move(x, y + 20, steps=5)
-    expect(field(page, "height")).not_to_have_value("14' 3\"")
+    expect(field(page, "size.shape.height_m")).not_to_have_value("14' 3\"")
     page.mouse.up()
     saved(page)
-    lower = field(page, "leg").input_value()
+    lower = field(page, "size.shape.leg_m").input_value()
     assert lower != "3' 0\""
     page.reload()
-    expect(field(page, "leg")).to_have_value(lower)
+    expect(field(page, "size.shape.leg_m")).to_have_value(lower)
 
 
 def test_a_pull_goes_on_while_parts_come_and_go(page: Page) -> None:
@@ -112,7 +112,7 @@ def test_a_pull_goes_on_while_parts_come_and_go(page: Page) -> None:
     step_button(page, "Inside").click()
     expect(beds.first).to_be_attached()
     before = beds.count()
-    handle = grip(page, "span")
+    handle = grip(page, "size.span_m")
     box = handle.bounding_box()
     assert box is not None
     x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
@@ -132,32 +132,32 @@ def test_a_pull_goes_on_while_parts_come_and_go(page: Page) -> None:
 
 def test_a_grip_is_moved_by_keys(page: Page) -> None:
     open_house(page, "Upper terrace", "Posts")
-    handle = grip(page, "reveal")
+    handle = grip(page, "posts.reveal_m")
     expect(handle).to_have_attribute("aria-valuetext", "1' 10\"")
     handle.focus()
     handle.press("ArrowUp")
     expect(handle).to_have_attribute("aria-valuetext", "1' 10 1/16\"")
     handle.press("Shift+ArrowDown")
-    expect(field(page, "reveal")).to_have_value('10 1/16"')
+    expect(field(page, "posts.reveal_m")).to_have_value('10 1/16"')
 
 
 def test_the_grower_walks_the_floor(page: Page) -> None:
     open_house(page, "Upper terrace")
     room = page.locator('[data-answer="headroom"]')
     before = room.text_content()
-    handle = grip(page, "figure_at")
+    handle = grip(page, "size.figure.from_left_m")
     handle.focus()
     handle.press("Shift+ArrowLeft")
     expect(room).not_to_have_text(before or "")
-    expect(field(page, "figure_at")).to_have_value("1' 8\"")
+    expect(field(page, "size.figure.from_left_m")).to_have_value("1' 8\"")
 
 
 def test_units_switch_without_moving_a_number(page: Page) -> None:
     open_house(page, "Upper terrace")
     page.get_by_text("metres", exact=True).click()
-    expect(field(page, "span")).to_have_value("6.858 m")
+    expect(field(page, "size.span_m")).to_have_value("6.858 m")
     page.get_by_text("feet", exact=True).click()
-    expect(field(page, "span")).to_have_value("22' 6\"")
+    expect(field(page, "size.span_m")).to_have_value("22' 6\"")
     saved(page)
 
 
@@ -173,7 +173,7 @@ def test_choices_redraw_the_house(page: Page) -> None:
 
 def test_a_new_house_starts_in_its_units(page: Page) -> None:
     page.get_by_role("button", name="New house in metres").click()
-    expect(field(page, "span")).to_have_value("5.500 m")
+    expect(field(page, "size.span_m")).to_have_value("5.500 m")
     name = page.get_by_role("textbox", name="House name")
     name.fill("Nut walk")
     name.press("Enter")
@@ -185,25 +185,25 @@ def test_a_new_house_starts_in_its_units(page: Page) -> None:
 def test_a_server_that_dies_loses_nothing_that_was_typed(page: Page, server: Server) -> None:
     open_house(page, "Upper terrace")
     server.kill()
-    span = field(page, "span")
+    span = field(page, "size.span_m")
     span.fill("20' 1\"")
     span.press("Enter")
     expect(page.locator(".saved")).to_have_text("not saved yet, trying again")
     server.start()
     saved(page)
     page.reload()
-    expect(field(page, "span")).to_have_value("20' 1\"")
+    expect(field(page, "size.span_m")).to_have_value("20' 1\"")
 
 
 def test_two_windows_on_one_house_both_count(page: Page, server: Server) -> None:
     open_house(page, "Upper terrace")
     other = page.context.new_page()
     other.goto(page.url)
-    field(other, "length").fill("60")
-    field(other, "length").press("Enter")
+    field(other, "size.length_m").fill("60")
+    field(other, "size.length_m").press("Enter")
     expect(other.locator(".saved")).to_have_text("saved")
-    field(page, "span").fill("21")
-    field(page, "span").press("Enter")
+    field(page, "size.span_m").fill("21")
+    field(page, "size.span_m").press("Enter")
     expect(page.locator(".size")).to_have_text("21' × 60'")
 
 

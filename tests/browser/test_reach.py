@@ -72,7 +72,7 @@ def test_the_bench_fits_its_screen(page: Page) -> None:
 
 def test_a_refusal_is_within_reach(page: Page) -> None:
     open_house(page, "Kitchen plot")
-    field(page, "span").fill("wide")
+    field(page, "size.span_m").fill("wide")
     expect(page.get_by_text("Can't read")).to_be_visible()
     assert serious(page) == []
 
@@ -89,14 +89,14 @@ def test_a_house_is_laid_out_without_a_pointer(page: Page) -> None:
     tab_to("New house in feet")
     page.keyboard.press("Enter")
     page.locator("[data-strip]").wait_for()
-    tab_to('data-measure="span"')
+    tab_to('data-measure="size.span_m"')
     page.keyboard.type("20-6")
     page.keyboard.press("Enter")
-    expect(field(page, "span")).to_have_value("20' 6\"")
+    expect(field(page, "size.span_m")).to_have_value("20' 6\"")
     page.keyboard.press("Shift+Tab")
-    tab_to('data-handle="height"')
+    tab_to('data-handle="size.shape.height_m"')
     page.keyboard.press("Shift+ArrowUp")
-    expect(field(page, "height")).to_have_value("14' 3\"")
+    expect(field(page, "size.shape.height_m")).to_have_value("14' 3\"")
     tab_to("data-strip")
     page.keyboard.press("ArrowRight")
     expect(page.locator('[aria-selected="true"]')).to_have_count(1)
@@ -150,6 +150,6 @@ def test_a_narrow_screen_has_no_sideways_scroll(page: Page) -> None:
         page.evaluate("new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))")
         assert page.evaluate("document.documentElement.scrollWidth") <= 390, step
     step_button(page, "Bows").click()
-    field(page, "stick").fill("20")
-    field(page, "stick").press("Enter")
-    expect(field(page, "stick")).to_have_value("20' 0\"")
+    field(page, "bows.stick_m").fill("20")
+    field(page, "bows.stick_m").press("Enter")
+    expect(field(page, "bows.stick_m")).to_have_value("20' 0\"")

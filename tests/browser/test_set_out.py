@@ -20,13 +20,13 @@ def test_the_way_to_square_is_chosen_by_what_it_leaves(page: Page) -> None:
 
 def test_a_shorter_tape_changes_the_way(page: Page) -> None:
     open_house(page, "Upper terrace", "Set out")
-    field(page, "tape").fill("50")
-    field(page, "tape").press("Enter")
+    field(page, "set_out.tape_m").fill("50")
+    field(page, "set_out.tape_m").press("Enter")
     expect(page.get_by_role("list", name="How to square it")).to_contain_text("a peg 31' 6\" back from B")
     skew = page.locator('[data-answer="skew"]')
     before = skew.text_content() or ""
-    field(page, "error").fill("1/4 in")
-    field(page, "error").press("Enter")
+    field(page, "set_out.reading_error_m").fill("1/4 in")
+    field(page, "set_out.reading_error_m").press("Enter")
     expect(skew).not_to_have_text(before)
     page.get_by_text("an end", exact=True).click()
     expect(page.get_by_role("list", name="How to square it")).to_contain_text("A to D")

@@ -22,35 +22,35 @@ def change(page: Page, measure: str, text: str) -> None:
 
 def test_undo_and_redo_by_button_and_key(page: Page) -> None:
     open_house(page, "Upper terrace")
-    change(page, "span", "20")
-    change(page, "length", "50")
+    change(page, "size.span_m", "20")
+    change(page, "size.length_m", "50")
     page.get_by_role("button", name="Undo: Length").click()
-    expect(field(page, "length")).to_have_value("63' 0\"")
+    expect(field(page, "size.length_m")).to_have_value("63' 0\"")
     page.locator("[data-strip]").focus()
     page.keyboard.press("Control+z")
-    expect(field(page, "span")).to_have_value("22' 6\"")
+    expect(field(page, "size.span_m")).to_have_value("22' 6\"")
     expect(page.get_by_role("button", name="Undo")).to_be_disabled()
     page.keyboard.press("Control+Shift+Z")
-    expect(field(page, "span")).to_have_value("20' 0\"")
+    expect(field(page, "size.span_m")).to_have_value("20' 0\"")
     page.get_by_role("button", name="Redo: Length").click()
-    expect(field(page, "length")).to_have_value("50' 0\"")
+    expect(field(page, "size.length_m")).to_have_value("50' 0\"")
 
 
 def test_undo_outlives_a_kill_and_a_reload(page: Page, server: Server) -> None:
     open_house(page, "Upper terrace")
-    change(page, "span", "20")
+    change(page, "size.span_m", "20")
     saved(page)
     server.kill()
     server.start()
     page.reload()
     page.get_by_role("button", name="Undo: Width").click()
-    expect(field(page, "span")).to_have_value("22' 6\"")
+    expect(field(page, "size.span_m")).to_have_value("22' 6\"")
 
 
 def test_history_is_looked_at_and_brought_back(page: Page) -> None:
     open_house(page, "Upper terrace")
-    change(page, "span", "20")
-    change(page, "length", "50")
+    change(page, "size.span_m", "20")
+    change(page, "size.length_m", "50")
     page.get_by_role("button", name="History").click()
     lines = page.locator("[data-version]")
     expect(lines).to_have_count(3)
@@ -79,9 +79,9 @@ def second_window(page: Page) -> Page:
 def test_another_window_s_change_appears(page: Page) -> None:
     open_house(page, "Upper terrace")
     other = second_window(page)
-    change(other, "length", "60")
+    change(other, "size.length_m", "60")
     page.bring_to_front()
-    expect(field(page, "length")).to_have_value("60' 0\"")
+    expect(field(page, "size.length_m")).to_have_value("60' 0\"")
     # It is not this window's to undo.
     expect(page.get_by_role("button", name="Undo")).to_be_disabled()
 
@@ -91,10 +91,10 @@ def test_the_same_field_in_two_windows_shows_both(page: Page) -> None:
     other = second_window(page)
     # The first window hears nothing while the other one works, as on a bad line.
     page.route("**/version", lambda route: route.abort())
-    change(other, "span", "20")
+    change(other, "size.span_m", "20")
     saved(other)
-    field(page, "span").fill("25")
-    field(page, "span").press("Enter")
+    field(page, "size.span_m").fill("25")
+    field(page, "size.span_m").press("Enter")
     box = page.get_by_role("alert", name="Changed in two windows")
     expect(box).to_contain_text("Keep theirs: Width 20' 0\"")
     expect(box).to_contain_text("Take mine: Width 25' 0\"")
@@ -109,13 +109,13 @@ def test_a_remedy_is_previewed_taken_and_undone(page: Page) -> None:
     expect(verdict).to_have_attribute("data-level", "fails")
     remedy = verdict.locator("[data-remedy] button").first
     remedy.hover()
-    expect(field(page, "leg")).not_to_have_value("1' 8\"")
-    offered = field(page, "leg").input_value()
+    expect(field(page, "size.shape.leg_m")).not_to_have_value("1' 8\"")
+    offered = field(page, "size.shape.leg_m").input_value()
     page.mouse.move(400, 300)
-    expect(field(page, "leg")).to_have_value("1' 8\"")
+    expect(field(page, "size.shape.leg_m")).to_have_value("1' 8\"")
     remedy.click()
     expect(verdict).to_have_attribute("data-level", "holds")
-    expect(field(page, "leg")).to_have_value(offered)
+    expect(field(page, "size.shape.leg_m")).to_have_value(offered)
     saved(page)
     page.get_by_role("button", name="Undo: Straight leg").click()
     expect(verdict).to_have_attribute("data-level", "fails")
@@ -219,7 +219,7 @@ def test_a_long_yard_and_a_long_history_go_on(page: Page, server: Server) -> Non
             const id = houses.find((house) => house.name === "Upper terrace").id;
             for (let version = 1; version <= 40; version += 1)
               await send("PATCH", `/api/houses/${id}?step=none`, {
-                version, window: "x", edits: [{measure: "span", text: `${15 + version / 10}`}],
+                version, window: "x", edits: [{measure: "size.span_m", text: `${15 + version / 10}`}],
               });
             for (let count = 0; count < 60; count += 1)
               await send("POST", "/api/houses?step=none", {units: "metric"});

@@ -33,15 +33,15 @@ def levels(page: Page) -> Any:
 def forget_levels(page: Page) -> None:
     """A house of 100 bows, metric, with nothing read yet."""
     page.get_by_role("button", name="New house in metres").click()
-    field(page, "length").fill("99")
-    field(page, "length").press("Enter")
+    field(page, "size.length_m").fill("99")
+    field(page, "size.length_m").press("Enter")
     expect(page.locator(".size")).to_contain_text("99.000")
     step_button(page, "Set out").click()
-    field(page, "spacing").fill("1")
-    field(page, "spacing").press("Enter")
+    field(page, "bows.max_spacing_m").fill("1")
+    field(page, "bows.max_spacing_m").press("Enter")
     saved(page)
     step_button(page, "Level").click()
-    expect(field(page, "level:L1")).to_be_visible()
+    expect(field(page, "record.levels.pegs.L1")).to_be_visible()
 
 
 def test_readings_typed_fast_over_a_slow_line_are_all_kept(
@@ -55,7 +55,7 @@ def test_readings_typed_fast_over_a_slow_line_are_all_kept(
     forget_levels(page)
     walk = [f"L{bow}" for bow in range(1, 101)] + [f"R{bow}" for bow in range(100, 0, -1)]
     typed = {peg: f"{chance.uniform(1, 2.5):.3f}" for peg in walk[:count]}
-    field(page, "level:L1").focus()
+    field(page, "record.levels.pegs.L1").focus()
     for peg, reading in typed.items():
         for key in [*reading, "Enter"]:
             page.keyboard.press(key)
@@ -74,7 +74,7 @@ def test_enter_stops_at_the_last_peg_and_says_so(page: Page) -> None:
     open_house(page, "Dune edge", "Level")
     last = {f"L{bow}" for bow in range(10, 25)} | {f"R{bow}" for bow in range(1, 25)}
     before = levels(page)["pegs"]
-    entry = field(page, "level:L10")
+    entry = field(page, "record.levels.pegs.L10")
     expect(entry).to_be_visible()
     entry.focus()
     while (at := page.evaluate("document.activeElement.dataset.measure ?? ''")) != "":
@@ -102,17 +102,17 @@ def test_enter_stops_at_the_last_peg_and_says_so(page: Page) -> None:
 def test_what_is_typed_waits_in_its_field(page: Page) -> None:
     """Refused, left for another step, for the yard, and come back to: it stands there as it was typed."""
     open_house(page, "Upper terrace")
-    field(page, "span").fill("wide")
-    field(page, "span").press("Enter")
+    field(page, "size.span_m").fill("wide")
+    field(page, "size.span_m").press("Enter")
     expect(page.get_by_text("Can't read")).to_be_visible()
     step_button(page, "Bows").click()
     step_button(page, "Size").click()
-    expect(field(page, "span")).to_have_value("wide")
+    expect(field(page, "size.span_m")).to_have_value("wide")
     page.get_by_role("link", name="Yard").click()
     page.get_by_role("link", name="Upper terrace").click()
-    expect(field(page, "span")).to_have_value("wide")
-    field(page, "span").press("Escape")
-    expect(field(page, "span")).to_have_value("22' 6\"")
+    expect(field(page, "size.span_m")).to_have_value("wide")
+    field(page, "size.span_m").press("Escape")
+    expect(field(page, "size.span_m")).to_have_value("22' 6\"")
 
 
 def test_closing_with_something_unsaved_asks_and_brings_it_back(page: Page, server: Server) -> None:
@@ -125,18 +125,18 @@ def test_closing_with_something_unsaved_asks_and_brings_it_back(page: Page, serv
 
     page.on("dialog", leave)
     server.kill()
-    field(page, "span").fill("20")
-    field(page, "span").press("Enter")
-    field(page, "length").focus()
+    field(page, "size.span_m").fill("20")
+    field(page, "size.span_m").press("Enter")
+    field(page, "size.length_m").focus()
     page.keyboard.type("61")
     expect(page.locator(".saved")).to_contain_text("not saved")
     server.start()
     page.evaluate("() => { window.fetch = () => new Promise(() => {}); }")
     page.reload()
     assert asked == ["beforeunload"]
-    expect(field(page, "length")).to_have_value("61")
+    expect(field(page, "size.length_m")).to_have_value("61")
     expect(page.locator(".size")).to_contain_text("20' ×")
-    field(page, "length").press("Enter")
+    field(page, "size.length_m").press("Enter")
     saved(page)
     expect(page.locator(".size")).to_have_text("20' × 61'")
     # Everything is saved: it doesn't ask.
@@ -159,26 +159,26 @@ def test_a_lost_answer_makes_no_second_change(page: Page) -> None:
             route.continue_()
 
     page.route("**/api/houses/**", lose)
-    leg = field(page, "leg")
+    leg = field(page, "size.shape.leg_m")
     leg.press("ArrowUp")
     expect(leg).to_have_value("3' 0 1/16\"")
     saved(page)
     assert lost["left"] == 0
     lost["left"] = 1
-    change(page, "length", "60")
+    change(page, "size.length_m", "60")
     page.get_by_role("button", name="Undo: Length").click()
-    expect(field(page, "length")).to_have_value("63' 0\"")
+    expect(field(page, "size.length_m")).to_have_value("63' 0\"")
     saved(page)
-    expect(field(page, "leg")).to_have_value("3' 0 1/16\"")
+    expect(field(page, "size.shape.leg_m")).to_have_value("3' 0 1/16\"")
 
 
 def test_a_value_typed_before_another_window_s_change_shows_both(page: Page) -> None:
     open_house(page, "Upper terrace")
-    span = field(page, "span")
+    span = field(page, "size.span_m")
     span.click()
     span.press_sequentially("25")
     other = second_window(page)
-    change(other, "span", "20")
+    change(other, "size.span_m", "20")
     saved(other)
     page.bring_to_front()
     expect(page.locator(".saved")).to_contain_text("changed in another window")
@@ -236,10 +236,10 @@ def test_a_full_disk_is_said_and_the_change_waits(page: Page) -> None:
             route.continue_()
 
     page.route("**/api/houses/**", answer)
-    field(page, "span").fill("20")
-    field(page, "span").press("Enter")
+    field(page, "size.span_m").fill("20")
+    field(page, "size.span_m").press("Enter")
     expect(page.locator(".saved")).to_have_text("Not saved yet. The disk is full. Make room on it.")
-    expect(field(page, "span")).to_have_value("20")
+    expect(field(page, "size.span_m")).to_have_value("20")
     full["now"] = False
     saved(page)
     expect(page.locator(".size")).to_have_text("20' × 63'")

@@ -23,8 +23,9 @@ from obtegum.core.catalogue import Tube, default_catalogue
 from obtegum.core.plan import plan_house
 from obtegum.core.profile import Arc, Chain, Line, gothic_bow, kneed_bow, peaked_bow, round_bow, three_centred_bow
 from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.record import SiteRecord, TrialBend
 from obtegum.core.remedies import find_remedies
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.bend.decisions import TrialBend
 from tests.conftest import answer, make_house, make_plan, verdict
 
 RAIL = default_catalogue().tubes["rail-1-3-8"]
@@ -253,7 +254,7 @@ def test_a_former_that_suits_is_offered() -> None:
     before = plan_house(design, SiteRecord(), default_catalogue())
     assert verdict(before, "as-bent").level == "fails"
     offers = [each for each in find_remedies(design, SiteRecord(), default_catalogue()) if each.verdict == "as-bent"]
-    assert any(each.edits[0].measure == "former" and each.level == "holds" for each in offers)
+    assert any(each.edits[0].measure == "bending.former_m" and each.level == "holds" for each in offers)
 
 
 def test_a_sleeve_needs_a_tube_that_fits() -> None:

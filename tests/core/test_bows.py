@@ -11,7 +11,8 @@ from obtegum.core.bows.headroom import clear_from, headroom, headroom_over
 from obtegum.core.bows.sticks import split_bow, sticks_for_house, sticks_needed
 from obtegum.core.ground.posts import bow_entry, socket_play
 from obtegum.core.profile import round_bow
-from tests.conftest import make_plan
+from obtegum.core.rooms.bows.found import stick_count
+from tests.conftest import make_bench
 
 LEAST, OFF = 0.6, 0.03
 
@@ -130,8 +131,8 @@ def test_an_off_cut_has_no_swaged_end() -> None:
         "size__length_m": 12.0, "bows__max_spacing_m": 1.2, "bows__stick_m": 6.0, "bows__joint_m": 0.13,
         "posts__reveal_m": 0.5, "bows__insertion_m": 0.15, "set_out__tape_m": 30.0,
     }  # fmt: skip
-    assert make_plan(**changes).sticks == 33
-    assert make_plan(**changes, bows__joint="coupler").sticks == 25
+    assert stick_count(make_bench(**changes)) == 33
+    assert stick_count(make_bench(**changes, bows__joint="coupler")) == 25
     # Two bows of 10 m from 6 m sticks, 6.0 and 4.1: the short one is the last and plain, and comes whole too.
     two = split_bow(10.0, 6.0, 0.1, 0.5, 0.03)
     assert sticks_for_house(two, 2, "swaged", 0.003) == 4

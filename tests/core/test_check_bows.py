@@ -9,11 +9,13 @@ from hypothesis import strategies as st
 from obtegum.core.bows.as_bent import as_bent
 from obtegum.core.bows.checks import judge_bow, kept_for_width, quarter_height, standing_order
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edits import Edit, apply_edits, edits_in_words
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits, edits_in_words
 from obtegum.core.job import Job
 from obtegum.core.profile import round_bow
 from obtegum.core.quantity import FOOT_M
-from obtegum.core.record import BowCheck, SiteRecord
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.check_bows.decisions import BowCheck
 from obtegum.core.trouble import DesignError
 from tests.conftest import answer, make_house, make_plan, verdict
 
@@ -90,17 +92,19 @@ def test_closing_by_what_is_told_gives_the_width_wanted() -> None:
 
 def test_checks_are_typed_blanked_and_refused() -> None:
     job, catalogue = Job(make_house()), default_catalogue()
-    typed = apply_edits(job, [Edit(measure="bow:3:width", text="21-1")], catalogue)
+    typed = apply_edits(job, [Edit(measure="record.bows.3.width_m", text="21-1")], catalogue)
     assert typed.record.bows["3"].width_m == pytest.approx((21 + 1 / 12) * FOOT_M)
-    assert edits_in_words(typed, [Edit(measure="bow:3:width", text="21-1")], catalogue) == "Bow 3, width 21' 1\""
-    blank = apply_edits(typed, [Edit(measure="bow:3:width", text="")], catalogue)
+    assert (
+        edits_in_words(typed, [Edit(measure="record.bows.3.width_m", text="21-1")], catalogue) == "Bow 3, width 21' 1\""
+    )
+    blank = apply_edits(typed, [Edit(measure="record.bows.3.width_m", text="")], catalogue)
     assert blank.record.bows == {}
     with pytest.raises(DesignError) as raised:
-        apply_edits(job, [Edit(measure="bow:3:width", text="99")], catalogue)
+        apply_edits(job, [Edit(measure="record.bows.3.width_m", text="99")], catalogue)
     assert raised.value.troubles[0].path == "record.bows.3.width_m"
     assert "Width can be" in raised.value.troubles[0].sentence
     with pytest.raises(DesignError, match="There is no"):
-        apply_edits(job, [Edit(measure="bow:0:width", text="20")], catalogue)
+        apply_edits(job, [Edit(measure="record.bows.0.width_m", text="20")], catalogue)
 
 
 METRIC = {"tape__units": "metric", "set_out__tape_m": 30.0}

@@ -11,12 +11,13 @@ from hypothesis import strategies as st
 
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.drawing import Drawing, Grower, Handle, Mark, Note, Outline, Vertex, chain_path, drawn
-from obtegum.core.edits import Edit, apply_edits
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.profile import round_bow
 from obtegum.core.quantity import FOOT_M
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import SiteRecord
 from obtegum.core.starters import demo_houses
 from tests.conftest import make_house, make_plan
 from tests.core.test_rounding import some_house
@@ -48,20 +49,20 @@ def test_a_path_is_as_long_as_its_bow(span: float, leg: float, share: float) -> 
 @pytest.mark.parametrize(
     ("view", "measure", "changes"),
     [
-        ("across", "span", {}),
-        ("across", "height", {}),
-        ("across", "leg", {}),
-        ("across", "reveal", {}),
-        ("across", "post_length", {}),
-        ("across", "figure_at", {}),
-        ("above", "length", {}),
-        ("above", "span", {}),
-        ("above", "spacing", {"bows__bays": "fixed"}),
-        ("along", "length", {}),
-        ("along", "height", {}),
-        ("post", "reveal", {}),
-        ("post", "post_length", {}),
-        ("post", "insertion", {}),
+        ("across", "size.span_m", {}),
+        ("across", "size.shape.height_m", {}),
+        ("across", "size.shape.leg_m", {}),
+        ("across", "posts.reveal_m", {}),
+        ("across", "posts.length_m", {}),
+        ("across", "size.figure.from_left_m", {}),
+        ("above", "size.length_m", {}),
+        ("above", "size.span_m", {}),
+        ("above", "bows.max_spacing_m", {"bows__bays": "fixed"}),
+        ("along", "size.length_m", {}),
+        ("along", "size.shape.height_m", {}),
+        ("post", "posts.reveal_m", {}),
+        ("post", "posts.length_m", {}),
+        ("post", "bows.insertion_m", {}),
     ],
 )
 def test_a_pulled_grip_follows_the_hand(view: str, measure: str, changes: dict[str, Any]) -> None:
@@ -82,10 +83,10 @@ def test_a_pulled_grip_follows_the_hand(view: str, measure: str, changes: dict[s
 
 
 SHAPES: dict[str, dict[str, Any]] = {
-    "lower": {"kind": "kneed", "leg_m": 0.8, "height_m": 3.8, "lower_m": 2.3, "upper_m": 2.2},
-    "upper": {"kind": "kneed", "leg_m": 0.2, "height_m": 3.1, "lower_m": 1.4, "upper_m": 3.0},
-    "arc_radius": {"kind": "gothic", "leg_m": 0.8, "height_m": 4.6, "radius_m": 5.0},
-    "shoulder": {"kind": "peaked", "leg_m": 1.2, "height_m": 3.4, "shoulder_m": 0.6},
+    "size.shape.lower_m": {"kind": "kneed", "leg_m": 0.8, "height_m": 3.8, "lower_m": 2.3, "upper_m": 2.2},
+    "size.shape.upper_m": {"kind": "kneed", "leg_m": 0.2, "height_m": 3.1, "lower_m": 1.4, "upper_m": 3.0},
+    "size.shape.radius_m": {"kind": "gothic", "leg_m": 0.8, "height_m": 4.6, "radius_m": 5.0},
+    "size.shape.shoulder_m": {"kind": "peaked", "leg_m": 1.2, "height_m": 3.4, "shoulder_m": 0.6},
 }
 
 
@@ -93,7 +94,7 @@ SHAPES: dict[str, dict[str, Any]] = {
 def test_a_shape_moves_under_the_hand_at_first(measure: str) -> None:
     """A small change of the measure moves its grip along the pull by the change over the gain, and only that way."""
     shape, small = SHAPES[measure], 1e-5
-    field = {"arc_radius": "radius_m"}.get(measure, f"{measure}_m")
+    field = measure.rpartition(".")[2]
 
     def gripped(value: float) -> Handle:
         plan = make_plan(size__span_m=6.0, size__shape={**shape, field: value})
@@ -106,12 +107,12 @@ def test_a_shape_moves_under_the_hand_at_first(measure: str) -> None:
 
 def test_a_blank_radius_is_pulled_from_the_one_that_springs_plumb() -> None:
     """R = (S²/4 + r²)/S = (9 + 14.44)/6 = 3.907 m: a key step makes it the next centimetre of that."""
-    shape = {**SHAPES["arc_radius"], "radius_m": None}
+    shape = {**SHAPES["size.shape.radius_m"], "radius_m": None}
     design = make_house(size__span_m=6.0, size__shape=shape, tape__units="metric")
-    before = make_plan(size__span_m=6.0, size__shape=shape, tape__units="metric").measures["arc_radius"]
+    before = make_plan(size__span_m=6.0, size__shape=shape, tape__units="metric").measures["size.shape.radius_m"]
     assert before.reading == ""
     assert before.value_m == pytest.approx(23.44 / 6)
-    job = apply_edits(Job(design), [Edit(measure="arc_radius", steps=1, stride="small")], default_catalogue())
+    job = apply_edits(Job(design), [Edit(measure="size.shape.radius_m", steps=1, stride="small")], default_catalogue())
     assert job.design.size.shape.model_dump()["radius_m"] == pytest.approx(3.917)
 
 

@@ -5,16 +5,23 @@ from typing import Any
 
 import pytest
 
+from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edits import Edit, apply_edits
-from obtegum.core.found import Bench, Finding, found
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits
+from obtegum.core.found import Bench, found
 from obtegum.core.job import Job
-from obtegum.core.measures import MEASURES, find_measure, own_tube_measures
+from obtegum.core.measures import find_measure, measures
 from obtegum.core.plan import plan_house, plan_work
-from obtegum.core.record import SiteRecord, Spot
+from obtegum.core.room import rooms
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.bows.found import split_of
+from obtegum.core.rooms.level.decisions import Spot
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.set_out.found import pegs_of, ways
+from obtegum.core.rooms.square_up.again import taped_anew
 from obtegum.core.starters import demo_houses, new_house
 from obtegum.core.trouble import DesignError
-from obtegum.core.work import begin
 from tests.conftest import make_house
 
 CATALOGUE = default_catalogue()
@@ -49,8 +56,8 @@ def some_edit(chance: random.Random, job: Job, name: str) -> Edit:
 def test_every_measure_leaves_the_plan_as_if_made_anew(place: int) -> None:
     """One bench through a change of every measure there is, one after the other."""
     chance, job = random.Random(place), jobs()[place]
-    names = [*MEASURES, *(measure.id for measure in own_tube_measures(job.design))]
-    names += ["level:L1", "level:R2", "bow:1:width", "bow:2:twist"]
+    names = [*measures(), *(name for room in rooms() for name in room.more_fields(job.design))]
+    names += ["record.levels.pegs.L1", "record.levels.pegs.R2", "record.bows.1.width_m", "record.bows.2.twist_m"]
     chance.shuffle(names)
     bench, changed = begin(*job, CATALOGUE), 0
     plan_work(bench)
@@ -81,7 +88,7 @@ def test_ticks_tapings_spots_imports_and_undo_leave_it_as_if_made_anew() -> None
     for after in (
         Job(job.design, record.with_set("peg:L1", None)),
         Job(job.design, record.with_set("post:R3", 4.0)),
-        Job(job.design, record.taped_anew(0.0)),
+        Job(job.design, taped_anew(record, 0.0)),
         Job(job.design, record.model_copy(update={"levels": spots})),
         Job(*other),
         # Back again: what was found before is kept under what it read, and holds.
@@ -96,75 +103,64 @@ def test_a_change_finds_again_only_what_it_touches() -> None:
     job = Job(*demo_houses()[0])
     bench = begin(*job, CATALOGUE)
     plan_work(bench)
-    after = apply_edits(job, [Edit(measure="crop", text="3'")], CATALOGUE)
+    after = apply_edits(job, [Edit(measure="inside.crop_m", text="3'")], CATALOGUE)
     later = begin(*after, CATALOGUE, before=bench)
     plan_work(later)
-    assert later.split is bench.split
-    assert later.stand is bench.stand
-    assert later.methods is bench.methods
+    assert all(find(later) is find(bench) for find in (split_of, stand_of, ways))
     # A change that comes out equal stops there: another name, and the pegs are still the same ones.
     renamed = apply_edits(job, [Edit(measure="name", text="Other")], CATALOGUE)
-    assert begin(*renamed, CATALOGUE, before=later).pegs is bench.pegs
+    assert pegs_of(begin(*renamed, CATALOGUE, before=later)) is pegs_of(bench)
 
 
-class Counting(Bench):
-    """A bench whose findings say how often they were looked for."""
+looked: list[str] = []
 
-    looked: list[str]
 
-    @found
-    def width(self) -> float:
-        self.looked.append("width")
-        return round(self.design.size.span_m)
+@found
+def width(bench: Bench) -> float:
+    looked.append("width")
+    return round(bench.design.size.span_m)
 
-    @found
-    def words(self) -> str:
-        self.looked.append("words")
-        return f"{self.width} wide, tape {self.design.tape.units}" if self.width > 5 else "narrow"
+
+@found
+def words(bench: Bench) -> str:
+    looked.append("words")
+    return f"{width(bench)} wide, tape {bench.design.tape.units}" if width(bench) > 5 else "narrow"
 
 
 def test_findings_are_kept_by_what_they_read_and_cut_off_where_they_come_out_equal() -> None:
-    design = make_house(size__span_m=6.1)
-    bench = Counting(design, SiteRecord(), CATALOGUE)
-    bench.looked = []
-    assert (bench.words, bench.words) == ("6 wide, tape feet",) * 2
-    assert bench.looked == ["words", "width"]
+    bench = Bench(make_house(size__span_m=6.1), SiteRecord(), CATALOGUE)
+    looked.clear()
+    assert (words(bench), words(bench)) == ("6 wide, tape feet",) * 2
+    assert looked == ["words", "width"]
 
-    def then(before: Counting, **changes: Any) -> Counting:
-        bench = before.changed(make_house(**changes), SiteRecord())
-        bench.looked = []
-        return bench
+    def then(before: Bench, **changes: Any) -> Bench:
+        looked.clear()
+        return before.changed(make_house(**changes), SiteRecord())
 
     # 6.1 and 6.2 round alike: the width is looked for again, the words are not.
     near = then(bench, size__span_m=6.2)
-    assert near.words == bench.words
-    assert near.looked == ["width"]
+    assert words(near) == words(bench)
+    assert looked == ["width"]
     # What was not read does not matter; what was read only on another way doesn't either.
     narrow = then(near, size__span_m=4.0)
-    assert narrow.words == "narrow"
+    assert words(narrow) == "narrow"
     metric = then(narrow, size__span_m=4.0, tape={"units": "metric"})
-    assert metric.words == "narrow"
-    assert metric.looked == []
+    assert words(metric) == "narrow"
+    assert looked == []
 
 
 def test_what_raises_is_not_kept() -> None:
-    class Raising(Bench):
-        @found
-        def half(self) -> float:
-            if self.design.size.span_m > 6.0:
-                raise ValueError("too wide")
-            return self.design.size.span_m / 2
+    @found
+    def half(bench: Bench) -> float:
+        if bench.design.size.span_m > 6.0:
+            raise ValueError("too wide")
+        return bench.design.size.span_m / 2
 
     wide, narrow = make_house(size__span_m=6.4), make_house(size__span_m=5.0)
-    bench = Raising(narrow, SiteRecord(), CATALOGUE)
-    assert bench.half == 2.5
+    bench = Bench(narrow, SiteRecord(), CATALOGUE)
+    assert half(bench) == 2.5
     changed = bench.changed(wide, SiteRecord())
     for _ in range(2):
         with pytest.raises(ValueError, match="too wide"):
-            _ = changed.half
-    assert changed.changed(narrow, SiteRecord()).half == 2.5
-
-
-def test_a_finding_may_be_called_with_its_bench() -> None:
-    double = Finding(lambda bench: 2 * bench.design.size.span_m)
-    assert double(Bench(make_house(size__span_m=5.0), SiteRecord(), CATALOGUE)) == 10.0
+            half(changed)
+    assert half(changed.changed(narrow, SiteRecord())) == 2.5

@@ -13,11 +13,12 @@ from obtegum.core.ground.banks import banks_of
 from obtegum.core.ground.drain import manning_full, pipe_for, run_off
 from obtegum.core.ground.earthwork import balanced_height, moving, stone_kg
 from obtegum.core.ground.levels import falling_datum
-from obtegum.core.ground.suspects import suspects
 from obtegum.core.ground.terrain import Earth, Terrain
 from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.record import Levels, SiteRecord, Spot
 from obtegum.core.remedies import find_remedies
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.level.decisions import Levels, Spot
+from obtegum.core.rooms.level.suspects import suspects
 from tests.conftest import answer, make_house, make_plan, verdict
 
 METRIC = {
@@ -343,7 +344,7 @@ def test_the_ways_out_of_a_low_side_come_with_quantities() -> None:
     design, record = make_house(**METRIC), levelled(lambda x, y: -0.01 * x - 0.03 * y, closing_m=1.5)
     offers = [each for each in find_remedies(design, record, default_catalogue()) if each.verdict == "embedment"]
     costs = {each.edits[0].measure: each.cost for each in offers}
-    assert "more post tube" in costs["post_length"]
+    assert "more post tube" in costs["posts.length_m"]
     # Fill holds no post, so a pad is no way out of too little in the ground.
     assert "pad" not in costs or "loads more" in costs["pad"]
     for each in offers:
@@ -375,7 +376,9 @@ def test_a_small_pipe_fails_and_a_larger_one_is_offered() -> None:
     assert found.level == "fails"
     offers = find_remedies(make_house(**changes), SiteRecord(), default_catalogue())
     assert any(
-        each.edits[0].measure == "pipe" and each.level == "holds" for each in offers if each.verdict == "drain-carries"
+        each.edits[0].measure == "drain.pipe" and each.level == "holds"
+        for each in offers
+        if each.verdict == "drain-carries"
     )
 
 
@@ -395,7 +398,7 @@ def test_a_big_site_is_planned_whole() -> None:
     )
     record = SiteRecord(levels=Levels(pegs=pegs).with_spots(spots))
     plan = plan_house(make_house(**house, pad__kind="regrade"), record, default_catalogue())
-    assert len(plan.pegs) == 400
+    assert next(step for step in plan.steps if step.id == "level").of == 400
     dots = next(item for each in plan.drawings if each.view == "falls" for item in each.items if item.kind == "dots")
     # Two of them fell on one place.
     assert len(dots.places) == 1999
@@ -413,7 +416,7 @@ def test_a_string_is_read_like_a_rod() -> None:
     strip = next(each for each in plan.strips if each.id == "level:L")
     assert strip.marks[0].entry is not None
     assert strip.marks[0].entry.label == "String down to peg 1 left"
-    assert "rod" not in next(step.measures for step in plan.steps if step.id == "level")
+    assert "level.rod_m" not in next(step.measures for step in plan.steps if step.id == "level")
 
 
 def test_stone_by_mass_and_what_a_pad_takes_in_words() -> None:

@@ -6,13 +6,14 @@ import pytest
 
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.drawing import Dimension, Drawing, Handle, Outline
-from obtegum.core.measures import MEASURES
+from obtegum.core.measures import measures
 from obtegum.core.plan import HousePlan, plan_house, plan_yard
 from obtegum.core.quantity import FOOT_M, INCH_M, Units, length_text
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.starters import demo_houses, new_house
 from obtegum.core.verdict import Verdict, unknown_count, verdict_on, worst
-from tests.conftest import answer, make_house, make_plan, verdict
+from tests.conftest import answer, make_bench, make_house, make_plan, verdict
 
 
 def drawing(plan: HousePlan, view: str) -> Drawing:
@@ -52,12 +53,13 @@ def test_both_schools_of_bays_are_told(plan: HousePlan) -> None:
 
 
 def test_running_readings_are_never_added_up(plan: HousePlan) -> None:
+    pegs = pegs_of(make_bench())
     for strip in plan.strips:
         for mark in strip.marks:
-            again = [each for each in plan.pegs if each.part == mark.tick]
+            again = [each for each in pegs if each.part == mark.tick]
             if again:
                 assert mark.at_m == again[0].station_m
-    last = [peg for peg in plan.pegs if peg.side == "L"][-1]
+    last = [peg for peg in pegs if peg.side == "L"][-1]
     assert last.station_m == 57 * FOOT_M
 
 
@@ -184,12 +186,21 @@ def test_dimensions_say_what_they_span(plan: HousePlan) -> None:
 
 def test_every_grip_moves_its_measure_as_it_says(plan: HousePlan) -> None:
     names = {item.measure for each in plan.drawings for item in each.items if isinstance(item, Handle)}
-    assert names <= set(MEASURES)
-    assert {"span", "height", "leg", "length", "spacing", "reveal", "post_length", "figure_at"} <= names
+    assert names <= set(measures())
+    assert {
+        "size.span_m",
+        "size.shape.height_m",
+        "size.shape.leg_m",
+        "size.length_m",
+        "bows.max_spacing_m",
+        "posts.reveal_m",
+        "posts.length_m",
+        "size.figure.from_left_m",
+    } <= names
     across = drawing(plan, "across")
-    grip = next(item for item in across.items if isinstance(item, Handle) and item.measure == "span")
+    grip = next(item for item in across.items if isinstance(item, Handle) and item.measure == "size.span_m")
     wider = drawing(make_plan(size__span_m=21 * FOOT_M + 0.2), "across")
-    moved = next(item for item in wider.items if isinstance(item, Handle) and item.measure == "span")
+    moved = next(item for item in wider.items if isinstance(item, Handle) and item.measure == "size.span_m")
     assert (moved.x - grip.x) * grip.gain == pytest.approx(0.2)
 
 
@@ -211,14 +222,14 @@ def test_steps_name_only_what_exists(plan: HousePlan) -> None:
 
 def test_units_change_readings_and_nothing_else() -> None:
     feet, metric = make_plan(), make_plan(tape__units="metric")
-    assert [peg.station_m for peg in feet.pegs] == [peg.station_m for peg in metric.pegs]
+    assert pegs_of(make_bench()) == pegs_of(make_bench(tape__units="metric"))
     assert [each.ratio for each in feet.verdicts] == [each.ratio for each in metric.verdicts]
     assert answer(metric, "set-out", "diagonal") == "18.515 m"
 
 
 def test_starters_and_demo_houses_plan() -> None:
     for design, _ in [*demo_houses(), (new_house("feet"), None), (new_house("metric"), None)]:
-        assert plan_yard(design, SiteRecord(), default_catalogue()).bows > 1
+        assert plan_yard(design, SiteRecord(), default_catalogue()).words.endswith(" bows")
     assert len({design.name for design, _ in demo_houses()}) == 3
 
 

@@ -79,7 +79,7 @@ def test_bows_and_sticks_worked_again(pytestconfig: pytest.Config) -> None:
         assert bow[-1] == pytest.approx((half, 0.0), abs=1e-9)
         girth = long(bow)
         assert girth == pytest.approx(bows["girth"], rel=2e-5)
-        assert max(y for _, y in bow) == pytest.approx(plan.measures["height"].value_m, abs=1e-5)
+        assert max(y for _, y in bow) == pytest.approx(plan.measures["size.shape.height_m"].value_m, abs=1e-5)
         # From the left post's top over the crown to the right one's, and what stands in both posts.
         above = [k for k, (_, y) in enumerate(bow) if y >= posts.reveal_m]
         first = above[0]

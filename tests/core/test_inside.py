@@ -9,14 +9,15 @@ from hypothesis import strategies as st
 from obtegum.core.bows.beds import lay_out
 from obtegum.core.bows.bending import former_for
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edits import Edit, apply_edits
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.record import SiteRecord
 from obtegum.core.remedies import find_remedies
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.bows.tubes import find_tube
 from obtegum.core.trouble import DesignError
-from obtegum.core.work import find_tube
 from tests.conftest import answer, make_house, make_plan, verdict
 
 
@@ -93,7 +94,7 @@ def test_too_low_at_the_side_has_its_usual_cures() -> None:
         each for each in find_remedies(design, SiteRecord(), catalogue) if each.verdict in ("crop-room", "path-room")
     ]
     measures = {edit.measure for each in offers for edit in each.edits}
-    assert "leg" in measures or "shape" in measures
+    assert "size.shape.leg_m" in measures or "shape" in measures
     for each in offers:
         after = plan_house(*apply_edits(Job(design), each.edits, catalogue), catalogue)
         assert verdict(after, each.verdict).level == each.level
@@ -104,10 +105,13 @@ def test_tubes_of_ones_own_and_what_slides_into_what() -> None:
     plan = make_plan(bows__tube="own:1", posts__tube="own:2", own_tubes=own)
     assert answer(plan, "bows", "tube") == answer(make_plan(), "bows", "tube")
     told = {step.id: step.measures for step in plan.steps}
-    assert {"own:1:od", "own:1:wall", "own:1:yield"} <= set(told["bows"])
-    assert {"own:2:od", "own:2:wall", "own:2:yield"} <= set(told["posts"])
-    assert plan.measures["own:2:od"].reading == '1.900"'
-    assert make_plan(bows__tube="own:1", own_tubes=own, tape__units="metric").measures["own:1:wall"].reading == "1.7 mm"
+    assert {"own_tubes.0.od_m", "own_tubes.0.wall_m", "own_tubes.0.yield_pa"} <= set(told["bows"])
+    assert {"own_tubes.1.od_m", "own_tubes.1.wall_m", "own_tubes.1.yield_pa"} <= set(told["posts"])
+    assert plan.measures["own_tubes.1.od_m"].reading == '1.900"'
+    assert (
+        make_plan(bows__tube="own:1", own_tubes=own, tape__units="metric").measures["own_tubes.0.wall_m"].reading
+        == "1.7 mm"
+    )
     # Schedule 40 of 1 1/4 in has a bore of 1.660 − 2·0.140 = 1.380 in: the closest over 1.375 in.
     assert answer(make_plan(), "bows", "slides_into") == "Water pipe 1 1/4 in"
     # An own one of 1.9 − 2·0.261 = 1.378 in is closer still.
@@ -122,32 +126,33 @@ def test_a_tube_of_ones_own_is_added_measured_and_told_by_its_steel() -> None:
     catalogue = default_catalogue()
 
     def changed(job: Job, **edits: str) -> Job:
-        return apply_edits(
-            job, [Edit(measure=name.replace("__", ":"), text=text) for name, text in edits.items()], catalogue
-        )
+        made = [Edit(measure=name.replace("__", "."), text=text) for name, text in edits.items()]
+        return apply_edits(job, made, catalogue)
 
-    job = changed(Job(make_house()), bow_tube="own:new", own__1__od="1.375 in", own__1__wall="0.065 in")
+    job = changed(
+        Job(make_house()), bows__tube="own:new", own_tubes__0__od_m="1.375 in", own_tubes__0__wall_m="0.065 in"
+    )
     assert job.design.bows.tube == "own:1"
     assert job.design.posts.tube != "own:1"
-    both = changed(job, post_tube="own:new", own__2__od="1.9 in", own__2__wall="0.1 in")
+    both = changed(job, posts__tube="own:new", own_tubes__1__od_m="1.9 in", own_tubes__1__wall_m="0.1 in")
     assert [each.od_m for each in both.design.own_tubes] == pytest.approx([1.375 * INCH_M, 1.9 * INCH_M])
-    again = changed(both, bow_tube="own:2", post_tube="post-1-7-8")
+    again = changed(both, bows__tube="own:2", posts__tube="post-1-7-8")
     assert len(again.design.own_tubes) == 2
 
     def springs(job: Job, yields: str) -> float:
-        tube = find_tube(changed(job, own__1__yield=yields).design, catalogue, "own:1")
+        tube = find_tube(changed(job, own_tubes__0__yield_pa=yields).design, catalogue, "own:1")
         assert tube is not None
         return 1 / former_for(tube, 3.0) - 1 / 3.0
 
     assert springs(job, "60 ksi") == pytest.approx(2 * springs(job, "30 ksi"), rel=0.02)
-    assert changed(job, own__1__yield="").design.own_tubes[0].yield_pa is None
-    with pytest.raises(DesignError, match="no tube of your own number 3"):
-        changed(both, own__3__od="1 in")
+    assert changed(job, own_tubes__0__yield_pa="").design.own_tubes[0].yield_pa is None
+    with pytest.raises(DesignError, match="nothing of that number"):
+        changed(both, own_tubes__2__od_m="1 in")
     with pytest.raises(DesignError, match="not a choice"):
-        changed(Job(make_house()), bow_tube="own:1")
+        changed(Job(make_house()), bows__tube="own:1")
     full = Job(make_house(own_tubes=[{"od_m": 0.03, "wall_m": 0.002}] * 8))
     with pytest.raises(DesignError, match="not a choice"):
-        changed(full, bow_tube="own:new")
+        changed(full, bows__tube="own:new")
 
 
 def test_beds_are_drawn_and_on_the_tape() -> None:

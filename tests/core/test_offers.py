@@ -11,12 +11,14 @@ import pytest
 
 from obtegum import cli
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import HouseDesign, limit_of
-from obtegum.core.edits import Edit, apply_edits
+from obtegum.core.design import limit_of
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
-from obtegum.core.measures import MEASURES
+from obtegum.core.measures import measures
 from obtegum.core.offers import sound_design, tried
 from obtegum.core.quantity import Units, parse_length
+from obtegum.core.rooms import HouseDesign
 from obtegum.core.starters import new_house
 from obtegum.core.trouble import DesignError
 from tests.conftest import make_house
@@ -24,8 +26,8 @@ from tests.conftest import make_house
 # Lengths of a design, each by its measure.
 LENGTHS = [
     measure
-    for measure in MEASURES.values()
-    if measure.kind == "length" and not measure.on_site and not measure.path.startswith(("level", "drain"))
+    for measure in measures().values()
+    if measure.kind == "length" and not measure.on_site and not measure.id.startswith(("level", "drain"))
 ]
 SHARE = 160
 
@@ -64,9 +66,9 @@ def test_what_a_file_is_refused_with_works_as_printed(pytestconfig: pytest.Confi
     for _ in range(800 if pytestconfig.getoption("--deep") else SHARE):
         house = chance.choice(houses())
         document, measure = house.model_dump(mode="json"), chance.choice(LENGTHS)
-        if not has(document, measure.path):
+        if not has(document, measure.id):
             continue
-        document = put(document, measure.path, wild(chance, measure.path))
+        document = put(document, measure.id, wild(chance, measure.id))
         try:
             sound_design(document, default_catalogue())
         except DesignError as error:
@@ -88,7 +90,7 @@ def test_what_a_field_is_refused_with_works_as_printed(pytestconfig: pytest.Conf
     for _ in range(800 if pytestconfig.getoption("--deep") else SHARE):
         job, measure = Job(chance.choice(houses())), chance.choice(LENGTHS)
         bare = chance.random() < 0.5
-        value = wild(chance, measure.path)
+        value = wild(chance, measure.id)
         text = f"{chance.choice((value, round(value), value * 12, value * 100)):.3f}" if bare else f"{value:.4f} m"
         try:
             apply_edits(job, [Edit(measure=measure.id, text=text)], catalogue)
@@ -105,13 +107,13 @@ def test_what_a_field_is_refused_with_works_as_printed(pytestconfig: pytest.Conf
 @pytest.mark.parametrize(
     ("measure", "units", "text", "meant"),
     [
-        ("spacing", "feet", "48", "4' 0\""),
-        ("spacing", "metric", "120", "1.200 m"),
-        ("insertion", "metric", "0.15", "150 mm"),
-        ("insertion", "feet", "150", '5 7/8"'),
-        ("error", "metric", "0.003", "3 mm"),
+        ("bows.max_spacing_m", "feet", "48", "4' 0\""),
+        ("bows.max_spacing_m", "metric", "120", "1.200 m"),
+        ("bows.insertion_m", "metric", "0.15", "150 mm"),
+        ("bows.insertion_m", "feet", "150", '5 7/8"'),
+        ("level.reading_error_m", "metric", "0.003", "3 mm"),
         ("bed", "feet", "0.5", None),
-        ("span", "metric", "730", "7.300 m"),
+        ("size.span_m", "metric", "730", "7.300 m"),
     ],
 )
 def test_a_number_without_a_unit_is_offered_in_the_other_one(
@@ -130,7 +132,7 @@ def test_a_number_without_a_unit_is_offered_in_the_other_one(
 
 def test_too_many_inches_are_asked_about_and_offered_whole() -> None:
     with pytest.raises(DesignError) as refusal:
-        apply_edits(Job(make_house()), [Edit(measure="spacing", text="3' 14")], default_catalogue())
+        apply_edits(Job(make_house()), [Edit(measure="bows.max_spacing_m", text="3' 14")], default_catalogue())
     assert refusal.value.troubles[0].nearest == "4' 2\""
 
 

@@ -5,8 +5,9 @@ import math
 import pytest
 
 from obtegum.core.quantity import FOOT_M, length_text
+from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.setout.offsets import boards, offset_pegs
-from tests.conftest import answer, make_plan, verdict
+from tests.conftest import answer, make_bench, make_plan, verdict
 
 L, W, OFF = 20.0, 6.0, 1.5
 
@@ -43,10 +44,11 @@ def test_boards_stand_square_to_their_lines_with_the_digging_marked() -> None:
 
 
 def test_every_peg_is_found_from_its_offset() -> None:
-    plan = make_plan(keep={"offset_m": 3 * FOOT_M, "dig_m": FOOT_M})
+    kept = {"offset_m": 3 * FOOT_M, "dig_m": FOOT_M}
+    plan = make_plan(keep=kept)
     strips = {strip.id: strip for strip in plan.strips}
     left = {mark.part: mark.at_m for mark in strips["kept:AB"].marks}
-    for peg in plan.pegs:
+    for peg in pegs_of(make_bench(keep=kept)):
         if peg.side == "L":
             assert left[f"post:L{peg.bow}"] == pytest.approx(3 * FOOT_M + peg.station_m)
     assert answer(plan, "keep-pegs", "kept_long") == length_text(63 * FOOT_M, plan.tape)

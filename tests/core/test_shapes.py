@@ -9,9 +9,10 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 from scipy.integrate import quad
 
+from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import Size
-from obtegum.core.edits import Edit, apply_edits
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.profile import (
     Arc,
@@ -28,11 +29,12 @@ from obtegum.core.profile.peaked import rafter_slope
 from obtegum.core.profile.round import arc_radius, rise_for_radius
 from obtegum.core.profile.three_centred import crown_radius
 from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.record import SiteRecord
-from obtegum.core.shapes import SHAPE_LABELS, height_for_girth, shape_of
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.size.compared import compare
+from obtegum.core.rooms.size.decisions import Size
+from obtegum.core.rooms.size.shapes import SHAPE_LABELS, height_for_girth, shape_of
 from obtegum.core.trouble import DesignError
-from obtegum.core.views.shapes import compare
-from obtegum.core.work import begin
 from tests.conftest import answer, make_house, make_plan, verdict
 
 
@@ -234,7 +236,7 @@ def test_ridge_and_elbows_divide_the_tube() -> None:
 def test_switching_shapes_always_makes_a_house() -> None:
     job, catalogue = Job(make_house()), default_catalogue()
     for kind in [*SHAPE_LABELS, *reversed(SHAPE_LABELS)]:
-        job = apply_edits(job, [Edit(measure="shape", text=kind)], catalogue)
+        job = apply_edits(job, [Edit(measure="size.shape", text=kind)], catalogue)
         assert job.design.size.shape.kind == kind
         assert job.design.size.span_m == make_house().size.span_m
 
@@ -256,15 +258,15 @@ def test_a_shape_that_is_offered_can_be_built(span: float, leg: float, share: fl
 
 def test_a_measure_of_another_shape_is_refused_and_a_bad_one_has_a_way_out() -> None:
     job, catalogue = Job(make_house()), default_catalogue()
-    with pytest.raises(DesignError, match="no part of this shape"):
-        apply_edits(job, [Edit(measure="shoulder", text="2")], catalogue)
-    bent = apply_edits(job, [Edit(measure="shape", text="three_centred")], catalogue)
+    with pytest.raises(DesignError, match="no part of this house"):
+        apply_edits(job, [Edit(measure="size.shape.shoulder_m", text="2")], catalogue)
+    bent = apply_edits(job, [Edit(measure="size.shape", text="three_centred")], catalogue)
     with pytest.raises(DesignError) as raised:
-        apply_edits(bent, [Edit(measure="shoulder", text="60")], catalogue)
+        apply_edits(bent, [Edit(measure="size.shape.shoulder_m", text="60")], catalogue)
     found = raised.value.troubles[0]
     assert found.path == "size.shape.shoulder_m"
     assert found.nearest_m is not None
-    mended = apply_edits(bent, [Edit(measure="shoulder", text=found.nearest)], catalogue)
+    mended = apply_edits(bent, [Edit(measure="size.shape.shoulder_m", text=found.nearest)], catalogue)
     assert mended.design.size.shape.kind == "three_centred"
 
 
@@ -275,7 +277,7 @@ def test_shapes_side_by_side_are_what_each_would_be() -> None:
     assert rows["Half circle on legs: tube per bow"] == answer(plan, "bows", "tube")
     assert rows["Half circle on legs: girth, ground to ground"] == answer(plan, "bows", "girth")
     assert rows["Half circle on legs: slope a quarter in, where snow lies"] == "30.0°"
-    job = apply_edits(Job(make_house()), [Edit(measure="shape", text="gothic")], default_catalogue())
+    job = apply_edits(Job(make_house()), [Edit(measure="size.shape", text="gothic")], default_catalogue())
     gothic = make_plan(size__shape=job.design.size.shape.model_dump())
     assert rows["Gothic: tube per bow"] == answer(gothic, "bows", "tube")
     assert len({row.what.split(":")[0] for row in drawing.table}) == 6
@@ -344,7 +346,7 @@ def test_film_goes_round_the_tube_at_every_corner(kind: str) -> None:
     design = design.model_copy(update={"size": design.size.model_copy(update={"shape": shape})})
     work = begin(design, SiteRecord(), default_catalogue())
     found = next(each for each in compare(work) if each.kind == kind)
-    assert found.film_m == pytest.approx(found.girth_m + math.pi * work.bow_tube.od_m / 2)
+    assert found.film_m == pytest.approx(found.girth_m + math.pi * bow_tube(work).od_m / 2)
 
 
 @pytest.mark.parametrize(("leg_in", "stick_ft", "stands"), [(24, 18.0, True), (12, 18.0, True), (12, 17.0, False)])

@@ -5,10 +5,11 @@ import random
 
 import pytest
 
-from obtegum.core.ground.spots import read_place, read_rod, spot_words, with_spot, without_spot
-from obtegum.core.ground.suspects import odd_spots
 from obtegum.core.quantity import FOOT_M, Tape
-from obtegum.core.record import MOST_SPOTS, Levels, SiteRecord, Spot
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.level.decisions import MOST_SPOTS, Levels, Spot
+from obtegum.core.rooms.level.spots import read_place, read_rod, spot_words, with_spot, without_spot
+from obtegum.core.rooms.level.suspects import odd_spots
 from obtegum.core.trouble import DesignError
 from tests.conftest import make_house, make_plan, verdict
 

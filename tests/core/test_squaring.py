@@ -10,8 +10,9 @@ from hypothesis import strategies as st
 
 from obtegum.core.drawing import Note, Outline
 from obtegum.core.quantity import FOOT_M, INCH_M, length_text
+from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.setout.squaring import Base, Method, Tapes, angle_error, base_error, fence_error, methods
-from tests.conftest import answer, make_plan
+from tests.conftest import answer, make_bench, make_plan
 
 ERROR = 0.003
 ROUNDS = 4000
@@ -140,7 +141,9 @@ def test_strings_on_the_outside_are_a_tube_longer(to: str, tube_in: float) -> No
     assert answer(plan, "set-out", "base") == length_text(length_m, plan.tape)
     assert answer(plan, "set-out", "diagonal") == length_text(math.hypot(length_m, width_m), plan.tape)
     # To each post's near face the running readings stay as they were.
-    assert [peg.station_m for peg in plan.pegs] == [peg.station_m for peg in make_plan().pegs]
+    assert [peg.station_m for peg in pegs_of(make_bench(set_out__to=to))] == [
+        peg.station_m for peg in pegs_of(make_bench())
+    ]
     assert "near face" in next(strip.about for strip in plan.strips if strip.id == "peg:L")
 
 
@@ -217,7 +220,7 @@ def test_a_triangle_on_the_short_side_is_run_on_to_the_far_end() -> None:
 
 def test_a_method_that_is_not_open_gives_way_to_the_best() -> None:
     plan = make_plan(size__length_m=3.0, size__span_m=4.0, bows__max_spacing_m=1.0, set_out__method="ends")
-    assert "ends" not in {option.id for option in plan.measures["method"].options}
+    assert "ends" not in {option.id for option in plan.measures["set_out.method"].options}
     assert next(each.how for each in plan.steps if each.id == "set-out")
 
 

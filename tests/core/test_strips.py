@@ -9,10 +9,11 @@ from hypothesis import strategies as st
 
 from obtegum.core.plan import HousePlan
 from obtegum.core.quantity import FOOT_M, INCH_M, length_text
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.strip import Strip
 from obtegum.core.trouble import DesignError
-from tests.conftest import make_plan
+from tests.conftest import make_bench, make_plan
 
 SHAPES: list[dict[str, Any]] = [
     {"kind": "round_on_legs", "leg_m": 0.9},
@@ -128,7 +129,7 @@ def test_next_steps_are_told_in_order() -> None:
     def told(record: SiteRecord, step: str = "set-out") -> str:
         return next(each for each in make_plan(record).steps if each.id == step).next
 
-    stations = [peg.station_m for peg in make_plan().pegs if peg.side == "L"]
+    stations = [peg.station_m for peg in pegs_of(make_bench()) if peg.side == "L"]
     left = {f"peg:L{place}": at for place, at in enumerate(stations, start=1)}
     right = {f"peg:R{place}": at for place, at in enumerate(stations, start=1)}
     assert told(SiteRecord()) == "Next: corner A, where the tape starts."

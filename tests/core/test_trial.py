@@ -6,6 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from obtegum.core.bench import begin
 from obtegum.core.bows.bending import (
     Trial,
     former_as_tried,
@@ -15,13 +16,16 @@ from obtegum.core.bows.bending import (
     free_radius_as_tried,
 )
 from obtegum.core.catalogue import Tube, default_catalogue
-from obtegum.core.edits import Edit, apply_edits
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.profile import Arc
 from obtegum.core.quantity import FOOT_M, INCH_M, Tape, length_text
-from obtegum.core.record import SiteRecord
-from obtegum.core.work import begin
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.bend.found import bend_kinds
+from obtegum.core.rooms.posts.found import hands_force, play_of
+from obtegum.core.rooms.size.found import headroom_m
 from tests.conftest import answer, make_house, make_plan, verdict
 
 RAIL = default_catalogue().tubes["rail-1-3-8"]
@@ -70,9 +74,9 @@ def test_a_former_changed_afterwards_leaves_the_trial_alone() -> None:
     catalogue = default_catalogue()
     chord, height = 2 * 9.5 * math.sin(0.3), 9.5 * (1 - math.cos(0.3))
     for edit in (
-        Edit(measure="trial_face", text="centre"),
-        Edit(measure="trial_chord", text=f"{chord} ft"),
-        Edit(measure="trial_height", text=f"{height} ft"),
+        Edit(measure="record.trial.face", text="centre"),
+        Edit(measure="record.trial.chord_m", text=f"{chord} ft"),
+        Edit(measure="record.trial.height_m", text=f"{height} ft"),
     ):
         job = apply_edits(job, [edit], catalogue)
     assert job.record.trial.former_m == pytest.approx(9 * FOOT_M)
@@ -84,12 +88,12 @@ def test_a_former_changed_afterwards_leaves_the_trial_alone() -> None:
     before = wanted(job)
     # 1/F = 1/10.5 + 1/9 − 1/9.5, less half the tube to its face.
     assert before == pytest.approx(FOOT_M / (1 / 10.5 + 1 / 9 - 1 / 9.5) - RAIL.od_m / 2, rel=1e-4)
-    for edit in (Edit(measure="former", text="8"), Edit(measure="former_to", text="face")):
+    for edit in (Edit(measure="bending.former_m", text="8"), Edit(measure="bending.former_to", text="face")):
         job = apply_edits(job, [edit], catalogue)
         assert wanted(job) == pytest.approx(before)
     # Another tube voids it.
     other = (
-        apply_edits(job, [Edit(measure="bow_tube", text="pipe-1")], catalogue) if "pipe-1" in catalogue.tubes else None
+        apply_edits(job, [Edit(measure="bows.tube", text="pipe-1")], catalogue) if "pipe-1" in catalogue.tubes else None
     )
     plan = plan_house(
         job.design.model_copy(update={"bows": job.design.bows.model_copy(update={"tube": "post-1-5-8"})}),
@@ -128,7 +132,7 @@ def test_two_radii_want_a_former_each() -> None:
         assert found.level == "fails", wrong
     plan = shouldered(former_m=suit[0], crown_former_m=suit[1])
     step = next(each for each in plan.steps if each.id == "bend")
-    assert {"former", "crown_former"} <= set(step.measures)
+    assert {"bending.former_m", "bending.crown_former_m"} <= set(step.measures)
     assert answer(plan, "bend", "came_out_2") != answer(plan, "bend", "came_out")
 
 
@@ -150,15 +154,16 @@ def test_a_bow_that_comes_out_narrower_than_its_sockets_is_forced() -> None:
 def test_posts_and_bend_know_one_play_of_the_socket(off_in: float, level: str) -> None:
     """A bow that stands off its post by the play, a hand's pull (1 in), a hand's force (4 in), and more than that."""
     work = begin(make_house(), SiteRecord(), default_catalogue())
-    forced = work.forced(off_in * INCH_M, 0.0)
+    forced = hands_force(work, off_in * INCH_M, 0.0)
     assert (forced is None) == (level == "holds")
     if forced is not None:
         assert forced[0] == pytest.approx((off_in - 0.155 / 2) * INCH_M)
         assert (forced[2] > 1) == (level == "fails")
     # Of angles half a degree beyond the play goes unnoticed; five are the most.
-    assert work.play is not None
+    play = play_of(work)
+    assert play is not None
     for degrees, share in ((0.4, None), (2.5, 0.5), (6.0, 1.2)):
-        leant = work.forced(0.0, work.play.lean_rad + math.radians(degrees))
+        leant = hands_force(work, 0.0, play.lean_rad + math.radians(degrees))
         assert (leant and leant[2]) == (share if share is None else pytest.approx(share))
 
 
@@ -167,11 +172,11 @@ def test_a_bow_that_comes_out_lower_than_a_head_is_not_fine() -> None:
     bending = {"tail_m": 0.0, "former_to": "centre", "former_m": former_for(RAIL, 10.2 * FOOT_M)}
     flat = {"size__shape": {"kind": "round", "leg_m": 0.6, "height_m": 2.2}}
     plain = make_house(bending={"tail_m": 0.0}, **flat)
-    radius = begin(plain, SiteRecord(), default_catalogue()).bend_kinds[0].radius_m
+    radius = bend_kinds(begin(plain, SiteRecord(), default_catalogue()))[0].radius_m
     bending["former_m"] = former_for(RAIL, radius * 1.03)
 
     def house(spare_m: float) -> str:
-        room_m = begin(plain, SiteRecord(), default_catalogue()).figure_headroom_m
+        room_m = headroom_m(begin(plain, SiteRecord(), default_catalogue()))
         figure = {"height_m": room_m - spare_m, "from_left_m": plain.size.figure.from_left_m}
         found = verdict(make_plan(bending=bending, size__figure=figure, **flat), "as-bent")
         assert found.level != "holds"

@@ -6,10 +6,14 @@ import pytest
 
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.plan import HousePlan
-from obtegum.core.record import LINES, Levels, Line, SiteRecord, Taping
 from obtegum.core.remedies import find_remedies
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.level.decisions import Levels
+from obtegum.core.rooms.set_out.found import pegs_of
+from obtegum.core.rooms.square_up.decisions import Taping
+from obtegum.core.setout.lines import LINES, Line
 from obtegum.core.setout.squaring import Tapes, methods
-from tests.conftest import answer, make_house, make_plan, verdict
+from tests.conftest import answer, make_bench, make_house, make_plan, verdict
 
 METRIC = {
     "tape": {"units": "metric"},
@@ -35,7 +39,8 @@ def taped(length: float, width: float, **off: float) -> SiteRecord:
 
 def test_strings_on_the_outside_make_a_corner_one_tube_further() -> None:
     """12 m between centres, posts of 48.3 mm: the strings' corner is at 12.048, the last post's near face at 12.000."""
-    plan = make_plan(**{**METRIC, "set_out": {**METRIC["set_out"], "to": "posts"}})
+    outside = {**METRIC, "set_out": {**METRIC["set_out"], "to": "posts"}}
+    plan = make_plan(**outside)
     line = readings(plan, "peg:L")
     assert line["corner A"] == "0 mm"
     assert line["peg 2"] == "1.000 m"
@@ -44,9 +49,9 @@ def test_strings_on_the_outside_make_a_corner_one_tube_further() -> None:
     # Offsets of 1 m: B is found again at 13.048 from A1, and B1 stands at 14.048.
     kept = readings(plan, "kept:AB")
     assert (kept["2"], kept["B"], kept["B1"]) == ("2.000 m", "13.048 m", "14.048 m")
-    assert [peg.to_far_corner_m for peg in plan.pegs if peg.part in ("peg:L2", "peg:L13")] == pytest.approx(
-        [11.0483, 0]
-    )
+    assert [
+        peg.to_far_corner_m for peg in pegs_of(make_bench(**outside)) if peg.part in ("peg:L2", "peg:L13")
+    ] == pytest.approx([11.0483, 0])
 
 
 def test_the_tape_held_at_a_mark_of_its_own_reads_more_everywhere() -> None:
@@ -60,7 +65,7 @@ def test_the_tape_held_at_a_mark_of_its_own_reads_more_everywhere() -> None:
     # A side of 6.000 taped as 6.100 is right.
     record = SiteRecord(taped=Taping(ad_m=6.1, bc_m=6.1, ab_m=12.1, dc_m=12.1, ac_m=13.516, bd_m=13.516))
     plan = make_plan(record, **{**METRIC, "set_out": {**set_out, "tape_m": 30.0}})
-    assert plan.measures["taped_ad"].hint == "should read 6.100 m"
+    assert plan.measures["record.taped.ad_m"].hint == "should read 6.100 m"
     assert verdict(plan, "square").level == "holds"
     assert verdict(plan, "other-size") is None
 

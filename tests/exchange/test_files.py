@@ -9,12 +9,12 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import SiteRecord
 from obtegum.core.trouble import DesignError
 from obtegum.exchange.housefile import HouseFile, read_house_file, write_house_file
-from obtegum.exchange.tables import pegs_csv, stick_marks_csv
+from obtegum.exchange.tables import table_csv
 from tests.api.conftest import client, store  # noqa: F401
-from tests.conftest import house_document, make_house, make_plan
+from tests.conftest import house_document, make_bench, make_house
 
 ROOT = Path(__file__).parents[2]
 JSON = {"content-type": "application/json"}
@@ -112,8 +112,8 @@ def test_the_published_schema_is_the_one_in_use(client: TestClient) -> None:  # 
 
 
 def test_tables_hold_every_reading() -> None:
-    plan = make_plan()
-    pegs = list(csv.DictReader(io.StringIO(pegs_csv(plan, SiteRecord()))))
+    bench = make_bench()
+    pegs = list(csv.DictReader(io.StringIO(table_csv("pegs", bench))))
     assert len(pegs) == 32
     assert pegs[1] == {
         "side": "left",
@@ -125,6 +125,6 @@ def test_tables_hold_every_reading() -> None:
         "to_far_corner_m": "16.215360",
         "set_at_m": "",
     }
-    marks = list(csv.DictReader(io.StringIO(stick_marks_csv(plan))))
+    marks = list(csv.DictReader(io.StringIO(table_csv("sticks", bench))))
     assert {mark["stick"] for mark in marks} == {"Stick A", "Stick B"}
     assert marks[0]["reading"] == '6"'

@@ -9,17 +9,21 @@ from typing import Any
 import ezdxf
 import pytest
 
+from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.job import Job
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import FOOT_M
-from obtegum.core.record import Levels, SiteRecord, Spot, Taping
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.level.decisions import Levels, Spot
+from obtegum.core.rooms.set_out.found import pegs_of, strung
+from obtegum.core.rooms.square_up.decisions import Taping
 from obtegum.core.starters import demo_houses
 from obtegum.core.trouble import DesignError
-from obtegum.core.work import begin
 from obtegum.exchange.cad import LAYERS, setting_out_dxf
 from obtegum.exchange.geo import placing, setting_out_geojson
-from obtegum.exchange.readings import levels_csv, read_readings, tapings_csv
+from obtegum.exchange.readings import read_readings
+from obtegum.exchange.tables import table_csv
 from tests.conftest import make_house
 
 METRIC = {"tape__units": "metric", "size__length_m": 20.0, "size__span_m": 6.0, "bows__max_spacing_m": 2.0}
@@ -81,9 +85,13 @@ def test_every_faulty_line_is_told_up_to_a_dozen() -> None:
     assert "8,000 readings are the most" in troubles("L1,1.5\n" * 8001)[0]
 
 
+def listed(name: str, record: SiteRecord) -> str:
+    return table_csv(name, begin(*job(record), default_catalogue()))
+
+
 def test_levels_go_out_and_come_back() -> None:
     levels = Levels(pegs={"L1": 1.5, "R3": 1.612345}).with_spots([Spot(x_m=-1.0, y_m=2.5, reading_m=1.7)])
-    record, _ = read_readings(levels_csv(job(SiteRecord(levels=levels))), job())
+    record, _ = read_readings(listed("levels", SiteRecord(levels=levels)), job())
     assert record.levels == levels
 
 
@@ -91,23 +99,20 @@ def test_tapings_go_out_and_come_back() -> None:
     first = Taping(ab_m=20.0, ac_m=20.9)
     now = Taping(ab_m=20.0, dc_m=20.001, ad_m=6.0, bc_m=6.0, ac_m=20.88, bd_m=20.881)
     record = SiteRecord(earlier=(first,), taped=now)
-    back, words = read_readings(tapings_csv(job(record)), job())
+    back, words = read_readings(listed("tapings", record), job())
     assert (back.earlier, back.taped) == ((first,), now)
     assert words == "Tapings read in: 2 rounds"
 
 
 def test_a_peg_list_filled_in_sets_its_pegs() -> None:
-    from obtegum.exchange.tables import pegs_csv
-
     begun = job(SiteRecord(set_at_m={"peg:L2": 2.0, "post:L2": 2.0}))
-    plan = plan_house(*begun, default_catalogue())
-    listed = pegs_csv(plan, begun.record)
-    back, words = read_readings(listed, begun)
+    pegs = listed("pegs", begun.record)
+    back, words = read_readings(pegs, begun)
     assert back == begun.record
-    filled = listed.replace(
+    filled = pegs.replace(
         "left,3,,4.000 m,4.000000,-3.000000,16.000000,", "left,3,,4.000 m,4.000000,-3.000000,16.000000,4.012"
     )
-    assert filled != listed
+    assert filled != pegs
     record, words = read_readings(filled, begun)
     assert record.set_at_m == pytest.approx({"peg:L2": 2.0, "post:L2": 2.0, "peg:L3": 4.012})
     assert words == "Peg list read in: 2 pegs set"
@@ -128,13 +133,13 @@ def test_the_dxf_passes_its_audit_and_has_the_pegs() -> None:
     assert set(LAYERS) <= {layer.dxf.name for layer in document.layers}
     pegs = document.modelspace().query('POINT[layer=="PEGS"]')
     places = sorted((each.dxf.location.x, each.dxf.location.y) for each in pegs)
-    wanted = sorted((peg.station_m, 0.0 if peg.side == "L" else -design.size.span_m) for peg in work.pegs)
+    wanted = sorted((peg.station_m, 0.0 if peg.side == "L" else -design.size.span_m) for peg in pegs_of(work))
     assert places == [pytest.approx(each, abs=1e-9) for each in wanted]
     heights = {round(each.dxf.location.z, 6) for each in pegs}
     assert round(-record.levels.pegs["L1"], 6) in heights
     diagonals = document.modelspace().query('LINE[layer=="DIAGONALS"]')
     assert [each.dxf.start.distance(each.dxf.end) for each in diagonals] == pytest.approx(
-        [math.hypot(*work.strung)] * 2
+        [math.hypot(*strung(work))] * 2
     )
     # Each contour line lies level at its own height, between the highest and the lowest ground.
     contours = document.modelspace().query('LINE[layer=="CONTOURS"]')

@@ -14,7 +14,7 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import SiteRecord
 from obtegum.core.starters import demo_houses
 from obtegum.store import Store, StoreTrouble, houses, open_store
 from obtegum.store.backup import BackupError, restore, write_backup

@@ -151,7 +151,7 @@ def started(line: Line) -> str:
 
 
 def set_back(line: Line, house: str) -> None:
-    edits = [{"measure": "span", "text": str(SPAN_M)}, {"measure": "length", "text": str(LENGTH_M)}]
+    edits = [{"measure": "size.span_m", "text": str(SPAN_M)}, {"measure": "size.length_m", "text": str(LENGTH_M)}]
     version = line.ask("GET", f"houses/{house}/version")["version"]
     line.ask("PATCH", f"houses/{house}?step=none", {"version": version, "edits": edits})
 
@@ -167,7 +167,7 @@ def test_a_killed_server_keeps_its_word(tmp_path: Path, request: pytest.FixtureR
     first, done = yard(line), 0
     backup: bytes = line.ask("GET", "backup")
     held = sizes(line, house), yard(line)
-    width, length, importer = Puller(house, "span"), Puller(house, "length"), Importer()
+    width, length, importer = Puller(house, "size.span_m"), Puller(house, "size.length_m"), Importer()
     for round_ in range(kills):
         line = Line(server.address)
         restoring = chance.random() < 0.2

@@ -9,10 +9,10 @@ from threading import Lock
 
 from fastapi import Request
 
+from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import HouseDesign
-from obtegum.core.record import SiteRecord
-from obtegum.core.work import Work, begin
+from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.work import Work
 
 __all__ = ["Benches", "benches_of"]
 

@@ -12,9 +12,8 @@ from obtegum.api.beside import Beside
 from obtegum.api.models import house_out
 from obtegum.api.planning import PROBLEMS, answer
 from obtegum.api.problems import Unplanned
-from obtegum.core.design import HouseDesign
 from obtegum.core.plan import HousePlan, plan_work
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.trouble import DesignError
 from obtegum.store import House, Store, gestures, houses
 

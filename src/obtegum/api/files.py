@@ -4,29 +4,30 @@ import os
 import re
 import time
 from collections.abc import Callable
-from pathlib import Path
+from dataclasses import asdict
+from pathlib import Path as FilePath
 from typing import Annotated, Any, Literal, TypeVar
 from urllib.parse import quote
 
-from fastapi import APIRouter, Query, Request
+from fastapi import APIRouter, HTTPException, Path, Query, Request
 from starlette.background import BackgroundTask
 from starlette.concurrency import run_in_threadpool
 from starlette.responses import FileResponse, Response
 
 from obtegum.api.beside import Beside
 from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, Lane, Window, WorkName, change, with_plan
-from obtegum.api.models import HouseOut, NamedHouse, RestoredOut
+from obtegum.api.models import BesideOut, FileOut, FilesOut, HouseOut, NamedHouse, RestoredOut
 from obtegum.api.planning import answer
+from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import HouseDesign
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.record import SiteRecord
+from obtegum.core.room import rooms
+from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import begin
 from obtegum.exchange.housefile import as_it_is, read_house_file, write_house_file
-from obtegum.exchange.readings import levels_csv, read_readings, tapings_csv
-from obtegum.exchange.tables import pegs_csv, stick_marks_csv
+from obtegum.exchange.readings import read_readings
+from obtegum.exchange.tables import all_tables, table_csv
 from obtegum.store import House, Store, Unreadable, houses
 from obtegum.store.backup import BEFORE, BackupError, Restored, Tell, restore, write_backup
 
@@ -56,6 +57,26 @@ def _plan(house: House) -> HousePlan:
     return plan_house(house.design, house.record, default_catalogue())
 
 
+SHEET = "Set-out and bend sheet"
+# What every house has to take away, whatever rooms there are.
+FIRST = (
+    FileOut(name="sheet.pdf?paper=letter", label=f"{SHEET}, Letter", about="PDF with readings to tick", long=True),
+    FileOut(name="sheet.pdf?paper=a4", label=f"{SHEET}, A4", about="the same on A4", long=True),
+)
+LAST = (FileOut(name="file", label="The house", about="JSON, to keep or to open elsewhere"),)
+
+
+@router.get("/files", response_model=FilesOut)
+def get_files() -> Response:
+    """What can be taken away of a house, in working order, and what is set beside it."""
+    made = tuple(FileOut(**asdict(each)) for room in rooms() for each in room.files)
+    tables = tuple(
+        FileOut(name=f"{each.name}.csv", label=each.label, about=f"CSV, {each.about}") for each in all_tables().values()
+    )
+    beside = tuple(BesideOut(**asdict(each)) for room in rooms() for each in room.beside)
+    return answer(FilesOut(files=(*FIRST, *made, *tables, *LAST), beside=beside))
+
+
 @router.get("/houses/{house_id}/file")
 def get_file(store: Kept, house_id: HouseId) -> Response:
     """A house as a JSON file, to keep or to read elsewhere; one that can't be read as it is kept."""
@@ -80,25 +101,14 @@ async def post_file(desk: Desk, request: Request) -> Response:
     return await run_in_threadpool(keep)
 
 
-@router.get("/houses/{house_id}/pegs.csv")
-def get_pegs(store: Kept, house_id: HouseId) -> Response:
-    """The peg list as CSV."""
+@router.get("/houses/{house_id}/{table}.csv")
+def get_table_file(store: Kept, house_id: HouseId, table: Annotated[str, Path(max_length=40)]) -> Response:
+    """A table that a room brings, as CSV: pegs, tapings, levels, stick marks."""
+    if table not in all_tables():
+        raise HTTPException(404, f"There is no table “{table}” to take away.")
     house = houses.get(store, house_id)
-    return _file(pegs_csv(_plan(house), house.record), f"{house.design.name} pegs.csv", CSV)
-
-
-@router.get("/houses/{house_id}/levels.csv")
-def get_levels(store: Kept, house_id: HouseId) -> Response:
-    """Rod readings at pegs and spots as CSV, to be read in again."""
-    house = houses.get(store, house_id)
-    return _file(levels_csv(Job(house.design, house.record)), f"{house.design.name} levels.csv", CSV)
-
-
-@router.get("/houses/{house_id}/tapings.csv")
-def get_tapings(store: Kept, house_id: HouseId) -> Response:
-    """Every round of taping as CSV, to be read in again."""
-    house = houses.get(store, house_id)
-    return _file(tapings_csv(Job(house.design, house.record)), f"{house.design.name} tapings.csv", CSV)
+    work = begin(house.design, house.record, default_catalogue())
+    return _file(table_csv(table, work), f"{house.design.name} {table}.csv", CSV)
 
 
 @router.post("/houses/{house_id}/readings", response_model=HouseOut, openapi_extra=_taken_in("text/csv", "text/plain"))
@@ -140,13 +150,6 @@ def get_geojson(store: Kept, house_id: HouseId) -> Response:
     return _file(setting_out_geojson(work), f"{house.design.name} setting-out.geojson", "application/geo+json")
 
 
-@router.get("/houses/{house_id}/sticks.csv")
-def get_sticks(store: Kept, house_id: HouseId) -> Response:
-    """The marks of every stick as CSV."""
-    house = houses.get(store, house_id)
-    return _file(stick_marks_csv(_plan(house)), f"{house.design.name} sticks.csv", CSV)
-
-
 @router.get("/houses/{house_id}/sheet.pdf")
 async def get_sheet(
     store: Kept,
@@ -178,7 +181,7 @@ async def _made(
     return house, await lane.run(work, lambda tell: make(house))
 
 
-def _own_file(store: Store) -> Path:
+def _own_file(store: Store) -> FilePath:
     """A name for a file that is gone after this request; one left by a crash goes at a later start."""
     return store.folder / f"request.{os.getpid()}.{time.monotonic_ns()}.part"
 
@@ -217,7 +220,7 @@ async def post_before(desk: Desk, lane: Lane, work: WorkName = "") -> Response:
     return await _restored(desk, lane, file, work)
 
 
-async def _restored(desk: Desk, lane: Beside, file: Path, work: str) -> Response:
+async def _restored(desk: Desk, lane: Beside, file: FilePath, work: str) -> Response:
     def bring_back(tell: Tell) -> Restored:
         return restore(desk.store, file, desk.plan, tell)
 

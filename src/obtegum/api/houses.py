@@ -21,12 +21,11 @@ from obtegum.api.models import (
 )
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import HouseDesign
 from obtegum.core.edits import apply_edits, edits_in_words
 from obtegum.core.job import Job
 from obtegum.core.plan import YardPlan, plan_work, plan_yard, table_of
-from obtegum.core.record import SiteRecord
 from obtegum.core.remedies import remedies_on
+from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.store import gestures, houses
 
 __all__ = ["router"]

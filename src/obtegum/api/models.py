@@ -4,14 +4,14 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from obtegum.core.design import HouseDesign
 from obtegum.core.drawing import Drawing, Row
-from obtegum.core.edits import Edit
+from obtegum.core.edit import Edit
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, YardPlan
 from obtegum.core.quantity import Units
-from obtegum.core.record import PEG, SiteRecord
 from obtegum.core.remedies import Remedy
+from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.setout.base import PEG
 from obtegum.store import House
 from obtegum.store.state import Shelf
 
@@ -170,6 +170,29 @@ class Remedies(Part):
     """Ways out, tried."""
 
     remedies: tuple[Remedy, ...]
+
+
+class FileOut(Part):
+    """A file of a house to take away: the end of its address, what it is, and whether it takes a while to make."""
+
+    name: str
+    label: str
+    about: str
+    long: bool = False
+
+
+class BesideOut(Part):
+    """Measures that are set beside the files."""
+
+    title: str
+    measures: tuple[str, ...]
+
+
+class FilesOut(Part):
+    """What can be taken away of any house, and what is set beside it."""
+
+    files: tuple[FileOut, ...]
+    beside: tuple[BesideOut, ...]
 
 
 class ReadIn(Part):

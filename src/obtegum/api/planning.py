@@ -8,15 +8,14 @@ from starlette.responses import Response
 from obtegum.api.benches import Benches, benches_of
 from obtegum.api.models import Problem, ReadIn, ReadLength, Remedies, TryIn, TryOut
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import HouseDesign
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.offers import tried
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, plan_house, plan_work
 from obtegum.core.quantity import LengthError, Tape, Units, length_text, parse_length
-from obtegum.core.record import SiteRecord
 from obtegum.core.remedies import remedies_on
+from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.starters import new_house
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.exchange.housefile import HouseFile

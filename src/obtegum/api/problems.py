@@ -14,7 +14,7 @@ from obtegum.api.models import ClashOut, FieldTrouble, HouseOut, Problem, house_
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import tape_in, troubles_of
 from obtegum.core.job import Job
-from obtegum.core.measures import find_measure, measure_state, path_measure
+from obtegum.core.measures import find_measure, shown_at
 from obtegum.core.offers import tried
 from obtegum.core.plan import plan_house
 from obtegum.core.trouble import DesignError, Trouble
@@ -69,7 +69,7 @@ def problem(
 
 def field_troubles(troubles: Sequence[Trouble]) -> list[FieldTrouble]:
     """Troubles with the measure whose field shows them."""
-    return [FieldTrouble(measure=path_measure(each.path), **each.model_dump(exclude={"reason"})) for each in troubles]
+    return [FieldTrouble(measure=shown_at(each.path), **each.model_dump(exclude={"reason"})) for each in troubles]
 
 
 def _inside(path: str) -> str:
@@ -129,11 +129,11 @@ def _as_it_stands(house: House) -> HouseOut:
 
 
 def _clash_out(clash: Clash) -> ClashOut:
-    measure = path_measure(clash.path)
+    measure = shown_at(clash.path)
     found = find_measure(measure) if measure else None
     if found is None:
         return ClashOut(measure=None, label=clash.path.rsplit(".", 1)[-1], mine="changed here", theirs="changed there")
-    mine, theirs = (measure_state(found, Job(*state), default_catalogue()) for state in (clash.mine, clash.theirs))
+    mine, theirs = (found.state(Job(*state), default_catalogue()) for state in (clash.mine, clash.theirs))
     return ClashOut(measure=measure, label=mine.label, mine=mine.reading, theirs=theirs.reading)
 
 

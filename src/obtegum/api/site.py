@@ -9,14 +9,16 @@ from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, Window, change
 from obtegum.api.models import HouseOut, LevelShot, NewSpot, SpotOut, SpotsOut, Standing, TickOff
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import HouseDesign
-from obtegum.core.edits import Edit, apply_edits, edits_in_words
-from obtegum.core.ground.spots import read_place, read_rod, spot_place, spot_words, with_spot, without_spot
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits, edits_in_words
 from obtegum.core.job import Job
 from obtegum.core.quantity import length_text
-from obtegum.core.record import SiteRecord, Spot
+from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.rooms.level.decisions import Spot
+from obtegum.core.rooms.level.spots import read_place, read_rod, spot_place, spot_words, with_spot, without_spot
+from obtegum.core.rooms.set_out.ticks import design_bays, tick_station, tick_words
+from obtegum.core.rooms.square_up.again import taped_anew
 from obtegum.core.setout.base import pegs
-from obtegum.core.ticks import design_bays, tick_station, tick_words
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.devices.level import LevelError, LevelLink
 from obtegum.store import houses
@@ -43,7 +45,7 @@ def post_taping(desk: Desk, house_id: HouseId, own: Standing) -> Response:
     """Keep the round of taping under way among the earlier ones, and begin another."""
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        return houses.Edited(design, record.taped_anew(design.set_out.starts_m), "Pegs moved, taping begun again")
+        return houses.Edited(design, taped_anew(record, design.set_out.starts_m), "Pegs moved, taping begun again")
 
     return change(desk, house_id, own.version, own.window, edit)
 

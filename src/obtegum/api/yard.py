@@ -11,7 +11,7 @@ from obtegum.api.models import Gone, HouseLine, HouseOut, NewHouse, Place, Token
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.plan import YardPlan, plan_yard
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import SiteRecord
 from obtegum.core.starters import new_house
 from obtegum.core.trouble import DesignError
 from obtegum.store import Store, houses

@@ -6,10 +6,10 @@ Items are plain dataclasses: a long house has thousands of them, all made here a
 """
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
-from typing import Annotated, Literal
+from typing import Annotated, Literal, NamedTuple, TypeVar
 
 from pydantic import Field
 
@@ -24,6 +24,7 @@ __all__ = [
     "Grower",
     "Handle",
     "Item",
+    "Layer",
     "Mark",
     "Note",
     "Outline",
@@ -35,12 +36,17 @@ __all__ = [
     "drawn",
     "line",
     "moved",
+    "over",
     "seen_from_above",
+    "with_layers",
 ]
 
+T = TypeVar("T")
 # A grower with a hat, in shares of the grower.
 HAT = 1.06
-Layer = Literal["ground", "frame", "hidden", "string", "construction", "air"]
+Lies = Literal["ground", "frame", "hidden", "string", "construction", "air"]
+# What has a body, or hides in one.
+SOLID = ("ground", "frame", "hidden", "air")
 Material = Literal["steel", "plastic", "post", "soil", "string", "ink", "air"]
 
 
@@ -63,7 +69,7 @@ class Outline:
 
     kind: Literal["outline"] = "outline"
     part: str
-    layer: Layer
+    layer: Lies
     material: Material
     path: tuple[Vertex, ...]
     closed: bool = False
@@ -205,6 +211,13 @@ class Drawing(Part):
     table: tuple[Row, ...]
 
 
+class Layer(NamedTuple):
+    """What a room adds to another one's view: items, and the lines of its table."""
+
+    items: Sequence[Item]
+    rows: tuple[Row, ...] = ()
+
+
 # An arc is as wide as this many points along it say, to a thousandth of its radius.
 ARC_POINTS = 36
 
@@ -284,6 +297,26 @@ def drawn(
     )
 
 
+def with_layers(drawing: Drawing, layers: Sequence[Layer]) -> Drawing:
+    """A drawing with layers of other rooms over its solid parts and under its lines and words, grown to hold them."""
+    items = list(drawing.items)
+    solid = [place for place, item in enumerate(items) if isinstance(item, Outline) and item.layer in SOLID]
+    at = solid[-1] + 1 if solid else 0
+    more = [item for layer in layers for item in layer.items]
+    places = [place for item in more for each in (_solid, _pointed) for place in each(item)]
+    xs, ys = [x for x, _ in places], [y for _, y in places]
+    return drawing.model_copy(
+        update={
+            "items": (*items[:at], *more, *items[at:]),
+            "table": (*drawing.table, *(row for layer in layers for row in layer.rows)),
+            "x0": min([drawing.x0, *xs]),
+            "y0": min([drawing.y0, *ys]),
+            "x1": max([drawing.x1, *xs]),
+            "y1": max([drawing.y1, *ys]),
+        }
+    )
+
+
 def chain_path(chain: Chain) -> tuple[Vertex, ...]:
     """A centre line as a path, arcs kept as arcs."""
     x, y = chain.point(0.0)
@@ -310,6 +343,11 @@ def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
 def line(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
     """A straight path."""
     return (Vertex(x=x0, y=y0), Vertex(x=x1, y=y1))
+
+
+def over(view: Callable[[T], Drawing]) -> Callable[[T], Drawing]:
+    """A view that makes its drawing with y across to the right of A to B, as one sees it from above."""
+    return lambda work: seen_from_above(view(work))
 
 
 def seen_from_above(drawing: Drawing) -> Drawing:

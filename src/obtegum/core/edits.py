@@ -3,15 +3,15 @@
 from collections.abc import Sequence
 from typing import Any
 
-from pydantic import Field
-
 from obtegum.core.amount import SIGNED, amount_step, parse_amount
+from obtegum.core.bench import begin
 from obtegum.core.catalogue import Catalogue
-from obtegum.core.design import read_design
-from obtegum.core.job import Job, check_site, read_record
-from obtegum.core.measures import Document, Measure, find_measure, measure_state
+from obtegum.core.design import read_design, read_record
+from obtegum.core.edit import Edit
+from obtegum.core.fields import Document, Measure
+from obtegum.core.job import Job
+from obtegum.core.measures import find_measure
 from obtegum.core.offers import nearest_working, other_reading
-from obtegum.core.part import Part
 from obtegum.core.quantity import (
     LONGEST_M,
     Bare,
@@ -21,23 +21,10 @@ from obtegum.core.quantity import (
     parse_length,
     tube_step_m,
 )
+from obtegum.core.room import rooms
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import begin
 
-__all__ = ["Edit", "apply_edits", "edits_in_words"]
-
-
-class Edit(Part):
-    """One change to a house: a text as typed, a value as dragged, some key steps, or a choice.
-
-    ``value_m`` snaps to the tape's inch or centimetre, as a hand on the drawing can't be finer.
-    """
-
-    measure: str = Field(max_length=40)
-    text: str | None = Field(default=None, max_length=200)
-    value_m: float | None = None
-    steps: int | None = Field(default=None, ge=-10_000, le=10_000)
-    stride: Stride = "fraction"
+__all__ = ["apply_edits", "edits_in_words"]
 
 
 STRIDES: dict[Stride, int] = {"fraction": 1, "small": 5, "large": 25}
@@ -61,15 +48,15 @@ def _length_value(measure: Measure, edit: Edit, job: Job) -> float | None:
         try:
             return parse_length(edit.text, tape.units, measure.bare)
         except LengthError as error:
-            raise DesignError([Trouble(path=measure.path, sentence=str(error), nearest=error.offer or None)]) from None
+            raise DesignError([Trouble(path=measure.id, sentence=str(error), nearest=error.offer or None)]) from None
     if edit.value_m is not None:
         if abs(edit.value_m) > LONGEST_M:
-            raise DesignError([Trouble(path=measure.path, sentence="That is longer than any house.")])
+            raise DesignError([Trouble(path=measure.id, sentence="That is longer than any house.")])
         snap = tape.stride_m("small")
         return max(round(edit.value_m / snap) * snap, 0.0)
     if edit.steps is not None:
         return _stepped(float(measure.now(job) or 0.0), edit, tape, measure.bare)
-    raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
+    raise DesignError([Trouble(path=measure.id, sentence="Nothing was given to change it to.")])
 
 
 def _amount_value(measure: Measure, edit: Edit, job: Job) -> float | None:
@@ -83,22 +70,22 @@ def _amount_value(measure: Measure, edit: Edit, job: Job) -> float | None:
                 raise LengthError("Write a whole number.")
             return round(value) if measure.amount == "count" else value
         except LengthError as error:
-            raise DesignError([Trouble(path=measure.path, sentence=str(error))]) from None
+            raise DesignError([Trouble(path=measure.id, sentence=str(error))]) from None
     if edit.steps is None:
-        raise DesignError([Trouble(path=measure.path, sentence="Nothing was given to change it to.")])
+        raise DesignError([Trouble(path=measure.id, sentence="Nothing was given to change it to.")])
     step = amount_step(measure.amount, units)
     count = round(float(measure.read(job) or 0.0) / step) + edit.steps * STRIDES[edit.stride]
     value = count * step if measure.amount in SIGNED else max(count, 0) * step
     return round(value) if measure.amount == "count" else value
 
 
-def _choice_value(measure: Measure, edit: Edit, job: Job, catalogue: Catalogue) -> str | int:
+def _choice_value(measure: Measure, edit: Edit, job: Job, catalogue: Catalogue) -> str:
     text = (edit.text or "").strip()
     if measure.kind == "text":
         return text
     if text not in {option.id for option in measure.options(job, catalogue)}:
-        raise DesignError([Trouble(path=measure.path, sentence=f"“{text}” is not a choice for {measure.label}.")])
-    return int(text) if measure.id in ("inch_parts", "mm_step") else text
+        raise DesignError([Trouble(path=measure.id, sentence=f"“{text}” is not a choice for {measure.label}.")])
+    return text
 
 
 def _apply(job: Job, edit: Edit, catalogue: Catalogue) -> Job:
@@ -146,7 +133,9 @@ def apply_edits(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> Job:
 def _sound(job: Job, catalogue: Catalogue) -> Job:
     """The job, if it makes a house. Raises: DesignError."""
     begin(job.design, job.record, catalogue)
-    check_site(job)
+    troubles = [trouble for room in rooms() for trouble in room.impossible(job)]
+    if troubles:
+        raise DesignError(troubles)
     return job
 
 
@@ -170,8 +159,8 @@ def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue) -> 
         return None
 
     first = error.troubles[0]
-    found = nearest_working(wrong, now_m, wanted_m, first, measure.path, tape)
-    other = other_reading(edit.text or "", measure.path, tape, wrong)
+    found = nearest_working(wrong, now_m, wanted_m, first, measure.id, tape)
+    other = other_reading(edit.text or "", measure.id, tape, wrong)
     if other is None:
         return DesignError([found])
     return DesignError(
@@ -185,7 +174,7 @@ def edits_in_words(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> str
     for edit in edits:
         measure = find_measure(edit.measure)
         assert measure is not None
-        state = measure_state(measure, job, catalogue)
+        state = measure.state(job, catalogue)
         chosen = next((option.label for option in state.options if option.id == state.reading), state.reading)
         told[state.id] = f"{state.label} {chosen or 'blank'}"
     return ", ".join(told.values())

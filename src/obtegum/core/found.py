@@ -7,12 +7,11 @@ keeps whatever was found from it. A finding reads nothing but through its bench.
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
-from typing import Any, Generic, TypeVar, cast, overload
+from typing import Any, Generic, TypeVar, cast
 
 from obtegum.core.catalogue import Catalogue
-from obtegum.core.design import HouseDesign
 from obtegum.core.part import Part
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import HouseDesign, SiteRecord
 
 __all__ = ["Bench", "Finding", "found"]
 
@@ -23,7 +22,7 @@ Reads = dict["Path | Finding[Any]", Any]
 
 
 class Finding(Generic[T]):
-    """Something to be found of a house: asked for as an attribute of a bench, or called with one.
+    """Something to be found of a house: called with the bench that it lies on.
 
     One that is not ``compared`` is taken for changed whenever it had to be found again: what nothing else is
     found from, such as a drawing, is not worth comparing.
@@ -35,15 +34,6 @@ class Finding(Generic[T]):
 
     def __call__(self, bench: "Bench") -> T:
         return bench.find(self)
-
-    @overload
-    def __get__(self, bench: None, owner: type) -> "Finding[T]": ...
-
-    @overload
-    def __get__(self, bench: "Bench", owner: type) -> T: ...
-
-    def __get__(self, bench: "Bench | None", owner: type) -> "Finding[T] | T":
-        return self if bench is None else bench.find(self)
 
 
 def found(function: Callable[[Any], T]) -> Finding[T]:

@@ -6,12 +6,13 @@ from collections.abc import Callable, Iterator, Mapping
 from typing import Any
 
 from obtegum.core.amount import amount_step, parse_amount
+from obtegum.core.bench import begin
 from obtegum.core.catalogue import Catalogue
-from obtegum.core.design import Limit, limit_of, read_design, tape_in
+from obtegum.core.design import limit_of, read_design, tape_in
+from obtegum.core.numbers import Number
 from obtegum.core.quantity import Tape, other_readings, parse_length, tube_step_m
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import SiteRecord
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import begin
 
 __all__ = ["Wrong", "nearest_working", "other_reading", "sound_design", "tried"]
 
@@ -21,13 +22,13 @@ Wrong = Callable[[float], Trouble | None]
 PLACES = 24
 
 
-def _read(text: str, limit: Limit, tape: Tape) -> float:
+def _read(text: str, limit: Number, tape: Tape) -> float:
     if limit.kind == "length":
         return parse_length(text, tape.units, limit.bare)
     return parse_amount(text, limit.kind, tape.units)
 
 
-def _step(limit: Limit, tape: Tape) -> float:
+def _step(limit: Number, tape: Tape) -> float:
     if limit.kind != "length":
         return amount_step(limit.kind, tape.units)
     return tube_step_m(tape.units) if limit.bare == "tube" else tape.step_m
@@ -109,7 +110,7 @@ def _value(data: Mapping[str, Any], path: str) -> float | None:
     return float(inner) if isinstance(inner, int | float) and not isinstance(inner, bool) else None
 
 
-def _scanned(limit: Limit, bad: float) -> Iterator[float]:
+def _scanned(limit: Number, bad: float) -> Iterator[float]:
     """Values between the least and the most, the nearest to the bad one first."""
     span = limit.most - limit.least
     places = [limit.least + span * place / PLACES for place in range(PLACES + 1)]

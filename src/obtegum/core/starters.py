@@ -3,99 +3,53 @@
 import math
 from typing import Any
 
-from obtegum.core.design import HouseDesign, read_design
+from obtegum.core.design import read_design
+from obtegum.core.numbers import begin_in
 from obtegum.core.quantity import FOOT_M, INCH_M, Units
-from obtegum.core.record import BowCheck, Levels, SiteRecord, Taping
-from obtegum.core.ticks import design_bays
+from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.rooms.check_bows.decisions import BowCheck
+from obtegum.core.rooms.level.decisions import Levels
+from obtegum.core.rooms.set_out.ticks import design_bays
+from obtegum.core.rooms.square_up.decisions import Taping
 
 __all__ = ["demo_houses", "made_up_ground", "new_house"]
 
 
-# What a house in feet begins with where the design's own figures are round in metres.
-IN_FEET: dict[str, Any] = {
-    "keep": {"offset_m": 3 * FOOT_M, "dig_m": FOOT_M},
-    "level": {"rod_m": 13 * FOOT_M, "reading_error_m": INCH_M / 8, "least_in_ground_m": 24 * INCH_M},
-    "inside": {"bed_m": 22 * INCH_M, "path_m": 15 * INCH_M, "crop_m": 24 * INCH_M},
-    "bending": {"reach_m": 24 * INCH_M, "tail_m": 6 * INCH_M},
-    "pad": {"margin_m": 2 * FOOT_M, "load_m3": 3 * FOOT_M**3},
-    "drain": {
-        "cover_m": FOOT_M,
-        "trench_m": 10 * INCH_M,
-        "beyond_m": 10 * FOOT_M,
-        "rain_m_s": 2 * INCH_M / 3600,
-    },
+def _house(name: str, units: Units, size: dict[str, Any], **parts: Any) -> HouseDesign:
+    """A house whose parts begin as their own declarations say, but for those that are given whole."""
+    usual = begin_in(HouseDesign, units)
+    tapes = {**usual["set_out"], **parts.pop("set_out", {})}
+    return read_design({**usual, "name": name, "tape": {"units": units}, "size": size, "set_out": tapes, **parts})
+
+
+# What a new house has besides what its parts begin with: a shape, and tubes that are sold in its units.
+LEGS_M: dict[Units, float] = {"feet": 3 * FOOT_M, "metric": 0.9}
+TUBES: dict[Units, dict[str, str]] = {
+    "feet": {"posts": "post-1-5-8", "bows": "rail-1-3-8"},
+    "metric": {"posts": "round-48.3", "bows": "round-42.4"},
 }
-
-
-# And what one in metres begins with where that is not the design's own.
-IN_METRES: dict[str, Any] = {"bending": {"tail_m": 0.15}}
-
-
-def _house(
-    name: str, tape: dict[str, Any], size: dict[str, Any], tapes_m: tuple[float, float | None], **parts: Any
-) -> HouseDesign:
-    set_out: dict[str, Any] = {"tape_m": tapes_m[0], "second_tape_m": tapes_m[1]}
-    if tape["units"] == "feet":
-        set_out |= {"reading_error_m": INCH_M / 8, "fence_m": 5 * FOOT_M}
-    usual = IN_FEET if tape["units"] == "feet" else IN_METRES
-    return read_design({"name": name, "tape": tape, "size": size, "set_out": set_out, **usual, **parts})
 
 
 def new_house(units: Units) -> HouseDesign:
     """A modest half circle on legs to change from, in the units asked for."""
-    if units == "feet":
-        return _house(
-            "New house",
-            {"units": "feet"},
-            {
-                "span_m": 18 * FOOT_M,
-                "length_m": 40 * FOOT_M,
-                "shape": {"kind": "round_on_legs", "leg_m": 3 * FOOT_M},
-                "figure": {"height_m": 69 * INCH_M, "from_left_m": 3 * FOOT_M},
-            },
-            (100 * FOOT_M, 50 * FOOT_M),
-            posts={"tube": "post-1-5-8", "length_m": 48 * INCH_M, "reveal_m": 20 * INCH_M},
-            bows={
-                "tube": "rail-1-3-8",
-                "insertion_m": 6 * INCH_M,
-                "max_spacing_m": 4 * FOOT_M,
-                "stick_m": 24 * FOOT_M,
-                "joint_m": 5 * INCH_M,
-            },
-        )
-    return _house(
-        "New house",
-        {"units": "metric"},
-        {
-            "span_m": 5.5,
-            "length_m": 12.0,
-            "shape": {"kind": "round_on_legs", "leg_m": 0.9},
-            "figure": {"height_m": 1.75, "from_left_m": 0.9},
-        },
-        (30.0, 10.0),
-        posts={"tube": "round-48.3", "length_m": 1.2, "reveal_m": 0.5},
-        bows={
-            "tube": "round-42.4",
-            "insertion_m": 0.15,
-            "max_spacing_m": 1.2,
-            "stick_m": 6.0,
-            "joint_m": 0.13,
-        },
-    )
+    usual = begin_in(HouseDesign, units)
+    tubes = {part: {**usual[part], "tube": tube} for part, tube in TUBES[units].items()}
+    size = {**usual["size"], "shape": {"kind": "round_on_legs", "leg_m": LEGS_M[units]}}
+    return _house("New house", units, size, **tubes)
 
 
 def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
     """Three made-up houses at different stages of the work."""
     snow = _house(
         "Upper terrace",
-        {"units": "feet"},
+        "feet",
         {
             "span_m": 22.5 * FOOT_M,
             "length_m": 63 * FOOT_M,
             "shape": {"kind": "round_on_legs", "leg_m": 3 * FOOT_M},
             "figure": {"height_m": 69 * INCH_M, "from_left_m": 32 * INCH_M},
         },
-        (100 * FOOT_M, 50 * FOOT_M),
+        set_out={"tape_m": 100 * FOOT_M, "second_tape_m": 50 * FOOT_M},
         posts={"tube": "post-1-7-8", "length_m": 54 * INCH_M, "reveal_m": 22 * INCH_M},
         bows={
             "tube": "post-1-5-8",
@@ -110,14 +64,14 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
     snow = snow.model_copy(update={"bending": near})
     coast = _house(
         "Dune edge",
-        {"units": "metric"},
+        "metric",
         {
             "span_m": 7.35,
             "length_m": 26.2,
             "shape": {"kind": "round", "leg_m": 1.3, "height_m": 4.1},
             "figure": {"height_m": 1.78, "from_left_m": 0.8},
         },
-        (30.0, 20.0),
+        set_out={"tape_m": 30.0, "second_tape_m": 20.0},
         posts={"tube": "round-60.3", "length_m": 1.5, "reveal_m": 0.6},
         bows={
             "tube": "round-48.3",
@@ -130,14 +84,14 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
     )
     sprung = _house(
         "Kitchen plot",
-        {"units": "feet"},
+        "feet",
         {
             "span_m": 9 * FOOT_M + 8 * INCH_M,
             "length_m": 22 * FOOT_M,
             "shape": {"kind": "round_on_legs", "leg_m": 20 * INCH_M},
             "figure": {"height_m": 66 * INCH_M, "from_left_m": 4 * FOOT_M},
         },
-        (25 * FOOT_M, None),
+        set_out={"tape_m": 25 * FOOT_M, "second_tape_m": None},
         posts={"tube": "water-1-1-4", "length_m": 42 * INCH_M, "reveal_m": 20 * INCH_M},
         bows={
             "tube": "pvc-1",

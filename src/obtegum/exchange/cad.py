@@ -7,8 +7,10 @@ import io
 
 from obtegum.core.drawing import Segments
 from obtegum.core.plan import HousePlan
-from obtegum.core.record import LINES
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.set_out.found import pegs_of, strung
 from obtegum.core.setout.how import corner_places
+from obtegum.core.setout.lines import LINES
 from obtegum.core.setout.offsets import offset_pegs
 from obtegum.core.work import Work
 
@@ -48,21 +50,22 @@ def setting_out_dxf(work: Work, plan: HousePlan) -> str:
     def letters(text: str, x: float, y: float) -> None:
         space.add_text(text, height=LETTER_M, dxfattribs=on("LETTERS")).set_placement((x + 0.08, y + 0.08))
 
-    corners = {letter: (x, -y) for letter, (x, y) in corner_places(*work.strung).items()}
+    corners = {letter: (x, -y) for letter, (x, y) in corner_places(*strung(work)).items()}
     for line in LINES:
         layer = "DIAGONALS" if line in ("ac", "bd") else "STRINGS"
         space.add_line(corners[line[0].upper()], corners[line[1].upper()], dxfattribs=on(layer))
     for letter, (x, y) in corners.items():
         letters(letter, x, y - 2 * LETTER_M)
-    heights = work.stand.heights if work.stand else {}
-    width_m = work.strung[1]
-    for peg in work.pegs:
+    stand = stand_of(work)
+    heights = stand.heights if stand else {}
+    width_m = strung(work)[1]
+    for peg in pegs_of(work):
         name, y = f"{peg.side}{peg.bow}", 0.0 if peg.side == "L" else -width_m
         space.add_point((peg.reading_m, y, heights.get(name, 0.0)), dxfattribs=on("PEGS"))
         letters(name, peg.reading_m, y)
         if peg.side == "L":
             space.add_line((peg.reading_m, 0.0), (peg.reading_m, -width_m), dxfattribs=on("BOWS"))
-    for kept in offset_pegs(*work.strung, work.design.keep.offset_m):
+    for kept in offset_pegs(*strung(work), work.design.keep.offset_m):
         x, y = kept.at
         space.add_point((x, -y), dxfattribs=on("OFFSET_PEGS"))
         letters(kept.name, x, -y)

@@ -11,6 +11,7 @@ import math
 from collections.abc import Callable
 from typing import Any
 
+from obtegum.core.rooms.set_out.found import pegs_of, strung
 from obtegum.core.setout.how import corner_places
 from obtegum.core.setout.offsets import offset_pegs
 from obtegum.core.work import Work
@@ -63,7 +64,7 @@ def setting_out_geojson(work: Work) -> str:
     def point(x: float, y: float, **told: object) -> dict[str, Any]:
         return {"type": "Feature", "geometry": {"type": "Point", "coordinates": at(x, y)}, "properties": told}
 
-    corners = corner_places(*work.strung)
+    corners = corner_places(*strung(work))
     ring = [at(*corners[letter]) for letter in "ADCBA"]
     features: list[dict[str, Any]] = [
         {
@@ -74,14 +75,14 @@ def setting_out_geojson(work: Work) -> str:
     ]
     features += [point(x, y, kind="corner", name=letter) for letter, (x, y) in corners.items()]
     levels = work.record.levels
-    for peg in work.pegs:
-        name, y = f"{peg.side}{peg.bow}", 0.0 if peg.side == "L" else work.strung[1]
+    for peg in pegs_of(work):
+        name, y = f"{peg.side}{peg.bow}", 0.0 if peg.side == "L" else strung(work)[1]
         features.append(
             point(peg.reading_m, y, kind="peg", name=name, station_m=peg.station_m, rod_m=levels.pegs.get(name))
         )
     features += [
         point(*kept.at, kind="offset peg", name=kept.name)
-        for kept in offset_pegs(*work.strung, work.design.keep.offset_m)
+        for kept in offset_pegs(*strung(work), work.design.keep.offset_m)
     ]
     features += [point(spot.x_m, spot.y_m, kind="spot", rod_m=spot.reading_m) for spot in levels.spots.values()]
     told = "WGS 84" if placed else "metres from corner A: first along A to B, then to the left of it; D lies below zero"

@@ -11,10 +11,11 @@ from typing import Any, Literal
 from pydantic import ValidationError
 
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import HouseDesign, read_design
+from obtegum.core.design import read_design
 from obtegum.core.offers import tried
 from obtegum.core.part import Part
-from obtegum.core.record import SiteRecord, spots_by_id
+from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.rooms.level.decisions import spots_by_id
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["FORMAT", "MOST_BYTES", "VERSION", "HouseFile", "as_it_is", "read_house_file", "write_house_file"]

@@ -11,16 +11,19 @@ import re
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
-from obtegum.core.ground.spots import too_far
 from obtegum.core.job import Job
 from obtegum.core.quantity import LengthError, Units, length_text, parse_length, parse_place
-from obtegum.core.record import LINES, MOST_ROUNDS, MOST_SPOTS, Line, SiteRecord, Spot, Taping
-from obtegum.core.setout.base import Side, corner
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.level.decisions import MOST_SPOTS, Spot
+from obtegum.core.rooms.level.spots import too_far
+from obtegum.core.rooms.set_out.ticks import design_bays
+from obtegum.core.rooms.square_up.decisions import MOST_ROUNDS, Taping
+from obtegum.core.setout.base import Side, corner, peg_words
 from obtegum.core.setout.bays import Bays
-from obtegum.core.ticks import design_bays, peg_words
+from obtegum.core.setout.lines import LINES, Line
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["levels_csv", "read_readings", "tapings_csv"]
+__all__ = ["read_readings"]
 
 MOST_TOLD = 12
 MOST_ROWS = 8000
@@ -284,30 +287,3 @@ def _pegs(table: _Table, lengths: _Lengths, job: Job) -> tuple[SiteRecord, str]:
     _each(table, take)
     count = sum(tick.startswith("peg:") for tick in set_at)
     return job.record.model_copy(update={"set_at_m": set_at}), f"Peg list read in: {_count(count, 'peg')} set"
-
-
-def _text(header: list[str], rows: Sequence[Sequence[object]]) -> str:
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\r\n")
-    writer.writerow(header)
-    writer.writerows(rows)
-    return out.getvalue()
-
-
-def levels_csv(job: Job) -> str:
-    """Every reading: a peg by name, a spot by its place; metres, to be read in again."""
-    levels = job.record.levels
-    rows: list[list[object]] = [[name, "", "", f"{reading:.6f}"] for name, reading in levels.pegs.items()]
-    rows += [["", f"{spot.x_m:.6f}", f"{spot.y_m:.6f}", f"{spot.reading_m:.6f}"] for spot in levels.spots.values()]
-    return _text(["point", "along_m", "across_m", "reading_m"], rows)
-
-
-def tapings_csv(job: Job) -> str:
-    """Every round of taping, the one under way last; metres, to be read in again."""
-    rows = [
-        [number, f"{line[0].upper()}-{line[1].upper()}", f"{reading:.6f}"]
-        for number, taping in enumerate((*job.record.earlier, job.record.taped), start=1)
-        for line in LINES
-        if (reading := taping.reading_m(line)) is not None
-    ]
-    return _text(["round", "line", "reading_m"], rows)

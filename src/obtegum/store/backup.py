@@ -20,7 +20,7 @@ from sqlalchemy import delete, func, insert, select, text
 from sqlalchemy.orm import Session
 
 from obtegum.core.part import Part
-from obtegum.core.record import spots_by_id
+from obtegum.core.rooms.level.decisions import spots_by_id
 from obtegum.store.causes import StoreTrouble
 from obtegum.store.database import Store, put_in_place
 from obtegum.store.documents import hash_of, in_pieces, keep_documents, keep_pieces, keep_text, parts_of, texts

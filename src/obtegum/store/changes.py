@@ -3,9 +3,8 @@
 from collections.abc import Iterable, Iterator, Mapping
 from typing import Any
 
-from obtegum.core.design import HouseDesign, read_design
-from obtegum.core.job import read_record
-from obtegum.core.record import SiteRecord
+from obtegum.core.design import read_design, read_record
+from obtegum.core.rooms import HouseDesign, SiteRecord
 
 __all__ = ["ABSENT", "Patch", "State", "apply_patch", "blocked", "combine", "difference", "invert"]
 

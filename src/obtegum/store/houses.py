@@ -10,8 +10,7 @@ from typing import Any, Literal, NamedTuple
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from obtegum.core.design import HouseDesign
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.store.changes import State, difference
 from obtegum.store.database import Store
 from obtegum.store.documents import MissingDocument, keep_pieces, keep_text, read_pieces, read_text

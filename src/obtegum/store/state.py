@@ -8,8 +8,7 @@ from typing import Literal
 from pydantic import ValidationError
 from sqlalchemy.orm import Session
 
-from obtegum.core.design import HouseDesign
-from obtegum.core.record import SiteRecord
+from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.store.changes import State
 from obtegum.store.documents import MissingDocument, read_pieces, read_text
 from obtegum.store.models import HouseRow, RevisionRow

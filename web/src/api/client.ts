@@ -114,6 +114,7 @@ export const api = {
     const { version } = await api.version(id);
     return send<HouseOut>("PATCH", house(id, "", { step: "none" }), { version, edits: [{ measure: "name", text: name }] }, key);
   },
+  files: () => ask<Schemas["FilesOut"]>("/files"),
   spots: (id: string, most: number) => ask<Schemas["SpotsOut"]>(house(id, "/spots", { most: String(most) })),
   takeReadings: (id: string, step: string, text: Blob, window: string, key: string) =>
     ask<HouseOut>(house(id, "/readings", { window, step }), { method: "POST", body: text, headers: { "content-type": "text/csv", "idempotency-key": key } }),

@@ -1,4 +1,6 @@
+import { useQuery } from "@tanstack/react-query";
 import styled from "styled-components";
+import { api } from "../api/client";
 import { useSight } from "../house/useSight";
 import { Download } from "../kit/Download";
 import { LengthField } from "../kit/LengthField";
@@ -15,32 +17,19 @@ const List = styled.ul`
   small { display: block; font-size: 13.5px; color: var(--soft); }
 `;
 
-/** What takes a while to make. */
-const LONG = /^(sheet\.pdf|setting-out\.dxf)/;
-
 /** What can be taken away: the sheet to print, tables, and the house itself. */
 export function Files({ onClose, onReadings }: { onClose: () => void; onReadings: () => void }) {
   const { house, plan } = useSight();
+  const { data } = useQuery({ queryKey: ["files"], queryFn: api.files, staleTime: Infinity });
   const to = (name: string) => `/houses/${encodeURIComponent(house.id)}/${name}`;
-  const files: [string, string, string][] = [
-    ["sheet.pdf?paper=letter", "Set-out and bend sheet, Letter", "PDF with readings to tick, for the site"],
-    ["sheet.pdf?paper=a4", "Set-out and bend sheet, A4", "the same on A4"],
-    ["setting-out.dxf", "Setting-out for CAD", "DXF in metres, a layer for each kind"],
-    ["setting-out.geojson", "Setting-out for a map", "GeoJSON, placed from corner A if it is known below"],
-    ["levels.csv", "Levels", "CSV, every rod reading, to read in again"],
-    ["tapings.csv", "Tapings", "CSV, every round of the tape, to read in again"],
-    ["pegs.csv", "Peg list", "CSV, every peg with its running reading"],
-    ["sticks.csv", "Stick marks", "CSV, every mark of every stick"],
-    ["file", "The house", "JSON, to keep or to open elsewhere"],
-  ];
   return (
     <Side aria-label="Print and files">
       <h1>Print and files</h1>
       <Plain onPress={onClose}>Back to the step</Plain>
       <List>
-        {files.map(([name, label, about]) => (
+        {data?.files.map(({ name, label, about, long }) => (
           <li key={name}>
-            {LONG.test(name) ? (
+            {long ? (
               <Download href={to(name)}>{label}</Download>
             ) : (
               <a href={`/api${to(name)}`} download>
@@ -51,13 +40,15 @@ export function Files({ onClose, onReadings }: { onClose: () => void; onReadings
           </li>
         ))}
       </List>
-      <h2>Corner A on the map</h2>
-      <div>
-        {["latitude", "longitude", "bearing"].map((id) => {
-          const measure = plan.measures[id];
-          return measure && <LengthField key={id} measure={measure} />;
-        })}
-      </div>
+      {data?.beside.map(({ title, measures }) => (
+        <section key={title} aria-label={title}>
+          <h2>{title}</h2>
+          {measures.map((id) => {
+            const measure = plan.measures[id];
+            return measure && <LengthField key={id} measure={measure} />;
+          })}
+        </section>
+      ))}
       <Plain onPress={onReadings}>Read levels, tapings or pegs in</Plain>
     </Side>
   );

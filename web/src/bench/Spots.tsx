@@ -57,7 +57,7 @@ export function Spots({ caution, onClose }: { caution: string; onClose: () => vo
   const [said, setSaid] = useState("");
   const first = useRef<HTMLInputElement>(null);
   const kept = useQuery({ queryKey: ["spots", house.id, house.version, most], queryFn: () => api.spots(house.id, most), placeholderData: keepPreviousData });
-  const rod = plan.measures.tool?.reading === "string" ? "Down from string" : LABELS.reading;
+  const rod = plan.measures["level.tool"]?.reading === "string" ? "Down from string" : LABELS.reading;
 
   // The fields are free for the next spot at once; what turns out wrong is said, and one press away.
   const keep = async (laser: boolean) => {

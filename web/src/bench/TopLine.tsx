@@ -102,7 +102,7 @@ export function TopLine({ narrow, onKeys, keysOpen, onVerdicts, verdictsOpen }: 
 
 /** Units and the list of keys: in the top line, or on a narrow screen below everything else. */
 export function UnitsAndKeys({ onKeys, keysOpen }: { onKeys: () => void; keysOpen: boolean }) {
-  const units = useSight().plan.measures.units;
+  const units = useSight().plan.measures["tape.units"];
   return (
     <>
       <div className="units">{units && <Choice measure={units} />}</div>

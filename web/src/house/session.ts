@@ -258,7 +258,7 @@ export class HouseSession {
 
   /** Read the linked laser level with the rod at a peg; what goes wrong is said at the peg's field. */
   readLaser(measure: string): void {
-    void this.enqueue({ method: "POST", path: "/level-shots", body: { peg: measure.replace("level:", "") }, measure });
+    void this.enqueue({ method: "POST", path: "/level-shots", body: { peg: measure.split(".").at(-1) ?? "" }, measure });
   }
 
   /** Keep a spot as typed, or with what the laser reads there; returns what can't be used. */

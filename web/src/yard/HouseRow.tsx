@@ -55,7 +55,7 @@ export function HouseRow({ house, shelf, scale, width, onShelve, onCopy, onForGo
           <>
             <span className="figures size">{yard.size}</span>
             <span>
-              <Words>{`${yard.bows} bows`}</Words>
+              <Words>{yard.words}</Words>
             </span>
           </>
         )}

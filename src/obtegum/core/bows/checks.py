@@ -10,7 +10,7 @@ from dataclasses import dataclass
 
 from obtegum.core.bows.as_bent import as_bent
 from obtegum.core.profile import Chain
-from obtegum.core.record import BowCheck
+from obtegum.core.rooms.check_bows.decisions import BowCheck
 
 __all__ = ["Judged", "judge_bow", "kept_for_width", "quarter_height", "standing_order"]
 

@@ -4,12 +4,12 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from obtegum.core.design import HouseDesign
 from obtegum.core.ground.banks import Banks, banks_of
 from obtegum.core.ground.earthwork import Moving, balanced_height, moving
 from obtegum.core.ground.levels import Datum, Foot, falling_datum, level_datum
 from obtegum.core.ground.terrain import Patch, Terrain, terrain_of
-from obtegum.core.record import Levels
+from obtegum.core.rooms import HouseDesign
+from obtegum.core.rooms.level.decisions import Levels
 from obtegum.core.setout.base import Peg
 
 __all__ = ["Stand", "stand_on"]

@@ -9,9 +9,12 @@ from typing import Literal
 
 from obtegum.core.setout.bays import Bays
 
-__all__ = ["Peg", "Side", "corner", "diagonal", "pegs"]
+__all__ = ["PEG", "SIDES", "Peg", "Side", "corner", "diagonal", "peg_words", "pegs"]
 
 Side = Literal["L", "R"]
+SIDES = {"L": "left", "R": "right"}
+# A peg by its side and bow.
+PEG = "([LR])([1-9][0-9]{0,3})"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -30,6 +33,11 @@ class Peg:
     reading_m: float
     to_far_corner_m: float
     corner: Literal["A", "B", "C", "D"] | None
+
+
+def peg_words(name: str) -> str:
+    """A peg by its name, in words: ``peg 3 left``."""
+    return f"peg {name[1:]} {SIDES[name[0]]}"
 
 
 def diagonal(length_m: float, width_m: float) -> float:

@@ -13,7 +13,7 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.record import LINES, Line
+from obtegum.core.setout.lines import LINES, Line
 from obtegum.core.setout.squaring import BEYOND
 
 __all__ = [

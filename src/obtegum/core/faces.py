@@ -1,0 +1,229 @@
+"""What a room may bring besides its step: members, needs, tables, files, pages; and what is built, kept, carried.
+
+Plain values. A room that has nothing to say of one of them leaves it empty.
+"""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from obtegum.core.work import Work
+
+__all__ = [
+    "Answers",
+    "Beside",
+    "Block",
+    "Card",
+    "Caution",
+    "File",
+    "Link",
+    "Member",
+    "Need",
+    "Next",
+    "Numbered",
+    "Page",
+    "Picture",
+    "Readings",
+    "Round",
+    "Ruled",
+    "Stick",
+    "Table",
+    "Task",
+    "Verdicts",
+    "Words",
+]
+
+Point = tuple[float, float, float]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Member:
+    """One piece of the house: what it is, of what stock, where its ends are, m, and what is cut.
+
+    Ends are along the house from A, across from its middle to the right of A to B, and up from the datum.
+    ``part`` is its name on the drawings; ``stock_m`` the length that it is cut from, where it is bought by
+    the piece.
+    """
+
+    part: str
+    what: str
+    stock: str
+    length_m: float
+    ends: tuple[Point, Point]
+    stock_m: float | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Need:
+    """What a house takes of something, as the cost of a remedy is told: a count, or a length in m.
+
+    Those that are ``weighed`` rank remedies, the fewest first.
+    """
+
+    what: str
+    amount: float
+    is_length: bool = False
+    weighed: bool = False
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Link:
+    """What holds one member to the next against a pull: its capacity, N, and where that comes from."""
+
+    part: str
+    what: str
+    capacity_n: float
+    source: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Task:
+    """A piece of work: what it is, what it waits for, and the hours of one person, s."""
+
+    id: str
+    what: str
+    waits_for: tuple[str, ...] = ()
+    takes_s: float = 0.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Card:
+    """The step at arm's length: one instruction, one big number, the tape that matters, what can be typed."""
+
+    id: str
+    says: str
+    reading: str = ""
+    strip: str | None = None
+    measure: str | None = None
+    caution: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Round:
+    """What is looked at again later: the part, what to look for, and after how many days."""
+
+    part: str
+    what: str
+    every_days: int
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Beside:
+    """Measures that are set beside the files to take away, under a title."""
+
+    title: str
+    measures: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Table:
+    """A table to take away: its file's name, what it is, and its rows, the first of them the header."""
+
+    name: str
+    label: str
+    about: str
+    rows: Callable[[Work], Sequence[Sequence[object]]]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class File:
+    """A file of another format to take away, made by the room of that format; ``long`` if it takes a while."""
+
+    name: str
+    label: str
+    about: str
+    long: bool = False
+
+
+# What stands on a printed page, from the top down. Drawings and strips are named, as the plan has them.
+
+
+@dataclass(frozen=True, slots=True)
+class Caution:
+    """The caution of a step."""
+
+    step: str
+
+
+@dataclass(frozen=True, slots=True)
+class Picture:
+    """A drawing, as large as its share of a page lets it be."""
+
+    view: str
+    share: float
+
+
+@dataclass(frozen=True, slots=True)
+class Answers:
+    """The answers of some steps, in two columns."""
+
+    steps: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Next:
+    """What a step says is next; loud where it is what the page is for."""
+
+    step: str
+    loud: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class Words:
+    """A paragraph."""
+
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class Verdicts:
+    """All judgements on the house."""
+
+
+@dataclass(frozen=True, slots=True)
+class Numbered:
+    """The numbered work of a step, each with its drawing where it has one."""
+
+    step: str
+    share: float = 0.25
+
+
+@dataclass(frozen=True, slots=True)
+class Stick:
+    """Strips whose names begin so, laid straight, with their marks below, numbered alike."""
+
+    strip: str
+
+
+@dataclass(frozen=True, slots=True)
+class Readings:
+    """The readings of a left and a right strip beside each other, with a box for each to tick."""
+
+    left: str
+    right: str
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class Ruled:
+    """Strips in rows or columns with lines to write on.
+
+    ``by`` is a row a strip, a column a strip, or the marks of one in two columns, each beside that of ``beside``.
+    """
+
+    strip: str
+    by: Literal["rows", "columns", "marks"]
+    heading: str = ""
+    beside: str = ""
+
+
+Block = Caution | Picture | Answers | Next | Words | Verdicts | Numbered | Stick | Readings | Ruled
+
+
+@dataclass(frozen=True, slots=True)
+class Page:
+    """A matter of the printed sheet; it begins on the page before where a share of that is left."""
+
+    title: str
+    blocks: tuple[Block, ...]
+    first: float = 0.4

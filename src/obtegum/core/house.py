@@ -1,0 +1,74 @@
+"""What every house has, whatever rooms there are: a name, a tape, ticks; the rooms' parts stand beside these."""
+
+from collections.abc import Iterator
+from typing import TYPE_CHECKING, Annotated, Literal, Self, cast
+
+from pydantic import Field, field_validator, model_validator
+from pydantic_core import PydanticCustomError
+
+from obtegum.core.numbers import Decisions
+from obtegum.core.part import Part
+from obtegum.core.quantity import Tape
+from obtegum.core.setout.base import PEG
+from obtegum.core.trouble import Trouble
+
+if TYPE_CHECKING:
+    from obtegum.core.rooms import HouseDesign
+
+__all__ = ["TICK", "House", "Record", "troubles_between"]
+
+# A peg or post, by side and bow.
+TICK = f"^(peg|post):{PEG}$"
+# More than the pegs and posts of a house of 300 m with bows 0.3 m apart.
+MOST_TICKS = 6000
+# Letters that count as printable and yet show nothing.
+BLANK_LETTERS = "\u115f\u1160\u2800\u3164\uffa0"
+
+Tick = Annotated[str, Field(pattern=TICK)]
+Reading = Annotated[float, Field(ge=0, le=400)]
+
+
+class House(Part):
+    """The base of a design, in metres; lengths are between tube centres."""
+
+    schema_version: Literal[1] = 1
+    name: str = Field(min_length=1, max_length=80)
+    tape: Tape = Tape()
+
+    @field_validator("name")
+    @classmethod
+    def _seen(cls, name: str) -> str:
+        if not any(letter.isprintable() and not letter.isspace() and letter not in BLANK_LETTERS for letter in name):
+            raise PydanticCustomError("unseen", "a name that can't be seen")
+        return name
+
+    @model_validator(mode="after")
+    def _cross_checks(self) -> Self:
+        found = list(troubles_between(cast("HouseDesign", self)))
+        if found:
+            raise PydanticCustomError("house", "the parts of the house don't fit", {"troubles": found})
+        return self
+
+
+def troubles_between(house: "HouseDesign") -> Iterator[Trouble]:
+    """Values that are each in range but can't stand together, as each part finds them."""
+    for name in type(house).model_fields:
+        part = getattr(house, name)
+        for place, each in enumerate(part if isinstance(part, tuple) else (part,)):
+            if isinstance(each, Decisions):
+                yield from each.misfits(house, f"{name}.{place}" if isinstance(part, tuple) else name)
+
+
+class Record(Part):
+    """The base of a site record: pegs set and posts driven, each with the running reading it was set at, m.
+
+    The reading is kept so that a change of the house afterwards shows which ones no longer stand
+    where they should.
+    """
+
+    set_at_m: dict[Tick, Reading] = Field(default_factory=dict, max_length=MOST_TICKS)
+
+    def with_set(self, part: str, reading_m: float | None) -> Self:
+        """A record with ``part`` set at a reading, or taken back when that is None."""
+        kept = {name: at for name, at in self.set_at_m.items() if name != part}
+        return self.model_copy(update={"set_at_m": kept if reading_m is None else {**kept, part: reading_m}})

@@ -1,0 +1,111 @@
+"""What a room brings to the house: one step of the work, with all that the bench asks of it.
+
+Each room has a module `room` whose ROOM says what it brings; the registry names the rooms in working order.
+The further faces (parts, links, tasks, cards, rounds) are empty until they have something to say.
+"""
+
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field
+from functools import cache
+from importlib import import_module
+
+from obtegum.core.drawing import Drawing, Layer, with_layers
+from obtegum.core.edit import Cure
+from obtegum.core.faces import Beside, Card, File, Link, Member, Need, Page, Round, Table, Task
+from obtegum.core.fields import Measure
+from obtegum.core.found import Finding
+from obtegum.core.job import Job
+from obtegum.core.rooms import ROOMS, HouseDesign
+from obtegum.core.step import StepPlan
+from obtegum.core.strip import Strip
+from obtegum.core.trouble import Trouble
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["Room", "rooms", "views"]
+
+
+def _none(*_: object) -> tuple[()]:
+    return ()
+
+
+@dataclass(frozen=True, kw_only=True, eq=False)
+class Room:
+    """One step of the work.
+
+    What it shows: ``plan``, ``verdicts``, ``strips`` (``lends`` names those that others show too), ``views``
+    by their names, ``layers`` that it adds to other rooms' views, ``told``, the drawings of its numbered work,
+    ``small``, the house as it is shown among others, and ``sums_up``, what is said of it there.
+    What can be set: ``fields`` with ways of their own, ``more_fields`` that come and go with the design,
+    ``beside``, those that are set beside the files, whatever step is shown. ``must`` is what a house can't be without,
+    ``impossible`` what can't have been found on site. ``cures`` by verdict, ``needs`` that a remedy's cost is
+    told in. Which way its answers are rounded: ``down``, ``up``, ``nearest``. What can be taken away:
+    ``tables``, ``files``, and ``pages`` of the printed sheet.
+    """
+
+    plan: Callable[[Work, list[Verdict]], StepPlan]
+    verdicts: Callable[[Work], list[Verdict]]
+    strips: Callable[[Work], Sequence[Strip]] = _none
+    lends: tuple[str, ...] = ()
+    views: Mapping[str, Callable[[Work], Drawing]] = field(default_factory=dict)
+    layers: Mapping[str, Callable[[Work], Layer]] = field(default_factory=dict)
+    told: Callable[[Work], Sequence[Drawing]] = _none
+    small: Callable[[Work], Drawing] | None = None
+    sums_up: Callable[[Work], str] | None = None
+    fields: tuple[Measure, ...] = ()
+    more_fields: Callable[[HouseDesign], Sequence[str]] = _none
+    beside: tuple[Beside, ...] = ()
+    must: Callable[[Work], object] = _none
+    impossible: Callable[[Job], Iterator[Trouble] | tuple[()]] = _none
+    cures: Mapping[str, Cure] = field(default_factory=dict)
+    needs: Callable[[Work], Sequence[Need]] = _none
+    down: frozenset[str] = frozenset()
+    up: frozenset[str] = frozenset()
+    nearest: frozenset[str] = frozenset()
+    tables: tuple[Table, ...] = ()
+    files: tuple[File, ...] = ()
+    pages: tuple[Page, ...] = ()
+    parts: Callable[[Work], Sequence[Member]] = _none
+    links: Callable[[Work], Sequence[Link]] = _none
+    tasks: Callable[[Work], Sequence[Task]] = _none
+    cards: Callable[[Work], Sequence[Card]] = _none
+    rounds: Callable[[Work], Sequence[Round]] = _none
+
+    def __post_init__(self) -> None:
+        # What is kept of a room is looked up by these, so they are made once.
+        judged, planned = Finding(self.verdicts), self.plan
+        found = {
+            "judged": judged,
+            "planned": Finding(lambda work: planned(work, judged(work))),
+            "laid": Finding(self.strips, compared=False),
+            "numbered": Finding(self.told, compared=False),
+        }
+        for name, finding in found.items():
+            object.__setattr__(self, name, finding)
+
+    judged: Finding[list[Verdict]] = field(init=False)
+    planned: Finding[StepPlan] = field(init=False)
+    laid: Finding[Sequence[Strip]] = field(init=False)
+    numbered: Finding[Sequence[Drawing]] = field(init=False)
+
+
+@cache
+def rooms() -> tuple[Room, ...]:
+    """Every room, in working order."""
+    found = (import_module(f"obtegum.core.rooms.{name}.room") for name in ROOMS)
+    return tuple(module.ROOM for module in found)
+
+
+@cache
+def views() -> dict[str, Finding[Drawing]]:
+    """Every view by its name, with the layers that other rooms add to it."""
+    return {
+        name: Finding(_layered(name, view), compared=False) for room in rooms() for name, view in room.views.items()
+    }
+
+
+def _layered(name: str, view: Callable[[Work], Drawing]) -> Callable[[Work], Drawing]:
+    layers = [room.layers[name] for room in rooms() if name in room.layers]
+    if not layers:
+        return view
+    return lambda work: with_layers(view(work), [layer(work) for layer in layers])

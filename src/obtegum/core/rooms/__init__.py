@@ -1,0 +1,68 @@
+"""The rooms of the house in working order, and the documents that their parts make up.
+
+A room is one step of the work: a folder here with what `obtegum.core.room` names. To add one, write its
+folder, name it in ROOMS, and stand what it decides (or what it finds on site) among the fields below.
+"""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from obtegum.core.house import House, Record
+from obtegum.core.rooms.bend.decisions import Bending, TrialBend
+from obtegum.core.rooms.bows.decisions import MOST_OWN, Bows, OwnTube
+from obtegum.core.rooms.check_bows.decisions import MOST_BOWS, BowChecks
+from obtegum.core.rooms.drain.decisions import Drain
+from obtegum.core.rooms.earth.decisions import Pad
+from obtegum.core.rooms.inside.decisions import Inside
+from obtegum.core.rooms.keep_pegs.decisions import Keep
+from obtegum.core.rooms.level.decisions import Level, Levels
+from obtegum.core.rooms.posts.decisions import Posts
+from obtegum.core.rooms.set_out.decisions import SetOut, Site
+from obtegum.core.rooms.size.decisions import Size
+from obtegum.core.rooms.square_up.decisions import MOST_ROUNDS, Taping
+
+__all__ = ["ROOMS", "HouseDesign", "SiteRecord"]
+
+ROOMS = (
+    "size",
+    "inside",
+    "set_out",
+    "square_up",
+    "keep_pegs",
+    "level",
+    "earth",
+    "drain",
+    "posts",
+    "bows",
+    "bend",
+    "check_bows",
+)
+
+
+class HouseDesign(House):
+    """One house as decided, in metres; lengths are between tube centres."""
+
+    size: Size
+    set_out: SetOut
+    posts: Posts
+    bows: Bows
+    own_tubes: Annotated[tuple[OwnTube, ...], Field(max_length=MOST_OWN)] = ()
+    inside: Inside = Inside()
+    bending: Bending = Bending()
+    keep: Keep = Keep()
+    level: Level = Level()
+    pad: Pad = Pad()
+    drain: Drain = Drain()
+    site: Site = Site()
+
+
+class SiteRecord(Record):
+    """What was done and found on site: ticks; the round of taping under way and the ones before it; levels;
+    the bend that was tried; the bows as measured."""
+
+    taped: Taping = Taping()
+    earlier: Annotated[tuple[Taping, ...], Field(max_length=MOST_ROUNDS)] = ()
+    levels: Levels = Levels()
+    trial: TrialBend = TrialBend()
+    bows: BowChecks = Field(default_factory=dict, max_length=MOST_BOWS)

@@ -1,0 +1,55 @@
+"""Formers, tails and bends that don’t make the house."""
+
+import math
+from collections.abc import Iterator
+
+from obtegum.core.edit import COMFORT, Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.quantity import length_text
+from obtegum.core.rooms.bend.found import bend_kinds, came_out_m, former_wanted, formers_m
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["CURES"]
+
+
+def _as_bent(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """A former to suit, the width that this former makes, and shorter tails."""
+    size, bending = work.design.size, work.design.bending
+    formers = [
+        name
+        for name, former_m in zip(("bending.former_m", "bending.crown_former_m"), formers_m(work), strict=False)
+        if former_m
+    ]
+    if formers:
+        suits = [
+            former_wanted(work, arc) - (bow_tube(work).od_m / 2 if bending.former_to == "face" else 0.0)
+            for arc in bend_kinds(work)
+        ]
+        fitting = dict(zip(("bending.former_m", "bending.crown_former_m"), suits, strict=False))
+        yield tuple(chosen(name, length_text(fitting[name], work.tape)) for name in formers)
+        out_m = came_out_m(work)
+        if out_m is not None and math.isfinite(out_m) and size.shape.kind == "round_on_legs":
+            yield (lengthened("size.span_m", 2 * out_m),)
+    tail_m = work.design.bending.tail_m
+    if tail_m > 0:
+        yield (lengthened("bending.tail_m", tail_m / 2),)
+    yield (chosen("bows.making", "rolls"),)
+
+
+def _tails(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """Tails that leave half of the bend, and longer sticks."""
+    tail_m = work.design.bending.tail_m
+    yield from ((lengthened("bending.tail_m", down(work, tail_m * share)),) for share in (0.5, 0.25))
+    yield from ((lengthened("bows.stick_m", stick_m),) for stick_m in work.catalogue.stock.sticks_m[work.tape.units])
+
+
+def _kink_cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """Larger shoulders, thinner tube, elbows."""
+    least_m = work.rules.bend_least_diameters * bow_tube(work).od_m / COMFORT
+    if hasattr(work.design.size.shape, "shoulder_m"):
+        yield (lengthened("size.shape.shoulder_m", up(work, least_m)),)
+    yield (chosen("bows.making", "elbows"),)
+
+
+CURES: dict[str, Cure] = {"as-bent": _as_bent, "no-set": _as_bent, "bend-tight": _kink_cure, "tails-long": _tails}

@@ -1,0 +1,72 @@
+"""Tube, socket, spacing and sticks of the bows, and tubes of the grower's own."""
+
+from collections.abc import Iterator
+from typing import TYPE_CHECKING, Annotated, Literal
+
+from pydantic import Field
+
+from obtegum.core.bows.sticks import JOINT_NAMES, JointKind
+from obtegum.core.numbers import Choice, Decisions, Number, choice, misfit
+from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.trouble import Trouble
+
+if TYPE_CHECKING:
+    from obtegum.core.rooms import HouseDesign
+
+__all__ = ["MOST_OWN", "Bows", "OwnTube"]
+
+# Tubes of their own that a house can have.
+MOST_OWN = 8
+
+
+class Bows(Decisions):
+    """Tube, socket, spacing and sticks of the bows, m."""
+
+    tube: Annotated[str, Field(max_length=60), Choice("Bow tube")]
+    insertion_m: Annotated[float, Number("Bow in the post", 0.02, 1.0, bare="fine", feet=6 * INCH_M, metres=0.15)]
+    max_spacing_m: Annotated[float, Number("Bows no further apart", 0.3, 5.0, feet=4 * FOOT_M, metres=1.2)]
+    bays: Annotated[Literal["equal", "fixed"], choice("Bays", equal="all equal", fixed="fixed, odd one last")] = "equal"
+    stick_m: Annotated[float, Number("Stick length", 1.0, 20.0, feet=24 * FOOT_M, metres=6.0)]
+    joint_m: Annotated[float, Number("Joint overlap", 0.0, 0.6, bare="fine", feet=5 * INCH_M, metres=0.13)]
+    joint: Annotated[JointKind, choice("Joined by", **JOINT_NAMES)] = "swaged"
+    bundle: Annotated[int, Number("Sticks come in bundles of", 1, 500, "count")] = 1
+    making: Annotated[
+        Literal["former", "rolls", "parts", "elbows"],
+        choice("Made", former="on a former", rolls="on rolls", parts="bought bent", elbows="straight, with elbows"),
+    ] = "former"
+
+    def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
+        """Bows further apart than the house is long, through the bottom of their posts, and joints too long."""
+        size, posts = house.size, house.posts
+        if self.max_spacing_m > size.length_m + 1e-9:
+            sentence = "That is further apart than the house is long. The most is"
+            yield misfit("bows.max_spacing_m", sentence, size.length_m, house.tape)
+        if self.insertion_m > posts.length_m:
+            sentence = "The bow would come out at the bottom of its post. The most is"
+            yield misfit("bows.insertion_m", sentence, posts.length_m, house.tape)
+        if self.joint_m > self.stick_m / 2:
+            sentence = "The overlap would eat more than half of each stick. The most is"
+            yield misfit("bows.joint_m", sentence, self.stick_m / 2, house.tape)
+
+
+class OwnTube(Decisions):
+    """A tube that is not in the catalogue: outside diameter and wall, m, and its yield, Pa, if a paper tells it."""
+
+    od_m: Annotated[float, Number("Own tube, outside", 0.01, 0.2, bare="tube")]
+    wall_m: Annotated[float, Number("Own tube, wall", 0.0005, 0.02, bare="tube")]
+    yield_pa: Annotated[
+        float | None,
+        Number(
+            "Own tube’s yield",
+            100e6,
+            900e6,
+            "stress",
+            hint="how strong its steel is; blank: plain mild steel",
+        ),
+    ] = None
+
+    def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
+        """A wall that leaves no tube."""
+        if self.wall_m > self.od_m / 2 - 1e-9:
+            sentence = "The wall can’t be thicker than half the tube. The most is"
+            yield misfit(f"{at}.wall_m", sentence, self.od_m / 2, house.tape)

@@ -1,0 +1,120 @@
+"""The tube of a bow, its corners, and the sticks that it is made of."""
+
+from obtegum.core.bows.sticks import (
+    MOST_STICKS,
+    Joint,
+    Split,
+    joint_of,
+    split_runs,
+    sticks_for_house,
+    sticks_needed,
+)
+from obtegum.core.found import found
+from obtegum.core.ground.posts import Entry
+from obtegum.core.profile import Chain, Kink
+from obtegum.core.quantity import length_text
+from obtegum.core.rooms import HouseDesign
+from obtegum.core.rooms.posts.found import entry_of
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.rooms.size.shapes import height_for_girth
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.work import Work
+
+__all__ = [
+    "along_tube",
+    "corners_of",
+    "girth_at",
+    "joint_made",
+    "left_over_m",
+    "split_of",
+    "stick_count",
+    "tube_m",
+    "uncut_height_m",
+]
+
+
+@found
+def tube_m(work: Work) -> float:
+    """Tube of a bow, sockets in, m."""
+    return centre_line(work).girth_m - 2 * entry_of(work).post_top_s_m + 2 * work.design.bows.insertion_m
+
+
+@found
+def joint_made(work: Work) -> Joint:
+    """How two sticks are joined."""
+    return joint_of(work.design.bows.joint, work.design.bows.joint_m)
+
+
+@found
+def split_of(work: Work) -> Split:
+    """The sticks of a bow. Raises: DesignError when there would be more than can be joined."""
+    stick_m, overlap_m, rules = work.design.bows.stick_m, joint_made(work).overlap_m, work.rules
+    count = sticks_needed(tube_m(work), stick_m, overlap_m)
+    if count > MOST_STICKS:
+        least_m = (tube_m(work) + (MOST_STICKS - 1) * overlap_m) / MOST_STICKS
+        nearest = length_text(least_m, work.tape, "up")
+        sentence = f"That makes {count} sticks a bow, and more than {MOST_STICKS} can't be joined well. The least is"
+        raise DesignError(
+            [Trouble(path="bows.stick_m", sentence=f"{sentence} {nearest}.", nearest_m=least_m, nearest=nearest)]
+        )
+    corners = [along_tube(work, kink.s_m) for kink in corners_of(work)]
+    if joint_made(work).kind == "crown_plate" and not corners:
+        corners = [tube_m(work) / 2]
+    return split_runs(tube_m(work), corners, stick_m, overlap_m, rules.piece_least_m, rules.joint_off_crown_share)
+
+
+@found
+def stick_count(work: Work) -> int:
+    """Sticks for all bows."""
+    return sticks_for_house(split_of(work), bays_of(work).bows, joint_made(work).kind, work.rules.kerf_m)
+
+
+@found
+def uncut_height_m(work: Work) -> float | None:
+    """Height of the crown if the sticks of a bow were used whole, m; None where no height takes them up."""
+    overlaps = len(split_of(work).joints_m) * split_of(work).joint_m
+    tube_m = len(split_of(work).pieces) * split_of(work).stick_m - overlaps
+    size, reveal_m = work.design.size, work.design.posts.reveal_m
+    girth_m = tube_m + 2 * reveal_m - 2 * work.design.bows.insertion_m
+    height_m = height_for_girth(size.shape, size.span_m, girth_m)
+    if height_m is None:
+        return None
+    # Half a circle takes them up in its legs. A leg that ends inside its post is none that could be bent.
+    leg_m = height_m - size.span_m / 2 if size.shape.kind == "round_on_legs" else size.leg_m
+    return height_m if leg_m >= reveal_m - 1e-9 else None
+
+
+def left_over_m(work: Work) -> float:
+    """Left over from all sticks of the house, m."""
+    return stick_count(work) * split_of(work).stick_m - bays_of(work).bows * split_of(work).cut_m
+
+
+@found
+def corners_of(work: Work) -> list[Kink]:
+    """Corners that no bent tube makes: a ridge, elbows; from the left foot."""
+    return _corners(work.design, centre_line(work), entry_of(work))
+
+
+def along_tube(work: Work, s_m: float) -> float:
+    """Distance along the bow's tube of a girth, m."""
+    return s_m - entry_of(work).post_top_s_m + work.design.bows.insertion_m
+
+
+def girth_at(work: Work, tube_m: float) -> float:
+    """Girth of a distance along the bow's tube, m; inverse of `along_tube`."""
+    return tube_m - work.design.bows.insertion_m + entry_of(work).post_top_s_m
+
+
+# Shapes that meet at corners: a ridge, and where straight pieces join.
+ANGULAR = ("gothic", "peaked", "kneed")
+
+
+def _corners(design: HouseDesign, bow: Chain, entry: Entry) -> list[Kink]:
+    """A ridge and the elbows of straight pieces, above the post tops. Bent tube has none of its own."""
+    kind = design.size.shape.kind
+    if kind not in ANGULAR:
+        return []
+    top_m, middle_m = entry.post_top_s_m, bow.girth_m / 2
+    above = [kink for kink in bow.kinks if top_m + 1e-7 < kink.s_m < bow.girth_m - top_m - 1e-7]
+    return above if kind == "kneed" else [kink for kink in above if abs(kink.s_m - middle_m) < 1e-7]

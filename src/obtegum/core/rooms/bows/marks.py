@@ -1,0 +1,51 @@
+"""Every place to mark along a bow’s tube."""
+
+from obtegum.core.rooms.bend.found import bends_of
+from obtegum.core.rooms.bows.found import (
+    along_tube,
+    corners_of,
+    tube_m,
+)
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.strip import MarkKind
+from obtegum.core.work import Work
+
+__all__ = ["tube_places"]
+
+SAME = 1e-6
+
+
+def tube_places(work: Work) -> list[tuple[float, str, MarkKind, str]]:
+    """Every place to mark along a whole bow's tube, m from its end in the left post."""
+    insertion_m, whole_m = work.design.bows.insertion_m, tube_m(work)
+    edges = _bend_edges(work)
+    at_post = bool(edges) and abs(edges[0][0] - insertion_m) < SAME
+    top = f"post top, {edges[0][1]}" if at_post else "post top"
+    bottom = f"post top, {edges[-1][1]}" if at_post else "post top"
+    ridge = any(abs(kink.s_m - centre_line(work).girth_m / 2) < SAME for kink in corners_of(work))
+    places: list[tuple[float, str, MarkKind, str]] = [
+        (insertion_m, top, "socket", "socket:L"),
+        (whole_m / 2, "ridge" if ridge else "crown", "crown", "crown"),
+        (whole_m - insertion_m, bottom, "socket", "socket:R"),
+    ]
+    count = len(edges)
+    for number, (at_m, what) in enumerate(edges):
+        if insertion_m + SAME < at_m < whole_m - insertion_m - SAME:
+            from_left = number < count / 2
+            nth = number + 1 if from_left else count - number
+            part = f"bend:{'L' if from_left else 'R'}{'' if nth == 1 else nth}"
+            places.append((at_m, what, "bend", part))
+    return sorted(places)
+
+
+def _bend_edges(work: Work) -> list[tuple[float, str]]:
+    """Where bends start and end along the tube; between two that touch, where the radius changes."""
+    found: list[tuple[float, str]] = []
+    for bend in bends_of(work):
+        start, end = along_tube(work, bend.start_m), along_tube(work, bend.end_m)
+        if found and abs(found[-1][0] - start) < SAME:
+            found[-1] = (start, "radius changes")
+        else:
+            found.append((start, "bend starts"))
+        found.append((end, "bend ends"))
+    return found

@@ -1,0 +1,50 @@
+"""Bows: radius, girth, tube per bow, and every mark on every stick."""
+
+from obtegum.core.bows.sticks import MOST_STICKS
+from obtegum.core.faces import Caution, Need, Next, Page, Stick
+from obtegum.core.room import Room
+from obtegum.core.rooms.bows import step
+from obtegum.core.rooms.bows.cures import CURES
+from obtegum.core.rooms.bows.draw import marks_across
+from obtegum.core.rooms.bows.fields import FIELDS, own_tube_fields
+from obtegum.core.rooms.bows.found import split_of, stick_count
+from obtegum.core.rooms.bows.parts import parts
+from obtegum.core.rooms.bows.tables import TABLES
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.size.found import inner_face
+from obtegum.core.work import Work
+
+__all__ = ["ROOM"]
+
+# The sticks of a bow, by their letters.
+STICKS = tuple(f"stick:{chr(ord('A') + place)}" for place in range(MOST_STICKS))
+
+
+def _must(work: Work) -> None:
+    _ = bow_tube(work), split_of(work), inner_face(work)
+
+
+def _needs(work: Work) -> tuple[Need, ...]:
+    return (Need(what="stick", amount=stick_count(work), weighed=True),)
+
+
+ROOM = Room(
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    lends=STICKS,
+    layers={"across": marks_across},
+    fields=FIELDS,
+    more_fields=own_tube_fields,
+    must=_must,
+    cures=CURES,
+    sums_up=lambda work: f"{bays_of(work).bows} bows",
+    needs=_needs,
+    down=frozenset({"left_over", "slides_into", "takes"}),
+    up=frozenset({"tube"}),
+    nearest=frozenset({"radius", "centre", "half_angle", "corner", "girth", "sticks", "joints", "bundles", "uncut"}),
+    tables=TABLES,
+    pages=(Page("Bows", (Caution("bows"), Stick("stick:"), Next("bows", loud=False)), first=0.35),),
+    parts=parts,
+)

@@ -1,0 +1,343 @@
+"""Bows: radius, girth, tube per bow, and every mark on every stick."""
+
+from obtegum.core.answers import angle_answer, count_answer, length_answer, settled
+from obtegum.core.bows.sticks import Piece, Split
+from obtegum.core.quantity import percent_text
+from obtegum.core.rooms.bend.found import bend_kinds, bends_of
+from obtegum.core.rooms.bows.found import (
+    along_tube,
+    corners_of,
+    joint_made,
+    left_over_m,
+    split_of,
+    stick_count,
+    tube_m,
+    uncut_height_m,
+)
+from obtegum.core.rooms.bows.marks import tube_places
+from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube, tube_measures
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.rooms.size.shapes import own_measures
+from obtegum.core.rounding import rounded
+from obtegum.core.step import Answer, StepPlan
+from obtegum.core.strip import Band, Strip
+from obtegum.core.verdict import Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["plan", "strips", "verdicts"]
+
+SAME = 1e-6
+# More play than this and a tube rattles in the other.
+SLIDES_M = 0.006
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Left-over of the sticks, and where their joints fall."""
+    split, most, bows = split_of(work), work.rules.stick_waste_most_share, bays_of(work).bows
+    waste = left_over_m(work) / (stick_count(work) * split.stick_m)
+    ratio = waste / most
+    share = percent_text(waste)
+    level = judge(ratio, work.rules.holds_to)
+    more = " Another stick length is worth a look." if level == "fails" else ""
+    stick = work.say(split.stick_m)
+    if stick_count(work) == bows * len(split.pieces):
+        left = work.say(left_over_m(work) / bows)
+        sentence = f"Each bow leaves {left} of its {_sticks(len(split.pieces))} of {stick}: {share}.{more}"
+    else:
+        left = work.say(left_over_m(work))
+        of_all = _sticks(stick_count(work))
+        sentence = f"All bows leave {left} of their {of_all} of {stick}, short pieces sharing: {share}.{more}"
+    found = [
+        Verdict(
+            id="waste",
+            rank="comfort",
+            step="bows",
+            level=level,
+            title="Left-over",
+            sentence=sentence,
+            number=share,
+            limit=f"{most:.0%}".replace("%", " %"),
+            ratio=ratio,
+            part=f"stick:{split.pieces[-1].name}",
+        )
+    ]
+    found += _sleeve_verdicts(work)
+    if split.joint_at_crown:
+        found.append(
+            Verdict(
+                id="crown-joint",
+                rank="stands",
+                step="bows",
+                level="tight",
+                title="Joint",
+                sentence="A joint lands at the crown, where a plain joint is weakest. Another stick length moves it.",
+                number=work.say(split.joint_m),
+                limit="off the crown",
+                ratio=None,
+                part="crown",
+            )
+        )
+    last = len(split.pieces) - 1
+    joined = [
+        piece
+        for place, piece in enumerate(split.pieces)
+        if (place > 0 and not piece.corner_before) or (place < last and not piece.corner_after)
+    ]
+    short = min(joined, key=lambda piece: piece.length_m, default=None)
+    if short is not None and short.length_m < work.rules.piece_least_m:
+        least = work.say(work.rules.piece_least_m)
+        found.append(
+            Verdict(
+                id="short-piece",
+                rank="stands",
+                step="bows",
+                level="fails",
+                title="Short piece",
+                sentence=f"Stick {short.name} is only {work.say(short.length_m)}: under {least} it can’t hold a joint.",
+                number=work.say(short.length_m, "down"),
+                limit=least,
+                ratio=work.rules.piece_least_m / short.length_m,
+                part=f"stick:{short.name}",
+            )
+        )
+    return found
+
+
+def _sleeve_verdicts(work: Work) -> list[Verdict]:
+    """A sleeve is a piece of tube that the bow slides into; there has to be one."""
+    if joint_made(work).kind != "sleeve" or len(split_of(work).joints_m) == 0:
+        return []
+    od_m = bow_tube(work).od_m
+    plays = [each.bore_m - od_m for each in all_tubes(work) if each.bore_m > od_m]
+    play = min(plays, default=None)
+    if play is not None and play <= SLIDES_M:
+        return []
+    what = (
+        "No tube here slides over it"
+        if play is None
+        else f"The closest tube over it has {work.tube(play, 'up')} of play"
+    )
+    sentence = f"{what}, so a sleeve of tube won’t hold the joint straight: a coupler, or swaged ends."
+    return [
+        Verdict(
+            id="sleeve",
+            rank="stands",
+            step="bows",
+            level="fails",
+            title="Sleeve",
+            sentence=sentence,
+            number="none" if play is None else work.tube(play, "up"),
+            limit=work.tube(SLIDES_M, "down"),
+            ratio=None if play is None else play / SLIDES_M,
+            part="bow",
+        )
+    ]
+
+
+def _sticks(count: int) -> str:
+    return "one stick" if count == 1 else f"{count} sticks"
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    split, bows = split_of(work), bays_of(work).bows
+    sticks = len(split.pieces)
+    house = stick_count(work)
+    bundle = work.design.bows.bundle
+    bundles = -(-house // bundle)
+    spare = f", {bundles * bundle - house} to spare" if bundle > 1 else ""
+    answers = (
+        *_bend_answers(work),
+        *_corner_answers(work),
+        length_answer(
+            work, "girth", "Girth, ground to ground", centre_line(work).girth_m, "along the bow, over the top"
+        ),
+        length_answer(work, "tube", "Tube per bow, sockets in", tube_m(work)),
+        count_answer("sticks", "Sticks per bow", sticks, f"{house} for all {bows} bows"),
+        count_answer(
+            "joints",
+            "Joints per bow",
+            len(split.joints_m),
+            "turn every second bow end for end" if split.flipped else joint_made(work).name,
+        ),
+        count_answer(
+            "bundles",
+            "Sticks to buy" if bundle == 1 else f"Bundles of {bundle}",
+            bundles,
+            f"{house} sticks{spare}",
+        ),
+        _left_over(work),
+        *_uncut(work),
+        *_slides(work),
+    )
+    return StepPlan(
+        id="bows",
+        title="Bows",
+        group="Frame",
+        state=settled(found),
+        next="Mark one stick, bend one bow, and check its width before the rest.",
+        caution="Cut ends are sharp and bent tube whips: gloves, eyes, two people on a bow.",
+        measures=(
+            "bows.tube",
+            *tube_measures(work.design.bows.tube),
+            "bows.making",
+            "bows.stick_m",
+            "bows.joint",
+            "bows.joint_m",
+            "bows.bundle",
+        ),
+        answers=answers,
+        leads=("radius", "tube", "sticks", "bundles"),
+        views=("across", "along"),
+        strips=tuple(f"stick:{piece.name}" for piece in split.pieces),
+        grips=("size.span_m", "size.shape.height_m", "size.shape.leg_m", *own_measures(work.design.size.shape)),
+        focus=("bow", "radius", "centre", "crown", "bend", "socket", "joint", "span", "height", "leg"),
+    )
+
+
+def _uncut(work: Work) -> list[Answer]:
+    """How high the house would stand if no stick were cut."""
+    height_m = uncut_height_m(work)
+    if height_m is None or abs(height_m - work.design.size.height_m) < work.tape.step_m:
+        return []
+    return [length_answer(work, "uncut", "Uncut sticks would stand it", height_m, "high, at this width")]
+
+
+def _slides(work: Work) -> list[Answer]:
+    """The tubes that this one slides into, and those that slide into it, each with the play between them."""
+    tube, tubes = bow_tube(work), [each for each in all_tubes(work) if each.sold_in == work.tape.units]
+    into = [(each, each.bore_m - tube.od_m) for each in tubes if 0 < each.bore_m - tube.od_m <= SLIDES_M]
+    takes = [(each, tube.bore_m - each.od_m) for each in tubes if 0 < tube.bore_m - each.od_m <= SLIDES_M]
+    found = []
+    for name, label, pairs in (("slides_into", "Slides into", into), ("takes", "Takes inside", takes)):
+        if pairs:
+            best, play = min(pairs, key=lambda pair: pair[1])
+            others = ", ".join(each.name for each, _ in pairs if each is not best)
+            note = f"{work.tube(play, rounded(name))} of play" + (f"; also {others}" if others else "")
+            found.append(Answer(id=name, label=label, reading=best.name, value=play, unit="m", note=note))
+    return found
+
+
+def _left_over(work: Work) -> Answer:
+    """Left over a bow, or in all where short pieces share a stick."""
+    in_all = work.say(left_over_m(work))
+    if stick_count(work) == bays_of(work).bows * len(split_of(work).pieces):
+        return length_answer(work, "left_over", "Left over per bow", split_of(work).left_over_m, f"{in_all} in all")
+    return length_answer(work, "left_over", "Left over in all", left_over_m(work))
+
+
+def _bend_answers(work: Work) -> list[Answer]:
+    """Each radius that is bent: to the tube's centre, where its centre lies, and how far it turns."""
+    kinds, found = bend_kinds(work), list[Answer]()
+    names = [""] if len(kinds) == 1 else [", shoulder", ", crown"]
+    for number, (arc, name) in enumerate(zip(kinds, names, strict=False)):
+        tail = "" if number == 0 else f"_{number + 1}"
+        found.append(length_answer(work, f"radius{tail}", f"Bend radius{name}, to the centre", arc.radius_m))
+        half = abs(arc.cx) < 1e-9
+        turn = arc.turn_rad / 2 if half else arc.turn_rad
+        label = "Turns, crown to spring" if half and len(kinds) == 1 else f"Turns{name}{', each way' if half else ''}"
+        if len(kinds) == 1:
+            found.append(_centre_answer(work, arc.cy))
+        found.append(angle_answer(f"half_angle{tail}", label, turn))
+    return found
+
+
+def _corner_answers(work: Work) -> list[Answer]:
+    """The ridge and the elbows, each by how far it turns from straight."""
+    middle_m, found = centre_line(work).girth_m / 2, list[Answer]()
+    for number, kink in enumerate(kink for kink in corners_of(work) if kink.s_m <= middle_m + 1e-7):
+        ridge = abs(kink.s_m - middle_m) < 1e-7
+        label = "Ridge plate turns" if ridge else f"Elbow {number + 1} turns, each side"
+        turn = abs(kink.turn_rad)
+        found.append(angle_answer(f"corner_{number + 1}", label, turn))
+    return found
+
+
+def _centre_answer(work: Work, centre_m: float) -> Answer:
+    side = "above" if centre_m >= 0 else "below"
+    return Answer(
+        id="centre",
+        label=f"Centre, {side} the ground",
+        reading=work.say(abs(centre_m)),
+        value=centre_m,
+        unit="m",
+    )
+
+
+def strips(work: Work) -> list[Strip]:
+    """Each stick of a bow laid straight, with its marks from the plain end."""
+    return [_stick_strip(work, place) for place in range(len(split_of(work).pieces))]
+
+
+def _stick_strip(work: Work, place: int) -> Strip:
+    split = split_of(work)
+    piece = split.pieces[place]
+    first, last = place == 0, place == len(split.pieces) - 1
+    where = f"stick:{piece.name}"
+    places = [
+        (at - piece.from_m, what, kind, part)
+        for at, what, kind, part in tube_places(work)
+        if piece.from_m - SAME <= at <= piece.to_m + SAME
+    ]
+    # What falls on an end of the stick is told by the end itself.
+    places = [each for each in places if SAME < each[0] < piece.length_m - SAME or each[2] == "socket"]
+    cover_m = joint_made(work).cover_m
+    covers = "joint covers to here" if joint_made(work).overlap_m else f"{joint_made(work).name} to here"
+    if not first and not piece.corner_before:
+        places.append((cover_m, covers, "joint", f"joint:{_joint_number(split, place - 1)}"))
+    if not last and not piece.corner_after:
+        what = "next stick to here" if joint_made(work).overlap_m else covers
+        places.append((piece.length_m - cover_m, what, "joint", f"joint:{_joint_number(split, place)}"))
+    places.append((piece.length_m, _end(piece, last), "cut", f"end:{piece.name}"))
+    return Strip(
+        id=where,
+        title=f"Stick {piece.name}" if len(split.pieces) > 1 else "The stick",
+        about=_about(work, piece, last),
+        material=bow_tube(work).material,
+        length_m=piece.length_m,
+        marks=tuple(work.mark(at, what, kind, part, where) for at, what, kind, part in sorted(places)),
+        bands=tuple(_bands(work, piece, first, last)),
+    )
+
+
+def _joint_number(split: Split, place: int) -> int:
+    """The number of the joint after a piece, corners not counted."""
+    return sum(not piece.corner_after for piece in split.pieces[: place + 1])
+
+
+def _end(piece: Piece, last: bool) -> str:
+    return "cut here" if last and piece.left_over_m > SAME else "end"
+
+
+def _about(work: Work, piece: Piece, last: bool) -> str:
+    start = "tape from the plain end"
+    if piece.left_over_m <= SAME:
+        return f"{start} · a whole stick, nothing to cut"
+    off = work.say(piece.left_over_m)
+    if piece.corner_after or piece.corner_before:
+        return f"{start} · {off} left over"
+    if last:
+        return f"{start} · cut {off} off the swaged end"
+    return f"first cut {off} off the plain end · then {start}"
+
+
+def _bands(work: Work, piece: Piece, first: bool, last: bool) -> list[Band]:
+    insertion_m, cover_m = work.design.bows.insertion_m, joint_made(work).cover_m
+    bands = []
+    if first:
+        bands.append(Band(from_m=0.0, to_m=insertion_m, what="in the post", kind="socket"))
+    elif not piece.corner_before:
+        bands.append(Band(from_m=0.0, to_m=cover_m, what="over the joint", kind="joint"))
+    for bend in bends_of(work):
+        low = max(along_tube(work, bend.start_m), insertion_m) - piece.from_m
+        high = min(along_tube(work, bend.end_m), tube_m(work) - insertion_m) - piece.from_m
+        low, high = max(low, 0.0), min(high, piece.length_m)
+        if high - low > SAME:
+            bands.append(Band(from_m=low, to_m=high, what="bent", kind="bent"))
+    if last:
+        bands.append(Band(from_m=piece.length_m - insertion_m, to_m=piece.length_m, what="in the post", kind="socket"))
+    elif not piece.corner_after:
+        what = "swaged" if joint_made(work).kind in ("swaged", "crown_plate") else "in the joint"
+        bands.append(Band(from_m=piece.length_m - cover_m, to_m=piece.length_m, what=what, kind="joint"))
+    return bands

@@ -1,0 +1,22 @@
+"""The marks of every stick."""
+
+from collections.abc import Sequence
+
+from obtegum.core.faces import Table
+from obtegum.core.rooms.bows import step
+from obtegum.core.work import Work
+
+__all__ = ["TABLES"]
+
+
+def _marks(work: Work) -> Sequence[Sequence[object]]:
+    """One line a mark: reading from the plain end, and the place in metres."""
+    rows = (
+        (strip.title, mark.what, mark.reading, f"{mark.at_m:.6f}")
+        for strip in step.strips(work)
+        for mark in strip.marks
+    )
+    return (("stick", "mark", "reading", "from_plain_end_m"), *rows)
+
+
+TABLES = (Table(name="sticks", label="Stick marks", about="every mark of every stick", rows=_marks),)

@@ -1,0 +1,82 @@
+"""The tubes that there are: the catalogue’s, and the grower’s own; which one bows and posts are made of."""
+
+from obtegum.core.catalogue import Catalogue, Tube
+from obtegum.core.found import found
+from obtegum.core.quantity import tube_text
+from obtegum.core.rooms import HouseDesign
+from obtegum.core.rooms.bows.decisions import OwnTube
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.work import Work
+
+__all__ = ["all_tubes", "bow_tube", "find_tube", "own_tubes", "post_tube", "tube_measures", "tube_tried"]
+
+
+# A tube that the grower measured; where nobody knows its steel it is taken for plain mild steel.
+MILD_STEEL = "rail-1-3-8"
+
+
+@found
+def bow_tube(work: Work) -> Tube:
+    """The bows' tube. Raises: DesignError when there is none of that name."""
+    return _tube(work.design, work.catalogue, work.design.bows.tube, "bows.tube")
+
+
+@found
+def post_tube(work: Work) -> Tube:
+    """The posts' tube. Raises: DesignError when there is none of that name."""
+    return _tube(work.design, work.catalogue, work.design.posts.tube, "posts.tube")
+
+
+@found
+def all_tubes(work: Work) -> tuple[Tube, ...]:
+    """Every tube there is: the catalogue's, and the grower's own."""
+    return (*work.catalogue.tubes.values(), *own_tubes(work.design, work.catalogue))
+
+
+def own_tubes(design: HouseDesign, catalogue: Catalogue) -> tuple[Tube, ...]:
+    """The grower's own tubes, called ``own:1`` on."""
+    like, tape = catalogue.tubes[MILD_STEEL], design.tape
+    return tuple(
+        like.model_copy(
+            update={
+                "id": f"own:{number}",
+                "name": f"Own tube {number}, {tube_text(own.od_m, tape.units)} × {tube_text(own.wall_m, tape.units)}",
+                "od_m": own.od_m,
+                "wall_m": own.wall_m,
+                "sold_in": tape.units,
+                "source": "measured by the grower",
+                **({} if own.yield_pa is None else {"yield_pa": own.yield_pa, "yield_source": "told by the grower"}),
+            }
+        )
+        for number, own in enumerate(design.own_tubes, start=1)
+    )
+
+
+def find_tube(design: HouseDesign, catalogue: Catalogue, name: str) -> Tube | None:
+    """A tube of the catalogue, or one of the grower's own; None when there is none of that name."""
+    return catalogue.tubes.get(name) or next((tube for tube in own_tubes(design, catalogue) if tube.id == name), None)
+
+
+def _tube(design: HouseDesign, catalogue: Catalogue, name: str, path: str) -> Tube:
+    tube = find_tube(design, catalogue, name)
+    if tube is None:
+        raise DesignError([Trouble(path=path, sentence=f"There is no tube “{name}” in the catalogue.")])
+    return tube
+
+
+def tube_tried(design: HouseDesign) -> str:
+    """The bows' tube as a trial bend keeps it: by name, a tube of one's own by what it is."""
+    tube = design.bows.tube
+    number = int(tube.removeprefix("own:")) if tube.startswith("own:") else 0
+    if not 0 < number <= len(design.own_tubes):
+        return tube
+    own = design.own_tubes[number - 1]
+    return f"{tube} {own.od_m:.5f} {own.wall_m:.5f} {own.yield_pa or 0:.0f}"
+
+
+def tube_measures(tube: str) -> tuple[str, ...]:
+    """What has to be told of a tube that is the grower's own; nothing of one from the catalogue."""
+    if not tube.startswith("own:"):
+        return ()
+    place = int(tube.removeprefix("own:")) - 1
+    return tuple(f"own_tubes.{place}.{name}" for name in OwnTube.model_fields)

@@ -1,0 +1,27 @@
+"""Drain: the uphill side, the run-off in the design rain, and the pipe that carries it."""
+
+from obtegum.core.drawing import over
+from obtegum.core.room import Room
+from obtegum.core.rooms.drain import step
+from obtegum.core.rooms.drain.cures import CURES
+from obtegum.core.rooms.drain.draw import drain_run
+from obtegum.core.rooms.drain.fields import FIELDS
+from obtegum.core.rooms.drain.found import pipe_of
+from obtegum.core.rooms.drain.paper import PAGES
+from obtegum.core.rooms.drain.parts import parts
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    views={"drain": over(drain_run)},
+    fields=FIELDS,
+    must=pipe_of,
+    cures=CURES,
+    up=frozenset({"drain_length", "drain_flow", "drain_dig"}),
+    nearest=frozenset({"drain_start", "drain_end"}),
+    pages=PAGES,
+    parts=parts,
+)

@@ -1,0 +1,16 @@
+"""Loads to move, as the cost of a remedy is told."""
+
+from collections.abc import Sequence
+
+from obtegum.core.faces import Need
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.work import Work
+
+__all__ = ["needs"]
+
+
+def needs(work: Work) -> Sequence[Need]:
+    """The loads of the pad."""
+    stand = stand_of(work)
+    moved = stand.moved if stand else None
+    return (Need(what="load", amount=moved.loads if moved else 0),)

@@ -1,0 +1,20 @@
+"""Earth: a pad cut, filled or raised, what moving it takes, and stone by mass."""
+
+from obtegum.core.drawing import over
+from obtegum.core.room import Room
+from obtegum.core.rooms.earth import step
+from obtegum.core.rooms.earth.draw import pad
+from obtegum.core.rooms.earth.needs import needs
+from obtegum.core.rooms.earth.paper import PAGES
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    plan=step.plan,
+    verdicts=step.verdicts,
+    views={"earth": over(pad)},
+    needs=needs,
+    up=frozenset({"cut", "fill", "net", "banks", "loose", "hours", "stone"}),
+    nearest=frozenset({"loads"}),
+    pages=PAGES,
+)

@@ -1,0 +1,146 @@
+"""Earth: a pad cut, filled or raised, what moving it takes, and stone by mass."""
+
+from obtegum.core.amount import amount_text
+from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.ground.earthwork import Moving, stone_kg
+from obtegum.core.ground.stand import Stand
+from obtegum.core.quantity import percent_text
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.set_out.found import strung
+from obtegum.core.step import Action, Answer, StepPlan
+from obtegum.core.strip import Strip
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["moving_words", "plan", "strips", "verdicts"]
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Whether there is ground to reckon with, and whether levels cover the pad."""
+    stand, kind = stand_of(work), work.design.pad.kind
+    if kind == "as_it_lies":
+        return []
+    if stand is None or not stand.padded:
+        sentence = "No levels to reckon cut and fill from. Read the pegs of both sides first."
+        return [_verdict("unknown", sentence, "", "", None)]
+    least = work.rules.level_covers_least_share
+    covered, wanted = percent_text(stand.covered, 0, "down"), percent_text(least, 0)
+    if stand.covered >= least:
+        sentence = f"Levels cover {covered} of the pad."
+        return [_verdict("holds", sentence, covered, wanted, least / stand.covered)]
+    sentence = (
+        f"Levels cover only {covered} of the pad, so these volumes are too small. "
+        "Read spots out to its edge: beyond the posts on every side."
+    )
+    return [_verdict("unknown", sentence, covered, wanted, None)]
+
+
+def _verdict(level: str, sentence: str, number: str, limit: str, ratio: float | None) -> Verdict:
+    return Verdict(
+        id="pad-covered",
+        step="earth",
+        level=level,
+        title="Pad",
+        sentence=sentence,
+        number=number,
+        limit=limit,
+        ratio=ratio,
+        part="pad",
+    )
+
+
+def moving_words(work: Work) -> str:
+    """What the pad takes, short: ``92 loads, 7.7 h``; empty without one."""
+    stand = stand_of(work)
+    moved = stand.moved if stand else None
+    if moved is None:
+        return ""
+    word = "load" if moved.loads == 1 else "loads"
+    return f"{moved.loads} {word}, {amount_text(moved.hours_s, 'hours', work.tape.units, 'up')}"
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    pad = work.design.pad
+    return StepPlan(
+        id="earth",
+        title="Earth",
+        group="Place",
+        state=settled(found) if pad.kind != "as_it_lies" or work.record.levels.pegs else "open",
+        next=_next(work),
+        caution="Buried lines marked before a spade goes in. Lift with the legs; half loads uphill.",
+        measures=(
+            "pad.kind",
+            *(("pad.raise_m",) if pad.kind == "raise" else ()),
+            "pad.margin_m",
+            *(
+                ("pad.slope", "pad.load_m3", "pad.load_s", "pad.swell", "pad.shrink")
+                if pad.kind != "as_it_lies"
+                else ()
+            ),
+            "pad.stone_m",
+            *(("pad.stone_kg_m3",) if pad.stone_m > 0 else ()),
+        ),
+        answers=tuple(_answers(work)),
+        leads=("loads", "hours", "fill", "cut", "stone"),
+        views=("earth", "profile"),
+        strips=("tops:L", "tops:R") if stand_of(work) else ("peg:L", "peg:R"),
+        grips=(),
+        focus=("pad", "meeting", "contour", "spots", "spot", "post", "ground", "datum", "corner", "line", "end"),
+        actions=(Action(id="spots", label="Spots between the pegs"),),
+    )
+
+
+def _next(work: Work) -> str:
+    stand = stand_of(work)
+    if stand is None:
+        return "Read levels first: cut and fill come from them."
+    if not stand.padded or stand.moved is None:
+        return "The ground stays as it lies; the posts take up the fall."
+    highest = max(stand.heights.values())
+    rod = work.say(-stand.datum.at(0.0))
+    over = stand.datum.at(0.0) - highest
+    way = "above" if over >= 0 else "below"
+    return (
+        f"Move {moving_words(work)}. The finished pad at A lies {work.say(abs(over))} {way} the highest peg: "
+        f"the rod reads {rod} on it."
+    )
+
+
+def _answers(work: Work) -> list[Answer]:
+    stand, pad = stand_of(work), work.design.pad
+    found: list[Answer] = []
+    if stand is not None and stand.moved is not None:
+        found += _moved(work, stand, stand.moved)
+    if pad.stone_m > 0:
+        (length_m, width_m), margin = strung(work), pad.margin_m
+        area = (length_m + 2 * margin) * (width_m + 2 * margin)
+        mass = stone_kg(area, pad.stone_m, pad.stone_kg_m3)
+        found.append(amount_answer(work, "stone", "Stone to buy", mass, "mass", "packs by a tenth"))
+    return found
+
+
+def _moved(work: Work, stand: Stand, moved: Moving) -> list[Answer]:
+    """What making the pad comes to."""
+    pad, net = work.design.pad, ("Brought in or taken away", 0.0, "cut makes the fill")
+    if abs(moved.net_m3) >= 0.05:
+        net = ("Brought in, as it lay" if moved.net_m3 > 0 else "Taken away, as it lay", abs(moved.net_m3), "")
+    found = [
+        amount_answer(work, "cut", "Cut, as it lies", moved.cut_m3, "volume"),
+        amount_answer(work, "fill", "Fill, in place", moved.fill_m3, "volume"),
+        amount_answer(work, "net", net[0], net[1], "volume", net[2]),
+    ]
+    if stand.banks is not None:
+        run_m = stand.banks.reach_m(stand.datum.at_a_m, stand.datum.fall, pad.slope)
+        found.append(length_answer(work, "banks", "Side slopes reach out", run_m, "beyond the pad, at most"))
+    return [
+        *found,
+        amount_answer(work, "loose", "Moved loose", moved.loose_m3, "volume"),
+        count_answer("loads", "Loads", moved.loads, f"of {amount_text(pad.load_m3, 'load', work.tape.units)}"),
+        amount_answer(work, "hours", "Time, one person", moved.hours_s, "hours"),
+    ]
+
+
+def strips(work: Work) -> list[Strip]:
+    """The post tops' strips of the level step serve here too."""
+    return []

@@ -1,0 +1,18 @@
+"""Inside: beds and paths across the floor, reach, and height for people and crops under the bow."""
+
+from obtegum.core.room import Room
+from obtegum.core.rooms.inside import step
+from obtegum.core.rooms.inside.cures import CURES
+from obtegum.core.rooms.inside.draw import beds_across
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    layers={"across": beds_across},
+    cures=CURES,
+    down=frozenset({"path", "bed_length", "bed_share"}),
+    nearest=frozenset({"beds"}),
+)

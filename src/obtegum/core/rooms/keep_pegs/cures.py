@@ -1,0 +1,16 @@
+"""Offsets too near the digging."""
+
+from collections.abc import Iterator
+
+from obtegum.core.edit import Cure, Edits, lengthened, up
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["CURES"]
+
+
+def _offsets(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    yield (lengthened("keep.offset_m", up(work, work.design.keep.dig_m + work.rules.dig_clear_m)),)
+
+
+CURES: dict[str, Cure] = {"offset-clear": _offsets}

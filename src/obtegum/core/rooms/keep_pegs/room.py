@@ -1,0 +1,20 @@
+"""Keep pegs: offset pegs or gauge boards outside the digging, and the readings that find each peg again."""
+
+from obtegum.core.drawing import over
+from obtegum.core.room import Room
+from obtegum.core.rooms.keep_pegs import step
+from obtegum.core.rooms.keep_pegs.cures import CURES
+from obtegum.core.rooms.keep_pegs.draw import offsets
+from obtegum.core.rooms.keep_pegs.paper import PAGES
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    views={"offsets": over(offsets)},
+    cures=CURES,
+    nearest=frozenset({"kept_long", "kept_short", "board"}),
+    pages=PAGES,
+)

@@ -1,0 +1,143 @@
+"""Keep the pegs: offset pegs or gauge boards outside the digging, and the readings that find each peg again."""
+
+from obtegum.core.answers import length_answer, settled
+from obtegum.core.rooms.set_out.found import pegs_of, reads, strung, tapes_of
+from obtegum.core.rooms.set_out.pegs import faced, hooked
+from obtegum.core.setout.offsets import LINES_KEPT, boards
+from obtegum.core.step import StepPlan, Told
+from obtegum.core.strip import Band, Strip
+from obtegum.core.verdict import Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["plan", "strips", "verdicts"]
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Whether the offsets stand clear of the digging."""
+    keep = work.design.keep
+    needed_m = keep.dig_m + work.rules.dig_clear_m
+    ratio = needed_m / keep.offset_m
+    level = judge(ratio, 1.0)
+    offset, needed = work.say(keep.offset_m), work.say(needed_m, "up")
+    sentence = (
+        f"Offsets {offset} out stand clear of the digging."
+        if level == "holds"
+        else f"Offsets {offset} out are too near the digging: spoil and boots take them. At least {needed}."
+    )
+    return [
+        Verdict(
+            id="offset-clear",
+            step="keep-pegs",
+            level=level,
+            title="Offsets",
+            sentence=sentence,
+            number=offset,
+            limit=needed,
+            ratio=ratio,
+            part="off:A1",
+        )
+    ]
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    (length_m, width_m), keep = strung(work), work.design.keep
+    boarded = keep.school == "boards"
+    what = "nails" if boarded else "pegs"
+    answers = [
+        length_answer(work, "kept_long", "A1 to B1, D1 to C1", length_m + 2 * keep.offset_m),
+        length_answer(work, "kept_short", "A2 to D2, B2 to C2", width_m + 2 * keep.offset_m),
+    ]
+    if boarded:
+        board = boards(length_m, width_m, keep.offset_m, keep.dig_m)[0]
+        answers.append(length_answer(work, "board", "Each board", board.length_m, "8 of them, nail in the middle"))
+    off = work.say(keep.offset_m)
+    how = (
+        f"Stretch each string on past both its corners, {off}: set {'a board square to it' if boarded else 'a peg'} "
+        f"there. Two {what} to a corner: A1 on the line B to A, A2 on the line D to A.",
+        f"Read {reads(work, length_m + 2 * keep.offset_m)} from A1 to B1 and "
+        f"{reads(work, width_m + 2 * keep.offset_m)} from A2 to D2 before the strings come off.",
+        "Dig. Then string A1 to B1 and A2 to D2 again: they cross over A. The others likewise.",
+        f"Every post is found from A1 and D1: its own reading and {off} more, as on the tape below.",
+    )
+    return StepPlan(
+        id="keep-pegs",
+        title="Keep pegs",
+        group="Place",
+        state=settled(found),
+        next=f"Set eight offset {what} before anyone digs.",
+        caution="Flag every offset peg: a string at ankle height trips people.",
+        measures=("keep.school", "keep.offset_m", "keep.dig_m"),
+        answers=tuple(answers),
+        leads=("kept", "board"),
+        views=("offsets",),
+        strips=(*(f"kept:{start}{end}" for start, end, _ in LINES_KEPT), *(("board",) if boarded else ())),
+        grips=(),
+        focus=("off", "kept", "dug", "corner", "post", "line", "end", "offset", "floor"),
+        how=tuple(Told(words=words) for words in how),
+        how_title="How to keep and find them",
+    )
+
+
+def strips(work: Work) -> list[Strip]:
+    """Each line from offset peg to offset peg, and a gauge board."""
+    (length_m, width_m), keep = strung(work), work.design.keep
+    off, dig, start_m = keep.offset_m, keep.dig_m, tapes_of(work).start_m
+    found = []
+    for start, end, number in LINES_KEPT:
+        name, long_m = f"kept:{start}{end}", length_m if number == "1" else width_m
+        side = {"A": "L", "D": "R"}[start] if number == "1" else None
+        first, last = f"{start}{number}", f"{end}{number}"
+        marks = [work.mark(0.0, first, "peg", f"off:{first}", name, from_m=start_m)]
+        if side:
+            marks += [
+                work.mark(
+                    off + peg.reading_m,
+                    peg.corner or str(peg.bow),
+                    "peg",
+                    f"post:{peg.side}{peg.bow}",
+                    name,
+                    from_m=start_m,
+                )
+                for peg in pegs_of(work)
+                if peg.side == side
+            ]
+        else:
+            marks += [
+                work.mark(off, start, "peg", f"corner:{start}", name, from_m=start_m),
+                work.mark(off + long_m, end, "peg", f"corner:{end}", name, from_m=start_m),
+            ]
+        marks.append(work.mark(2 * off + long_m, last, "peg", f"off:{last}", name, from_m=start_m))
+        found.append(
+            Strip(
+                id=name,
+                title=f"{first} to {last}",
+                about=f"tape {hooked(work, first)}{faced(work) if side else ''}",
+                material="string",
+                length_m=long_m + 2 * off,
+                starts_m=start_m,
+                marks=tuple(marks),
+                bands=(),
+            )
+        )
+    if keep.school == "boards":
+        board = boards(length_m, width_m, off, dig)[0]
+        marks = [
+            work.mark(board.dig_m[0], "digging", "cut", "dug:from", "board"),
+            work.mark(board.nail_m, "nail, the line", "peg", "off:A1", "board"),
+            work.mark(board.dig_m[1], "digging", "cut", "dug:to", "board"),
+        ]
+        found.append(
+            Strip(
+                id="board",
+                title="A gauge board",
+                about="tape from either end · 8 alike",
+                material="board",
+                length_m=board.length_m,
+                marks=tuple(marks if dig > 0 else marks[1:2]),
+                bands=(Band(from_m=board.dig_m[0], to_m=board.dig_m[1], what="digging", kind="dug"),)
+                if dig > 0
+                else (),
+            )
+        )
+    return found

@@ -1,0 +1,26 @@
+"""Level: what the rod reads at every peg, the fall, the datum, and the reading on every finished post top."""
+
+from obtegum.core.drawing import over
+from obtegum.core.room import Room
+from obtegum.core.rooms.level import step
+from obtegum.core.rooms.level.cures import CURES
+from obtegum.core.rooms.level.draw import falls, profile
+from obtegum.core.rooms.level.paper import PAGES
+from obtegum.core.rooms.level.readings import past_the_rod
+from obtegum.core.rooms.level.tables import TABLES
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    lends=("tops:L", "tops:R"),
+    views={"falls": over(falls), "profile": profile},
+    impossible=past_the_rod,
+    cures=CURES,
+    up=frozenset({"fall", "turned"}),
+    nearest=frozenset({"top_reading", "datum_fall", "slope", "reveal_least", "reveal_most"}),
+    tables=TABLES,
+    pages=PAGES,
+)

@@ -1,0 +1,32 @@
+"""A bow that doesn’t go into its post."""
+
+from collections.abc import Iterator
+
+from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube, post_tube
+from obtegum.core.rooms.posts.found import play_of
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["CURES"]
+
+
+def _entry(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    size, reveal_m = work.design.size, work.design.posts.reveal_m
+    if play_of(work) is None:
+        sold = [tube for tube in all_tubes(work) if tube.sold_in == work.tape.units]
+        posts = sorted((tube for tube in sold if tube.bore_m > bow_tube(work).od_m), key=lambda tube: tube.bore_m)
+        bows = sorted(
+            (tube for tube in sold if tube.od_m < post_tube(work).bore_m and tube.material == bow_tube(work).material),
+            key=lambda tube: -tube.od_m,
+        )
+        yield from ((chosen("posts.tube", tube.id),) for tube in posts[:2])
+        yield from ((chosen("bows.tube", tube.id),) for tube in bows[:2])
+        return
+    plumb_leg_m = up(work, max(size.leg_m, reveal_m))
+    yield (chosen("size.shape", "round_on_legs"), lengthened("size.shape.leg_m", plumb_leg_m))
+    if size.leg_m < reveal_m and size.leg_m > 0:
+        yield (lengthened("posts.reveal_m", down(work, size.leg_m)),)
+
+
+CURES: dict[str, Cure] = {"entry": _entry}

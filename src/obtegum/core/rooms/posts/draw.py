@@ -1,0 +1,178 @@
+"""One post in the ground, close up: how deep it goes, what stands out, and the bow in its mouth."""
+
+from dataclasses import replace
+
+from obtegum.core.drawing import (
+    Dimension,
+    Drawing,
+    Handle,
+    Item,
+    Mark,
+    Note,
+    Outline,
+    Row,
+    box,
+    chain_path,
+    drawn,
+    line,
+)
+from obtegum.core.quantity import angle_text
+from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.posts.found import embedment_m, entry_of, least_embedment_m, uneven
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.work import Work
+
+__all__ = ["one_post"]
+
+BESIDE_M = 0.8
+BELOW_M = 0.12
+ABOVE_M = 0.4
+
+
+def one_post(work: Work) -> Drawing:
+    """The left post in section; x from its centre, y = 0 on the ground."""
+    posts, reveal_m = work.design.posts, work.design.posts.reveal_m
+    bottom = -embedment_m(work) - max(-least_embedment_m(work), 0.0) - BELOW_M
+    od, wall = post_tube(work).od_m, post_tube(work).wall_m
+    ground = Outline(
+        part="ground",
+        layer="ground",
+        material="soil",
+        closed=True,
+        path=box(-BESIDE_M, bottom, BESIDE_M, 0.0),
+        label="ground, where it is highest" if uneven(work) else "ground",
+    )
+    walls = [
+        Outline(
+            part="post:L",
+            layer="frame",
+            material="post",
+            closed=True,
+            path=box(x, -embedment_m(work), x + wall, reveal_m),
+            label="post",
+        )
+        for x in (-od / 2, od / 2 - wall)
+    ]
+    bore = Outline(
+        part="post:bore",
+        layer="air",
+        material="air",
+        closed=True,
+        path=box(-od / 2, -embedment_m(work), od / 2, reveal_m),
+    )
+    items: list[Item] = [ground, bore, *_bow(work), *walls, *_lowest(work), *_marks(work), *_dimensions(work)]
+    return drawn(
+        view="post",
+        title="One post",
+        summary=(
+            f"A post {work.say(posts.length_m)} long, {work.say(embedment_m(work), 'down')} of it in "
+            f"{_ground_words(work)}, with the bow {work.say(work.design.bows.insertion_m)} inside it."
+        ),
+        items=items,
+        table=_table(work),
+    )
+
+
+def _ground_words(work: Work) -> str:
+    return "the highest ground" if uneven(work) else "the ground"
+
+
+def _lowest(work: Work) -> list[Item]:
+    """The ground at the post that has the least of itself in it."""
+    if not uneven(work):
+        return []
+    beside = post_tube(work).od_m / 2 + 0.05
+    y, least = least_embedment_m(work) - embedment_m(work), work.say(max(least_embedment_m(work), 0.0), "down")
+    return [
+        Outline(
+            part="ground:lowest",
+            layer="hidden",
+            material="ink",
+            path=line(-BESIDE_M, y, BESIDE_M, y),
+            label="ground, where it is lowest",
+        ),
+        Note(part="ground:lowest", x=beside, y=y, text=f"lowest: {least}", anchor="start", above=False),
+    ]
+
+
+def _bow(work: Work) -> list[Item]:
+    """The bow's end inside the post, and the first of it above, leaning as it leans."""
+    half, reveal_m = work.design.size.span_m / 2, work.design.posts.reveal_m
+    top_m = entry_of(work).post_top_s_m
+    above = centre_line(work).part(top_m, min(top_m + ABOVE_M, centre_line(work).girth_m / 2))
+    path = tuple(replace(vertex, x=vertex.x + half) for vertex in chain_path(above))
+    end_m = reveal_m - work.design.bows.insertion_m
+    inside = line(entry_of(work).offset_m, end_m, entry_of(work).offset_m, reveal_m)
+    return [
+        Outline(
+            part=part,
+            layer="frame",
+            material=bow_tube(work).material,
+            path=piece,
+            width_m=bow_tube(work).od_m,
+            label=label,
+        )
+        for part, piece, label in (("bow:end", inside, "bow inside the post"), ("bow", path, "bow"))
+    ]
+
+
+def _marks(work: Work) -> list[Item]:
+    reveal_m = work.design.posts.reveal_m
+    end_m = reveal_m - work.design.bows.insertion_m
+    across = -1.5707963267948966
+    beside = post_tube(work).od_m / 2 + 0.05
+    name = post_tube(work).name.lower()
+    # The name stands clear of the line of the lowest ground, in the longer of the two stretches that it makes.
+    low, deep = max(least_embedment_m(work), 0.0), embedment_m(work)
+    name_y = -deep / 2 if not uneven(work) else low / 2 - deep if low > deep / 2 else (low - deep) / 2
+    return [
+        Mark(part="ground", symbol="socket", x=0.0, y=0.0, heading_rad=across, label="ground line"),
+        Mark(part="bow:end", symbol="socket", x=0.0, y=end_m, heading_rad=across, label="bow stops here"),
+        Mark(part="socket:L", symbol="socket", x=0.0, y=reveal_m, heading_rad=across, label="top"),
+        Note(part="post:L", x=beside, y=name_y, text=name, anchor="start", above=False),
+        Note(
+            part="socket:L",
+            x=beside,
+            y=reveal_m + ABOVE_M / 2,
+            text=bow_tube(work).name.lower(),
+            anchor="start",
+            above=False,
+        ),
+    ]
+
+
+def _dimensions(work: Work) -> list[Item]:
+    reveal_m, insertion_m = work.design.posts.reveal_m, work.design.bows.insertion_m
+    left, right = -post_tube(work).od_m / 2, post_tube(work).od_m / 2
+    deep = embedment_m(work)
+    return [
+        Dimension(part="reveal", x0=left, y0=0.0, x1=left, y1=reveal_m, text=work.say(reveal_m)),
+        Handle(measure="posts.reveal_m", x=left, y=reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
+        Dimension(part="embedment", x0=left, y0=-deep, x1=left, y1=0.0, text=work.say(deep, "down")),
+        Handle(measure="posts.length_m", x=left, y=-deep, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
+        Dimension(
+            part="socket:L",
+            x0=right,
+            y0=reveal_m,
+            x1=right,
+            y1=reveal_m - insertion_m,
+            text=work.say(insertion_m),
+        ),
+        Handle(measure="bows.insertion_m", x=right, y=reveal_m - insertion_m, dx=0.0, dy=-1.0, lane=1.0, lane_dx=1.0),
+    ]
+
+
+def _table(work: Work) -> tuple[Row, ...]:
+    posts = work.design.posts
+    rows = [
+        ("Post length", work.say(posts.length_m)),
+        ("Stands out of the ground", work.say(posts.reveal_m)),
+        (f"In {_ground_words(work)}", work.say(embedment_m(work), "down")),
+        *([("In the lowest ground", work.say(max(least_embedment_m(work), 0.0), "down"))] if uneven(work) else []),
+        ("Bow inside the post", work.say(work.design.bows.insertion_m)),
+        ("Bore of the post", work.tube(post_tube(work).bore_m, "down")),
+        ("Outside of the bow’s tube", work.tube(bow_tube(work).od_m, "up")),
+        ("Bow off the post’s centre at the top", work.say(abs(entry_of(work).offset_m), "up")),
+        ("Bow’s lean at the top", angle_text(entry_of(work).lean_rad, "up")),
+    ]
+    return tuple(Row(what=what, reading=reading) for what, reading in rows)

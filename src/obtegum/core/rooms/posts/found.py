@@ -1,0 +1,76 @@
+"""How the bow meets its post, and what the post has in the ground."""
+
+from obtegum.core.found import found
+from obtegum.core.ground.posts import Entry, Play, bow_entry, socket_play
+from obtegum.core.quantity import length_text
+from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.rounding import rounded
+from obtegum.core.step import Answer
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.work import Work
+
+__all__ = ["embedment_m", "entry_of", "hands_force", "least_embedment_m", "least_in_ground", "play_of", "uneven"]
+
+
+@found
+def entry_of(work: Work) -> Entry:
+    """How the bow meets its post's top. Raises: DesignError when the posts stand as high as the crown."""
+    size, reveal_m = work.design.size, work.design.posts.reveal_m
+    if reveal_m >= size.height_m:
+        sentence = "The posts would stand as high as the crown. They must stay below"
+        nearest = length_text(size.height_m, work.tape, "down")
+        raise DesignError([Trouble(path="posts.reveal_m", sentence=f"{sentence} {nearest}.", nearest=nearest)])
+    return bow_entry(centre_line(work), size.span_m, reveal_m)
+
+
+@found
+def play_of(work: Work) -> Play | None:
+    """What the socket forgives; None where the bow's tube doesn't go in."""
+    return socket_play(post_tube(work).bore_m, bow_tube(work).od_m, work.design.bows.insertion_m)
+
+
+def embedment_m(work: Work) -> float:
+    """What a post has in the ground where that comes up to the datum, m."""
+    return work.design.posts.length_m - work.design.posts.reveal_m
+
+
+def least_embedment_m(work: Work) -> float:
+    """What the post with the least of it in the ground has there, m, as far as levels were read."""
+    stand = stand_of(work)
+    return stand.weakest.embedment_m if stand else embedment_m(work)
+
+
+def uneven(work: Work) -> bool:
+    """Whether some posts stand further out of the ground than others, as the tape tells it."""
+    return embedment_m(work) - least_embedment_m(work) >= work.tape.step_m / 2
+
+
+def hands_force(work: Work, offset_m: float, lean_rad: float) -> tuple[float, float, float] | None:
+    """How far a bow is worked into its post by hand: beyond the socket's play sideways, m, and in lean, rad.
+
+    The third number is the share of what hands do of the two; above 1 it can't be. None where the bow goes
+    in by itself, or with a pull that nobody speaks of. What this locks in wants the frame's analysis.
+    """
+    play = play_of(work)
+    assert play is not None
+    offset_beyond_m, lean_beyond_rad = play.beyond(offset_m, lean_rad)
+    rules = work.rules
+    if offset_beyond_m <= rules.hand_pulls_m and lean_beyond_rad <= rules.hand_leans_rad:
+        return None
+    share = max(offset_beyond_m / rules.hand_forces_m, lean_beyond_rad / rules.hand_forces_rad)
+    return offset_beyond_m, lean_beyond_rad, share
+
+
+def least_in_ground(work: Work, note: str = "") -> Answer:
+    """What the post with the least of it in the ground has there, rounded down; none where it hangs over it."""
+    least_m = least_embedment_m(work)
+    return Answer(
+        id="embedment_least",
+        label="In the ground, least",
+        reading=work.say(least_m, rounded("embedment_least")) if least_m > 0 else "none",
+        value=least_m,
+        unit="m",
+        note=note,
+    )

@@ -1,0 +1,34 @@
+"""An odd bay out of proportion, and a tape that is too short."""
+
+from collections.abc import Iterator
+
+from obtegum.core.edit import COMFORT, Cure, Edits, chosen, lengthened, up
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.setout.base import diagonal
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["CURES"]
+
+
+def _odd_bay(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    yield (chosen("bows.bays", "equal"),)
+    length_m = work.design.size.length_m
+    for count in (bays_of(work).count, bays_of(work).count - 1):
+        if count > 1:
+            # Just under count bays, so that the last one is a little shorter, not a little left over.
+            yield (lengthened("bows.max_spacing_m", up(work, length_m / count)),)
+    whole_m = (bays_of(work).count - 1) * bays_of(work).bay_m
+    yield (lengthened("size.length_m", whole_m),)
+
+
+def _tape(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    size = work.design.size
+    across_m = diagonal(size.length_m, size.span_m)
+    for tape_m in work.catalogue.stock.tapes_m[work.tape.units]:
+        if tape_m * COMFORT >= across_m:
+            yield (lengthened("set_out.tape_m", tape_m),)
+            break
+
+
+CURES: dict[str, Cure] = {"odd-bay": _odd_bay, "tape": _tape}

@@ -1,0 +1,18 @@
+"""Setting out and squaring on paper."""
+
+from obtegum.core.faces import Caution, Numbered, Page, Picture, Readings
+
+__all__ = ["PAGES"]
+
+PAGES = (
+    Page(
+        "Set out",
+        (
+            Caution("set-out"),
+            Picture("above", 0.4),
+            Readings("peg:L", "peg:R", "Tape at A and at D. Tick left, right."),
+        ),
+        first=0.6,
+    ),
+    Page("Square it", (Numbered("set-out"),), first=0.3),
+)

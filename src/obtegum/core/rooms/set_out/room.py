@@ -1,0 +1,45 @@
+"""Set out: base rectangle, diagonal, bays, and a peg for every post."""
+
+from obtegum.core.drawing import over
+from obtegum.core.faces import Beside, File
+from obtegum.core.room import Room
+from obtegum.core.rooms.set_out import step
+from obtegum.core.rooms.set_out.cures import CURES
+from obtegum.core.rooms.set_out.draw import above
+from obtegum.core.rooms.set_out.draw_how import how_drawings
+from obtegum.core.rooms.set_out.fields import FIELDS
+from obtegum.core.rooms.set_out.paper import PAGES
+from obtegum.core.rooms.set_out.parts import parts
+from obtegum.core.rooms.set_out.tables import TABLES
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    lends=("peg:L", "peg:R"),
+    views={"above": over(above)},
+    told=how_drawings,
+    fields=FIELDS,
+    beside=(Beside(title="Corner A on the map", measures=("site.latitude", "site.longitude", "site.bearing")),),
+    cures=CURES,
+    up=frozenset({"skew", "differ", "restart"}),
+    nearest=frozenset({"base", "ends", "diagonal", "people", "equal", "fixed"}),
+    tables=TABLES,
+    files=(
+        File(
+            name="setting-out.dxf",
+            label="Setting-out for CAD",
+            about="DXF in metres, a layer for each kind",
+            long=True,
+        ),
+        File(
+            name="setting-out.geojson",
+            label="Setting-out for a map",
+            about="GeoJSON, placed from corner A if it is known below",
+        ),
+    ),
+    pages=PAGES,
+    parts=parts,
+)

@@ -1,0 +1,207 @@
+"""Set out: base rectangle, diagonal, bays, and a peg for every post."""
+
+from obtegum.core.answers import count_answer, length_answer
+from obtegum.core.rooms.set_out.found import (
+    bays_of,
+    equal_school,
+    fixed_school,
+    reads,
+    squaring_steps,
+    strung,
+    tapes_of,
+    way,
+)
+from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
+from obtegum.core.setout.base import SIDES, Peg, diagonal
+from obtegum.core.setout.bays import Bays
+from obtegum.core.setout.squaring import base_error, parts_within
+from obtegum.core.step import Answer, StepPlan, Told
+from obtegum.core.strip import Strip
+from obtegum.core.verdict import Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["plan", "strips", "verdicts"]
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Tape against diagonal, and the odd bay against the others."""
+    return [_tape_verdict(work), *_odd_bay_verdicts(work)]
+
+
+def _tape_verdict(work: Work) -> Verdict:
+    tape_m = tapes_of(work).longest_m
+    across_m = diagonal(*strung(work))
+    ratio = across_m / tape_m
+    level = judge(ratio, work.rules.holds_to)
+    across, tape = work.say(across_m), work.say(tape_m)
+    if level == "fails":
+        sentence = f"Your {tape} tape is shorter than the {across} diagonal. {_in_parts(work)}"
+    else:
+        sentence = f"Your {tape} tape reaches the {across} diagonal."
+    return Verdict(
+        id="tape",
+        step="set-out",
+        level=level,
+        title="Tape",
+        sentence=sentence,
+        number=across,
+        limit=tape,
+        ratio=ratio,
+        part="diagonal",
+    )
+
+
+def _in_parts(work: Work) -> str:
+    (length_m, width_m), tape_m = strung(work), tapes_of(work).longest_m
+    parts = parts_within(length_m, width_m, tape_m)
+    if parts is None:
+        return "It doesn’t even reach across: borrow a longer one."
+    part_m = length_m / parts
+    return (
+        f"Square it in {parts} equal parts: each is {work.say(part_m)} long, with a diagonal of "
+        f"{work.say(diagonal(part_m, width_m))}."
+    )
+
+
+def _odd_bay_verdicts(work: Work) -> list[Verdict]:
+    bays = bays_of(work)
+    if bays.odd_m is None or bays.count == 1:
+        return []
+    share, least = bays.odd_m / bays.bay_m, work.rules.odd_bay_least_share
+    ratio = least / share
+    level = judge(ratio, work.rules.holds_to)
+    limit_m = least * bays.bay_m
+    odd = work.say(bays.odd_m)
+    why = {
+        "holds": "in proportion to the others.",
+        "tight": "short beside the others.",
+        "fails": "out of proportion: film wrinkles there and run marks no longer repeat.",
+    }
+    return [
+        Verdict(
+            id="odd-bay",
+            step="set-out",
+            level=level,
+            title="Odd bay",
+            sentence=f"The odd last bay is {odd} against {work.say(bays.bay_m)}, {why[level]}",
+            number=odd,
+            limit=work.say(limit_m, "up"),
+            ratio=ratio,
+            part=f"bay:{bays.count}",
+        )
+    ]
+
+
+def bays_text(work: Work, bays: Bays) -> str:
+    """A school of bays in words."""
+    if bays.odd_m is None:
+        return f"{bays.count} × {work.say(bays.bay_m)}"
+    full = bays.count - 1
+    return f"{full} × {work.say(bays.bay_m)}, then {work.say(bays.odd_m)}"
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    (length_m, width_m), far = strung(work), progress(work, "peg")
+    set_out, method = work.design.set_out, way(work)
+    answers = (
+        length_answer(work, "base", "A to B, D to C", length_m),
+        length_answer(work, "ends", "A to D, B to C", width_m),
+        length_answer(work, "diagonal", "A to C, B to D", diagonal(length_m, width_m), "both the same"),
+        length_answer(work, "skew", "Far corner out by", method.skew_m, "one time in three by more"),
+        length_answer(work, "differ", "Diagonals differ by", method.difference_m, "one time in three by more"),
+        *_restart_answers(work),
+        count_answer("people", "People", method.people),
+        _school_answer(work, "equal", "Equal bays", equal_school(work)),
+        _school_answer(work, "fixed", "Fixed bays", fixed_school(work)),
+    )
+    return StepPlan(
+        id="set-out",
+        title="Set out",
+        group="Place",
+        state=ticked(found, far),
+        next=_next(work, far),
+        next_part=far.next_part,
+        caution="Before a peg goes in: have buried lines marked, and look up for power lines.",
+        measures=(
+            *(
+                "size.length_m",
+                "size.span_m",
+                "bows.max_spacing_m",
+                "bows.bays",
+                "set_out.to",
+                "set_out.tape_m",
+                "set_out.second_tape_m",
+                "set_out.starts_m",
+                "set_out.reading_error_m",
+                "set_out.base",
+            ),
+            *(("set_out.fence_m",) if set_out.base == "fence" else ()),
+            "set_out.method",
+        ),
+        answers=answers,
+        leads=("base", "ends", "diagonal", "skew"),
+        views=("above", "along"),
+        strips=("peg:L", "peg:R"),
+        grips=("size.length_m", "size.span_m", "bows.max_spacing_m"),
+        walk=walked(work, "peg"),
+        focus=("post", "line", "end", "tape", "diagonal", "corner", "span", "length", "bay"),
+        how=tuple(
+            Told(words=each.words, view=f"how:{place}") for place, each in enumerate(squaring_steps(work), start=1)
+        ),
+        how_title="How to square it",
+        done=far.done,
+        of=far.of,
+    )
+
+
+def _restart_answers(work: Work) -> list[Answer]:
+    """A tape that restarts along the base adds a reading each time."""
+    length_m, tapes = strung(work)[0], tapes_of(work)
+    if length_m <= tapes.longest_m:
+        return []
+    return [length_answer(work, "restart", "B’s end out by", base_error(length_m, tapes), "as the tape restarts")]
+
+
+def _school_answer(work: Work, name: str, label: str, bays: Bays) -> Answer:
+    chosen = " · chosen" if bays.school == bays_of(work).school else ""
+    return Answer(
+        id=name,
+        label=label,
+        reading=bays_text(work, bays),
+        value=bays.bay_m,
+        unit="m",
+        note=f"{bays.bows} bows{chosen}",
+    )
+
+
+def _next(work: Work, far: Progress) -> str:
+    peg = far.moved or far.next
+    return f"All {far.of} pegs are set." if peg is None else _says(work, peg, peg is far.moved)
+
+
+def _says(work: Work, peg: Peg, moved: bool) -> str:
+    """Where a peg goes, or has to go now."""
+    if moved:
+        return f"Peg {peg.bow}, {SIDES[peg.side]} side, has moved: it now belongs at {reads(work, peg.reading_m)}."
+    start = "A" if peg.side == "L" else "D"
+    if peg.part == "peg:L1":
+        return "Next: corner A, where the tape starts."
+    if peg.part == "peg:R1":
+        return f"Next: corner D, {reads(work, strung(work)[1])} across from A."
+    at = reads(work, peg.reading_m)
+    if peg.corner is not None:
+        post = ""
+        if work.design.set_out.to != "centres":
+            post = f" The last post’s near face reads {reads(work, peg.station_m)}."
+        return f"Next: corner {peg.corner}, at {at} from {start}.{post}"
+    return f"Next: peg {peg.bow}, {SIDES[peg.side]} side, at {at} from {start}."
+
+
+def strips(work: Work) -> list[Strip]:
+    """Both long sides with every peg's running reading."""
+    about = f", never moved · {bays_text(work, bays_of(work))}{faced(work)}"
+    return [
+        line_strip(work, "L", "peg", "Left side, A to B", f"tape {hooked(work, 'A')}{about}", _says),
+        line_strip(work, "R", "peg", "Right side, D to C", f"tape {hooked(work, 'D')}{about}", _says),
+    ]

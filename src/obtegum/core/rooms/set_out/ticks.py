@@ -1,0 +1,39 @@
+"""Ticking work off: where a peg or post is set, by the name of its tick."""
+
+import re
+
+from obtegum.core.house import TICK
+from obtegum.core.rooms import HouseDesign
+from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
+from obtegum.core.trouble import DesignError, Trouble
+
+__all__ = ["design_bays", "peg_words", "tick_station", "tick_words"]
+
+_TICK = re.compile(TICK)
+
+
+def design_bays(design: HouseDesign) -> Bays:
+    """The bays of the school that the design has chosen."""
+    divide = equal_bays if design.bows.bays == "equal" else fixed_bays
+    return divide(design.size.length_m, design.bows.max_spacing_m)
+
+
+def tick_station(design: HouseDesign, tick: str) -> float:
+    """Running reading of the peg or post that a tick names, m. Raises: DesignError when there is none."""
+    found = _TICK.fullmatch(tick)
+    stations = design_bays(design).stations_m
+    if found is None or int(found[3]) > len(stations):
+        raise DesignError([Trouble(path="tick", sentence=f"There is no “{tick}” in this house to tick off.")])
+    return stations[int(found[3]) - 1]
+
+
+def peg_words(name: str) -> str:
+    """A peg by its name, in words: ``peg 3 left``."""
+    return f"peg {name[1:]} {'left' if name[0] == 'L' else 'right'}"
+
+
+def tick_words(tick: str, done: bool) -> str:
+    """A tick for the history: ``Peg 3 left set``."""
+    what, place = tick.split(":")
+    side = "left" if place.startswith("L") else "right"
+    return f"{what.capitalize()} {place[1:]} {side} {'set' if done else 'taken back'}"

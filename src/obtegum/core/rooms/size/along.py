@@ -1,0 +1,158 @@
+"""The long side: bows edge on, standing in their posts."""
+
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Outline, Row, Vertex, box, drawn, line
+from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.posts.found import embedment_m, uneven
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.work import Work
+
+__all__ = ["along"]
+
+BESIDE_M = 0.6
+BELOW_M = 0.18
+
+
+def along(work: Work) -> Drawing:
+    """Left long side as seen from inside; x along the house from A, y = 0 on the datum, level or falling with it."""
+    size, lie = work.design.size, _ground_line(work)
+    bottom = min(-embedment_m(work), *(y for _, y in lie)) - BELOW_M
+    items: list[Item] = [*_ground(work, lie, bottom), *_side(work), *_levels(work), *_dimensions(work, bottom)]
+    return drawn(
+        view="along",
+        title="Along",
+        summary=(
+            f"The long side, {work.say(size.length_m)} between the end bows: "
+            f"{bays_of(work).bows} bows in {bays_of(work).count} bays.{_lies(work, lie)}"
+        ),
+        items=items,
+        table=_table(work),
+    )
+
+
+Line = list[tuple[float, float]]
+
+
+def _ground_line(work: Work) -> Line:
+    """The left pegs' ground as it was read, by its height over the datum; on the datum where nothing was read."""
+    stand, read, length_m = stand_of(work), Line(), work.design.size.length_m
+    if stand is not None:
+        stations = {name: stand.places[name][0] for name in stand.heights if name[0] == "L"}
+        read = sorted((x, stand.heights[name] - stand.datum.at(x)) for name, x in stations.items())
+    inside = read if len(read) > 1 else [(0.0, 0.0), (length_m, 0.0)]
+    return [(-BESIDE_M, inside[0][1]), *inside, (length_m + BESIDE_M, inside[-1][1])]
+
+
+def _lies(work: Work, lie: Line) -> str:
+    low, stand = -min(y for _, y in lie), stand_of(work)
+    if stand is None or low < work.tape.step_m / 2:
+        return ""
+    made = ", and is brought to it" if stand.padded else ""
+    drawn = " The datum falls along the house and is drawn level." if stand.datum.fall else ""
+    return f" The ground lies up to {work.say(low)} below the datum{made}.{drawn}"
+
+
+def _ground(work: Work, lie: Line, bottom: float) -> list[Item]:
+    """Soil under the posts; where a pad is made, its top, with the ground as it lies behind it."""
+    natural, stand = tuple(Vertex(x=x, y=y) for x, y in lie), stand_of(work)
+    made = line(lie[0][0], 0.0, lie[-1][0], 0.0) if stand and stand.padded else natural
+    under = (Vertex(x=lie[-1][0], y=bottom), Vertex(x=lie[0][0], y=bottom))
+    soil = Outline(part="ground", layer="ground", material="soil", closed=True, path=(*made, *under), label="ground")
+    if made == natural:
+        return [soil]
+    as_it_lies = Outline(part="ground:lies", layer="hidden", material="ink", path=natural, label="ground as it lies")
+    return [soil, as_it_lies]
+
+
+def _side(work: Work) -> list[Outline]:
+    """Bows and posts of the left side in true size."""
+    reveal_m, od = work.design.posts.reveal_m, post_tube(work).od_m
+    found = []
+    for place, station in enumerate(bays_of(work).stations_m, start=1):
+        found.append(
+            Outline(
+                part=f"bow:{place}",
+                layer="frame",
+                material=bow_tube(work).material,
+                path=line(station, reveal_m, station, work.design.size.height_m),
+                width_m=bow_tube(work).od_m,
+                label=f"bow {place}",
+            )
+        )
+        found.append(
+            Outline(
+                part=f"post:L{place}",
+                layer="frame",
+                material="post",
+                closed=True,
+                path=box(station - od / 2, -embedment_m(work), station + od / 2, reveal_m),
+                label=f"post {place}, {work.say(station)}",
+            )
+        )
+    return found
+
+
+def _levels(work: Work) -> list[Item]:
+    """Spring line and crown, edge on."""
+    size = work.design.size
+    heights = [("crown", size.height_m)] + ([("bend:L", size.leg_m)] if size.leg_m > 0 else [])
+    return [
+        Outline(part=part, layer="construction", material="ink", path=line(0.0, y, size.length_m, y))
+        for part, y in heights
+    ]
+
+
+def _dimensions(work: Work, bottom: float) -> list[Item]:
+    size, posts = work.design.size, work.design.posts
+    first_m = bays_of(work).stations_m[1]
+    return [
+        Dimension(
+            part="length", x0=size.length_m, y0=bottom, x1=0.0, y1=bottom, lane=2.0, text=work.say(size.length_m)
+        ),
+        Handle(measure="size.length_m", x=size.length_m, y=bottom, dx=1.0, dy=0.0, lane=2.0, lane_dy=-1.0),
+        Dimension(part="bay:1", x0=first_m, y0=bottom, x1=0.0, y1=bottom, lane=1.0, text=work.say(first_m)),
+        Handle(measure="bows.max_spacing_m", x=first_m, y=bottom, dx=1.0, dy=0.0, lane=1.0, lane_dy=-1.0),
+        Dimension(
+            part="height",
+            x0=size.length_m + BESIDE_M,
+            y0=size.height_m,
+            x1=size.length_m + BESIDE_M,
+            y1=0.0,
+            lane=1.0,
+            text=work.say(size.height_m),
+        ),
+        Handle(
+            measure="size.shape.height_m",
+            x=size.length_m + BESIDE_M,
+            y=size.height_m,
+            dx=0.0,
+            dy=1.0,
+            lane=1.0,
+            lane_dx=1.0,
+        ),
+        Dimension(part="reveal", x0=0.0, y0=0.0, x1=0.0, y1=posts.reveal_m, lane=1.0, text=work.say(posts.reveal_m)),
+        Handle(measure="posts.reveal_m", x=0.0, y=posts.reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
+        Dimension(
+            part="embedment",
+            x0=0.0,
+            y0=-embedment_m(work),
+            x1=0.0,
+            y1=0.0,
+            lane=1.0,
+            text=work.say(embedment_m(work), "down"),
+        ),
+        Handle(measure="posts.length_m", x=0.0, y=-embedment_m(work), dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
+    ]
+
+
+def _table(work: Work) -> tuple[Row, ...]:
+    at = "datum" if uneven(work) else "ground"
+    rows = [
+        ("Length between the end bows", work.say(work.design.size.length_m)),
+        ("Height of the crown", work.say(work.design.size.height_m)),
+        (f"Post above the {at}", work.say(work.design.posts.reveal_m)),
+        (f"Post below the {at}", work.say(embedment_m(work), "down")),
+    ]
+    for place, station in enumerate(bays_of(work).stations_m, start=1):
+        rows.append((f"Bow {place}, from A", work.say(station)))
+    return tuple(Row(what=what, reading=reading) for what, reading in rows)

@@ -1,0 +1,143 @@
+"""The shapes side by side at one width, each with what it gives and what it takes."""
+
+import math
+from dataclasses import dataclass
+
+from obtegum.core.amount import amount_text
+from obtegum.core.bows.headroom import headroom_over
+from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, chain_path, drawn, line, moved
+from obtegum.core.ground.posts import bow_entry
+from obtegum.core.profile import Arc, Chain, ProfileError
+from obtegum.core.quantity import angle_text, area_text
+from obtegum.core.rooms import HouseDesign
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.size.decisions import Size
+from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
+from obtegum.core.work import Work
+
+__all__ = ["Compared", "compare", "shapes"]
+
+COLUMNS = 3
+APART = 0.28
+# Room below each section for its words, in shares of the tallest one.
+WORDS = 0.62
+
+
+@dataclass(frozen=True)
+class Compared:
+    """One shape over the house's width: lengths in m, surface of film in m², room in m³, slope in rad.
+
+    ``slope_rad`` is the slope a quarter of the width in, where snow lies longest; ``bends`` counts the
+    different radii that are bent.
+    """
+
+    kind: str
+    label: str
+    size: Size
+    bow: Chain
+    height_m: float
+    headroom_m: float
+    girth_m: float
+    tube_m: float
+    film_m: float
+    surface_m2: float
+    volume_m3: float
+    slope_rad: float
+    bends: int
+
+
+def compare(work: Work) -> list[Compared]:
+    """Every shape that can stand over this width on these posts."""
+    design, found = work.design, list[Compared]()
+    for kind in SHAPE_LABELS:
+        shape = design.size.shape if kind == design.size.shape.kind else shape_of(kind, design.size)
+        size = design.size.model_copy(update={"shape": shape})
+        try:
+            found.append(_compared(work, design, kind, size, shape.chain(size.span_m)))
+        except (ProfileError, ValueError):
+            continue
+    return found
+
+
+def _compared(work: Work, design: HouseDesign, kind: str, size: Size, bow: Chain) -> Compared:
+    od_m, half = bow_tube(work).od_m, size.span_m / 2
+    inner, outer = bow.offset(-od_m / 2), bow.offset(od_m / 2)
+    side_m = min(work.rules.side_bed_from_leg_m, half)
+    entry = bow_entry(bow, size.span_m, design.posts.reveal_m)
+    radii = {round(segment.radius_m, 9) for segment in bow.segments if isinstance(segment, Arc)}
+    # Over a corner that stands out the film goes round the tube, half its thickness from the centre.
+    film_m = outer.girth_m + sum(max(kink.turn_rad, 0.0) for kink in bow.kinks) * od_m / 2
+    quarter = bow.heading(bow.at_x(-half / 2)[0])
+    return Compared(
+        kind=kind,
+        label=SHAPE_LABELS[kind],
+        size=size,
+        bow=bow,
+        height_m=size.height_m,
+        headroom_m=headroom_over(inner, side_m - half, work.rules.figure_width_m),
+        girth_m=bow.girth_m,
+        tube_m=bow.girth_m - 2 * entry.post_top_s_m + 2 * design.bows.insertion_m,
+        film_m=film_m,
+        surface_m2=film_m * size.length_m + 2 * bow.under_m2,
+        volume_m3=bow.under_m2 * size.length_m,
+        slope_rad=abs(math.remainder(quarter, 2 * math.pi)),
+        bends=len(radii),
+    )
+
+
+def shapes(work: Work) -> Drawing:
+    """Sections in two rows, the house's own drawn strong."""
+    found, span = compare(work), work.design.size.span_m
+    tallest = max(each.height_m for each in found)
+    across, down = span * (1 + APART), tallest * (1 + WORDS)
+    own = work.design.size.shape.kind
+    items: list[Item] = []
+    for place, each in enumerate(found):
+        column, row = place % COLUMNS, place // COLUMNS
+        x, y = column * across, -row * down
+        path = tuple(moved(vertex, x, y) for vertex in chain_path(each.bow))
+        layer = "frame" if each.kind == own else "hidden"
+        part = f"shape:{each.kind}"
+        items += [
+            Outline(part=part, layer="air", material="air", closed=True, path=path, label=each.label),
+            Outline(
+                part=part,
+                layer=layer,  # type: ignore[arg-type]
+                material=bow_tube(work).material if each.kind == own else "ink",
+                path=path,
+                width_m=bow_tube(work).od_m if each.kind == own else 0.0,
+                label=each.label,
+            ),
+            Outline(part=part, layer="ground", material="ink", path=line(x - span * 0.6, y, x + span * 0.6, y)),
+        ]
+        words = (
+            f"{each.label}{' · this house' if each.kind == own else ''}",
+            f"{work.say(each.height_m)} high · side {work.say(each.headroom_m, 'down')}",
+            f"tube {work.say(each.tube_m, 'up')}, {each.bends} bend{'' if each.bends == 1 else 's'}",
+        )
+        items += [
+            Note(part=part, x=x, y=y, text=text, above=False, row=number) for number, text in enumerate(words, start=1)
+        ]
+    return drawn(
+        view="shapes",
+        title="Shapes",
+        summary=f"{len(found)} shapes over the same width of {work.say(span)}, each at the same scale.",
+        items=items,
+        beside_m=(span * 0.02, tallest * WORDS, span * 0.02, 0.0),
+        table=tuple(row for each in found for row in _rows(work, each)),
+    )
+
+
+def _rows(work: Work, each: Compared) -> list[Row]:
+    told = (
+        ("height", work.say(each.height_m)),
+        ("room at the side bed", work.say(each.headroom_m, "down")),
+        ("girth, ground to ground", work.say(each.girth_m)),
+        ("tube per bow", work.say(each.tube_m, "up")),
+        ("film, ground to ground", work.say(each.film_m, "up")),
+        ("film in all, ends too", area_text(each.surface_m2, work.tape, "up")),
+        ("room inside", amount_text(each.volume_m3, "volume", work.tape.units, "down")),
+        ("slope a quarter in, where snow lies", angle_text(each.slope_rad)),
+        ("different bends", str(each.bends)),
+    )
+    return [Row(what=f"{each.label[:1].upper()}{each.label[1:]}: {what}", reading=reading) for what, reading in told]

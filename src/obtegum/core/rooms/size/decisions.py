@@ -1,0 +1,155 @@
+"""Width, length, shape and height, and the grower who is to fit under it."""
+
+from collections.abc import Iterator
+from typing import TYPE_CHECKING, Annotated, Literal
+
+from pydantic import Field
+
+from obtegum.core.numbers import Choice, Decisions, Number, misfit
+from obtegum.core.part import Part
+from obtegum.core.profile import Chain, gothic_bow, kneed_bow, peaked_bow, round_bow, three_centred_bow
+from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.trouble import Trouble
+
+if TYPE_CHECKING:
+    from obtegum.core.rooms import HouseDesign
+
+__all__ = ["Figure", "Gothic", "Kneed", "Peaked", "Round", "RoundOnLegs", "Shape", "Size", "ThreeCentred"]
+
+# Rise of an arc as a share of the width: flatter holds water, taller is of no use.
+FLATTEST = 0.05
+TALLEST = 1.0
+
+Height = Annotated[float, Number("Height", 0.5, 14.0)]
+Shoulder = Annotated[float, Number("Shoulder radius", 0.0, 60.0)]
+
+
+class _Shape(Part):
+    """What every shape has: plumb legs, the height of its crown over a span, and its centre line there."""
+
+    leg_m: Annotated[float, Number("Straight leg", 0.0, 4.0)]
+
+    def crown_m(self, span_m: float) -> float:
+        """Height of the crown over a span, m."""
+        raise NotImplementedError
+
+    def chain(self, span_m: float) -> Chain:
+        """Centre line over a span. Raises: ProfileError when there is none."""
+        raise NotImplementedError
+
+
+class _Crowned(_Shape):
+    """A shape whose height is its own, whatever its width."""
+
+    height_m: Height
+
+    def crown_m(self, span_m: float) -> float:
+        return self.height_m
+
+
+class Round(_Crowned):
+    """One arc, as flat or tall as wanted, on plumb legs or sprung from the post tops."""
+
+    kind: Literal["round"] = "round"
+
+    def chain(self, span_m: float) -> Chain:
+        return round_bow(span_m, self.leg_m, self.height_m)
+
+
+class RoundOnLegs(_Shape):
+    """Half a circle on plumb legs: leg and arc meet without a kink, so the height follows."""
+
+    kind: Literal["round_on_legs"] = "round_on_legs"
+
+    def crown_m(self, span_m: float) -> float:
+        return self.leg_m + span_m / 2
+
+    def chain(self, span_m: float) -> Chain:
+        return round_bow(span_m, self.leg_m, self.crown_m(span_m))
+
+
+class ThreeCentred(_Crowned):
+    """Bent shoulders on plumb legs with a crown of another radius between them, all tangent."""
+
+    kind: Literal["three_centred"] = "three_centred"
+    shoulder_m: Shoulder
+
+    def chain(self, span_m: float) -> Chain:
+        return three_centred_bow(span_m, self.leg_m, self.height_m, self.shoulder_m)
+
+
+class Gothic(_Crowned):
+    """Two equal arcs to a ridge; without a radius of their own they spring plumb from the legs."""
+
+    kind: Literal["gothic"] = "gothic"
+    radius_m: Annotated[float | None, Number("Arc radius", 0.3, 200.0, hint="blank: springs plumb")] = None
+
+    def chain(self, span_m: float) -> Chain:
+        return gothic_bow(span_m, self.leg_m, self.height_m, self.radius_m)
+
+
+class Peaked(_Crowned):
+    """Straight rafters to a ridge from bent shoulders on plumb legs."""
+
+    kind: Literal["peaked"] = "peaked"
+    shoulder_m: Shoulder
+
+    def chain(self, span_m: float) -> Chain:
+        return peaked_bow(span_m, self.leg_m, self.height_m, self.shoulder_m)
+
+
+class Kneed(_Crowned):
+    """Each half two straight pieces with an elbow between them; the elbow's turn follows."""
+
+    kind: Literal["kneed"] = "kneed"
+    lower_m: Annotated[float, Number("Lower piece", 0.1, 20.0)]
+    upper_m: Annotated[float, Number("Upper piece", 0.1, 20.0)]
+
+    def chain(self, span_m: float) -> Chain:
+        return kneed_bow(span_m, self.leg_m, self.height_m, self.lower_m, self.upper_m)
+
+
+Shape = Annotated[Round | RoundOnLegs | ThreeCentred | Gothic | Peaked | Kneed, Field(discriminator="kind")]
+
+
+class Figure(Part):
+    """The grower drawn for scale: height, and where the feet are, from the left posts' line, m."""
+
+    height_m: Annotated[float, Number("Grower’s height", 0.5, 2.5, feet=69 * INCH_M, metres=1.75)]
+    from_left_m: Annotated[
+        float, Number("Grower stands at", 0.0, 20.0, hint="from the left posts", feet=3 * FOOT_M, metres=0.9)
+    ]
+
+
+class Size(Decisions):
+    """Width between post centres, length between the end bows' centres, shape and figure."""
+
+    span_m: Annotated[float, Number("Width", 1.5, 20.0, feet=18 * FOOT_M, metres=5.5)]
+    length_m: Annotated[float, Number("Length", 1.0, 300.0, feet=40 * FOOT_M, metres=12.0)]
+    shape: Annotated[Shape, Choice("Shape")]
+    figure: Figure
+
+    @property
+    def leg_m(self) -> float:
+        return self.shape.leg_m
+
+    @property
+    def height_m(self) -> float:
+        """Height of the crown's centre line above the datum, m."""
+        return self.shape.crown_m(self.span_m)
+
+    def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
+        """An arc too flat or too tall for its width."""
+        rise, path = self.height_m - self.leg_m, "size.shape.height_m"
+        least_m, most_m = self.leg_m + FLATTEST * self.span_m, self.leg_m + TALLEST * self.span_m
+        if self.shape.kind == "round_on_legs":
+            return
+        if rise <= 0:
+            sentence = "The crown must stand above the straight legs. The least height here is"
+            yield misfit(path, sentence, least_m, house.tape)
+        elif rise < FLATTEST * self.span_m - 1e-9:
+            sentence = "So flat an arc would hold water and snow. The least height at this width is"
+            yield misfit(path, sentence, least_m, house.tape)
+        elif rise > TALLEST * self.span_m + 1e-9:
+            sentence = "An arc can't usefully rise more than its own width. The most height here is"
+            yield misfit(path, sentence, most_m, house.tape)

@@ -1,0 +1,24 @@
+"""A square base of another size than its name."""
+
+from collections.abc import Iterator
+
+from obtegum.core.edit import Cure, Edits, chosen
+from obtegum.core.quantity import length_text
+from obtegum.core.rooms.set_out.found import strung
+from obtegum.core.rooms.square_up.found import size_off
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["CURES"]
+
+
+def _other_size(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """The size that a square base was taped at."""
+    share, size = 1 + (size_off(work) or 0.0), work.design.size
+    planned = dict(zip(("size.length_m", "size.span_m"), strung(work), strict=True))
+    outside_m = planned["size.length_m"] - size.length_m
+    taken = {name: value * share - outside_m for name, value in planned.items()}
+    yield tuple(chosen(name, length_text(value, work.tape)) for name, value in taken.items())
+
+
+CURES: dict[str, Cure] = {"other-size": _other_size}

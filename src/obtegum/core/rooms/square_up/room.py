@@ -1,0 +1,25 @@
+"""Square up: what was taped between the corners, what it says of the base, and which peg moves."""
+
+from obtegum.core.drawing import over
+from obtegum.core.room import Room
+from obtegum.core.rooms.square_up import step
+from obtegum.core.rooms.square_up.cures import CURES
+from obtegum.core.rooms.square_up.draw import taped
+from obtegum.core.rooms.square_up.fields import FIELDS
+from obtegum.core.rooms.square_up.paper import PAGES
+from obtegum.core.rooms.square_up.tables import TABLES
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    views={"taped": over(taped)},
+    fields=FIELDS,
+    cures=CURES,
+    up=frozenset({"differ", "slip_side", "slip_end", "slip_diagonal", "taping"}),
+    nearest=frozenset({"move"}),
+    tables=TABLES,
+    pages=PAGES,
+)

@@ -1,0 +1,8 @@
+"""The six lines between the corners A, B, C, D: both long sides, both ends, both diagonals."""
+
+from typing import Literal
+
+__all__ = ["LINES", "Line"]
+
+Line = Literal["ab", "dc", "ad", "bc", "ac", "bd"]
+LINES: tuple[Line, ...] = ("ab", "dc", "ad", "bc", "ac", "bd")

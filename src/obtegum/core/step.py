@@ -1,0 +1,85 @@
+"""A step of the work as the bench shows it: inputs, answers, what to look at, what to do next."""
+
+from typing import Literal
+
+from obtegum.core.part import Part
+
+__all__ = ["Action", "Answer", "StepPlan", "StepState", "Told"]
+
+StepState = Literal["open", "going", "checked", "done", "look"]
+
+
+class Answer(Part):
+    """A computed number with its label. ``value`` is in SI and unrounded; ``reading`` is printed."""
+
+    id: str
+    label: str
+    reading: str
+    value: float
+    unit: Literal["m", "rad", "m2", "m3", "m3/s", "kg", "s", "count", "share"]
+    note: str = ""
+
+
+class Told(Part):
+    """One thing to do, in words, and the view that draws it."""
+
+    words: str
+    view: str | None = None
+
+
+class Action(Part):
+    """Something to press in a step, besides its fields."""
+
+    id: str
+    label: str
+
+
+class StepPlan(Part):
+    """One step: what can be set, what came out, which drawings and strips show it.
+
+    ``grips`` are the measures to take hold of on the drawing; ``focus`` names the parts (or how
+    their names begin) that the step is about: the rest is drawn faint.
+    ``leads`` names the answers (or how their names begin) that are carried to the site; the rest is folded.
+    ``walk`` names the ticks or entries in the order in which one comes to them.
+    """
+
+    id: str
+    title: str
+    group: Literal["Place", "Frame", "Close in", "Build", "Keep"]
+    state: StepState
+    next: str
+    next_part: str | None = None
+    caution: str
+    measures: tuple[str, ...]
+    answers: tuple[Answer, ...]
+    leads: tuple[str, ...]
+    views: tuple[str, ...]
+    strips: tuple[str, ...]
+    grips: tuple[str, ...]
+    focus: tuple[str, ...]
+    walk: tuple[str, ...] = ()
+    how: tuple[Told, ...] = ()
+    how_title: str = ""
+    actions: tuple[Action, ...] = ()
+    done: int = 0
+    of: int = 0
+
+    def brief(self) -> "StepPlan":
+        """What is told of a step that isn't shown: its name, and how far it has come."""
+        return StepPlan(
+            id=self.id,
+            title=self.title,
+            group=self.group,
+            state=self.state,
+            next="",
+            caution="",
+            measures=(),
+            answers=(),
+            leads=(),
+            views=(),
+            strips=(),
+            grips=(),
+            focus=(),
+            done=self.done,
+            of=self.of,
+        )
