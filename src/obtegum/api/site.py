@@ -125,7 +125,7 @@ def post_level_shot(request: Request, desk: Desk, house_id: HouseId, wanted: Lev
     if peg is None:
         raise DesignError([Trouble(path="peg", sentence=f"There is no peg {wanted.peg} in this house.")])
     live = _laser(request).read(peg.station_m, peg.x_m + house.design.size.span_m / 2)
-    edits = (Edit(measure=f"level:{wanted.peg}", text=f"{live.reading_m:.4f} m"),)
+    edits = (Edit(measure=f"record.levels.pegs.{wanted.peg}", text=f"{live.reading_m:.4f} m"),)
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
         changed = apply_edits(Job(design, record), edits, default_catalogue())
