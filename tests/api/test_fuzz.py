@@ -161,7 +161,7 @@ class Somebody:
         self.change("POST", f"/api/houses/{house}/ticks", json=body)
         if self.chance.random() < 0.2:
             body = {"version": self.version(house), "window": self.window()}
-            self.change("POST", f"/api/houses/{house}/tapings", json=body)
+            self.change("POST", f"/api/houses/{house}/acts/tape-anew", json=body)
 
     def undo(self, house: str) -> None:
         way = self.chance.choice(["undo", "undo", "redo"])

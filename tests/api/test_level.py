@@ -133,7 +133,7 @@ def test_rounds_of_taping_and_readings_through_the_api(tmp_path: Path) -> None:
     edits = [{"measure": "record.taped.ab_m", "text": "17.37"}]
     typed = client.patch(url, json={"version": 1, "window": "w", "edits": edits}).json()
     assert typed["record"]["taped"]["ab_m"] == pytest.approx(17.37)
-    anew = client.post(f"{url}/tapings", json={"version": 2, "window": "w"}).json()
+    anew = client.post(f"{url}/acts/tape-anew", json={"version": 2, "window": "w"}).json()
     assert anew["record"]["taped"]["ab_m"] is None
     assert len(anew["record"]["earlier"]) == 1
     undone = client.post(f"{url}/undo", json={"window": "w"}).json()

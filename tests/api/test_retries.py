@@ -77,7 +77,7 @@ def test_every_way_to_change_a_house_knows_a_repeat(client: TestClient, house: s
         ("DELETE", "/spots/100:200", {"params": {"version": 3}}),
         ("POST", "/readings", {"content": b"L1,1.5", "headers": {"content-type": "text/csv"}}),
         ("PATCH", "", {"json": {"version": 5, "edits": [{"measure": "record.taped.ab_m", "text": "10"}]}}),
-        ("POST", "/tapings", {"json": {"version": 6}}),
+        ("POST", "/acts/tape-anew", {"json": {"version": 6}}),
         ("PUT", "/revision", {"json": {"to": 2}}),
     ]
     for place, (method, path, call) in enumerate(calls, start=2):

@@ -47,7 +47,7 @@ def test_what_only_a_gothic_or_kneed_bow_has_is_gripped(page: Page) -> None:
     grip(page, "size.shape.radius_m").press("PageUp")
     expect(field(page, "size.shape.radius_m")).not_to_have_value("")
     choose(page, "Shape", "kneed, straight pieces")
-    for piece in ("lower", "upper"):
+    for piece in ("size.shape.lower_m", "size.shape.upper_m"):
         before = field(page, piece).input_value()
         box = grip(page, piece).bounding_box()
         assert box is not None

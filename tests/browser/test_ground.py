@@ -41,8 +41,8 @@ def test_six_tapings_say_which_peg_moves(page: Page) -> None:
     expect(answer(page, "taping_1")).to_have_text("35 mm")
     readings = {"ab": "26.2", "dc": "26.2", "ad": "7.35", "bc": "7.35", "ac": "27.212", "bd": "27.210"}
     for line, reading in readings.items():
-        field(page, f"taped_{line}").fill(reading)
-        field(page, f"taped_{line}").press("Enter")
+        field(page, f"record.taped.{line}_m").fill(reading)
+        field(page, f"record.taped.{line}_m").press("Enter")
     expect(page.locator('[data-verdict="square"]')).to_have_attribute("data-level", "holds")
     # A foot too long on one diagonal: no moves, and the slip is named.
     field(page, "record.taped.ac_m").fill("27.517")
@@ -194,7 +194,7 @@ def test_the_site_can_be_placed_and_taken_away(page: Page) -> None:
     field(page, "site.latitude").fill("north")
     field(page, "site.latitude").press("Enter")
     expect(page.get_by_text("Write degrees like")).to_be_visible()
-    for name, value in (("latitude", "44.5"), ("longitude", "-63.25"), ("bearing", "72")):
+    for name, value in (("site.latitude", "44.5"), ("site.longitude", "-63.25"), ("site.bearing", "72")):
         field(page, name).fill(value)
         field(page, name).press("Enter")
     expect(field(page, "site.longitude")).to_have_value("−63.25°")

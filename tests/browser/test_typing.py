@@ -22,6 +22,9 @@ window.fetch = async (...asked) => {
 """
 
 
+PEGS = "record.levels.pegs."
+
+
 def levels(page: Page) -> Any:
     """The levels as the server has kept them."""
     house = re.search("/house/([0-9a-f]+)/", page.url)
@@ -63,9 +66,10 @@ def test_readings_typed_fast_over_a_slow_line_are_all_kept(
         if chance.random() < 0.1:
             # The panel, the chosen mark and the field name one peg, whatever is under way.
             at = page.evaluate("document.activeElement.dataset.measure")
-            side, bow = {"L": "left", "R": "right"}[at[6]], at[7:]
+            at = at.removeprefix(PEGS)
+            side, bow = {"L": "left", "R": "right"}[at[0]], at[1:]
             expect(page.get_by_role("complementary").locator(".next")).to_contain_text(f"peg {bow} {side}")
-            assert walk.index(at[6:]) == list(typed).index(peg) + 1
+            assert walk.index(at) == list(typed).index(peg) + 1
     saved(page)
     assert {peg: f"{value:.3f}" for peg, value in levels(page)["pegs"].items()} == typed
 
@@ -78,7 +82,7 @@ def test_enter_stops_at_the_last_peg_and_says_so(page: Page) -> None:
     expect(entry).to_be_visible()
     entry.focus()
     while (at := page.evaluate("document.activeElement.dataset.measure ?? ''")) != "":
-        assert at[6:] in last
+        assert at.removeprefix(PEGS) in last
         page.keyboard.type("2.222")
         page.keyboard.press("Enter")
     told = page.get_by_role("status").filter(has_text="That was the last one")

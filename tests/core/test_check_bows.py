@@ -7,7 +7,6 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from obtegum.core.bows.as_bent import as_bent
-from obtegum.core.bows.checks import judge_bow, kept_for_width, quarter_height, standing_order
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edit import Edit
 from obtegum.core.edits import apply_edits, edits_in_words
@@ -15,6 +14,7 @@ from obtegum.core.job import Job
 from obtegum.core.profile import round_bow
 from obtegum.core.quantity import FOOT_M
 from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.check_bows.checks import judge_bow, kept_for_width, quarter_height, standing_order
 from obtegum.core.rooms.check_bows.decisions import BowCheck
 from obtegum.core.trouble import DesignError
 from tests.conftest import answer, make_house, make_plan, verdict

@@ -9,13 +9,14 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from obtegum.core.job import Job
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.square_up.again import taped_anew
 from obtegum.core.rooms.square_up.decisions import Taping
 from obtegum.core.setout.checkin import CheckIn, TapeMisfit, check_in, planned_lines
 from obtegum.core.setout.lines import LINES, Line
-from tests.conftest import answer, make_plan, verdict
+from tests.conftest import answer, make_house, make_plan, verdict
 
 L, W, ERROR = 20.0, 6.5, 0.003
 Corners = dict[str, tuple[float, float]]
@@ -215,14 +216,16 @@ def test_a_tape_on_the_slope_is_brought_to_level() -> None:
 
 
 def test_another_round_keeps_the_one_before() -> None:
-    record = taped_anew(taped(**measured(standing(0.0, (0.3, 0.0), (0.3, 0.0)))), 0.0)
+    first = taped(**measured(standing(0.0, (0.3, 0.0), (0.3, 0.0))))
+    record, words = taped_anew(Job(make_house(), first))
+    assert words == "Pegs moved, taping begun again"
     assert record.taped.count == 0
     again = taped(record, **measured(standing(0.0, (0.01, 0.0), (0.0, 0.0))))
     plan = make_plan(again, size__length_m=L, size__span_m=W, tape__units="metric")
     assert answer(plan, "square-up", "taping_1") == "300 mm"
     drawing = next(each for each in plan.drawings if each.view == "taped")
     assert {"earlier", "shape"} <= {getattr(item, "part", "") for item in drawing.items}
-    assert taped_anew(SiteRecord(), 0.0) == SiteRecord()
+    assert taped_anew(Job(make_house()))[0] == SiteRecord()
 
 
 def test_a_found_shape_has_the_lengths_that_were_read() -> None:

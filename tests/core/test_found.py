@@ -88,7 +88,7 @@ def test_ticks_tapings_spots_imports_and_undo_leave_it_as_if_made_anew() -> None
     for after in (
         Job(job.design, record.with_set("peg:L1", None)),
         Job(job.design, record.with_set("post:R3", 4.0)),
-        Job(job.design, taped_anew(record, 0.0)),
+        Job(job.design, taped_anew(Job(job.design, record))[0]),
         Job(job.design, record.model_copy(update={"levels": spots})),
         Job(*other),
         # Back again: what was found before is kept under what it read, and holds.

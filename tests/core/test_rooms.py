@@ -1,11 +1,27 @@
-"""The rooms of the house depend inward only."""
+"""Rooms: they depend inward only, use of one another what is offered, and a new one is its folder and its lines."""
 
 import ast
+import json
+import math
+import os
+import re
+import shutil
 import subprocess
 import sys
+from collections import defaultdict
+from collections.abc import Iterator
+from importlib import import_module
 from pathlib import Path
 
 from importlinter.cli import lint_imports
+
+from obtegum.core.bench import begin
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.faces import Member
+from obtegum.core.room import rooms
+from obtegum.core.rooms import ROOMS, SiteRecord
+from obtegum.core.starters import demo_houses, new_house
+from obtegum.core.work import Work
 
 ROOT = Path(__file__).parents[2]
 CORE = ROOT / "src" / "obtegum" / "core"
@@ -39,3 +55,176 @@ def test_core_loads_without_the_rest() -> None:
     shown = subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True).stdout
     assert "obtegum.core.plan" in shown
     assert all(name.startswith("obtegum.core") for name in ast.literal_eval(shown))
+
+
+# What names the rooms for all others, and the made-up houses, which say of each step how far it has come.
+NAMES_ROOMS = {"core/rooms/__init__.py", "core/starters.py"}
+
+
+def imports_of_rooms(file: Path) -> Iterator[tuple[str, str]]:
+    """Rooms that a file imports from, and which module of theirs."""
+    for node in ast.walk(ast.parse(file.read_text(encoding="utf-8"))):
+        names = (
+            [alias.name for alias in node.names]
+            if isinstance(node, ast.Import)
+            else [f"{node.module}.{alias.name}" for alias in node.names]
+            if isinstance(node, ast.ImportFrom)
+            else []
+        )
+        for name in names:
+            found = re.match(r"obtegum\.core\.rooms\.([a-z_]+)\.([a-z_]+)", name)
+            if found and found[1] in ROOMS:
+                yield found[1], found[2]
+
+
+def test_rooms_use_of_one_another_only_what_is_offered() -> None:
+    used = defaultdict[str, set[str]](set)
+    for own in ROOMS:
+        for file in (CORE / "rooms" / own).glob("*.py"):
+            for room, module in imports_of_rooms(file):
+                if room != own:
+                    used[room].add(module)
+    offered = {name: set(getattr(import_module(f"obtegum.core.rooms.{name}"), "OFFERS", ())) for name in ROOMS}
+    for room, modules in used.items():
+        assert modules <= {"decisions", "found", *offered[room]}, room
+    assert {room: modules - used[room] for room, modules in offered.items() if modules - used[room]} == {}
+
+
+def test_no_shared_file_names_a_step() -> None:
+    # A router may be a room's own, by its name.
+    for file in CORE.parent.rglob("*.py"):
+        name = str(file.relative_to(CORE.parent))
+        own = name.split("/")[2] if name.startswith("core/rooms/") and name.count("/") > 2 else file.stem
+        if name not in NAMES_ROOMS:
+            assert {room for room, _ in imports_of_rooms(file)} <= {own} or own in ROOMS, name
+            text = file.read_text(encoding="utf-8")
+            read = set(re.findall(r"\bdesign\.([a-z_]+)\b", text)) & set(ROOMS)
+            assert not read or own in ROOMS, f"{name} reads {read}"
+
+
+def test_nothing_floats() -> None:
+    # Every piece of the house has an end in the ground, or one that meets another piece along its length.
+    for design, record in (*demo_houses(), (new_house("metric"), SiteRecord())):
+        work = begin(design, record, default_catalogue())
+        members = [member for room in rooms() for member in room.parts(work)]
+        assert {"peg", "post", "stick", "drain pipe"} == {member.what for member in members}
+        assert len({member.part for member in members}) == len(members)
+        for member in members:
+            assert held(member, members, work), member
+
+
+def held(member: Member, members: list[Member], work: Work) -> bool:
+    if min(end[2] for end in member.ends) < 0:
+        return True
+    near = [each for each in members if each is not member and abs(each.ends[0][0] - member.ends[0][0]) < 1e-6]
+    # A stick laps the next by its joint; a foot stands in its post by the insertion.
+    reach_m = 1.1 * max(work.design.bows.joint_m, work.design.bows.insertion_m)
+    return any(math.dist(end, other) <= reach_m for end in member.ends for each in near for other in each.ends)
+
+
+GUTTER = {
+    "__init__.py": '"""Gutter: along one eave."""\n',
+    "decisions.py": """
+from typing import Annotated
+
+from obtegum.core.numbers import Decisions, Number
+
+class Gutter(Decisions):
+    falls_m: Annotated[float, Number("Gutter falls", 0.0, 1.0)] = 0.05
+""",
+    "room.py": '''
+from obtegum.core.answers import length_answer
+from obtegum.core.drawing import Outline, drawn, line
+from obtegum.core.faces import File, Member, SiteLine, Table
+from obtegum.core.room import Room
+from obtegum.core.step import StepPlan
+from obtegum.core.verdict import Verdict
+
+def verdicts(work):
+    return [Verdict(id="gutter-falls", step="gutter", level="holds", title="Gutter", sentence="It runs off.", number="", limit="", ratio=None)]
+
+def plan(work, found):
+    return StepPlan(
+        id="gutter", title="Gutter", group="Frame", state="open", next="Hang it.", caution="Ladders.",
+        measures=("gutter.falls_m",), answers=(length_answer(work, "gutter_low", "Low end", work.design.gutter.falls_m),),
+        leads=("gutter_low",), views=("gutter",), strips=(), grips=(), focus=("gutter",),
+    )
+
+def draw(work):
+    long_m = work.design.size.length_m
+    path = line(0.0, 0.0, long_m, -work.design.gutter.falls_m)
+    items = [Outline(part="gutter", layer="string", material="string", path=path)]
+    return drawn(view="gutter", title="The gutter", summary="It falls.", items=items, table=())
+
+ROOM = Room(
+    plan=plan, verdicts=verdicts, views={"gutter": draw}, down=frozenset({"gutter_low"}),
+    tables=(Table(name="gutter", label="Gutter", about="its pieces", rows=lambda work: (("piece",), (1,))),),
+    on_site=lambda work: (SiteLine(kind="gutter", path=((0.0, 0.0), (work.design.size.length_m, 0.0))),),
+)
+''',
+}  # fmt: skip
+
+ASKS = """
+import json, tempfile
+from pathlib import Path
+from fastapi.testclient import TestClient
+from obtegum.api.app import make_app
+from obtegum.api.guard import TOKEN_HEADER
+from obtegum.core.bench import begin
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.starters import new_house
+from obtegum.exchange.cad import setting_out_dxf
+from obtegum.store import open_store
+
+store = open_store(Path(tempfile.mkdtemp()))
+app = make_app(store)
+client = TestClient(app, base_url="http://127.0.0.1", headers={TOKEN_HEADER: app.state.token})
+house = client.post("/api/houses", json={"units": "metric"}).json()
+edits = [{"measure": "gutter.falls_m", "text": "2 m"}]
+url = f"/api/houses/{house['id']}"
+refused = client.patch(url, json={"version": 1, "edits": edits}).json()
+edits[0]["text"] = "0.2"
+changed = client.patch(url, json={"version": 1, "edits": edits}).json()
+work = begin(new_house("metric"), SiteRecord(), default_catalogue())
+print(json.dumps({
+    "house": changed, "refused": refused, "files": client.get("/api/files").json(),
+    "csv": client.get(f"{url}/gutter.csv").text,
+    "schemas": sorted(app.openapi()["components"]["schemas"]),
+    "layer": "GUTTER" in setting_out_dxf(work),
+}))
+"""
+
+
+def test_a_new_room_is_its_folder_and_three_lines(tmp_path: Path) -> None:
+    package = shutil.copytree(
+        CORE.parent, tmp_path / "obtegum", ignore=shutil.ignore_patterns("webroot", "__pycache__")
+    )
+    registry = package / "core" / "rooms" / "__init__.py"
+    folder = registry.parent / "gutter"
+    folder.mkdir()
+    for name, text in GUTTER.items():
+        (folder / name).write_text(text, encoding="utf-8")
+    lines = registry.read_text(encoding="utf-8")
+    for before, added in (
+        ("from obtegum.core.rooms.inside.decisions", "from obtegum.core.rooms.gutter.decisions import Gutter\n"),
+        ('    "check_bows",\n', '    "gutter",\n'),
+        ("    site: Site = Site()\n", "    gutter: Gutter = Gutter()\n"),
+    ):
+        assert lines.count(before) == 1
+        lines = lines.replace(before, added + before)
+    registry.write_text(lines, encoding="utf-8")
+    environment = {**os.environ, "PYTHONPATH": str(tmp_path)}
+    run = subprocess.run([sys.executable, "-c", ASKS], capture_output=True, text=True, env=environment, check=False)
+    assert run.returncode == 0, run.stderr
+    found = json.loads(run.stdout)
+    plan = found["house"]["plan"]
+    assert [step["answers"][0]["reading"] for step in plan["steps"] if step["id"] == "gutter"] == ["200 mm"]
+    assert plan["measures"]["gutter.falls_m"]["label"] == "Gutter falls"
+    assert "gutter" in {drawing["view"] for drawing in plan["drawings"]}
+    assert "gutter-falls" in {verdict["id"] for verdict in plan["verdicts"]}
+    assert "Gutter falls can be 1.000 m at the most." in json.dumps(found["refused"])
+    assert "gutter.csv" in {file["name"] for file in found["files"]["files"]}
+    assert found["csv"].split() == ["piece", "1"]
+    assert "Gutter" in found["schemas"]
+    assert found["layer"]

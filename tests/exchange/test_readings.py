@@ -12,7 +12,6 @@ import pytest
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.job import Job
-from obtegum.core.plan import plan_house
 from obtegum.core.quantity import FOOT_M
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.level.decisions import Levels, Spot
@@ -120,7 +119,7 @@ def test_a_peg_list_filled_in_sets_its_pegs() -> None:
 
 def drawn(design, record):  # type: ignore[no-untyped-def]
     work = begin(design, record, default_catalogue())
-    text = setting_out_dxf(work, plan_house(design, record, default_catalogue()))
+    text = setting_out_dxf(work)
     return work, ezdxf.read(io.StringIO(text))  # type: ignore[attr-defined]
 
 
@@ -130,7 +129,7 @@ def test_the_dxf_passes_its_audit_and_has_the_pegs() -> None:
     work, document = drawn(design, record)
     assert not document.audit().has_errors
     assert document.units == ezdxf.units.M
-    assert set(LAYERS) <= {layer.dxf.name for layer in document.layers}
+    assert {name for name, _ in LAYERS.values()} <= {layer.dxf.name for layer in document.layers}
     pegs = document.modelspace().query('POINT[layer=="PEGS"]')
     places = sorted((each.dxf.location.x, each.dxf.location.y) for each in pegs)
     wanted = sorted((peg.station_m, 0.0 if peg.side == "L" else -design.size.span_m) for peg in pegs_of(work))

@@ -9,7 +9,8 @@ from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
 
 from obtegum import __version__
-from obtegum.api import files, houses, planning, site, yard
+from obtegum.api import acts, files, houses, planning, set_out, yard
+from obtegum.api import level as levelling
 from obtegum.api.benches import Benches
 from obtegum.api.beside import Beside
 from obtegum.api.guard import Guard, Page
@@ -49,7 +50,9 @@ def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK, level: Level
     app.state.token = secrets.token_urlsafe(24)
     app.include_router(planning.router)
     app.include_router(files.router)
-    app.include_router(site.router)
+    app.include_router(acts.router)
+    app.include_router(set_out.router)
+    app.include_router(levelling.router)
     app.include_router(yard.router)
     app.include_router(houses.router)
     install(app)

@@ -134,7 +134,7 @@ async def get_dxf(store: Kept, lane: Lane, house_id: HouseId, work: WorkName = "
     def make(house: House) -> str:
         from obtegum.exchange.cad import setting_out_dxf
 
-        return setting_out_dxf(begin(house.design, house.record, default_catalogue()), _plan(house))
+        return setting_out_dxf(begin(house.design, house.record, default_catalogue()))
 
     house, content = await _made(store, lane, house_id, work, make)
     return _file(content, f"{house.design.name} setting-out.dxf", "image/vnd.dxf")

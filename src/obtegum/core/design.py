@@ -7,11 +7,12 @@ from typing import Any
 from pydantic import ValidationError
 
 from obtegum.core.numbers import Number, Place, path_of, place_of
+from obtegum.core.part import KeptPart
 from obtegum.core.quantity import Tape
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["SITE", "limit_of", "place_at", "read_design", "read_record", "tape_in", "troubles_of"]
+__all__ = ["SITE", "limit_of", "place_at", "read_design", "read_record", "record_as_kept_now", "tape_in", "troubles_of"]
 
 # What was done and found on site stands under this name in the paths of a house.
 SITE = "record"
@@ -95,6 +96,23 @@ def read_record(data: Mapping[str, Any], tape: Tape) -> SiteRecord:
     except ValidationError as error:
         entries = [{**entry, "loc": (SITE, *entry["loc"])} for entry in error.errors(include_url=False)]
         raise DesignError(troubles_of(entries, tape)) from None
+
+
+def record_as_kept_now(record: Any) -> Any:
+    """A stored site record in the form that its parts are kept in now; what is no record is left as it is.
+
+    Raises: pydantic.ValidationError when a part of it can't be read.
+    """
+    if not isinstance(record, dict):
+        return record
+    parts = {name: declared.annotation for name, declared in SiteRecord.model_fields.items()}
+    return {name: _part_as_kept_now(parts.get(name), part) for name, part in record.items()}
+
+
+def _part_as_kept_now(kind: Any, part: Any) -> Any:
+    if isinstance(kind, type) and issubclass(kind, KeptPart) and isinstance(part, dict):
+        return kind.as_kept_now(part)
+    return part
 
 
 def tape_in(data: object) -> Tape:

@@ -1,12 +1,15 @@
-"""What a room may bring besides its step: members, needs, tables, files, pages; and what is built, kept, carried.
+"""What a room may bring besides its step: members, needs, tables, files, pages, intakes; what is built and kept.
 
 Plain values. A room that has nothing to say of one of them leaves it empty.
 """
 
-from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, field
 from typing import Literal
 
+from obtegum.core.intake import Rows
+from obtegum.core.job import Job
+from obtegum.core.rooms import SiteRecord
 from obtegum.core.work import Work
 
 __all__ = [
@@ -16,6 +19,7 @@ __all__ = [
     "Card",
     "Caution",
     "File",
+    "Intake",
     "Link",
     "Member",
     "Need",
@@ -26,6 +30,8 @@ __all__ = [
     "Readings",
     "Round",
     "Ruled",
+    "SiteLine",
+    "SitePoint",
     "Stick",
     "Table",
     "Task",
@@ -51,6 +57,30 @@ class Member:
     length_m: float
     ends: tuple[Point, Point]
     stock_m: float | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SitePoint:
+    """A place on the ground, for maps and CAD: m from A along the house and across it from the line A to B.
+
+    ``height_m`` is over the line of sight, 0 where nobody read it; ``told`` is what a map says of it besides.
+    """
+
+    kind: str
+    at: tuple[float, float]
+    name: str = ""
+    height_m: float = 0.0
+    told: Mapping[str, object] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SiteLine:
+    """A line on the ground, for maps and CAD, measured as a `SitePoint` is; closed where it ends as it begins."""
+
+    kind: str
+    path: tuple[tuple[float, float], ...]
+    name: str = ""
+    height_m: float = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -133,6 +163,21 @@ class File:
     label: str
     about: str
     long: bool = False
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Intake:
+    """Readings that can be read in: the columns that tell them, and how their rows become part of the record.
+
+    ``also`` are columns that they may have besides; ``bare`` names the columns of rows that came without a
+    header, by their number. ``read`` returns the record and what was read, in words; it raises DesignError with
+    a sentence for each faulty row.
+    """
+
+    columns: frozenset[str]
+    read: Callable[[Rows, Job], tuple[SiteRecord, str]]
+    also: frozenset[str] = frozenset()
+    bare: Mapping[int, tuple[str, ...]] = field(default_factory=dict)
 
 
 # What stands on a printed page, from the top down. Drawings and strips are named, as the plan has them.

@@ -9,7 +9,7 @@ from obtegum.core.faces import Need
 from obtegum.core.fields import MeasureState
 from obtegum.core.measures import EVERYWHERE, measured
 from obtegum.core.part import Part
-from obtegum.core.quantity import Tape, size_text
+from obtegum.core.quantity import Tape
 from obtegum.core.room import rooms, views
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.step import StepPlan
@@ -21,6 +21,7 @@ __all__ = [
     "PLANNING_AID",
     "HousePlan",
     "YardPlan",
+    "how_large",
     "judged",
     "needs",
     "plan_house",
@@ -94,7 +95,7 @@ def plan_work(work: Work, shown: str | None = None) -> HousePlan:
         states = {name: state for name, state in states.items() if name in asked}
     return HousePlan(
         name=design.name,
-        size=size_text(design.size.span_m, design.size.length_m, design.tape),
+        size=how_large(design),
         tape=design.tape,
         overall=worst(verdicts),
         unknowns=unknown_count(verdicts),
@@ -136,6 +137,11 @@ def table_of(work: Work, view: str) -> tuple[Row, ...]:
     return found.table
 
 
+def how_large(design: HouseDesign) -> str:
+    """How large a house is, in words: by the first room that says so."""
+    return next(room.how_large for room in rooms() if room.how_large is not None)(design)
+
+
 def small_drawing(work: Work) -> Drawing:
     """The house as it is shown where there are many: by the first room that draws it so."""
     return next(room.small for room in rooms() if room.small is not None)(work)
@@ -146,7 +152,7 @@ def plan_yard(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> 
     work = begin(design, record, catalogue)
     verdicts = judged(work)
     return YardPlan(
-        size=size_text(design.size.span_m, design.size.length_m, design.tape),
+        size=how_large(design),
         words=", ".join(room.sums_up(work) for room in rooms() if room.sums_up is not None),
         overall=worst(verdicts),
         unknowns=unknown_count(verdicts),

@@ -4,18 +4,32 @@ Each room has a module `room` whose ROOM says what it brings; the registry names
 The further faces (parts, links, tasks, cards, rounds) are empty until they have something to say.
 """
 
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cache
 from importlib import import_module
 
 from obtegum.core.drawing import Drawing, Layer, with_layers
 from obtegum.core.edit import Cure
-from obtegum.core.faces import Beside, Card, File, Link, Member, Need, Page, Round, Table, Task
+from obtegum.core.faces import (
+    Beside,
+    Card,
+    File,
+    Intake,
+    Link,
+    Member,
+    Need,
+    Page,
+    Round,
+    SiteLine,
+    SitePoint,
+    Table,
+    Task,
+)
 from obtegum.core.fields import Measure
 from obtegum.core.found import Finding
 from obtegum.core.job import Job
-from obtegum.core.rooms import ROOMS, HouseDesign
+from obtegum.core.rooms import ROOMS, HouseDesign, SiteRecord
 from obtegum.core.step import StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.trouble import Trouble
@@ -35,12 +49,14 @@ class Room:
 
     What it shows: ``plan``, ``verdicts``, ``strips`` (``lends`` names those that others show too), ``views``
     by their names, ``layers`` that it adds to other rooms' views, ``told``, the drawings of its numbered work,
-    ``small``, the house as it is shown among others, and ``sums_up``, what is said of it there.
+    ``small``, the house as it is shown among others, ``sums_up``, what is said of it there, and ``how_large``.
     What can be set: ``fields`` with ways of their own, ``more_fields`` that come and go with the design,
     ``beside``, those that are set beside the files, whatever step is shown. ``must`` is what a house can't be without,
     ``impossible`` what can't have been found on site. ``cures`` by verdict, ``needs`` that a remedy's cost is
     told in. Which way its answers are rounded: ``down``, ``up``, ``nearest``. What can be taken away:
-    ``tables``, ``files``, and ``pages`` of the printed sheet.
+    ``tables``, ``files``, ``pages`` of the printed sheet, and what it has ``on_site`` for maps and CAD; what can
+    be read in: ``intakes``. ``acts`` are what its actions do that change the record: the record and words for the
+    history.
     """
 
     plan: Callable[[Work, list[Verdict]], StepPlan]
@@ -52,6 +68,7 @@ class Room:
     told: Callable[[Work], Sequence[Drawing]] = _none
     small: Callable[[Work], Drawing] | None = None
     sums_up: Callable[[Work], str] | None = None
+    how_large: Callable[[HouseDesign], str] | None = None
     fields: tuple[Measure, ...] = ()
     more_fields: Callable[[HouseDesign], Sequence[str]] = _none
     beside: tuple[Beside, ...] = ()
@@ -65,6 +82,9 @@ class Room:
     tables: tuple[Table, ...] = ()
     files: tuple[File, ...] = ()
     pages: tuple[Page, ...] = ()
+    on_site: Callable[[Work], Iterable[SitePoint | SiteLine]] = _none
+    intakes: tuple[Intake, ...] = ()
+    acts: Mapping[str, Callable[[Job], tuple[SiteRecord, str]]] = field(default_factory=dict)
     parts: Callable[[Work], Sequence[Member]] = _none
     links: Callable[[Work], Sequence[Link]] = _none
     tasks: Callable[[Work], Sequence[Task]] = _none

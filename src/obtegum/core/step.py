@@ -28,10 +28,11 @@ class Told(Part):
 
 
 class Action(Part):
-    """Something to press in a step, besides its fields."""
+    """Something to press in a step, besides its fields: it opens a panel, or it is one of the room's acts."""
 
     id: str
     label: str
+    opens: Literal["spots", "readings"] | None = None
 
 
 class StepPlan(Part):

@@ -11,9 +11,8 @@ import math
 from collections.abc import Callable
 from typing import Any
 
-from obtegum.core.rooms.set_out.found import pegs_of, strung
-from obtegum.core.setout.how import corner_places
-from obtegum.core.setout.offsets import offset_pegs
+from obtegum.core.faces import SiteLine
+from obtegum.core.room import rooms
 from obtegum.core.work import Work
 
 __all__ = ["placing", "setting_out_geojson"]
@@ -45,7 +44,7 @@ def placing(latitude: float, longitude: float, bearing: float) -> Callable[[floa
 
 
 def setting_out_geojson(work: Work) -> str:
-    """Base, corners, pegs, offset pegs and spots as features with their names and readings."""
+    """What the rooms have on the ground as features with their names and readings; contour lines are left to CAD."""
     site = work.design.site
     placed = site.latitude is not None and site.longitude is not None and site.bearing is not None
     if placed:
@@ -61,30 +60,19 @@ def setting_out_geojson(work: Work) -> str:
     def at(x: float, y: float) -> list[float]:
         return [round(value, decimals) + 0.0 for value in place(x, y)]
 
-    def point(x: float, y: float, **told: object) -> dict[str, Any]:
-        return {"type": "Feature", "geometry": {"type": "Point", "coordinates": at(x, y)}, "properties": told}
+    def feature(shape: str, coordinates: object, **told: object) -> dict[str, Any]:
+        return {"type": "Feature", "geometry": {"type": shape, "coordinates": coordinates}, "properties": told}
 
-    corners = corner_places(*strung(work))
-    ring = [at(*corners[letter]) for letter in "ADCBA"]
-    features: list[dict[str, Any]] = [
-        {
-            "type": "Feature",
-            "geometry": {"type": "Polygon", "coordinates": [ring]},
-            "properties": {"kind": "base", "name": work.design.name},
-        }
-    ]
-    features += [point(x, y, kind="corner", name=letter) for letter, (x, y) in corners.items()]
-    levels = work.record.levels
-    for peg in pegs_of(work):
-        name, y = f"{peg.side}{peg.bow}", 0.0 if peg.side == "L" else strung(work)[1]
-        features.append(
-            point(peg.reading_m, y, kind="peg", name=name, station_m=peg.station_m, rod_m=levels.pegs.get(name))
-        )
-    features += [
-        point(*kept.at, kind="offset peg", name=kept.name)
-        for kept in offset_pegs(*strung(work), work.design.keep.offset_m)
-    ]
-    features += [point(spot.x_m, spot.y_m, kind="spot", rod_m=spot.reading_m) for spot in levels.spots.values()]
+    features: list[dict[str, Any]] = []
+    for each in (thing for room in rooms() for thing in room.on_site(work)):
+        if isinstance(each, SiteLine):
+            # Only what encloses ground is told to a map: strings and contour lines would clutter it.
+            if each.path[0] == each.path[-1]:
+                ring = [at(x, y) for x, y in each.path]
+                features.append(feature("Polygon", [ring], kind=each.kind, name=each.name))
+            continue
+        named = {"name": each.name} if each.name else {}
+        features.append(feature("Point", at(*each.at), kind=each.kind, **named, **each.told))
     told = "WGS 84" if placed else "metres from corner A: first along A to B, then to the left of it; D lies below zero"
     collection = {"type": "FeatureCollection", "coordinates_are": told, "features": features}
     return json.dumps(collection, ensure_ascii=False, indent=1) + "\n"

@@ -11,11 +11,10 @@ from typing import Any, Literal
 from pydantic import ValidationError
 
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import read_design
+from obtegum.core.design import read_design, record_as_kept_now
 from obtegum.core.offers import tried
 from obtegum.core.part import Part
 from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.rooms.level.decisions import spots_by_id
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["FORMAT", "MOST_BYTES", "VERSION", "HouseFile", "as_it_is", "read_house_file", "write_house_file"]
@@ -48,20 +47,11 @@ def _from_bare_design(data: dict[str, Any]) -> dict[str, Any]:
     return {"format": FORMAT, "version": 2, "design": data, "record": {}}
 
 
-def _from_listed_spots(data: dict[str, Any]) -> dict[str, Any]:
-    return {**data, "version": 3, "record": with_spot_ids(data.get("record", {}))}
+def _from_earlier_parts(data: dict[str, Any]) -> dict[str, Any]:
+    return {**data, "version": 3, "record": record_as_kept_now(data.get("record", {}))}
 
 
-def with_spot_ids(record: Any) -> Any:
-    """A stored site record whose spots may be a list, with each under its id; what is no record is left as it is.
-
-    Raises: pydantic.ValidationError when a spot of the list can't be read.
-    """
-    levels = record.get("levels") if isinstance(record, dict) else None
-    return {**record, "levels": spots_by_id(levels)} if isinstance(levels, dict) else record
-
-
-MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _from_bare_design, 2: _from_listed_spots}
+MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _from_bare_design, 2: _from_earlier_parts}
 
 
 def _refuse(sentence: str, path: str = "file") -> DesignError:

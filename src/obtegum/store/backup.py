@@ -19,8 +19,8 @@ from pydantic import Field, ValidationError
 from sqlalchemy import delete, func, insert, select, text
 from sqlalchemy.orm import Session
 
+from obtegum.core.design import record_as_kept_now
 from obtegum.core.part import Part
-from obtegum.core.rooms.level.decisions import spots_by_id
 from obtegum.store.causes import StoreTrouble
 from obtegum.store.database import Store, put_in_place
 from obtegum.store.documents import hash_of, in_pieces, keep_documents, keep_pieces, keep_text, parts_of, texts
@@ -268,12 +268,10 @@ class _OldBackup(_Backup):
 
     @staticmethod
     def _texts(revision: dict[str, Any]) -> tuple[str, str]:
-        record = revision.get("record")
-        if isinstance(record, dict) and isinstance(record.get("levels"), dict):
-            try:
-                record = {**record, "levels": spots_by_id(record["levels"])}
-            except ValidationError:
-                raise BackupError("A spot in the backup is damaged.") from None
+        try:
+            record = record_as_kept_now(revision.get("record"))
+        except ValidationError:
+            raise BackupError("A spot in the backup is damaged.") from None
         return _plain(revision.get("design")), _plain(record)
 
     def texts(self) -> Iterator[tuple[str, str]]:

@@ -8,6 +8,7 @@ export type Yard = Schemas["Yard"];
 export type HouseLine = Schemas["HouseLine"];
 export type Edit = Schemas["Edit"];
 export type Verdict = Schemas["Verdict"];
+export type Action = Schemas["Action"];
 export type StepPlan = Schemas["StepPlan"];
 export type Answer = Schemas["Answer"];
 export type MeasureState = Schemas["MeasureState"];

@@ -322,7 +322,7 @@ function Workplace({ window }: { window: string }) {
       {side === "readings" && <Readings onClose={() => setSide("step")} />}
       {side === "spots" && <Spots caution={step.caution} onClose={() => setSide("step")} />}
       {side === "step" && (
-        <Panel step={step} says={settled?.says ?? ""} onShow={choose} onAct={(action) => (action === "tape-anew" ? session.tapeAnew() : setSide(action === "spots" ? "spots" : "readings"))} />
+        <Panel step={step} says={settled?.says ?? ""} onShow={choose} onAct={(action) => (action.opens ? setSide(action.opens) : session.act(action.id))} />
       )}
     </Layout>
   );

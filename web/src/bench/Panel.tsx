@@ -1,7 +1,7 @@
 import { memo } from "react";
 import { Button, Disclosure, DisclosurePanel, Heading } from "react-aria-components";
 import styled from "styled-components";
-import type { Answer, StepPlan } from "../api/client";
+import type { Action, Answer, StepPlan } from "../api/client";
 import { alike } from "../house/alike";
 import { useSight } from "../house/useSight";
 import { Choice } from "../kit/Choice";
@@ -32,7 +32,7 @@ interface Props {
   /** What to do at the chosen mark, or that it is done. */
   says: string;
   onShow: (part: string) => void;
-  onAct: (action: string) => void;
+  onAct: (action: Action) => void;
 }
 
 /** The step's few inputs, then its answers, then its verdicts and what to do next. */
@@ -56,7 +56,7 @@ export function Panel({ step, says, onShow, onAct }: Props) {
         })}
       </div>
       {step.actions?.map((action) => (
-        <Press key={action.id} data-action={action.id} onPress={() => onAct(action.id)}>
+        <Press key={action.id} data-action={action.id} onPress={() => onAct(action)}>
           {action.label}
         </Press>
       ))}

@@ -251,9 +251,9 @@ export class HouseSession {
     void this.enqueue({ method: "POST", path: "/ticks", body: { tick, done }, measure: tick });
   }
 
-  /** Keep the round of taping among the earlier ones, and begin another. */
-  tapeAnew(): void {
-    void this.enqueue({ method: "POST", path: "/tapings", body: {} });
+  /** Do what an action of a step does: begin another round of taping, and the like. */
+  act(id: string): void {
+    void this.enqueue({ method: "POST", path: `/acts/${id}`, body: {} });
   }
 
   /** Read the linked laser level with the rod at a peg; what goes wrong is said at the peg's field. */

@@ -2,7 +2,8 @@
 
 from typing import Literal
 
-__all__ = ["LINES", "Line"]
+__all__ = ["DIAGONALS", "LINES", "Line"]
 
 Line = Literal["ab", "dc", "ad", "bc", "ac", "bd"]
 LINES: tuple[Line, ...] = ("ab", "dc", "ad", "bc", "ac", "bd")
+DIAGONALS: tuple[Line, Line] = ("ac", "bd")

@@ -3,12 +3,12 @@
 import math
 
 from obtegum.core.bows.as_bent import as_bent
-from obtegum.core.bows.checks import Judged, judge_bow
 from obtegum.core.found import found
 from obtegum.core.profile import Chain
 from obtegum.core.profile import Line as Stretch
 from obtegum.core.rooms.bend.found import is_formed, straight_m
 from obtegum.core.rooms.bows.found import girth_at, tube_m
+from obtegum.core.rooms.check_bows.checks import Judged, judge_bow
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work

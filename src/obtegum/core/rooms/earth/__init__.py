@@ -1,1 +1,1 @@
-"""earth"""
+"""Earth: a pad cut, filled or raised, what moving it takes, and stone by mass."""

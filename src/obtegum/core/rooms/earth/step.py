@@ -3,9 +3,9 @@
 from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.ground.earthwork import Moving, stone_kg
-from obtegum.core.ground.stand import Stand
 from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.level.stand import Stand
 from obtegum.core.rooms.set_out.found import strung
 from obtegum.core.step import Action, Answer, StepPlan
 from obtegum.core.strip import Strip
@@ -87,7 +87,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         strips=("tops:L", "tops:R") if stand_of(work) else ("peg:L", "peg:R"),
         grips=(),
         focus=("pad", "meeting", "contour", "spots", "spot", "post", "ground", "datum", "corner", "line", "end"),
-        actions=(Action(id="spots", label="Spots between the pegs"),),
+        actions=(Action(id="spots", label="Spots between the pegs", opens="spots"),),
     )
 
 

@@ -5,6 +5,7 @@ from obtegum.core.room import Room
 from obtegum.core.rooms.keep_pegs import step
 from obtegum.core.rooms.keep_pegs.cures import CURES
 from obtegum.core.rooms.keep_pegs.draw import offsets
+from obtegum.core.rooms.keep_pegs.on_site import on_site
 from obtegum.core.rooms.keep_pegs.paper import PAGES
 
 __all__ = ["ROOM"]
@@ -17,4 +18,5 @@ ROOM = Room(
     cures=CURES,
     nearest=frozenset({"kept_long", "kept_short", "board"}),
     pages=PAGES,
+    on_site=on_site,
 )

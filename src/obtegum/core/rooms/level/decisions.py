@@ -6,11 +6,11 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, model_validator
 
 from obtegum.core.numbers import Decisions, Each, Number, choice
-from obtegum.core.part import Part
+from obtegum.core.part import KeptPart, Part
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.setout.base import PEG, peg_words
 
-__all__ = ["MOST_SPOTS", "SPOT_FROM_M", "SPOT_TO_M", "Level", "Levels", "Spot", "spots_by_id"]
+__all__ = ["MOST_SPOTS", "SPOT_FROM_M", "SPOT_TO_M", "Level", "Levels", "Spot"]
 
 MOST_PEGS = 2400
 MOST_SPOTS = 5000
@@ -47,16 +47,7 @@ class Spot(Part):
         return f"{round(self.x_m * 100)}:{round(self.y_m * 100)}"
 
 
-def spots_by_id(levels: Mapping[str, Any]) -> dict[str, Any]:
-    """Stored levels whose spots are a list, as they were once kept, with each spot under its id."""
-    spots = levels.get("spots", {})
-    if not isinstance(spots, list | tuple):
-        return dict(levels)
-    read = [Spot.model_validate(spot) for spot in spots]
-    return {**levels, "spots": {spot.id: spot.model_dump() for spot in read}}
-
-
-class Levels(Part):
+class Levels(KeptPart):
     """Rod readings (or depths below a level string) from one set-up, m, in the order they were taken.
 
     Spots are by their ids. ``closing_m`` is the first peg read once more at the end.
@@ -67,6 +58,15 @@ class Levels(Part):
     )
     spots: dict[SpotId, Spot] = Field(default_factory=dict, max_length=MOST_SPOTS)
     closing_m: Annotated[float | None, Number("First peg, read again", 0.0, 20.0)] = None
+
+    @classmethod
+    def as_kept_now(cls, data: Mapping[str, Any]) -> Mapping[str, Any]:
+        """Spots that were kept as a list, each under its id. Raises: pydantic.ValidationError."""
+        spots = data.get("spots", {})
+        if not isinstance(spots, list | tuple):
+            return data
+        read = [Spot.model_validate(spot) for spot in spots]
+        return {**data, "spots": {spot.id: spot.model_dump() for spot in read}}
 
     @model_validator(mode="after")
     def _named_by_place(self) -> "Levels":

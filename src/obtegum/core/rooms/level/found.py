@@ -1,8 +1,8 @@
 """The posts on the ground as it was read, and readings that don’t fit those around them."""
 
 from obtegum.core.found import found
-from obtegum.core.ground.stand import Stand, stand_on
 from obtegum.core.rooms.level.spots import spot_place
+from obtegum.core.rooms.level.stand import Stand, stand_on
 from obtegum.core.rooms.level.suspects import Suspect, odd_spots, suspects
 from obtegum.core.rooms.set_out.found import pegs_of, strung
 from obtegum.core.setout.base import peg_words

@@ -12,8 +12,8 @@ from obtegum.core.drawing import (
     Segments,
     drawn,
 )
-from obtegum.core.ground.stand import Stand
 from obtegum.core.rooms.level.found import odd_readings, place_words, stand_of
+from obtegum.core.rooms.level.stand import Stand
 from obtegum.core.rooms.set_out.base import BESIDE_M, peg_y
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of, strung
 from obtegum.core.setout.base import Peg, peg_words

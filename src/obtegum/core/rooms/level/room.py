@@ -5,6 +5,8 @@ from obtegum.core.room import Room
 from obtegum.core.rooms.level import step
 from obtegum.core.rooms.level.cures import CURES
 from obtegum.core.rooms.level.draw import falls, profile
+from obtegum.core.rooms.level.intake import INTAKES
+from obtegum.core.rooms.level.on_site import on_site
 from obtegum.core.rooms.level.paper import PAGES
 from obtegum.core.rooms.level.readings import past_the_rod
 from obtegum.core.rooms.level.tables import TABLES
@@ -23,4 +25,6 @@ ROOM = Room(
     nearest=frozenset({"top_reading", "datum_fall", "slope", "reveal_least", "reveal_most"}),
     tables=TABLES,
     pages=PAGES,
+    on_site=on_site,
+    intakes=INTAKES,
 )

@@ -3,14 +3,24 @@
 from obtegum.core.quantity import LengthError, Tape, length_text, parse_length, parse_place
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.rooms.level.decisions import MOST_SPOTS, SPOT_FROM_M, SPOT_TO_M, Spot
+from obtegum.core.rooms.set_out.ticks import design_bays
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["read_place", "read_rod", "spot_place", "spot_words", "too_far", "with_spot", "without_spot"]
+__all__ = ["peg_place", "read_place", "read_rod", "spot_place", "spot_words", "too_far", "with_spot", "without_spot"]
 
 
 def too_far(x_m: float, y_m: float) -> bool:
     """Whether a place is too far from A to have to do with the house."""
     return not (SPOT_FROM_M <= x_m <= SPOT_TO_M and SPOT_FROM_M <= y_m <= SPOT_TO_M)
+
+
+def peg_place(design: HouseDesign, name: str) -> tuple[float, float]:
+    """Where a peg stands, from A along the house and from the line A to B across it, m. Raises: DesignError."""
+    stations = design_bays(design).stations_m
+    place = int(name[1:]) - 1
+    if place >= len(stations):
+        raise DesignError([Trouble(path="peg", sentence=f"There is no peg {name} in this house.")])
+    return stations[place], 0.0 if name[0] == "L" else design.size.span_m
 
 
 def read_place(along: str, across: str, tape: Tape) -> tuple[float, float]:

@@ -5,9 +5,9 @@ from functools import partial
 
 from obtegum.core.answers import length_answer, ticked_off
 from obtegum.core.ground.levels import turned_falls
-from obtegum.core.ground.stand import Stand
 from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.level.found import odd_readings, place_words, stand_of
+from obtegum.core.rooms.level.stand import Stand
 from obtegum.core.rooms.posts.found import least_in_ground
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of
 from obtegum.core.rounding import rounded
@@ -163,8 +163,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         walk=tuple(f"record.levels.pegs.{peg.side}{peg.bow}" for peg in _walk(work)),
         focus=("post", "ground", "datum", "contour", "spots", "spot", "corner", "line", "end", "floor"),
         actions=(
-            Action(id="spots", label="Spots between the pegs"),
-            Action(id="read-in", label="Paste or open readings"),
+            Action(id="spots", label="Spots between the pegs", opens="spots"),
+            Action(id="read-in", label="Paste or open readings", opens="readings"),
         ),
         done=read,
         of=len(pegs_of(work)),

@@ -8,6 +8,8 @@ from obtegum.core.rooms.set_out.cures import CURES
 from obtegum.core.rooms.set_out.draw import above
 from obtegum.core.rooms.set_out.draw_how import how_drawings
 from obtegum.core.rooms.set_out.fields import FIELDS
+from obtegum.core.rooms.set_out.intake import INTAKES
+from obtegum.core.rooms.set_out.on_site import on_site
 from obtegum.core.rooms.set_out.paper import PAGES
 from obtegum.core.rooms.set_out.parts import parts
 from obtegum.core.rooms.set_out.tables import TABLES
@@ -41,5 +43,7 @@ ROOM = Room(
         ),
     ),
     pages=PAGES,
+    on_site=on_site,
+    intakes=INTAKES,
     parts=parts,
 )

@@ -7,7 +7,7 @@ from obtegum.core.rooms import HouseDesign
 from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["design_bays", "peg_words", "tick_station", "tick_words"]
+__all__ = ["design_bays", "tick_station", "tick_words"]
 
 _TICK = re.compile(TICK)
 
@@ -25,11 +25,6 @@ def tick_station(design: HouseDesign, tick: str) -> float:
     if found is None or int(found[3]) > len(stations):
         raise DesignError([Trouble(path="tick", sentence=f"There is no “{tick}” in this house to tick off.")])
     return stations[int(found[3]) - 1]
-
-
-def peg_words(name: str) -> str:
-    """A peg by its name, in words: ``peg 3 left``."""
-    return f"peg {name[1:]} {'left' if name[0] == 'L' else 'right'}"
 
 
 def tick_words(tick: str, done: bool) -> str:

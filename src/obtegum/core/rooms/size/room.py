@@ -1,6 +1,8 @@
 """Size: width, length, shape and height, and how a grower fits under the side."""
 
+from obtegum.core.quantity import size_text
 from obtegum.core.room import Room
+from obtegum.core.rooms import HouseDesign
 from obtegum.core.rooms.size import step
 from obtegum.core.rooms.size.across import across
 from obtegum.core.rooms.size.along import along
@@ -13,6 +15,11 @@ from obtegum.core.rooms.size.small import small
 
 __all__ = ["ROOM"]
 
+
+def _how_large(design: HouseDesign) -> str:
+    return size_text(design.size.span_m, design.size.length_m, design.tape)
+
+
 ROOM = Room(
     plan=step.plan,
     verdicts=step.verdicts,
@@ -20,6 +27,7 @@ ROOM = Room(
     lends=("floor",),
     views={"across": across, "along": along, "shapes": shapes},
     small=small,
+    how_large=_how_large,
     fields=FIELDS,
     must=centre_line,
     cures=CURES,

@@ -3,9 +3,11 @@
 from obtegum.core.drawing import over
 from obtegum.core.room import Room
 from obtegum.core.rooms.square_up import step
+from obtegum.core.rooms.square_up.again import taped_anew
 from obtegum.core.rooms.square_up.cures import CURES
 from obtegum.core.rooms.square_up.draw import taped
 from obtegum.core.rooms.square_up.fields import FIELDS
+from obtegum.core.rooms.square_up.intake import INTAKES
 from obtegum.core.rooms.square_up.paper import PAGES
 from obtegum.core.rooms.square_up.tables import TABLES
 
@@ -22,4 +24,6 @@ ROOM = Room(
     nearest=frozenset({"move"}),
     tables=TABLES,
     pages=PAGES,
+    intakes=INTAKES,
+    acts={"tape-anew": taped_anew},
 )

@@ -1,4 +1,4 @@
-"""What is done and found on site: ticks, rounds of taping, rod readings at pegs and spots."""
+"""Levelling through the API: spots, and the linked laser level at a spot or a peg."""
 
 from typing import Annotated
 
@@ -6,7 +6,7 @@ from fastapi import APIRouter, Path, Query, Request
 from starlette.responses import Response
 
 from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, Window, change
-from obtegum.api.models import HouseOut, LevelShot, NewSpot, SpotOut, SpotsOut, Standing, TickOff
+from obtegum.api.models import HouseOut, LevelShot, NewSpot, SpotOut, SpotsOut
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edit import Edit
@@ -15,39 +15,21 @@ from obtegum.core.job import Job
 from obtegum.core.quantity import length_text
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.rooms.level.decisions import Spot
-from obtegum.core.rooms.level.spots import read_place, read_rod, spot_place, spot_words, with_spot, without_spot
-from obtegum.core.rooms.set_out.ticks import design_bays, tick_station, tick_words
-from obtegum.core.rooms.square_up.again import taped_anew
-from obtegum.core.setout.base import pegs
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.rooms.level.spots import (
+    peg_place,
+    read_place,
+    read_rod,
+    spot_place,
+    spot_words,
+    with_spot,
+    without_spot,
+)
 from obtegum.devices.level import LevelError, LevelLink
 from obtegum.store import houses
 
 __all__ = ["router"]
 
 router = APIRouter(prefix="/api/houses", tags=["site"], responses=HOUSE_PROBLEMS)
-
-
-@router.post("/{house_id}/ticks", response_model=HouseOut)
-def post_tick(desk: Desk, house_id: HouseId, tick: TickOff) -> Response:
-    """Tick a peg or post off as set where the plan wants it, or take that back."""
-
-    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        station_m = tick_station(design, tick.tick)
-        changed = record.with_set(tick.tick, station_m if tick.done else None)
-        return houses.Edited(design, changed, tick_words(tick.tick, tick.done))
-
-    return change(desk, house_id, tick.version, tick.window, edit)
-
-
-@router.post("/{house_id}/tapings", response_model=HouseOut)
-def post_taping(desk: Desk, house_id: HouseId, own: Standing) -> Response:
-    """Keep the round of taping under way among the earlier ones, and begin another."""
-
-    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        return houses.Edited(design, taped_anew(record, design.set_out.starts_m), "Pegs moved, taping begun again")
-
-    return change(desk, house_id, own.version, own.window, edit)
 
 
 def _laser(request: Request) -> LevelLink:
@@ -114,17 +96,7 @@ def delete_spot(
 def post_level_shot(request: Request, desk: Desk, house_id: HouseId, wanted: LevelShot) -> Response:
     """Read the laser level with the rod at a peg, and keep the reading."""
     house = houses.get(desk.store, house_id)
-    peg = next(
-        (
-            each
-            for each in pegs(design_bays(house.design), house.design.size.span_m)
-            if f"{each.side}{each.bow}" == wanted.peg
-        ),
-        None,
-    )
-    if peg is None:
-        raise DesignError([Trouble(path="peg", sentence=f"There is no peg {wanted.peg} in this house.")])
-    live = _laser(request).read(peg.station_m, peg.x_m + house.design.size.span_m / 2)
+    live = _laser(request).read(*peg_place(house.design, wanted.peg))
     edits = (Edit(measure=f"record.levels.pegs.{wanted.peg}", text=f"{live.reading_m:.4f} m"),)
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:

@@ -1,0 +1,16 @@
+"""The offset pegs on the ground."""
+
+from collections.abc import Iterator
+
+from obtegum.core.faces import SitePoint
+from obtegum.core.rooms.set_out.found import strung
+from obtegum.core.setout.offsets import offset_pegs
+from obtegum.core.work import Work
+
+__all__ = ["on_site"]
+
+
+def on_site(work: Work) -> Iterator[SitePoint]:
+    """Two beyond each corner."""
+    for kept in offset_pegs(*strung(work), work.design.keep.offset_m):
+        yield SitePoint(kind="offset peg", name=kept.name, at=kept.at)

@@ -1,0 +1,41 @@
+"""Pegs read in: the peg list with its column ``set_at`` filled in."""
+
+from obtegum.core.faces import Intake
+from obtegum.core.intake import Rows, RowTrouble, counted, peg_named, refusal, wanted
+from obtegum.core.job import Job
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.set_out.ticks import design_bays
+from obtegum.core.setout.base import peg_words
+
+__all__ = ["INTAKES"]
+
+MOST_M = 400.0
+
+
+def _pegs(rows: Rows, job: Job) -> tuple[SiteRecord, str]:
+    bows = design_bays(job.design).bows
+    if "set_at" not in rows.columns:
+        raise refusal("It has no column named set_at, so it says of no peg where it was set.")
+    set_at = dict(job.record.set_at_m)
+    seen: dict[str, int] = {}
+
+    def take(number: int, cells: dict[str, str]) -> None:
+        side, bow = wanted(cells, "side", "bow")
+        name = peg_named(f"{bow} {side}", bows)
+        if name in seen:
+            raise RowTrouble(f"{peg_words(name)} stands on line {seen[name]} already")
+        seen[name] = number
+        if "set_at" in cells:
+            value = rows.length("set_at", cells["set_at"], number)
+            if value > MOST_M:
+                raise RowTrouble(f"{cells['set_at']} is longer than any house")
+            set_at[f"peg:{name}"] = value
+        else:
+            set_at.pop(f"peg:{name}", None)
+
+    rows.each(take)
+    count = sum(tick.startswith("peg:") for tick in set_at)
+    return job.record.model_copy(update={"set_at_m": set_at}), f"Peg list read in: {counted(count, 'peg')} set"
+
+
+INTAKES = (Intake(columns=frozenset({"side", "bow"}), also=frozenset({"set_at", "reading"}), read=_pegs),)

@@ -1,0 +1,52 @@
+"""Tapings read in: rounds of the six lines, the last of them under way."""
+
+import re
+
+from obtegum.core.faces import Intake
+from obtegum.core.intake import Rows, RowTrouble, counted, refusal, wanted
+from obtegum.core.job import Job
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.square_up.decisions import MOST_ROUNDS, Taping
+from obtegum.core.setout.lines import LINES, Line
+
+__all__ = ["INTAKES"]
+
+MOST_M = 400.0
+
+
+def _tapings(rows: Rows, job: Job) -> tuple[SiteRecord, str]:
+    rounds: dict[int, dict[Line, float]] = {}
+
+    def take(number: int, cells: dict[str, str]) -> None:
+        shown, reading = wanted(cells, "line", "reading")
+        name = "".join(sorted(re.sub(r"[^a-d]", "", shown.lower())))
+        line = next((each for each in LINES if "".join(sorted(each)) == name), None)
+        if line is None:
+            raise RowTrouble(f"“{shown[:30]}” is not one of the six lines; write A-C")
+        which = cells.get("round", "1")
+        if not re.fullmatch(r"[1-9]\d?", which):
+            raise RowTrouble(f"“{which[:20]}” is not the number of a round")
+        value = rows.length("reading", reading, number)
+        if not 0 < value <= MOST_M:
+            raise RowTrouble(f"{reading} is no distance between two corners")
+        if line in rounds.setdefault(int(which), {}):
+            raise RowTrouble(f"{shown} stands twice in round {which}")
+        rounds[int(which)][line] = value
+
+    rows.each(take)
+    if len(rounds) > MOST_ROUNDS + 1:
+        raise refusal(
+            f"It has {len(rounds)} rounds of taping; the one under way and {MOST_ROUNDS} earlier ones are the most "
+            "that are kept. Leave out the oldest."
+        )
+    tapings = [
+        Taping.model_validate({f"{line}_m": value for line, value in readings.items()})
+        for _, readings in sorted(rounds.items())
+    ]
+    if not tapings:
+        raise refusal("There are no readings in it.")
+    record = job.record.model_copy(update={"earlier": tuple(tapings[:-1]), "taped": tapings[-1]})
+    return record, f"Tapings read in: {counted(len(tapings), 'round')}"
+
+
+INTAKES = (Intake(columns=frozenset({"line"}), also=frozenset({"reading"}), read=_tapings),)
