@@ -3,9 +3,11 @@
 Run by ./obtegum bench. Times are medians on the machine it runs on; nothing in the tests asserts them.
 """
 
+import argparse
 import gzip
 import json
 import math
+import os
 import random
 import statistics
 import subprocess
@@ -155,6 +157,89 @@ def press_ms(page: Page, address: str, job: Job) -> tuple[float, float]:
     return statistics.median(times), max(times)
 
 
+# What the core takes, measured by a process of its own so that an earlier state of it can be asked the same.
+CORE = """
+import statistics, time
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.plan import plan_house
+from obtegum.core.remedies import find_remedies
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.starters import new_house
+
+def median_ms(action, rounds):
+    times = []
+    for place in range(rounds + 2):
+        begin = time.perf_counter()
+        action(place)
+        times.append((time.perf_counter() - begin) * 1000)
+    return statistics.median(times[2:])
+
+catalogue, usual = default_catalogue(), new_house("metric")
+def house(**parts):
+    document = usual.model_dump()
+    document["size"]["length_m"] = 30.0
+    for name, part in parts.items():
+        document[name].update(part)
+    return type(usual).model_validate(document)
+
+thirty = house()
+print(median_ms(lambda place: plan_house(thirty, SiteRecord(), catalogue), 60))
+changes = [
+    {"posts": {"reveal_m": 0.55}}, {"posts": {"length_m": 1.35}}, {"bows": {"insertion_m": 0.17}},
+    {"bows": {"joint_m": 0.13}}, {"bows": {"max_spacing_m": 1.1}}, {"inside": {"bed_m": 0.8}},
+    {"set_out": {"reading_error_m": 0.004}}, {"keep": {"offset_m": 1.7}}, {"level": {"least_in_ground_m": 0.65}},
+    {"pad": {"swell": 1.3}}, {"drain": {"fall": 0.012}}, {"bending": {"tail_m": 0.1}},
+]
+changed = [house(**change) for change in changes]
+assert all(each != thirty for each in changed)
+try:
+    from obtegum.core.bench import begin
+    from obtegum.core.plan import plan_work
+    first = begin(thirty, SiteRecord(), catalogue)
+    plan_work(first)
+    def plan(design):
+        plan_work(begin(design, SiteRecord(), catalogue, first))
+except ImportError:
+    def plan(design):
+        plan_house(design, SiteRecord(), catalogue)
+took = [median_ms(lambda place: plan(design), 10) for design in changed]
+print(statistics.median(took))
+print(max(took))
+figure = {"figure": {"height_m": 2.3, "from_left_m": 0.3}}
+ailing = house(posts={"length_m": 0.9}, drain={"rain_m_s": 2e-4}, size=figure)
+failing = [each.id for each in plan_house(ailing, SiteRecord(), catalogue).verdicts if each.level == "fails"]
+assert len(failing) == 3, failing
+print(median_ms(lambda place: find_remedies(ailing, SiteRecord(), catalogue), 15))
+"""
+CORE_ROWS = (
+    ("whole plan of a 30 m house, in the core", 15),
+    ("the same after a change, median of twelve", 5),
+    ("the same after a change, worst of twelve", 15),
+    ("remedies of a house with three failing verdicts", 60),
+)
+
+
+def core_ms(tree: Path, record_at: str = "obtegum.core.rooms") -> list[float]:
+    """The core of a tree of the project measured: plan, changed plan, remedies, ms."""
+    code = CORE.replace("obtegum.core.rooms", record_at)
+    python, path = tree / ".venv/bin/python", {**os.environ, "PYTHONPATH": str(tree / "src")}
+    out = subprocess.run([python, "-c", code], capture_output=True, text=True, check=True, env=path).stdout
+    return [float(line) for line in out.split()]
+
+
+def before(commit: str, tree: Path) -> dict[str, float]:
+    """What an earlier state of the project measures of itself, by the names of the rows."""
+    subprocess.run(["git", "worktree", "add", "--detach", str(tree), commit], cwd=ROOT, check=True, capture_output=True)
+    try:
+        out = subprocess.run([tree / "obtegum", "bench"], capture_output=True, text=True, check=True).stdout
+        found = {line[:54].strip(): float(line[54:].split()[0]) for line in out.splitlines() if "budget" in line}
+        shared = (tree / "src/obtegum/core/rooms/__init__.py").exists()
+        times = core_ms(tree, "obtegum.core.rooms" if shared else "obtegum.core.record")
+        return found | {what: took for (what, _), took in zip(CORE_ROWS, times, strict=True)}
+    finally:
+        subprocess.run(["git", "worktree", "remove", "--force", str(tree)], cwd=ROOT, check=True)
+
+
 EDITS = 5200
 ROOM_KB = 5.0
 
@@ -206,22 +291,25 @@ print(out, time.perf_counter() - begin - out, resource.getrusage(resource.RUSAGE
     ]
 
 
+def beside(what: str, value: float, earlier: dict[str, float]) -> str:
+    """A figure as a ratio to what an earlier state of the project measured."""
+    return f"   was {earlier[what]:8.1f}: {value / earlier[what]:5.2f} of that" if what in earlier else ""
+
+
 def main() -> int:
-    """Measure and print."""
+    """Measure and print; beside an earlier commit (``--before``) measured in the same run, as a ratio to it."""
+    asked = argparse.ArgumentParser(description=main.__doc__)
+    asked.add_argument("--before", metavar="COMMIT", help="an earlier commit to measure beside")
+    commit = asked.parse_args().before
+    with tempfile.TemporaryDirectory() as folder:
+        earlier = before(commit, Path(folder) / "before") if commit else {}
     thirty = new_house("metric").model_dump()
     thirty["size"]["length_m"] = 30.0
     design = type(new_house("metric")).model_validate(thirty)
     catalogue = default_catalogue()
     body = json.dumps(thirty).encode()
     rows: list[tuple[str, float, float, str]] = []
-    rows.append(
-        (
-            "whole plan of a 30 m house, in the core",
-            median_ms(lambda: plan_house(design, SiteRecord(), catalogue), 60),
-            15,
-            "ms",
-        )
-    )
+    rows += [(what, took, budget, "ms") for (what, budget), took in zip(CORE_ROWS, core_ms(ROOT), strict=True)]
     shaped = [apply_edits(Job(design), [Edit(measure="size.shape", text=kind)], catalogue) for kind in SHAPE_LABELS]
     slowest = max(median_ms(lambda job=job: plan_house(*job, catalogue), 15) for job in shaped)
     rows.append(("whole plan of a 30 m house, the slowest shape", slowest, 25, "ms"))
@@ -236,25 +324,26 @@ def main() -> int:
         request = urllib.request.Request(f"{address}api/plan", body, {"content-type": "application/json"})
         posted = median_ms(lambda: urllib.request.urlopen(request).read(), 60)
         rows.append(("POST /api/plan of a 30 m house, asked and read", posted, 25, "ms"))
-        rows.append(("start-up to the first answer, set up before", started, 2000, "ms"))
+        rows.append(("start-up to the first answer, set up before", started, 1500, "ms"))
         rows.append(("first screen's JavaScript, gzipped", script_size_kb(), 300, "kB"))
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
             page = browser.new_page(viewport={"width": 1280, "height": 800})
             rows.append(("first screen drawn", first_screen_ms(page, address), 1000, "ms"))
             median, worst = drag_ms(page, address)
-            rows.append(("a pull redrawn, median", median, 100, "ms"))
+            rows.append(("a pull redrawn, median", median, 40, "ms"))
             rows.append(("a pull redrawn, worst of 20", worst, 100, "ms"))
             median, worst = press_ms(page, address, big)
             rows.append(("400 pegs, 2,000 spots: a change redrawn, median", median, 100, "ms"))
-            rows.append(("400 pegs, 2,000 spots: worst of 12", worst, 100, "ms"))
+            rows.append(("400 pegs, 2,000 spots: worst of 12", worst, 150, "ms"))
             browser.close()
         process.kill()
         process.wait()
     with tempfile.TemporaryDirectory() as folder:
         rows += long_history(big, Path(folder) / "data")
     for what, value, budget, unit in rows:
-        print(f"{what:54} {value:8.1f} {unit}   budget {budget:6.0f} {unit}   {value / budget:5.2f} of it")
+        ratio = f"{value / budget:5.2f} of it{beside(what, value, earlier)}"
+        print(f"{what:54} {value:8.1f} {unit}   budget {budget:6.0f} {unit}   {ratio}")
     return 0
 
 

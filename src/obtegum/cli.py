@@ -148,11 +148,21 @@ def _houses(count: int) -> str:
     return f"{count} {'house' if count == 1 else 'houses'}"
 
 
+def _warm() -> None:
+    """Load what the first plan needs while nobody waits for it: its libraries take longer than the start itself."""
+    from obtegum.core.catalogue import default_catalogue
+    from obtegum.core.plan import plan_house
+    from obtegum.core.starters import demo_houses
+
+    plan_house(*demo_houses()[0], default_catalogue())
+
+
 def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> int:
     import gc
     import os
     import signal
     import socket
+    import threading
 
     import uvicorn
 
@@ -194,6 +204,7 @@ def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> 
         timeout_graceful_shutdown=GRACE_S,
     )
     server = uvicorn.Server(config)
+    threading.Thread(target=_warm, daemon=True).start()
 
     def leave(number: int, frame: object) -> None:
         server.should_exit = True

@@ -1,19 +1,25 @@
 """The built interface on the real server with a temporary data folder, in Debian's Chromium."""
 
+import json
 import os
 import re
 import shutil
 import subprocess
 import sys
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from pathlib import Path
+from urllib.request import Request as Asking
+from urllib.request import urlopen
 
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect, sync_playwright
 
+from obtegum.store.backup import BEFORE
+
 # A busy machine may take its time; what is awaited must come, not come fast.
 expect.set_options(timeout=20_000)
 
+DEMO = ("Upper terrace", "Dune edge", "Kitchen plot")
 CHROMIUM = "/usr/bin/chromium"
 FLAGS = [
     "--no-sandbox",
@@ -71,38 +77,37 @@ def browser() -> Iterator[Browser]:
         opened.close()
 
 
-class Ahead:
-    """The next test's server, started while this one runs, on a copy of one set of demo houses."""
-
-    def __init__(self, folder: Callable[[str], Path]) -> None:
-        self.folder, self.demo = folder, folder("demo")
-        first = Server(self.demo)
-        first.ready()
-        first.kill()
-        self.waiting = self._another()
-
-    def _another(self) -> Server:
-        return Server(shutil.copytree(self.demo, self.folder("data"), dirs_exist_ok=True))
-
-    def take(self) -> Server:
-        taken = self.waiting
-        taken.ready()
-        self.waiting = self._another()
-        return taken
-
-
 @pytest.fixture(scope="session")
-def ahead(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Ahead]:
-    made = Ahead(tmp_path_factory.mktemp)
-    yield made
-    made.waiting.kill()
+def started(tmp_path_factory: pytest.TempPathFactory) -> Iterator[tuple[Server, bytes]]:
+    """One server for all tests, and a backup of the houses that each begins with."""
+    running = Server(tmp_path_factory.mktemp("data"))
+    running.ready()
+    with urlopen(f"{running.address}api/backup", timeout=60) as answer:
+        begun = answer.read()
+    yield running, begun
+    running.kill()
 
 
 @pytest.fixture
-def server(ahead: Ahead) -> Iterator[Server]:
-    running = ahead.take()
-    yield running
-    running.kill()
+def server(request: pytest.FixtureRequest, started: tuple[Server, bytes]) -> Server:
+    """The server with the demo houses as they were at first, whatever the tests before did to them or to it.
+
+    A house that is brought back goes on counting its versions; a test marked ``fresh`` has it from the first one.
+    """
+    running, begun = started
+    if request.node.get_closest_marker("fresh"):
+        running.kill()
+        shutil.rmtree(running.data)
+        running.start()
+        return running
+    if running.process.poll() is not None:
+        running.start()
+    with urlopen(f"{running.address}api/token", timeout=60) as answer:
+        headers = {"x-obtegum-token": json.load(answer)["token"], "content-type": "application/zip"}
+    with urlopen(Asking(f"{running.address}api/backup", begun, headers, method="POST"), timeout=60) as answer:
+        assert json.load(answer)["houses"] == len(DEMO)
+    (running.data / BEFORE).unlink()
+    return running
 
 
 @pytest.fixture

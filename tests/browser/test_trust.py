@@ -6,6 +6,7 @@ import sqlite3
 from contextlib import closing
 from pathlib import Path
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from obtegum.store.documents import hash_of
@@ -47,6 +48,7 @@ def test_undo_outlives_a_kill_and_a_reload(page: Page, server: Server) -> None:
     expect(field(page, "size.span_m")).to_have_value("22' 6\"")
 
 
+@pytest.mark.fresh
 def test_history_is_looked_at_and_brought_back(page: Page) -> None:
     open_house(page, "Upper terrace")
     change(page, "size.span_m", "20")
@@ -207,6 +209,7 @@ def test_a_house_is_deleted_for_good_after_asking(page: Page) -> None:
     expect(page.get_by_text("Nothing is here.")).to_be_visible()
 
 
+@pytest.mark.fresh
 def test_a_long_yard_and_a_long_history_go_on(page: Page, server: Server) -> None:
     """Sixty houses more, and a house of forty changes: all of them can be reached."""
     page.evaluate(
@@ -240,6 +243,7 @@ def test_a_long_yard_and_a_long_history_go_on(page: Page, server: Server) -> Non
     expect(lines.last).to_contain_text("Started from the demo")
 
 
+@pytest.mark.fresh
 def test_a_house_that_can_t_be_planned_has_ways_out(page: Page, server: Server) -> None:
     name = page.get_by_role("link", name="Kitchen plot").get_attribute("href")
     assert name

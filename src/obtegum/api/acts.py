@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, HTTPException, Path
 from starlette.responses import Response
 
-from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, change
+from obtegum.api.desk import Desk, HouseId, change
 from obtegum.api.models import HouseOut, Standing
 from obtegum.core.job import Job
 from obtegum.core.room import rooms
@@ -14,7 +14,7 @@ from obtegum.store import houses
 
 __all__ = ["router"]
 
-router = APIRouter(prefix="/api/houses", tags=["site"], responses=HOUSE_PROBLEMS)
+router = APIRouter(prefix="/api/houses", tags=["site"])
 
 
 @router.post("/{house_id}/acts/{act}", response_model=HouseOut)

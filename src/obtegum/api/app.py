@@ -13,6 +13,7 @@ from obtegum.api import acts, files, houses, planning, set_out, yard
 from obtegum.api import level as levelling
 from obtegum.api.benches import Benches
 from obtegum.api.beside import Beside
+from obtegum.api.description import describe
 from obtegum.api.guard import Guard, Page
 from obtegum.api.problems import install, problem
 from obtegum.devices.level import LevelLink
@@ -56,6 +57,7 @@ def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK, level: Level
     app.include_router(yard.router)
     app.include_router(houses.router)
     install(app)
+    describe(app)
     app.add_middleware(Guard, hosts=hosts, token=app.state.token)
     if (WEB_ROOT / "index.html").is_file():
         _serve_interface(app)

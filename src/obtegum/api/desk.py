@@ -10,7 +10,7 @@ from starlette.responses import Response
 from obtegum.api.benches import Benches, benches_of
 from obtegum.api.beside import Beside
 from obtegum.api.models import house_out
-from obtegum.api.planning import PROBLEMS, answer
+from obtegum.api.planning import answer
 from obtegum.api.problems import Unplanned
 from obtegum.core.plan import HousePlan, plan_work
 from obtegum.core.rooms import HouseDesign, SiteRecord
@@ -20,7 +20,6 @@ from obtegum.store import House, Store, gestures, houses
 log = logging.getLogger(__name__)
 
 __all__ = [
-    "HOUSE_PROBLEMS",
     "Desk",
     "HouseId",
     "Kept",
@@ -33,10 +32,6 @@ __all__ = [
     "with_plan",
 ]
 
-HOUSE_PROBLEMS: dict[int | str, dict[str, object]] = {
-    **PROBLEMS,
-    **dict.fromkeys((403, 404, 409, 503, 507), PROBLEMS[422]),
-}
 HouseId = Annotated[str, Path(max_length=40)]
 Window = Annotated[str, Query(max_length=40)]
 Version = Annotated[int, Path(ge=1, le=2**31)]

@@ -15,7 +15,7 @@ from starlette.concurrency import run_in_threadpool
 from starlette.responses import FileResponse, Response
 
 from obtegum.api.beside import Beside
-from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, Lane, Window, WorkName, change, with_plan
+from obtegum.api.desk import Desk, HouseId, Kept, Lane, Window, WorkName, change, with_plan
 from obtegum.api.models import BesideOut, FileOut, FilesOut, HouseOut, NamedHouse, RestoredOut
 from obtegum.api.planning import answer
 from obtegum.core.bench import begin
@@ -34,7 +34,7 @@ from obtegum.store.backup import BEFORE, BackupError, Restored, Tell, restore, w
 __all__ = ["router"]
 
 CSV = "text/csv; charset=utf-8"
-router = APIRouter(prefix="/api", tags=["files"], responses=HOUSE_PROBLEMS)
+router = APIRouter(prefix="/api", tags=["files"])
 
 
 def _taken_in(*types: str) -> dict[str, Any]:

@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, HTTPException, Path, Query
 from starlette.responses import Response
 
-from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, KeptBenches, Version, Window, change, with_plan
+from obtegum.api.desk import Desk, HouseId, Kept, KeptBenches, Version, Window, change, with_plan
 from obtegum.api.models import (
     Back,
     Changes,
@@ -30,7 +30,7 @@ from obtegum.store import gestures, houses
 
 __all__ = ["router"]
 
-router = APIRouter(prefix="/api/houses", tags=["houses"], responses=HOUSE_PROBLEMS)
+router = APIRouter(prefix="/api/houses", tags=["houses"])
 
 
 @router.get("/{house_id}", response_model=HouseOut)

@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, Path, Query, Request
 from starlette.responses import Response
 
-from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, Window, change
+from obtegum.api.desk import Desk, HouseId, Kept, Window, change
 from obtegum.api.models import HouseOut, LevelShot, NewSpot, SpotOut, SpotsOut
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
@@ -29,7 +29,7 @@ from obtegum.store import houses
 
 __all__ = ["router"]
 
-router = APIRouter(prefix="/api/houses", tags=["site"], responses=HOUSE_PROBLEMS)
+router = APIRouter(prefix="/api/houses", tags=["site"])
 
 
 def _laser(request: Request) -> LevelLink:

@@ -20,14 +20,13 @@ from obtegum.core.starters import new_house
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.exchange.housefile import HouseFile
 
-__all__ = ["PROBLEMS", "answer", "router"]
+__all__ = ["answer", "router"]
 
-PROBLEMS: dict[int | str, dict[str, object]] = {
-    status: {"model": Problem, "description": "problem details", "content": {"application/problem+json": {}}}
-    for status in (400, 422)
+PROBLEM: dict[int | str, dict[str, object]] = {
+    422: {"model": Problem, "description": "problem details", "content": {"application/problem+json": {}}}
 }
 KeptBenches = Annotated[Benches, Depends(benches_of)]
-router = APIRouter(prefix="/api", tags=["planning"], responses=PROBLEMS)
+router = APIRouter(prefix="/api", tags=["planning"])
 
 
 def answer(body: Part, status: int = 200) -> Response:
@@ -35,7 +34,7 @@ def answer(body: Part, status: int = 200) -> Response:
     return Response(body.model_dump_json(), status, media_type="application/json")
 
 
-@router.post("/plan", response_model=HousePlan)
+@router.post("/plan", response_model=HousePlan, responses=PROBLEM)
 def post_plan(design: HouseDesign) -> Response:
     """Plan a house; nothing is kept."""
     catalogue = default_catalogue()

@@ -3,7 +3,7 @@
 from fastapi import APIRouter
 from starlette.responses import Response
 
-from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, change
+from obtegum.api.desk import Desk, HouseId, change
 from obtegum.api.models import HouseOut, TickOff
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.rooms.set_out.ticks import tick_station, tick_words
@@ -11,7 +11,7 @@ from obtegum.store import houses
 
 __all__ = ["router"]
 
-router = APIRouter(prefix="/api/houses", tags=["site"], responses=HOUSE_PROBLEMS)
+router = APIRouter(prefix="/api/houses", tags=["site"])
 
 
 @router.post("/{house_id}/ticks", response_model=HouseOut)

@@ -6,7 +6,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Request
 from starlette.responses import Response
 
-from obtegum.api.desk import HOUSE_PROBLEMS, Desk, HouseId, Kept, Lane, with_plan
+from obtegum.api.desk import Desk, HouseId, Kept, Lane, with_plan
 from obtegum.api.models import Gone, HouseLine, HouseOut, NewHouse, Place, TokenOut, VersionOut, WorkOut, Yard
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
@@ -22,7 +22,7 @@ from obtegum.store.yards import keep_yards, kept_yards
 __all__ = ["router"]
 
 log = logging.getLogger(__name__)
-router = APIRouter(prefix="/api", tags=["yard"], responses=HOUSE_PROBLEMS)
+router = APIRouter(prefix="/api", tags=["yard"])
 WorkKey = Annotated[str, Query(max_length=40)]
 
 

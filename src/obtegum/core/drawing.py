@@ -7,14 +7,16 @@ Items are plain dataclasses: a long house has thousands of them, all made here a
 
 import math
 from collections.abc import Callable, Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import fields
+from functools import cache
 from itertools import pairwise
-from typing import Annotated, Literal, NamedTuple, TypeVar
+from typing import Annotated, Any, Literal, NamedTuple, TypeVar, cast
 
 from pydantic import Field
 
 from obtegum.core.part import Part
 from obtegum.core.profile import Arc, Chain
+from obtegum.core.small import small
 
 __all__ = [
     "Arrow",
@@ -42,6 +44,7 @@ __all__ = [
 ]
 
 T = TypeVar("T")
+AnItem = TypeVar("AnItem")
 # A grower with a hat, in shares of the grower.
 HAT = 1.06
 Lies = Literal["ground", "frame", "hidden", "string", "construction", "air"]
@@ -50,7 +53,7 @@ SOLID = ("ground", "frame", "hidden", "air")
 Material = Literal["steel", "plastic", "post", "soil", "string", "ink", "air"]
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Vertex:
     """A corner of a path. The piece that leads here is straight, or an arc where ``radius_m`` > 0.
 
@@ -63,7 +66,7 @@ class Vertex:
     large: bool = False
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Outline:
     """A path of true size: filled when ``closed``, else a centre line ``width_m`` wide."""
 
@@ -77,7 +80,7 @@ class Outline:
     label: str = ""
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Mark:
     """A point to find on the ground or on the bow; ``heading_rad`` is the tube's direction there."""
 
@@ -91,7 +94,7 @@ class Mark:
     label: str
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Dimension:
     """A measured distance from one point to another, drawn ``lane`` lanes to the left of travel.
 
@@ -109,7 +112,7 @@ class Dimension:
     text: str
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Note:
     """Words at a point, ``row`` lines below it."""
 
@@ -123,7 +126,7 @@ class Note:
     row: int = 0
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Handle:
     """Something to take hold of: moving it by d metres along (dx, dy) changes a measure by d·gain."""
 
@@ -139,7 +142,7 @@ class Handle:
     lane_dy: float = 0
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Grower:
     """A person for scale, feet at (x, y)."""
 
@@ -152,7 +155,7 @@ class Grower:
     upright: bool
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Segments:
     """Many straight pieces of one thing, a row of x0, y0, x1, y1 for each; contours have their height, m."""
 
@@ -163,7 +166,7 @@ class Segments:
     height_m: float = 0.0
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Dots:
     """Many places without a name of their own."""
 
@@ -172,7 +175,7 @@ class Dots:
     places: tuple[tuple[float, float], ...]
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Arrow:
     """Something that goes from one point to another."""
 
@@ -189,7 +192,7 @@ Item = Annotated[
 ]
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Row:
     """A line of the table that says in words and numbers what the drawing shows."""
 
@@ -218,56 +221,58 @@ class Layer(NamedTuple):
     rows: tuple[Row, ...] = ()
 
 
-# An arc is as wide as this many points along it say, to a thousandth of its radius.
-ARC_POINTS = 36
+Place = tuple[float, float]
 
 
-def _arc_points(one: Vertex, other: Vertex) -> Iterator[tuple[float, float]]:
-    """Points along an arc that turns clockwise between two corners."""
+def _arc_places(one: Vertex, other: Vertex) -> Iterator[Place]:
+    """Where an arc that turns clockwise between two corners reaches farthest: left, right, up, down."""
     dx, dy = other.x - one.x, other.y - one.y
     half = math.hypot(dx, dy) / 2
-    off = math.sqrt(max(other.radius_m**2 - half**2, 0.0)) * (-1 if other.large else 1)
     if half == 0:
         return
+    off = math.sqrt(max(other.radius_m**2 - half**2, 0.0)) * (-1 if other.large else 1)
     cx, cy = (one.x + other.x) / 2 + dy / (2 * half) * off, (one.y + other.y) / 2 - dx / (2 * half) * off
     begin = math.atan2(one.y - cy, one.x - cx)
     turn = (begin - math.atan2(other.y - cy, other.x - cx)) % (2 * math.pi)
-    for place in range(1, ARC_POINTS):
-        angle = begin - turn * place / ARC_POINTS
-        yield cx + other.radius_m * math.cos(angle), cy + other.radius_m * math.sin(angle)
+    for ux, uy in ((1, 0), (0, 1), (-1, 0), (0, -1)):
+        if (begin - math.atan2(uy, ux)) % (2 * math.pi) <= turn:
+            yield cx + other.radius_m * ux, cy + other.radius_m * uy
 
 
-def _solid(item: Item) -> Iterator[tuple[float, float]]:
-    """Places that an item with a size of its own reaches to."""
-    match item:
-        case Outline():
-            wide = 0.0 if item.closed else item.width_m / 2
-            points = [(vertex.x, vertex.y) for vertex in item.path]
-            for one, other in pairwise(item.path):
-                points += _arc_points(one, other) if other.radius_m else ()
-            for x, y in points:
-                yield from ((x - wide, y - wide), (x + wide, y + wide)) if wide else ((x, y),)
-        case Grower():
-            yield item.x - item.width_m / 2, item.y
-            yield item.x + item.width_m / 2, item.y + item.height_m * HAT
-        case Segments():
-            for x0, y0, x1, y1 in item.ends:
-                yield from ((x0, y0), (x1, y1))
-        case Dots():
-            yield from item.places
-        case Arrow():
-            yield from ((item.x0, item.y0), (item.x1, item.y1))
-        case Mark():
-            yield item.x, item.y
+def _outlined(item: Outline) -> list[Place]:
+    points = [(vertex.x, vertex.y) for vertex in item.path]
+    for one, other in pairwise(item.path):
+        if other.radius_m:
+            points += _arc_places(one, other)
+    wide = 0.0 if item.closed else item.width_m / 2
+    if not wide:
+        return points
+    xs, ys = zip(*points, strict=True)
+    return [(min(xs) - wide, min(ys) - wide), (max(xs) + wide, max(ys) + wide)]
 
 
-def _pointed(item: Item) -> Iterator[tuple[float, float]]:
-    """Places that words, grips and dimension lines stand at; what they take themselves the renderer keeps free."""
-    match item:
-        case Dimension():
-            yield from ((item.x0, item.y0), (item.x1, item.y1))
-        case Note() | Handle():
-            yield item.x, item.y
+# Places that an item with a size of its own reaches to, and places that words, grips and dimension lines stand at:
+# what those take themselves the renderer keeps free.
+SOLID_AT: dict[type, Callable[[Any], Sequence[Place]]] = {
+    Mark: lambda item: ((item.x, item.y),),
+    Outline: _outlined,
+    Segments: lambda item: [place for x0, y0, x1, y1 in item.ends for place in ((x0, y0), (x1, y1))],
+    Dots: lambda item: item.places,
+    Arrow: lambda item: ((item.x0, item.y0), (item.x1, item.y1)),
+    Grower: lambda item: (
+        (item.x - item.width_m / 2, item.y),
+        (item.x + item.width_m / 2, item.y + item.height_m * HAT),
+    ),
+}
+POINTED_AT: dict[type, Callable[[Any], Sequence[Place]]] = {
+    Note: lambda item: ((item.x, item.y),),
+    Handle: lambda item: ((item.x, item.y),),
+    Dimension: lambda item: ((item.x0, item.y0), (item.x1, item.y1)),
+}
+
+
+def _places(items: Sequence[Item], at: dict[type, Callable[[Any], Sequence[Place]]]) -> list[Place]:
+    return [place for item in items if type(item) in at for place in at[type(item)](item)]
 
 
 def drawn(
@@ -281,17 +286,17 @@ def drawn(
 ) -> Drawing:
     """A drawing as large as its items, and so much more round what has size: left, below, right, above, m."""
     left, below, right, above = beside_m if isinstance(beside_m, tuple) else (beside_m,) * 4
-    solid = [place for item in items for place in _solid(item)] or [(0.0, 0.0)]
-    places = [place for item in items for place in _pointed(item)]
+    solid_x, solid_y = zip(*_places(items, SOLID_AT) or [(0.0, 0.0)], strict=True)
+    places = _places(items, POINTED_AT)
     xs, ys = [x for x, _ in places], [y for _, y in places]
     return Drawing(
         view=view,
         title=title,
         summary=summary,
-        x0=min([min(x for x, _ in solid) - left, *xs]),
-        y0=min([min(y for _, y in solid) - below, *ys]),
-        x1=max([max(x for x, _ in solid) + right, *xs]),
-        y1=max([max(y for _, y in solid) + above, *ys]),
+        x0=min([min(solid_x) - left, *xs]),
+        y0=min([min(solid_y) - below, *ys]),
+        x1=max([max(solid_x) + right, *xs]),
+        y1=max([max(solid_y) + above, *ys]),
         items=tuple(items),
         table=table,
     )
@@ -303,7 +308,7 @@ def with_layers(drawing: Drawing, layers: Sequence[Layer]) -> Drawing:
     solid = [place for place, item in enumerate(items) if isinstance(item, Outline) and item.layer in SOLID]
     at = solid[-1] + 1 if solid else 0
     more = [item for layer in layers for item in layer.items]
-    places = [place for item in more for each in (_solid, _pointed) for place in each(item)]
+    places = _places(more, SOLID_AT | POINTED_AT)
     xs, ys = [x for x, _ in places], [y for _, y in places]
     return drawing.model_copy(
         update={
@@ -332,7 +337,7 @@ def chain_path(chain: Chain) -> tuple[Vertex, ...]:
 
 def moved(vertex: Vertex, dx: float, dy: float = 0.0) -> Vertex:
     """A corner of a path somewhere else."""
-    return replace(vertex, x=vertex.x + dx, y=vertex.y + dy)
+    return _altered(vertex, x=vertex.x + dx, y=vertex.y + dy)
 
 
 def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
@@ -360,26 +365,41 @@ def seen_from_above(drawing: Drawing) -> Drawing:
     return drawing.model_copy(update={"items": items, "y0": -drawing.y1, "y1": -drawing.y0})
 
 
+@cache
+def _slots(kind: object) -> tuple[tuple[str, Callable[[Any], Any], Callable[[Any, Any], None]], ...]:
+    """The fields of a kind of item, each with what reads and what first writes it."""
+    slots = ((each.name, getattr(kind, each.name)) for each in fields(cast(Any, kind)))
+    return tuple((name, slot.__get__, slot.__set__) for name, slot in slots)
+
+
+def _altered(item: AnItem, **changes: Any) -> AnItem:
+    """An item with some of its values changed: `dataclasses.replace` for thousands of frozen items, unchecked."""
+    made = object.__new__(type(item))
+    for name, read, write in _slots(cast(Any, type(item))):
+        write(made, changes[name] if name in changes else read(item))
+    return made
+
+
 def _turned(item: Item) -> Item:
     """An item with its y turned round."""
     match item:
         case Outline():
-            return replace(item, path=tuple(replace(vertex, y=-vertex.y) for vertex in item.path))
+            return _altered(item, path=tuple(_altered(vertex, y=-vertex.y) for vertex in item.path))
         case Mark():
-            return replace(item, y=-item.y, heading_rad=-item.heading_rad)
+            return _altered(item, y=-item.y, heading_rad=-item.heading_rad)
         case Dimension():
             # Its ends change places, so that its lane stays on the same side of what it measures.
-            return replace(item, x0=item.x1, y0=-item.y1, x1=item.x0, y1=-item.y0)
+            return _altered(item, x0=item.x1, y0=-item.y1, x1=item.x0, y1=-item.y0)
         case Note():
             row = 1 - item.row if item.above else -item.row
-            return replace(item, y=-item.y, above=False, row=row)
+            return _altered(item, y=-item.y, above=False, row=row)
         case Handle():
-            return replace(item, y=-item.y, dy=-item.dy, lane_dy=-item.lane_dy)
+            return _altered(item, y=-item.y, dy=-item.dy, lane_dy=-item.lane_dy)
         case Segments():
-            return replace(item, ends=tuple((x0, -y0, x1, -y1) for x0, y0, x1, y1 in item.ends))
+            return _altered(item, ends=tuple((x0, -y0, x1, -y1) for x0, y0, x1, y1 in item.ends))
         case Dots():
-            return replace(item, places=tuple((x, -y) for x, y in item.places))
+            return _altered(item, places=tuple((x, -y) for x, y in item.places))
         case Arrow():
-            return replace(item, y0=-item.y0, y1=-item.y1)
+            return _altered(item, y0=-item.y0, y1=-item.y1)
         case Grower():
-            return replace(item, y=-item.y)
+            return _altered(item, y=-item.y)

@@ -73,7 +73,9 @@ class Measure:
 
     def now(self, job: Job) -> Any:
         """Its value, or what a blank one stands for: where a pull or a key step starts."""
-        value = self.read(job)
+        return self._or_blank(self.read(job), job)
+
+    def _or_blank(self, value: Any, job: Job) -> Any:
         return self.blank(job) if value is None else value
 
     def said(self, job: Job, catalogue: Catalogue) -> str:
@@ -112,7 +114,7 @@ class Measure:
             label=self.label,
             kind=self.kind,
             reading="" if value is None else number.text(value, job.design.tape),
-            value_m=self.now(job),
+            value_m=self._or_blank(value, job),
             least_m=number.least,
             most_m=number.most,
             hint=self.said(job, catalogue),
@@ -165,10 +167,13 @@ def _read(path: str) -> Callable[[Job], Any]:
         for name in names:
             if isinstance(value, tuple) and name.isdecimal():
                 value = value[int(name)] if int(name) < len(value) else None
-            elif hasattr(value, "keys"):
+            elif isinstance(value, dict):
                 value = value.get(name)
+            elif name not in getattr(type(value), "model_fields", (name,)):
+                # Another shape has it; asking for it would raise, which is slow.
+                value = None
             else:
-                value = getattr(value, name, None)
+                value = getattr(value, name)
             if value is None:
                 return None
         return value

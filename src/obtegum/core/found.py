@@ -7,10 +7,12 @@ keeps whatever was found from it. A finding reads nothing but through its bench.
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
+from functools import cache
 from typing import Any, Generic, TypeVar, cast
 
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.part import Part
+from obtegum.core.quantity import Tape
 from obtegum.core.rooms import HouseDesign, SiteRecord
 
 __all__ = ["Bench", "Finding", "found"]
@@ -18,6 +20,7 @@ __all__ = ["Bench", "Finding", "found"]
 T = TypeVar("T")
 B = TypeVar("B", bound="Bench")
 Path = tuple[str, ...]
+TAPE: Path = ("design", "tape")
 Reads = dict["Path | Finding[Any]", Any]
 
 
@@ -48,41 +51,57 @@ class _Kept:
 
 
 class _Noted:
-    """A part of a document that notes which of its fields are read; what is called on it reads all of it."""
+    """A part of a document that notes which of its fields are read; what is called on it reads all of it.
 
-    __slots__ = ("_bench", "_part", "_path")
+    Its fields are properties of a kind of its own (`_noted_kind`): they are read thousands of times in a plan.
+    """
 
-    def __init__(self, bench: "Bench", path: Path, part: Part) -> None:
-        self._bench, self._path, self._part = bench, path, part
+    __slots__ = ("_frames", "_part", "_path")
+
+    def __init__(self, frames: list[Reads], path: Path, part: Part) -> None:
+        self._frames, self._path, self._part = frames, path, part
 
     def __getattr__(self, name: str) -> Any:
-        value = getattr(self._part, name)
-        if callable(value):
-            self._bench.note(self._path, self._part)
-        else:
-            self._bench.note((*self._path, name), value)
+        if self._frames:
+            self._frames[-1].setdefault(self._path, self._part)
+        return getattr(self._part, name)
+
+
+@cache
+def _noted_kind(kind: Any, path: Path) -> type[_Noted]:
+    """What stands for parts of a kind at a path."""
+    return type(f"Noted{kind.__name__}", (_Noted,), {name: _field((*path, name)) for name in kind.model_fields})
+
+
+def _field(path: Path) -> property:
+    name = path[-1]
+
+    def read(noted: _Noted) -> Any:
+        value = noted._part.__dict__[name]
+        frames = noted._frames
+        if frames:
+            frames[-1].setdefault(path, value)
         return value
+
+    return property(read)
 
 
 class _Document:
     """A design or a record whose parts note what is read of them."""
 
-    __slots__ = ("_bench", "_document", "_parts", "_path")
-
-    def __init__(self, bench: "Bench", name: str, document: Part) -> None:
-        self._bench, self._path, self._document = bench, (name,), document
-        self._parts: dict[str, _Noted] = {}
+    def __init__(self, frames: list[Reads], name: str, document: Part) -> None:
+        self._frames, self._path, self._document = frames, (name,), document
+        for field in type(document).model_fields:
+            value = getattr(document, field)
+            # Small values and the tape are read whole.
+            if isinstance(value, Part) and field != "tape":
+                path = (*self._path, field)
+                self.__dict__[field] = _noted_kind(type(value), path)(frames, path, value)
 
     def __getattr__(self, name: str) -> Any:
-        part = self._parts.get(name)
-        if part is not None:
-            return part
         value = getattr(self._document, name)
-        # Small values and the tape are read whole.
-        if isinstance(value, Part) and name != "tape":
-            part = self._parts[name] = _Noted(self._bench, (*self._path, name), value)
-            return part
-        self._bench.note((*self._path, name), value)
+        if self._frames:
+            self._frames[-1].setdefault((*self._path, name), value)
         return value
 
 
@@ -102,16 +121,26 @@ class Bench:
     ) -> None:
         self.catalogue = catalogue
         self._documents = {"design": design, "record": record}
-        self._design = cast(HouseDesign, _Document(self, "design", design))
-        self._record = cast(SiteRecord, _Document(self, "record", record))
+        self._tape = design.tape
+        # What the findings under way have read. The documents hold on to these only: a bench in no circle of
+        # references is gone when it is let go.
+        self._frames: list[Reads] = []
+        self._design = cast(HouseDesign, _Document(self._frames, "design", design))
+        self._record = cast(SiteRecord, _Document(self._frames, "record", record))
         self._before = before or {}
         self._kept: dict[Finding[Any], _Kept] = {}
-        self._frames: list[Reads] = []
 
     @property
     def design(self) -> HouseDesign:
         """What is decided; whatever is read of it is noted."""
         return self._design
+
+    @property
+    def tape(self) -> Tape:
+        """The tape that everything is read off."""
+        if self._frames:
+            self._frames[-1].setdefault(TAPE, self._tape)
+        return self._tape
 
     @property
     def record(self) -> SiteRecord:
@@ -123,19 +152,14 @@ class Bench:
         before = {**self._before, **self._kept}
         return type(self)(design, record, self.catalogue, before)
 
-    def note(self, path: Path, value: Any) -> None:
-        """Note that the finding under way reads a part of the design or the record."""
-        if self._frames:
-            self._frames[-1].setdefault(path, value)
-
     def find(self, finding: Finding[T]) -> T:
         """What a finding comes to. Raises whatever it raises; that is not kept."""
         kept = self._kept.get(finding)
         if kept is None:
             kept = self._kept[finding] = self._found(finding)
-        if self._frames:
-            self._frames[-1].setdefault(finding, kept.value)
         value: T = kept.value
+        if self._frames:
+            self._frames[-1].setdefault(finding, value)
         return value
 
     def _found(self, finding: Finding[Any]) -> _Kept:
@@ -153,7 +177,8 @@ class Bench:
 
     def _holds(self, before: _Kept) -> bool:
         """Whether all that was read is the same, asked in the order in which it was read."""
-        frames, self._frames = self._frames, []
+        # What is asked for here is not read by the finding under way.
+        self._frames.append({})
         try:
             return all(
                 _same(self.find(read) if isinstance(read, Finding) else self._at(read), value)
@@ -163,7 +188,7 @@ class Bench:
             # What can't be found any more is told by whoever asks for it.
             return False
         finally:
-            self._frames = frames
+            self._frames.pop()
 
     def _at(self, path: Path) -> Any:
         value: Any = self._documents[path[0]]

@@ -1,9 +1,9 @@
 """Tape strips: what is measured or marked, laid straight beside a tape, with every mark."""
 
-from dataclasses import dataclass
 from typing import Literal
 
 from obtegum.core.part import Part
+from obtegum.core.small import small
 
 __all__ = ["Band", "Entered", "MarkKind", "MarkState", "Strip", "StripMark"]
 
@@ -12,7 +12,7 @@ MarkKind = Literal["peg", "socket", "bend", "crown", "joint", "cut", "ground", "
 MarkState = Literal["open", "set", "moved"]
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Entered:
     """A number to type at a mark: its measure, its label, and what was typed before, as a reading."""
 
@@ -21,7 +21,7 @@ class Entered:
     reading: str = ""
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class StripMark:
     """One mark: where it is, what the tape reads there, what it is for, the part it belongs to.
 
@@ -42,7 +42,7 @@ class StripMark:
     says: str = ""
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@small
 class Band:
     """A stretch between two marks: in the post, bent, overlapped."""
 

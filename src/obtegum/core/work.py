@@ -26,10 +26,6 @@ class Work(Bench):
         self._said: dict[tuple[float, Rounding], str] = {}
 
     @property
-    def tape(self) -> Tape:
-        return self.design.tape
-
-    @property
     def rules(self) -> Rules:
         return self.catalogue.rules
 

@@ -147,8 +147,8 @@ def _order(work: Work) -> list[Answer]:
 
 
 def _value(work: Work, bow: int, name: str) -> float | None:
-    check = work.record.bows.get(str(bow))
-    value: float | None = getattr(check, f"{name}_m") if check else None
+    bows = work.record.bows
+    value: float | None = getattr(bows[key], f"{name}_m") if (key := str(bow)) in bows else None
     return value
 
 

@@ -66,16 +66,17 @@ def _ground(work: Work, lie: Line, bottom: float) -> list[Item]:
 
 def _side(work: Work) -> list[Outline]:
     """Bows and posts of the left side in true size."""
-    reveal_m, od = work.design.posts.reveal_m, post_tube(work).od_m
+    reveal_m, od, tube = work.design.posts.reveal_m, post_tube(work).od_m, bow_tube(work)
+    height_m, embedded_m = work.design.size.height_m, embedment_m(work)
     found = []
     for place, station in enumerate(bays_of(work).stations_m, start=1):
         found.append(
             Outline(
                 part=f"bow:{place}",
                 layer="frame",
-                material=bow_tube(work).material,
-                path=line(station, reveal_m, station, work.design.size.height_m),
-                width_m=bow_tube(work).od_m,
+                material=tube.material,
+                path=line(station, reveal_m, station, height_m),
+                width_m=tube.od_m,
                 label=f"bow {place}",
             )
         )
@@ -85,7 +86,7 @@ def _side(work: Work) -> list[Outline]:
                 layer="frame",
                 material="post",
                 closed=True,
-                path=box(station - od / 2, -embedment_m(work), station + od / 2, reveal_m),
+                path=box(station - od / 2, -embedded_m, station + od / 2, reveal_m),
                 label=f"post {place}, {work.say(station)}",
             )
         )
