@@ -116,8 +116,9 @@ def _carry(way: str, file: Path, data: Path) -> int:
     from obtegum.core.catalogue import default_catalogue
     from obtegum.core.plan import plan_house
     from obtegum.store import StoreTrouble, open_store
-    from obtegum.store.backup import BEFORE, BackupError, restore, write_backup
+    from obtegum.store.backup import BEFORE, BackupError, write_backup
     from obtegum.store.database import FILE
+    from obtegum.store.restore import restore
 
     if way == "backup" and not (data / FILE).is_file():
         print(f"There are no houses in {data}: it has no {FILE}. Name the folder with --data.", file=sys.stderr)

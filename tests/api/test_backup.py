@@ -16,7 +16,8 @@ from obtegum.core.catalogue import default_catalogue
 from obtegum.core.plan import plan_house
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.store import Conflict, Store, gestures, houses, open_store
-from obtegum.store.backup import BackupError, Restored, delete_for_good, restore, write_backup
+from obtegum.store.backup import BackupError, write_backup
+from obtegum.store.restore import Restored, delete_for_good, restore
 from obtegum.store.state import Shelf
 from tests.api.conftest import page_client
 from tests.api.test_causes import rename, spoil

@@ -14,7 +14,8 @@ from obtegum.core.rooms.level.decisions import Levels, Spot
 from obtegum.core.rooms.square_up.decisions import Taping
 from obtegum.exchange.housefile import read_house_file, write_house_file
 from obtegum.store import Store, houses, open_store
-from obtegum.store.backup import restore, write_backup
+from obtegum.store.backup import write_backup
+from obtegum.store.restore import restore
 from tests.api.conftest import page_client
 from tests.conftest import house_document, make_house
 

@@ -17,8 +17,9 @@ import obtegum.store.database as database
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.level.decisions import Levels, Spot
 from obtegum.store import Store, StoreTrouble, gestures, houses, open_store
-from obtegum.store.backup import restore, write_backup
+from obtegum.store.backup import write_backup
 from obtegum.store.documents import LIST, MissingDocument, cut, hash_of, in_pieces, keep_pieces, parts_of, read_pieces
+from obtegum.store.restore import restore
 from tests.conftest import make_house
 
 

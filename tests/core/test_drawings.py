@@ -10,10 +10,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.drawing import Drawing, Grower, Handle, Mark, Note, Outline, Vertex, chain_path, drawn
+from obtegum.core.drawing import Drawing, Grower, Handle, Mark, Note, Outline, Vertex, drawn
 from obtegum.core.edit import Edit
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
+from obtegum.core.paths import chain_path
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.profile import round_bow
 from obtegum.core.quantity import FOOT_M

@@ -17,7 +17,8 @@ from typing import Any
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.starters import demo_houses
 from obtegum.store import Store, StoreTrouble, houses, open_store
-from obtegum.store.backup import BackupError, restore, write_backup
+from obtegum.store.backup import BackupError, write_backup
+from obtegum.store.restore import restore
 from obtegum.store.state import Shelf
 from tests.api.test_backup import everything, older_backup
 from tests.api.test_store import older_folder, older_houses

@@ -29,7 +29,8 @@ from obtegum.exchange.housefile import as_it_is, read_house_file, write_house_fi
 from obtegum.exchange.readings import read_readings
 from obtegum.exchange.tables import all_tables, table_csv
 from obtegum.store import House, Store, Unreadable, houses
-from obtegum.store.backup import BEFORE, BackupError, Restored, Tell, restore, write_backup
+from obtegum.store.backup import BEFORE, BackupError, Tell, write_backup
+from obtegum.store.restore import Restored, restore
 
 __all__ = ["router"]
 

@@ -15,7 +15,7 @@ from obtegum.core.rooms import SiteRecord
 from obtegum.core.starters import new_house
 from obtegum.core.trouble import DesignError
 from obtegum.store import Store, houses
-from obtegum.store.backup import delete_for_good
+from obtegum.store.restore import delete_for_good
 from obtegum.store.state import Shelf
 from obtegum.store.yards import keep_yards, kept_yards
 

@@ -7,15 +7,12 @@ Items are plain dataclasses: a long house has thousands of them, all made here a
 
 import math
 from collections.abc import Callable, Iterator, Sequence
-from dataclasses import fields
-from functools import cache
 from itertools import pairwise
-from typing import Annotated, Any, Literal, NamedTuple, TypeVar, cast
+from typing import Annotated, Any, Literal, NamedTuple
 
 from pydantic import Field
 
 from obtegum.core.part import Part
-from obtegum.core.profile import Arc, Chain
 from obtegum.core.small import small
 
 __all__ = [
@@ -33,18 +30,10 @@ __all__ = [
     "Row",
     "Segments",
     "Vertex",
-    "box",
-    "chain_path",
     "drawn",
-    "line",
-    "moved",
-    "over",
-    "seen_from_above",
     "with_layers",
 ]
 
-T = TypeVar("T")
-AnItem = TypeVar("AnItem")
 # A grower with a hat, in shares of the grower.
 HAT = 1.06
 Lies = Literal["ground", "frame", "hidden", "string", "construction", "air"]
@@ -320,86 +309,3 @@ def with_layers(drawing: Drawing, layers: Sequence[Layer]) -> Drawing:
             "y1": max([drawing.y1, *ys]),
         }
     )
-
-
-def chain_path(chain: Chain) -> tuple[Vertex, ...]:
-    """A centre line as a path, arcs kept as arcs."""
-    x, y = chain.point(0.0)
-    path = [Vertex(x=x, y=y)]
-    for segment in chain.segments:
-        x, y = segment.point(segment.length_m)
-        if isinstance(segment, Arc):
-            path.append(Vertex(x=x, y=y, radius_m=segment.radius_m, large=segment.turn_rad > 3.141592653589793))
-        else:
-            path.append(Vertex(x=x, y=y))
-    return tuple(path)
-
-
-def moved(vertex: Vertex, dx: float, dy: float = 0.0) -> Vertex:
-    """A corner of a path somewhere else."""
-    return _altered(vertex, x=vertex.x + dx, y=vertex.y + dy)
-
-
-def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
-    """Corners of an upright rectangle."""
-    return (Vertex(x=x0, y=y0), Vertex(x=x1, y=y0), Vertex(x=x1, y=y1), Vertex(x=x0, y=y1))
-
-
-def line(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
-    """A straight path."""
-    return (Vertex(x=x0, y=y0), Vertex(x=x1, y=y1))
-
-
-def over(view: Callable[[T], Drawing]) -> Callable[[T], Drawing]:
-    """A view that makes its drawing with y across to the right of A to B, as one sees it from above."""
-    return lambda work: seen_from_above(view(work))
-
-
-def seen_from_above(drawing: Drawing) -> Drawing:
-    """A drawing of straight things made with y across to the right of A to B, as one sees it from above.
-
-    A to B runs to the right, so what lies on the right hand of one who walks it comes to lie below.
-    Words that stood above a point stand below it, and the other way round.
-    """
-    items = tuple(_turned(item) for item in drawing.items)
-    return drawing.model_copy(update={"items": items, "y0": -drawing.y1, "y1": -drawing.y0})
-
-
-@cache
-def _slots(kind: object) -> tuple[tuple[str, Callable[[Any], Any], Callable[[Any, Any], None]], ...]:
-    """The fields of a kind of item, each with what reads and what first writes it."""
-    slots = ((each.name, getattr(kind, each.name)) for each in fields(cast(Any, kind)))
-    return tuple((name, slot.__get__, slot.__set__) for name, slot in slots)
-
-
-def _altered(item: AnItem, **changes: Any) -> AnItem:
-    """An item with some of its values changed: `dataclasses.replace` for thousands of frozen items, unchecked."""
-    made = object.__new__(type(item))
-    for name, read, write in _slots(cast(Any, type(item))):
-        write(made, changes[name] if name in changes else read(item))
-    return made
-
-
-def _turned(item: Item) -> Item:
-    """An item with its y turned round."""
-    match item:
-        case Outline():
-            return _altered(item, path=tuple(_altered(vertex, y=-vertex.y) for vertex in item.path))
-        case Mark():
-            return _altered(item, y=-item.y, heading_rad=-item.heading_rad)
-        case Dimension():
-            # Its ends change places, so that its lane stays on the same side of what it measures.
-            return _altered(item, x0=item.x1, y0=-item.y1, x1=item.x0, y1=-item.y0)
-        case Note():
-            row = 1 - item.row if item.above else -item.row
-            return _altered(item, y=-item.y, above=False, row=row)
-        case Handle():
-            return _altered(item, y=-item.y, dy=-item.dy, lane_dy=-item.lane_dy)
-        case Segments():
-            return _altered(item, ends=tuple((x0, -y0, x1, -y1) for x0, y0, x1, y1 in item.ends))
-        case Dots():
-            return _altered(item, places=tuple((x, -y) for x, y in item.places))
-        case Arrow():
-            return _altered(item, y0=-item.y0, y1=-item.y1)
-        case Grower():
-            return _altered(item, y=-item.y)

@@ -1,4 +1,4 @@
-"""All of a data folder as one ZIP of JSON lines, and back: streamed, checked in full, in one stroke.
+"""All of a data folder as one ZIP of JSON lines: written, read back, and opened with every line checked.
 
 ``manifest.json`` says what is in it; ``houses.jsonl`` and ``revisions.jsonl`` hold a row a line;
 ``documents.jsonl`` the texts that the revisions name, each once, by the hash of its content.
@@ -9,26 +9,23 @@ import json
 import os
 import time
 import zipfile
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
-from dataclasses import dataclass, field
 from pathlib import Path
 from typing import IO, Any, TypeVar
 
 from pydantic import Field, ValidationError
-from sqlalchemy import delete, func, insert, select, text
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from obtegum.core.design import record_as_kept_now
 from obtegum.core.part import Part
 from obtegum.store.causes import StoreTrouble
 from obtegum.store.database import Store, put_in_place
-from obtegum.store.documents import hash_of, in_pieces, keep_documents, keep_pieces, keep_text, parts_of, texts
-from obtegum.store.houses import Check
-from obtegum.store.models import DocumentRow, HouseRow, RequestRow, RevisionRow
-from obtegum.store.state import NoSuchHouse, Unreadable, name_of, revision_row, state_of
+from obtegum.store.documents import hash_of, in_pieces
+from obtegum.store.models import DocumentRow, HouseRow, RevisionRow
 
-__all__ = ["BEFORE", "BackupError", "LeftOut", "Restored", "Tell", "delete_for_good", "restore", "write_backup"]
+__all__ = ["BEFORE", "Backup", "BackupError", "HouseRowCopy", "OldBackup", "Tell", "opened", "quiet", "write_backup"]
 
 FORMAT = "obtegum backup"
 VERSION = 2
@@ -71,28 +68,11 @@ class RevisionCopy(Part):
     undoes: int | None = None
 
 
-@dataclass(frozen=True)
-class LeftOut:
-    """A house that a restore could not bring back whole, and why."""
-
-    name: str
-    why: str
-
-
-@dataclass
-class Restored:
-    """What a restore came to."""
-
-    houses: int = 0
-    left_out: list[LeftOut] = field(default_factory=list)
-    unplanned: list[LeftOut] = field(default_factory=list)
-
-
-def _quiet(done: int, of: int) -> None:
+def quiet(done: int, of: int) -> None:
     pass
 
 
-def write_backup(store: Store, file: Path, tell: Tell = _quiet) -> int:
+def write_backup(store: Store, file: Path, tell: Tell = quiet) -> int:
     """Every house with its history, as it stands at one moment; returns how many.
 
     Written beside the file, read back, and only then given its name: what was there before stays until
@@ -104,7 +84,7 @@ def write_backup(store: Store, file: Path, tell: Tell = _quiet) -> int:
             os.close(os.open(part, os.O_CREAT | os.O_WRONLY | os.O_EXCL, 0o600))
             with store.reading() as session, zipfile.ZipFile(part, "w", zipfile.ZIP_DEFLATED, compresslevel=6) as pack:
                 count = _write(session, pack, tell)
-            with _opened(part) as read:
+            with opened(part) as read:
                 read.check()
             put_in_place(part, file)
     finally:
@@ -147,7 +127,7 @@ def _write(session: Session, pack: zipfile.ZipFile, tell: Tell) -> int:
     return houses
 
 
-class _Backup:
+class Backup:
     """An open backup of version 2: its members line by line, nothing believed before it is checked."""
 
     def __init__(self, pack: zipfile.ZipFile, manifest: dict[str, Any]) -> None:
@@ -210,7 +190,7 @@ def _row(kind: type[Row], row: Any) -> Row:
 
 
 @contextmanager
-def _opened(file: Path) -> Iterator[_Backup]:
+def opened(file: Path) -> Iterator[Backup]:
     """A backup to read. Raises: BackupError, now or while it is read."""
     try:
         with zipfile.ZipFile(file) as pack:
@@ -219,7 +199,7 @@ def _opened(file: Path) -> Iterator[_Backup]:
             size = max(file.stat().st_size, 1_000_000)
             if sum(info.file_size for info in infos.values()) > size * MOST_RATIO:
                 raise BackupError("The backup unpacks to more than this bench can hold.")
-            yield _Backup(pack, manifest) if manifest["version"] == VERSION else _OldBackup(pack, manifest)
+            yield Backup(pack, manifest) if manifest["version"] == VERSION else OldBackup(pack, manifest)
     except (zipfile.BadZipFile, EOFError, NotImplementedError, RuntimeError, KeyError) as error:
         raise BackupError("The file is cut short or is no backup.") from error
     except OSError as error:
@@ -245,7 +225,7 @@ def _plain(value: Any) -> str:
     return json.dumps(value, ensure_ascii=False, separators=(",", ":"))
 
 
-class _OldBackup(_Backup):
+class OldBackup(Backup):
     """A backup of version 1, read as if it were of version 2."""
 
     def __init__(self, pack: zipfile.ZipFile, manifest: dict[str, Any]) -> None:
@@ -295,116 +275,3 @@ class _OldBackup(_Backup):
                 design, record = self._texts(revision)
                 named = {"house_id": house.get("id"), "design": hash_of(design), "record": in_pieces(record)[0]}
                 yield _row(RevisionCopy, {**revision, **named})
-
-
-def restore(store: Store, file: Path, check: Check, tell: Tell = _quiet) -> Restored:
-    """Replace every house by those of a backup, in one stroke.
-
-    What was here before is in ``before-restore.zip`` afterwards. Version numbers go on from those that
-    are here, so that a window on an older version sees that the house was replaced. Every house is
-    planned with ``check``; one that can't be is kept all the same, and named.
-
-    Raises: BackupError, StoreTrouble; nothing has been replaced then.
-    """
-    with _opened(file) as backup, store.writing() as session:
-        before = {row.id: row.version for row in session.execute(select(HouseRow.id, HouseRow.version))}
-        write_backup(store, store.folder / BEFORE)
-        for table in (RequestRow, RevisionRow, HouseRow, DocumentRow):
-            session.execute(delete(table))
-        _take_documents(session, backup, tell)
-        rows = {house.id: house for house in backup.houses()}
-        if len(rows) != backup.count("houses"):
-            raise BackupError("A house is in the backup twice.")
-        for house in rows.values():
-            raised = house.model_dump() | {"version": house.version + before.get(house.id, 0)}
-            session.execute(insert(HouseRow).values(raised))
-        _take_revisions(session, backup, rows, before)
-        session.flush()
-        found = _judge(session, check)
-        _drop_unused(session)
-    return found
-
-
-def _take_documents(session: Session, backup: _Backup, tell: Tell) -> None:
-    if isinstance(backup, _OldBackup):
-        for design, record in backup.texts():
-            keep_text(session, design)
-            keep_pieces(session, record)
-        return
-    batch: dict[str, str] = {}
-    of = backup.count("documents")
-    for done, (name, body) in enumerate(backup.documents(), start=1):
-        batch[name] = body
-        if len(batch) == AT_ONCE:
-            keep_documents(session, batch)
-            batch = {}
-            tell(done, of)
-    keep_documents(session, batch)
-
-
-def _take_revisions(session: Session, backup: _Backup, houses: dict[str, HouseRowCopy], before: dict[str, int]) -> None:
-    last: dict[str, int] = {}
-    batch: list[dict[str, Any]] = []
-    for revision in backup.revisions():
-        own, at = revision.house_id, revision.version
-        if own not in houses:
-            raise BackupError("The backup has the history of a house that isn’t in it.")
-        if own in last and at != last[own] + 1:
-            raise BackupError("The history of a house in the backup has gaps.")
-        last[own] = at
-        row, rise = revision.model_dump(), before.get(own, 0)
-        batch.append(row | {"version": at + rise, "undoes": None if row["undoes"] is None else row["undoes"] + rise})
-        if len(batch) == AT_ONCE:
-            session.execute(insert(RevisionRow), batch)
-            batch = []
-    if batch:
-        session.execute(insert(RevisionRow), batch)
-    if any(last.get(house.id) != house.version for house in houses.values()):
-        raise BackupError("The history of a house in the backup has gaps.")
-
-
-def _judge(session: Session, check: Check) -> Restored:
-    """Plan every house. One whose newest state is missing is left out."""
-    found = Restored()
-    for row in session.scalars(select(HouseRow).order_by(HouseRow.touched.desc())).all():
-        name = name_of(session, row)
-        newest = revision_row(session, row.id, row.version)
-        missing = {newest.design, newest.record} - texts(session, (newest.design, newest.record)).keys()
-        if missing:
-            found.left_out.append(LeftOut(name, "A part of it is missing from the backup."))
-            session.execute(delete(HouseRow).where(HouseRow.id == row.id))
-            continue
-        found.houses += 1
-        try:
-            check(*state_of(session, newest))
-        except Unreadable as error:
-            found.unplanned.append(LeftOut(name, str(error)))
-        except Exception as error:
-            found.unplanned.append(LeftOut(name, f"It can’t be planned here: {error}"))
-    return found
-
-
-def _drop_unused(session: Session) -> None:
-    """Let go of documents that no revision names."""
-    records = set(session.scalars(select(RevisionRow.record).distinct()))
-    used = records | set(session.scalars(select(RevisionRow.design).distinct())) | parts_of(session, records)
-    names = session.scalars(select(DocumentRow.hash)).all()
-    unused = [{"name": name} for name in names if name not in used]
-    if unused:
-        session.execute(text("DELETE FROM document WHERE hash = :name"), unused)
-
-
-def delete_for_good(store: Store, house_ids: Iterable[str] | None = None) -> int:
-    """Delete houses of the deleted shelf for good, all of them or some; returns how many.
-
-    What they held is overwritten in the file. Raises: NoSuchHouse when one isn't on that shelf.
-    """
-    with store.writing() as session:
-        shelf = set(session.scalars(select(HouseRow.id).where(HouseRow.shelf == "deleted")))
-        wanted = shelf if house_ids is None else set(house_ids)
-        if not wanted <= shelf:
-            raise NoSuchHouse(next(iter(wanted - shelf)))
-        for house_id in wanted:
-            session.execute(delete(HouseRow).where(HouseRow.id == house_id))
-        _drop_unused(session)
-    return len(wanted)

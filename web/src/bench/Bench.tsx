@@ -4,7 +4,7 @@ import { useNavigate, useParams } from "react-router";
 import styled from "styled-components";
 import { api, type HouseOut, ProblemError, type StepPlan, type Strip, type StripMark } from "../api/client";
 import { DrawingView } from "../drawing/DrawingView";
-import { anyUnsaved, openSession } from "../house/session";
+import { anyUnsaved, openSession } from "../house/open";
 import { takeUnsaved, type Unsaved } from "../house/unsaved";
 import { SessionContext, useSession, useSight } from "../house/useSight";
 import { windowName } from "../house/window";

@@ -1,41 +1,7 @@
-import { AwayError, api, type Clash, type Edit, type FieldTrouble, type HouseOut, type HousePlan, ProblemError } from "../api/client";
+import { AwayError, api, type Edit, type FieldTrouble, type HouseOut, ProblemError } from "../api/client";
 import { type Errand, newKey, run } from "./errand";
-import { type Draft, keepUnsaved, type Unsaved } from "./unsaved";
-
-/** What was typed or dragged and can't be used: kept beside the field, so that nothing is lost. */
-export interface Refusal {
-  sentence: string;
-  nearest: string | null;
-  other: string | null;
-  /** What was refused, if it was typed. */
-  text: string | null;
-}
-
-/** A change that another window has changed too: both values, and the change to make if mine is taken. */
-export interface Standoff {
-  clashes: Clash[];
-  edits: Edit[];
-}
-
-export type Saved = "saved" | "saving" | "away";
-
-/** What the bench shows: the house as saved, or as a trial would make it, or as it once was. */
-export interface Sight {
-  house: HouseOut;
-  plan: HousePlan;
-  trying: boolean;
-  previewing: boolean;
-  past: HouseOut | null;
-  saved: Saved;
-  /** Why nothing can be saved now, if the server said so. */
-  why: string;
-  refusals: Readonly<Record<string, Refusal>>;
-  drafts: Readonly<Record<string, Draft>>;
-  /** Measures and ticks that are on their way. */
-  pending: ReadonlySet<string>;
-  standoff: Standoff | null;
-  notice: string;
-}
+import type { Refusal, Sight } from "./sight";
+import { keepUnsaved, type Unsaved } from "./unsaved";
 
 interface Job {
   errand: Errand;
@@ -415,23 +381,3 @@ const SPOT = "spot";
 
 const sameSteps = (a: Edit, b: Edit): boolean =>
   a.steps != null && b.steps != null && a.measure === b.measure && a.stride === b.stride;
-
-const OPEN = new Map<string, HouseSession>();
-const MOST_OPEN = 12;
-
-/** The session of a house in this window: left for the yard and come back to, it is still the same. */
-export function openSession(house: HouseOut, window: string, step: string, left: Unsaved): HouseSession {
-  const before = OPEN.get(house.id);
-  if (before) {
-    before.refresh(house, step);
-    before.adopt(left);
-    return before;
-  }
-  for (const [id, session] of OPEN) if (OPEN.size >= MOST_OPEN && !session.unsaved) OPEN.delete(id);
-  const session = new HouseSession(house, window, step, left);
-  OPEN.set(house.id, session);
-  return session;
-}
-
-/** Whether anything in this window isn't saved. */
-export const anyUnsaved = (): boolean => [...OPEN.values()].some((session) => session.unsaved);

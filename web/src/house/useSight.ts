@@ -1,5 +1,6 @@
 import { createContext, useContext, useSyncExternalStore } from "react";
-import type { HouseSession, Sight } from "./session";
+import type { HouseSession } from "./session";
+import type { Sight } from "./sight";
 
 export const SessionContext = createContext<HouseSession | null>(null);
 

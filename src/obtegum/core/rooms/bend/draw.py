@@ -1,20 +1,8 @@
 """The bow as it comes off the former against the plan, and a drawing of each pull."""
 
 from obtegum.core.bows.as_bent import lay
-from obtegum.core.drawing import (
-    Dimension,
-    Drawing,
-    Item,
-    Mark,
-    Note,
-    Outline,
-    Row,
-    Vertex,
-    chain_path,
-    drawn,
-    line,
-    moved,
-)
+from obtegum.core.drawing import Dimension, Drawing, Item, Mark, Note, Outline, Row, Vertex, drawn
+from obtegum.core.paths import chain_path, line, moved
 from obtegum.core.profile import Chain, Segment
 from obtegum.core.rooms.bend.found import bent_stretches, first_former_m, is_formed, made_bow, pulls_of
 from obtegum.core.rooms.bend.pulls import told_pulls

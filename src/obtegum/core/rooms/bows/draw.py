@@ -2,15 +2,8 @@
 
 from typing import Literal
 
-from obtegum.core.drawing import (
-    Item,
-    Layer,
-    Mark,
-    Note,
-    Outline,
-    Row,
-    line,
-)
+from obtegum.core.drawing import Item, Layer, Mark, Note, Outline, Row
+from obtegum.core.paths import line
 from obtegum.core.rooms.bend.found import bend_kinds
 from obtegum.core.rooms.bows.found import girth_at, split_of
 from obtegum.core.rooms.bows.marks import tube_places

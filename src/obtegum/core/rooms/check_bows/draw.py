@@ -1,7 +1,8 @@
 """The bows as measured, all over one another against the plan."""
 
 from obtegum.core.bows.as_bent import as_bent
-from obtegum.core.drawing import Dimension, Drawing, Item, Note, Outline, Row, chain_path, drawn, line
+from obtegum.core.drawing import Dimension, Drawing, Item, Note, Outline, Row, drawn
+from obtegum.core.paths import chain_path, line
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.check_bows.checks import kept_for_width, quarter_height
 from obtegum.core.rooms.check_bows.found import judged_bows, lying_bow, lying_height_m, lying_span_m, lying_straight_m

@@ -2,16 +2,8 @@
 
 from typing import Literal
 
-from obtegum.core.drawing import (
-    Arrow,
-    Drawing,
-    Item,
-    Mark,
-    Note,
-    Outline,
-    Row,
-    line,
-)
+from obtegum.core.drawing import Arrow, Drawing, Item, Mark, Note, Outline, Row
+from obtegum.core.paths import line
 from obtegum.core.rooms.drain.found import drain_places, drained
 from obtegum.core.rooms.level.ground import contours, ground_drawing
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor, strings

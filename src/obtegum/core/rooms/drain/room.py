@@ -1,6 +1,6 @@
 """Drain: the uphill side, the run-off in the design rain, and the pipe that carries it."""
 
-from obtegum.core.drawing import over
+from obtegum.core.above import over
 from obtegum.core.room import Room
 from obtegum.core.rooms.drain import step
 from obtegum.core.rooms.drain.cures import CURES

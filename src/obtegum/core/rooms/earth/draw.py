@@ -1,14 +1,7 @@
 """The pad over the ground, from above."""
 
-from obtegum.core.drawing import (
-    Drawing,
-    Item,
-    Outline,
-    Row,
-    Segments,
-    Vertex,
-    box,
-)
+from obtegum.core.drawing import Drawing, Item, Outline, Row, Segments, Vertex
+from obtegum.core.paths import box
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.level.ground import contours, ground_drawing, read_pegs
 from obtegum.core.rooms.set_out.base import corners, strings

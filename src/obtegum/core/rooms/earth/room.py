@@ -1,6 +1,6 @@
 """Earth: a pad cut, filled or raised, what moving it takes, and stone by mass."""
 
-from obtegum.core.drawing import over
+from obtegum.core.above import over
 from obtegum.core.room import Room
 from obtegum.core.rooms.earth import step
 from obtegum.core.rooms.earth.draw import pad

@@ -1,15 +1,8 @@
 """Beds and crop on the floor of the section."""
 
 from obtegum.core.bows.beds import Bed
-from obtegum.core.drawing import (
-    Item,
-    Layer,
-    Mark,
-    Note,
-    Outline,
-    box,
-    line,
-)
+from obtegum.core.drawing import Item, Layer, Mark, Note, Outline
+from obtegum.core.paths import box, line
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.inside.found import layout_of
 from obtegum.core.rooms.size.found import grower_at_m

@@ -1,6 +1,7 @@
 """Offset pegs or gauge boards round the base, outside the digging."""
 
-from obtegum.core.drawing import Dimension, Drawing, Item, Mark, Note, Outline, Row, box, drawn, line
+from obtegum.core.drawing import Dimension, Drawing, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.paths import box, line
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners_inside, floor, peg_mark, strings
 from obtegum.core.rooms.set_out.found import pegs_of, strung
 from obtegum.core.setout.offsets import LINES_KEPT, boards, offset_pegs

@@ -1,6 +1,6 @@
 """Keep pegs: offset pegs or gauge boards outside the digging, and the readings that find each peg again."""
 
-from obtegum.core.drawing import over
+from obtegum.core.above import over
 from obtegum.core.room import Room
 from obtegum.core.rooms.keep_pegs import step
 from obtegum.core.rooms.keep_pegs.cures import CURES

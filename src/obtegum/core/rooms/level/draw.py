@@ -2,17 +2,8 @@
 
 import math
 
-from obtegum.core.drawing import (
-    Drawing,
-    Item,
-    Note,
-    Outline,
-    Row,
-    Segments,
-    Vertex,
-    drawn,
-    line,
-)
+from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, Segments, Vertex, drawn
+from obtegum.core.paths import line
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.level.ground import contours, ground_drawing, read_pegs, spot_dots
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor, strings

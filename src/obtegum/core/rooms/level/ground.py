@@ -2,16 +2,7 @@
 
 import math
 
-from obtegum.core.drawing import (
-    Dots,
-    Drawing,
-    Item,
-    Mark,
-    Note,
-    Row,
-    Segments,
-    drawn,
-)
+from obtegum.core.drawing import Dots, Drawing, Item, Mark, Note, Row, Segments, drawn
 from obtegum.core.rooms.level.found import odd_readings, place_words, stand_of
 from obtegum.core.rooms.level.stand import Stand
 from obtegum.core.rooms.set_out.base import BESIDE_M, peg_y

@@ -1,6 +1,6 @@
 """Level: what the rod reads at every peg, the fall, the datum, and the reading on every finished post top."""
 
-from obtegum.core.drawing import over
+from obtegum.core.above import over
 from obtegum.core.room import Room
 from obtegum.core.rooms.level import step
 from obtegum.core.rooms.level.cures import CURES

@@ -2,20 +2,8 @@
 
 from dataclasses import replace
 
-from obtegum.core.drawing import (
-    Dimension,
-    Drawing,
-    Handle,
-    Item,
-    Mark,
-    Note,
-    Outline,
-    Row,
-    box,
-    chain_path,
-    drawn,
-    line,
-)
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.paths import box, chain_path, line
 from obtegum.core.quantity import angle_text
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.posts.found import embedment_m, entry_of, least_embedment_m, uneven

@@ -1,6 +1,7 @@
 """What every view of the base from above shares: strings, corner letters, pegs; y across to the right of A to B."""
 
-from obtegum.core.drawing import Item, Mark, Note, Outline, box, line
+from obtegum.core.drawing import Item, Mark, Note, Outline
+from obtegum.core.paths import box, line
 from obtegum.core.rooms.set_out.found import reads, strung
 from obtegum.core.rooms.set_out.pegs import tick_state
 from obtegum.core.setout.base import Peg

@@ -1,6 +1,8 @@
 """A drawing for each step of squaring the base: its strings, its tapes, what it sets."""
 
-from obtegum.core.drawing import Drawing, Item, Mark, Note, Outline, Row, drawn, line, seen_from_above
+from obtegum.core.above import seen_from_above
+from obtegum.core.drawing import Drawing, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.paths import line
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor, strings
 from obtegum.core.rooms.set_out.found import squaring_steps
 from obtegum.core.setout.how import HowStep

@@ -1,6 +1,6 @@
 """Set out: base rectangle, diagonal, bays, and a peg for every post."""
 
-from obtegum.core.drawing import over
+from obtegum.core.above import over
 from obtegum.core.faces import Beside, File
 from obtegum.core.room import Room
 from obtegum.core.rooms.set_out import step

@@ -3,20 +3,8 @@
 import math
 from typing import Literal
 
-from obtegum.core.drawing import (
-    Dimension,
-    Drawing,
-    Grower,
-    Handle,
-    Item,
-    Note,
-    Outline,
-    Row,
-    box,
-    chain_path,
-    drawn,
-    line,
-)
+from obtegum.core.drawing import Dimension, Drawing, Grower, Handle, Item, Note, Outline, Row, drawn
+from obtegum.core.paths import box, chain_path, line
 from obtegum.core.profile.gothic import plumb_radius
 from obtegum.core.profile.kneed import knee
 from obtegum.core.rooms.bend.found import bend_kinds

@@ -1,6 +1,7 @@
 """The long side: bows edge on, standing in their posts."""
 
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Outline, Row, Vertex, box, drawn, line
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Outline, Row, Vertex, drawn
+from obtegum.core.paths import box, line
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import embedment_m, uneven

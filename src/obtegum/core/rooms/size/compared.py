@@ -5,8 +5,9 @@ from dataclasses import dataclass
 
 from obtegum.core.amount import amount_text
 from obtegum.core.bows.headroom import headroom_over
-from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, chain_path, drawn, line, moved
+from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, drawn
 from obtegum.core.ground.posts import bow_entry
+from obtegum.core.paths import chain_path, line, moved
 from obtegum.core.profile import Arc, Chain, ProfileError
 from obtegum.core.quantity import angle_text, area_text
 from obtegum.core.rooms import HouseDesign

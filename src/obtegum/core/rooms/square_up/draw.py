@@ -1,6 +1,7 @@
 """The base as taped, its errors drawn many times too large, and how each peg moves."""
 
-from obtegum.core.drawing import Arrow, Drawing, Item, Mark, Note, Outline, Row, Vertex, drawn, line
+from obtegum.core.drawing import Arrow, Drawing, Item, Mark, Note, Outline, Row, Vertex, drawn
+from obtegum.core.paths import line
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor
 from obtegum.core.rooms.set_out.found import reads, strung
 from obtegum.core.rooms.square_up.found import (

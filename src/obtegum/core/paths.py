@@ -1,0 +1,35 @@
+"""Paths of drawings: centre lines, boxes, straight lines."""
+
+from obtegum.core.drawing import Vertex
+from obtegum.core.profile import Arc, Chain
+from obtegum.core.small import altered
+
+__all__ = ["box", "chain_path", "line", "moved"]
+
+
+def chain_path(chain: Chain) -> tuple[Vertex, ...]:
+    """A centre line as a path, arcs kept as arcs."""
+    x, y = chain.point(0.0)
+    path = [Vertex(x=x, y=y)]
+    for segment in chain.segments:
+        x, y = segment.point(segment.length_m)
+        if isinstance(segment, Arc):
+            path.append(Vertex(x=x, y=y, radius_m=segment.radius_m, large=segment.turn_rad > 3.141592653589793))
+        else:
+            path.append(Vertex(x=x, y=y))
+    return tuple(path)
+
+
+def moved(vertex: Vertex, dx: float, dy: float = 0.0) -> Vertex:
+    """A corner of a path somewhere else."""
+    return altered(vertex, x=vertex.x + dx, y=vertex.y + dy)
+
+
+def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
+    """Corners of an upright rectangle."""
+    return (Vertex(x=x0, y=y0), Vertex(x=x1, y=y0), Vertex(x=x1, y=y1), Vertex(x=x0, y=y1))
+
+
+def line(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
+    """A straight path."""
+    return (Vertex(x=x0, y=y0), Vertex(x=x1, y=y1))
