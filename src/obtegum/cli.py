@@ -2,12 +2,13 @@
 
 import argparse
 import json
+import socket
 import sys
 from collections.abc import Sequence
 from pathlib import Path
 from typing import Any
 
-__all__ = ["main"]
+__all__ = ["listening", "main"]
 
 # How long answers under way may take once the bench is told to stop, s.
 GRACE_S = 5
@@ -149,6 +150,20 @@ def _houses(count: int) -> str:
     return f"{count} {'house' if count == 1 else 'houses'}"
 
 
+def listening(port: int) -> socket.socket:
+    """A socket that listens on this machine alone: whoever reads its address can connect at once. Raises: OSError."""
+    # Named as TCP, so that asyncio sends what is small at once; else each answer waits 40 ms for the one before.
+    listener = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
+    listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+    try:
+        listener.bind(("127.0.0.1", port))
+    except OSError:
+        listener.close()
+        raise
+    listener.listen(128)
+    return listener
+
+
 def _warm() -> None:
     """Load what the first plan needs while nobody waits for it: its libraries take longer than the start itself."""
     from obtegum.core.catalogue import default_catalogue
@@ -162,7 +177,6 @@ def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> 
     import gc
     import os
     import signal
-    import socket
     import threading
 
     import uvicorn
@@ -183,16 +197,12 @@ def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> 
         return 1
     if demo:
         level = level or _simulated_level()
-    listener = socket.socket(socket.AF_INET)
-    listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
-        listener.bind(("127.0.0.1", port))
+        listener = listening(port)
     except OSError as error:
         store.close()
         print(f"Can't listen on port {port}: {error.strerror}. Choose another with --port.", file=sys.stderr)
         return 1
-    # Listening before the address is printed: whoever reads it can connect at once.
-    listener.listen(128)
     # What was loaded stays; a plan makes tens of thousands of small values that die at once.
     gc.collect()
     gc.freeze()

@@ -1,7 +1,9 @@
 """The command line: plans without a server, and a server that keeps its word."""
 
+import asyncio
 import json
 import signal
+import socket
 import subprocess
 import sys
 import urllib.request
@@ -10,7 +12,7 @@ from pathlib import Path
 import pytest
 
 from obtegum.api.guard import TOKEN_HEADER
-from obtegum.cli import main
+from obtegum.cli import listening, main
 from tests.conftest import house_document
 
 
@@ -115,3 +117,24 @@ def test_the_script_explains_itself() -> None:
     for word in ("demo", "serve", "plan", "test", "lint", "shots", "bench"):
         assert f"./obtegum {word}" in shown
     assert subprocess.run([script, "fly"], capture_output=True, text=True, check=False).returncode == 2
+
+
+def test_small_answers_are_sent_at_once() -> None:
+    """Connections that come in wait for nothing before they send: they are told apart by their protocol."""
+
+    async def connected() -> int:
+        sent: asyncio.Queue[int] = asyncio.Queue()
+
+        def take(reader: asyncio.StreamReader, writer: asyncio.StreamWriter) -> None:
+            own = writer.get_extra_info("socket")
+            sent.put_nowait(own.getsockopt(socket.IPPROTO_TCP, socket.TCP_NODELAY))
+            writer.close()
+
+        with listening(0) as listener:
+            async with await asyncio.start_server(take, sock=listener):
+                _, writer = await asyncio.open_connection(*listener.getsockname())
+                found = await sent.get()
+                writer.close()
+        return found
+
+    assert asyncio.run(connected()) == 1
