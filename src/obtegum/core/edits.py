@@ -8,7 +8,7 @@ from obtegum.core.bench import begin
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import read_design, read_record
 from obtegum.core.edit import Edit
-from obtegum.core.fields import Document, Measure
+from obtegum.core.fields import Document, Measure, put
 from obtegum.core.job import Job
 from obtegum.core.measures import find_measure
 from obtegum.core.offers import nearest_working, other_reading
@@ -74,7 +74,7 @@ def _amount_value(measure: Measure, edit: Edit, job: Job) -> float | None:
     if edit.steps is None:
         raise DesignError([Trouble(path=measure.id, sentence="Nothing was given to change it to.")])
     step = amount_step(measure.amount, units)
-    count = round(float(measure.read(job) or 0.0) / step) + edit.steps * STRIDES[edit.stride]
+    count = round(float(measure.now(job) or 0.0) / step) + edit.steps * STRIDES[edit.stride]
     value = count * step if measure.amount in SIGNED else max(count, 0) * step
     return round(value) if measure.amount == "count" else value
 
@@ -131,8 +131,15 @@ def apply_edits(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> Job:
 
 
 def _sound(job: Job, catalogue: Catalogue) -> Job:
-    """The job, if it makes a house. Raises: DesignError."""
-    begin(job.design, job.record, catalogue)
+    """The job with what follows from its decisions, if it makes a house. Raises: DesignError."""
+    work = begin(job.design, job.record, catalogue)
+    following = [(path, value) for room in rooms() for path, value in room.follows(work).items()]
+    if following:
+        document = job.design.model_dump()
+        for path, value in following:
+            put(document, path, value)
+        job = Job(read_design(document), job.record)
+        begin(job.design, job.record, catalogue)
     troubles = [trouble for room in rooms() for trouble in room.impossible(job)]
     if troubles:
         raise DesignError(troubles)

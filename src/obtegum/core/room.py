@@ -43,6 +43,10 @@ def _none(*_: object) -> tuple[()]:
     return ()
 
 
+def _nothing(*_: object) -> dict[str, float | int]:
+    return {}
+
+
 @dataclass(frozen=True, kw_only=True, eq=False)
 class Room:
     """One step of the work.
@@ -52,6 +56,7 @@ class Room:
     ``small``, the house as it is shown among others, ``sums_up``, what is said of it there, and ``how_large``.
     What can be set: ``fields`` with ways of their own, ``more_fields`` that come and go with the design,
     ``beside``, those that are set beside the files, whatever step is shown. ``must`` is what a house can't be without,
+    ``follows`` what its decisions make of others, exact, by their paths, written whenever something is changed.
     ``impossible`` what can't have been found on site. ``cures`` by verdict, ``needs`` that a remedy's cost is
     told in. Which way its answers are rounded: ``down``, ``up``, ``nearest``. What can be taken away:
     ``tables``, ``files``, ``pages`` of the printed sheet, and what it has ``on_site`` for maps and CAD; what can
@@ -73,6 +78,7 @@ class Room:
     more_fields: Callable[[HouseDesign], Sequence[str]] = _none
     beside: tuple[Beside, ...] = ()
     must: Callable[[Work], object] = _none
+    follows: Callable[[Work], Mapping[str, float | int]] = _nothing
     impossible: Callable[[Job], Iterator[Trouble] | tuple[()]] = _none
     cures: Mapping[str, Cure] = field(default_factory=dict)
     needs: Callable[[Work], Sequence[Need]] = _none

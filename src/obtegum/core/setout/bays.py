@@ -1,13 +1,13 @@
-"""Two schools of spacing bows along a house: equal bays, and a fixed bay with an odd last one."""
+"""Three schools of spacing bows along a house: equal bays, a fixed bay with an odd last one, and a number of bows."""
 
 import math
 from typing import Literal
 
 from obtegum.core.part import Part
 
-__all__ = ["BaySchool", "Bays", "equal_bays", "fixed_bays"]
+__all__ = ["BaySchool", "Bays", "counted_bays", "equal_bays", "fixed_bays"]
 
-BaySchool = Literal["equal", "fixed"]
+BaySchool = Literal["equal", "fixed", "counted"]
 WHOLE = 1e-9
 
 
@@ -27,9 +27,17 @@ class Bays(Part):
 
 def equal_bays(length_m: float, max_spacing_m: float) -> Bays:
     """As few equal bays as keep the bows no further apart than asked: n = ceil(L/max − 1e-9)."""
-    count = max(1, math.ceil(length_m / max_spacing_m - WHOLE))
+    return _alike(length_m, max(1, math.ceil(length_m / max_spacing_m - WHOLE)), "equal")
+
+
+def counted_bays(length_m: float, bows: int) -> Bays:
+    """Equal bays between so many bows, two at the least: one bay fewer than there are bows."""
+    return _alike(length_m, bows - 1, "counted")
+
+
+def _alike(length_m: float, count: int, school: BaySchool) -> Bays:
     stations = (*(length_m * place / count for place in range(count)), length_m)
-    return Bays(school="equal", count=count, bay_m=length_m / count, odd_m=None, stations_m=stations)
+    return Bays(school=school, count=count, bay_m=length_m / count, odd_m=None, stations_m=stations)
 
 
 def fixed_bays(length_m: float, spacing_m: float) -> Bays:

@@ -1,11 +1,12 @@
 """Tube, socket, spacing and sticks of the bows, and tubes of the grower's own."""
 
+import math
 from collections.abc import Iterator
 from typing import TYPE_CHECKING, Annotated, Literal
 
 from pydantic import Field
 
-from obtegum.core.bows.sticks import JOINT_NAMES, JointKind
+from obtegum.core.bows.sticks import JOINT_NAMES, MOST_STICKS, JointKind
 from obtegum.core.numbers import Choice, Decisions, Number, choice, misfit
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.trouble import Trouble
@@ -15,6 +16,9 @@ if TYPE_CHECKING:
 
 __all__ = ["MOST_OWN", "Bows", "OwnTube"]
 
+# How close and how far apart bows can be planned, m.
+CLOSEST_M, FARTHEST_M = 0.3, 5.0
+WHOLE = 1e-9
 # Tubes of their own that a house can have.
 MOST_OWN = 8
 
@@ -24,8 +28,16 @@ class Bows(Decisions):
 
     tube: Annotated[str, Field(max_length=60), Choice("Bow tube")]
     insertion_m: Annotated[float, Number("Bow in the post", 0.02, 1.0, bare="fine", feet=6 * INCH_M, metres=0.15)]
-    max_spacing_m: Annotated[float, Number("Bows no further apart", 0.3, 5.0, feet=4 * FOOT_M, metres=1.2)]
-    bays: Annotated[Literal["equal", "fixed"], choice("Bays", equal="all equal", fixed="fixed, odd one last")] = "equal"
+    max_spacing_m: Annotated[float, Number("Bows no further apart", CLOSEST_M, FARTHEST_M, feet=4 * FOOT_M, metres=1.2)]
+    bays: Annotated[
+        Literal["equal", "fixed", "counted"],
+        choice("Bays", equal="all equal", fixed="fixed, odd one last", counted="by the number of bows"),
+    ] = "equal"
+    count: Annotated[int | None, Number("Number of bows", 2, 1001, "count")] = None
+    cut: Annotated[
+        Literal["cut", "whole"], choice("Sticks are", cut="cut to the bow", whole="used whole, the height follows")
+    ] = "cut"
+    sticks: Annotated[int | None, Number("Sticks a bow", 1, MOST_STICKS, "count")] = None
     stick_m: Annotated[float, Number("Stick length", 1.0, 20.0, feet=24 * FOOT_M, metres=6.0)]
     joint_m: Annotated[float, Number("Joint overlap", 0.0, 0.6, bare="fine", feet=5 * INCH_M, metres=0.13)]
     joint: Annotated[JointKind, choice("Joined by", **JOINT_NAMES)] = "swaged"
@@ -41,12 +53,27 @@ class Bows(Decisions):
         if self.max_spacing_m > size.length_m + 1e-9:
             sentence = "That is further apart than the house is long. The most is"
             yield misfit("bows.max_spacing_m", sentence, size.length_m, house.tape)
+        if self.bays == "counted" and self.count is not None:
+            yield from self._counted(size.length_m, self.count)
         if self.insertion_m > posts.length_m:
             sentence = "The bow would come out at the bottom of its post. The most is"
             yield misfit("bows.insertion_m", sentence, posts.length_m, house.tape)
         if self.joint_m > self.stick_m / 2:
             sentence = "The overlap would eat more than half of each stick. The most is"
             yield misfit("bows.joint_m", sentence, self.stick_m / 2, house.tape)
+
+    def _counted(self, length_m: float, count: int) -> Iterator[Trouble]:
+        """So many bows that they stand too close, or so few that they stand too far apart."""
+        most, least = math.floor(length_m / CLOSEST_M + WHOLE) + 1, math.ceil(length_m / FARTHEST_M - WHOLE) + 1
+        if count > most:
+            yield _count_trouble("closer than bows can stand", most)
+        elif count < least:
+            yield _count_trouble("further apart than can be planned", least)
+
+
+def _count_trouble(what: str, nearest: int) -> Trouble:
+    sentence = f"So many bows would stand {what}. The nearest number is {nearest:,}."
+    return Trouble(path="bows.count", sentence=sentence, nearest_m=nearest, nearest=f"{nearest:,}")
 
 
 class OwnTube(Decisions):

@@ -1,13 +1,16 @@
-"""The bows' tube, and how far a joint takes in."""
+"""The bows' tube, their number and spacing, and how far a joint takes in."""
 
 from collections.abc import Sequence
+from typing import Any
 
 from obtegum.core.catalogue import Catalogue
-from obtegum.core.fields import special
+from obtegum.core.fields import Document, put, special
 from obtegum.core.job import Job
+from obtegum.core.quantity import length_text
 from obtegum.core.rooms import HouseDesign
 from obtegum.core.rooms.bows.tube_field import tube_choice
 from obtegum.core.rooms.bows.tubes import tube_measures
+from obtegum.core.rooms.set_out.ticks import design_bays
 
 __all__ = ["FIELDS", "own_tube_fields"]
 
@@ -21,4 +24,41 @@ def own_tube_fields(design: HouseDesign) -> Sequence[str]:
     return [name for number in range(1, len(design.own_tubes) + 1) for name in tube_measures(f"own:{number}")]
 
 
-FIELDS = (tube_choice("bows.tube"), special("bows.joint_m", hint=_joint_hint))
+def _write_bays(document: Document, job: Job, bays: Any) -> None:
+    """By the number of bows: as many as there are now, until another number is given."""
+    put(document, "bows.bays", bays)
+    if bays == "counted" and job.design.bows.count is None:
+        put(document, "bows.count", design_bays(job.design).bows)
+
+
+def _bow_count(job: Job) -> float:
+    return design_bays(job.design).bows
+
+
+def _count_hint(job: Job, catalogue: Catalogue) -> str:
+    if job.design.bows.bays == "counted":
+        return f"{length_text(design_bays(job.design).bay_m, job.design.tape)} apart"
+    return "if you have or count them; blank: as many as it takes"
+
+
+def _spacing(job: Job) -> float:
+    """What the bows' spacing is taken hold of by: where their number gives it, what it gives."""
+    bows = job.design.bows
+    return design_bays(job.design).bay_m if bows.bays == "counted" else bows.max_spacing_m
+
+
+def _write_spacing(document: Document, job: Job, spacing_m: Any) -> None:
+    """Where the number of bows is given, the number that comes closest to a spacing."""
+    if job.design.bows.bays == "counted":
+        put(document, "bows.count", max(round(job.design.size.length_m / spacing_m), 1) + 1)
+    else:
+        put(document, "bows.max_spacing_m", spacing_m)
+
+
+FIELDS = (
+    tube_choice("bows.tube"),
+    special("bows.joint_m", hint=_joint_hint),
+    special("bows.bays", write=_write_bays),
+    special("bows.count", blank=_bow_count, hint=_count_hint),
+    special("bows.max_spacing_m", read=_spacing, write=_write_spacing),
+)

@@ -9,6 +9,7 @@ from obtegum.core.bows.sticks import (
     sticks_for_house,
     sticks_needed,
 )
+from obtegum.core.design import limit_of
 from obtegum.core.found import found
 from obtegum.core.ground.posts import Entry
 from obtegum.core.profile import Chain, Kink
@@ -27,11 +28,16 @@ __all__ = [
     "girth_at",
     "joint_made",
     "left_over_m",
+    "run_ends",
     "split_of",
     "stick_count",
     "tube_m",
     "uncut_height_m",
+    "whole_height_m",
 ]
+
+
+LEG, HEIGHT = "size.shape.leg_m", "size.shape.height_m"
 
 
 @found
@@ -58,10 +64,18 @@ def split_of(work: Work) -> Split:
         raise DesignError(
             [Trouble(path="bows.stick_m", sentence=f"{sentence} {nearest}.", nearest_m=least_m, nearest=nearest)]
         )
+    return split_runs(
+        tube_m(work), run_ends(work), stick_m, overlap_m, rules.piece_least_m, rules.joint_off_crown_share
+    )
+
+
+@found
+def run_ends(work: Work) -> list[float]:
+    """Where along the tube of a bow one run of sticks ends and another begins, m: its corners, a plated crown."""
     corners = [along_tube(work, kink.s_m) for kink in corners_of(work)]
     if joint_made(work).kind == "crown_plate" and not corners:
-        corners = [tube_m(work) / 2]
-    return split_runs(tube_m(work), corners, stick_m, overlap_m, rules.piece_least_m, rules.joint_off_crown_share)
+        return [tube_m(work) / 2]
+    return corners
 
 
 @found
@@ -73,8 +87,18 @@ def stick_count(work: Work) -> int:
 @found
 def uncut_height_m(work: Work) -> float | None:
     """Height of the crown if the sticks of a bow were used whole, m; None where no height takes them up."""
-    overlaps = len(split_of(work).joints_m) * split_of(work).joint_m
-    tube_m = len(split_of(work).pieces) * split_of(work).stick_m - overlaps
+    return whole_height_m(work, len(split_of(work).pieces))
+
+
+def whole_height_m(work: Work, sticks: int) -> float | None:
+    """Height of the crown that takes up so many whole sticks a bow, m; None where none does.
+
+    n sticks over r runs between corners make n·L − (n − r)·j of tube.
+    """
+    runs = len(run_ends(work)) + 1
+    if sticks % runs:
+        return None
+    tube_m = sticks * work.design.bows.stick_m - (sticks - runs) * joint_made(work).overlap_m
     size, reveal_m = work.design.size, work.design.posts.reveal_m
     girth_m = tube_m + 2 * reveal_m - 2 * work.design.bows.insertion_m
     height_m = height_for_girth(size.shape, size.span_m, girth_m)
@@ -82,7 +106,8 @@ def uncut_height_m(work: Work) -> float | None:
         return None
     # Half a circle takes them up in its legs. A leg that ends inside its post is none that could be bent.
     leg_m = height_m - size.span_m / 2 if size.shape.kind == "round_on_legs" else size.leg_m
-    return height_m if leg_m >= reveal_m - 1e-9 else None
+    most = {path: limit.most for path in (LEG, HEIGHT) if (limit := limit_of(path)) is not None}
+    return height_m if reveal_m - 1e-9 <= leg_m <= most[LEG] and height_m <= most[HEIGHT] else None
 
 
 def left_over_m(work: Work) -> float:

@@ -7,6 +7,7 @@ from obtegum.core.rooms.bows import step
 from obtegum.core.rooms.bows.cures import CURES
 from obtegum.core.rooms.bows.draw import marks_across
 from obtegum.core.rooms.bows.fields import FIELDS, own_tube_fields
+from obtegum.core.rooms.bows.follows import follows
 from obtegum.core.rooms.bows.found import split_of, stick_count
 from obtegum.core.rooms.bows.parts import parts
 from obtegum.core.rooms.bows.tables import TABLES
@@ -38,6 +39,7 @@ ROOM = Room(
     fields=FIELDS,
     more_fields=own_tube_fields,
     must=_must,
+    follows=follows,
     cures=CURES,
     sums_up=lambda work: f"{bays_of(work).bows} bows",
     needs=_needs,

@@ -183,6 +183,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *tube_measures(work.design.bows.tube),
             "bows.making",
             "bows.stick_m",
+            "bows.cut",
+            *(("bows.sticks",) if work.design.bows.cut == "whole" else ()),
             "bows.joint",
             "bows.joint_m",
             "bows.bundle",

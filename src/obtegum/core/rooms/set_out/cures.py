@@ -31,4 +31,13 @@ def _tape(work: Work, verdict: Verdict) -> Iterator[Edits]:
             break
 
 
-CURES: dict[str, Cure] = {"odd-bay": _odd_bay, "tape": _tape}
+def _count(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """Bays by the number; as long as the number reaches; as many as it wants."""
+    yield (chosen("bows.bays", "counted"),)
+    bows = work.design.bows
+    if bows.count is not None:
+        yield (lengthened("size.length_m", (bows.count - 1) * bows.max_spacing_m),)
+    yield (chosen("bows.count", f"{bays_of(work).bows}"),)
+
+
+CURES: dict[str, Cure] = {"odd-bay": _odd_bay, "tape": _tape, "bow-count": _count}

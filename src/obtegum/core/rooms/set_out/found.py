@@ -2,6 +2,7 @@
 
 from obtegum.core.found import found
 from obtegum.core.quantity import Rounding
+from obtegum.core.rooms.set_out.ticks import design_bays
 from obtegum.core.rooms.set_out.tools import strung_size, tapes_in, ways_to_square
 from obtegum.core.setout.base import Peg, pegs
 from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
@@ -35,9 +36,10 @@ def fixed_school(work: Work) -> Bays:
     return fixed_bays(work.design.size.length_m, work.design.bows.max_spacing_m)
 
 
+@found
 def bays_of(work: Work) -> Bays:
     """The bays of the school that was chosen."""
-    return equal_school(work) if work.design.bows.bays == "equal" else fixed_school(work)
+    return design_bays(work.design)
 
 
 @found

@@ -27,7 +27,7 @@ ROOM = Room(
     beside=(Beside(title="Corner A on the map", measures=("site.latitude", "site.longitude", "site.bearing")),),
     cures=CURES,
     up=frozenset({"skew", "differ", "restart"}),
-    nearest=frozenset({"base", "ends", "diagonal", "people", "equal", "fixed"}),
+    nearest=frozenset({"base", "ends", "diagonal", "people", "equal", "fixed", "counted"}),
     tables=TABLES,
     files=(
         File(

@@ -1,5 +1,7 @@
 """Set out: base rectangle, diagonal, bays, and a peg for every post."""
 
+from functools import partial
+
 from obtegum.core.answers import count_answer, length_answer
 from obtegum.core.rooms.set_out.found import (
     bays_of,
@@ -25,7 +27,7 @@ __all__ = ["plan", "strips", "verdicts"]
 
 def verdicts(work: Work) -> list[Verdict]:
     """Tape against diagonal, and the odd bay against the others."""
-    return [_tape_verdict(work), *_odd_bay_verdicts(work)]
+    return [_tape_verdict(work), *_odd_bay_verdicts(work), *_count_verdicts(work)]
 
 
 def _tape_verdict(work: Work) -> Verdict:
@@ -92,6 +94,29 @@ def _odd_bay_verdicts(work: Work) -> list[Verdict]:
     ]
 
 
+def _count_verdicts(work: Work) -> list[Verdict]:
+    """A number of bows that the length and the spacing don't make: what does, and what is short."""
+    bows, bays, length_m = work.design.bows, bays_of(work), work.design.size.length_m
+    if bows.count is None or bows.bays == "counted":
+        return []
+    length, spacing = work.say(length_m), work.say(bows.max_spacing_m)
+    found = partial(Verdict, id="bow-count", step="set-out", title="Number of bows", part="bay:1")
+    number, limit, ratio = f"{bows.count:,}", f"{bays.bows:,}", bays.bows / bows.count
+    if bays.bows == bows.count:
+        sentence = f"{bows.count} bows make {length} at {spacing}, as counted."
+        return [found(level="holds", sentence=sentence, number=number, limit=limit, ratio=ratio)]
+    short = bays.bows - bows.count
+    slip = " Bows are one more than bays." if bows.count == bays.count else ""
+    what = "bow is" if abs(short) == 1 else "bows are"
+    missing = f"{abs(short)} {what} {'short' if short > 0 else 'left over'}"
+    own_m = length_m / (bows.count - 1)
+    sentence = (
+        f"{length} at {spacing} wants {bays.bows} bows, and you count {bows.count}: {missing}.{slip} "
+        f"{bows.count} bows stand {work.say(own_m)} apart, or reach {work.say((bows.count - 1) * bows.max_spacing_m)}."
+    )
+    return [found(level="fails", sentence=sentence, number=number, limit=limit, ratio=ratio)]
+
+
 def bays_text(work: Work, bays: Bays) -> str:
     """A school of bays in words."""
     if bays.odd_m is None:
@@ -103,7 +128,7 @@ def bays_text(work: Work, bays: Bays) -> str:
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     (length_m, width_m), far = strung(work), progress(work, "peg")
-    set_out, method = work.design.set_out, way(work)
+    set_out, bows, method = work.design.set_out, work.design.bows, way(work)
     answers = (
         length_answer(work, "base", "A to B, D to C", length_m),
         length_answer(work, "ends", "A to D, B to C", width_m),
@@ -112,8 +137,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         length_answer(work, "differ", "Diagonals differ by", method.difference_m, "one time in three by more"),
         *_restart_answers(work),
         count_answer("people", "People", method.people),
-        _school_answer(work, "equal", "Equal bays", equal_school(work)),
-        _school_answer(work, "fixed", "Fixed bays", fixed_school(work)),
+        *_school_answers(work),
     )
     return StepPlan(
         id="set-out",
@@ -127,9 +151,11 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *(
                 "size.length_m",
                 "size.span_m",
-                "bows.max_spacing_m",
                 "bows.bays",
+                *(() if bows.bays == "counted" else ("bows.max_spacing_m",)),
+                "bows.count",
                 "set_out.to",
+                "tape.inch_parts" if work.tape.units == "feet" else "tape.mm_step",
                 "set_out.tape_m",
                 "set_out.second_tape_m",
                 "set_out.starts_m",
@@ -161,6 +187,15 @@ def _restart_answers(work: Work) -> list[Answer]:
     if length_m <= tapes.longest_m:
         return []
     return [length_answer(work, "restart", "B’s end out by", base_error(length_m, tapes), "as the tape restarts")]
+
+
+def _school_answers(work: Work) -> tuple[Answer, ...]:
+    if work.design.bows.bays == "counted":
+        return (_school_answer(work, "counted", "Bays", bays_of(work)),)
+    return (
+        _school_answer(work, "equal", "Equal bays", equal_school(work)),
+        _school_answer(work, "fixed", "Fixed bays", fixed_school(work)),
+    )
 
 
 def _school_answer(work: Work, name: str, label: str, bays: Bays) -> Answer:

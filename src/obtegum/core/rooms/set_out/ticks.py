@@ -4,7 +4,7 @@ import re
 
 from obtegum.core.house import TICK
 from obtegum.core.rooms import HouseDesign
-from obtegum.core.setout.bays import Bays, equal_bays, fixed_bays
+from obtegum.core.setout.bays import Bays, counted_bays, equal_bays, fixed_bays
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["design_bays", "tick_station", "tick_words"]
@@ -14,8 +14,11 @@ _TICK = re.compile(TICK)
 
 def design_bays(design: HouseDesign) -> Bays:
     """The bays of the school that the design has chosen."""
-    divide = equal_bays if design.bows.bays == "equal" else fixed_bays
-    return divide(design.size.length_m, design.bows.max_spacing_m)
+    bows, length_m = design.bows, design.size.length_m
+    if bows.bays == "counted" and bows.count is not None:
+        return counted_bays(length_m, bows.count)
+    divide = fixed_bays if bows.bays == "fixed" else equal_bays
+    return divide(length_m, bows.max_spacing_m)
 
 
 def tick_station(design: HouseDesign, tick: str) -> float:

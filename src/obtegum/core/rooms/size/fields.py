@@ -37,7 +37,23 @@ def _write_height(document: Document, job: Job, height_m: Any) -> None:
     put(document, "size.shape.leg_m", max(leg_m, 0.0))
 
 
+def _write_own_height(document: Document, job: Job, height_m: Any) -> None:
+    """A height of one's own is not the one that follows from whole sticks."""
+    _write_height(document, job, height_m)
+    put(document, "bows.cut", "cut")
+
+
+def _write_leg(document: Document, job: Job, leg_m: Any) -> None:
+    """Legs of half a circle are its height too."""
+    put(document, "size.shape.leg_m", leg_m)
+    if job.design.size.shape.kind == "round_on_legs":
+        put(document, "bows.cut", "cut")
+
+
 def _height_hint(job: Job, catalogue: Catalogue) -> str:
+    bows = job.design.bows
+    if bows.cut == "whole":
+        return f"follows from {bows.sticks} whole sticks a bow; another one is cut for"
     return "moves the straight leg" if job.design.size.shape.kind == "round_on_legs" else ""
 
 
@@ -57,7 +73,8 @@ FIELDS = (
         options=lambda job, catalogue: SHAPES,
     ),
     special("size.shape.radius_m", blank=_plumb_radius),
-    special(HEIGHT, read=lambda job: job.design.size.height_m, write=_write_height, hint=_height_hint),
+    special("size.shape.leg_m", write=_write_leg),
+    special(HEIGHT, read=lambda job: job.design.size.height_m, write=_write_own_height, hint=_height_hint),
     special(
         "size.figure.from_left_m",
         read=lambda job: min(job.design.size.figure.from_left_m, job.design.size.span_m),

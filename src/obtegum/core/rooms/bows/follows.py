@@ -1,0 +1,43 @@
+"""What follows from sticks that are used whole: the height."""
+
+from collections.abc import Mapping
+
+from obtegum.core.bows.sticks import MOST_STICKS
+from obtegum.core.rooms.bows.found import split_of, whole_height_m
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.work import Work
+
+__all__ = ["follows"]
+
+
+def follows(work: Work) -> Mapping[str, float | int]:
+    """The height (the legs of half a circle) that takes up the sticks, exact; none where they are cut.
+
+    Raises: DesignError where no height does, with the nearest number of sticks that one does take up.
+    """
+    bows, size = work.design.bows, work.design.size
+    if bows.cut != "whole":
+        return {}
+    sticks = bows.sticks or len(split_of(work).pieces)
+    height_m = whole_height_m(work, sticks)
+    if height_m is None:
+        raise DesignError([_trouble(work, sticks)])
+    if size.shape.kind == "round_on_legs":
+        return {"bows.sticks": sticks, "size.shape.leg_m": height_m - size.span_m / 2}
+    return {"bows.sticks": sticks, "size.shape.height_m": height_m}
+
+
+def _trouble(work: Work, sticks: int) -> Trouble:
+    stick, width = work.say(work.design.bows.stick_m), work.say(work.design.size.span_m)
+    what = f"{sticks} whole sticks of {stick}" if sticks > 1 else f"One whole stick of {stick}"
+    sentence = f"{what} a bow make no house of this shape {width} wide."
+    others = sorted(range(1, MOST_STICKS + 1), key=lambda count: abs(count - sticks))
+    nearest = next((count for count in others if whole_height_m(work, count) is not None), None)
+    if nearest is None:
+        return Trouble(path="bows.sticks", sentence=f"{sentence} Cut them, or take another shape.")
+    return Trouble(
+        path="bows.sticks",
+        sentence=f"{sentence} The nearest number is {nearest}.",
+        nearest_m=nearest,
+        nearest=str(nearest),
+    )
