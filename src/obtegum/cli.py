@@ -224,7 +224,11 @@ def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> 
     # process before the store is closed. A closed terminal stops it the same way.
     for name in (signal.SIGTERM, signal.SIGINT, signal.SIGHUP):
         signal.signal(name, leave)
-    print(f"Obtegum is at http://127.0.0.1:{listener.getsockname()[1]}/ (Ctrl-C stops it)", flush=True)
+    try:
+        print(f"Obtegum is at http://127.0.0.1:{listener.getsockname()[1]}/ (Ctrl-C stops it)", flush=True)
+    except OSError:
+        # The terminal was closed while it was being told.
+        server.should_exit = True
     try:
         server.run(sockets=[listener])
     finally:

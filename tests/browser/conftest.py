@@ -162,7 +162,11 @@ def open_house(page: Page, name: str, step: str = "Size") -> None:
 
 
 def field(page: Page, measure: str):  # type: ignore[no-untyped-def]
-    return page.locator(f'input[data-measure="{measure}"]')
+    """The field of a measure, unfolded where it is folded away."""
+    found = page.locator(f'input[data-measure="{measure}"]')
+    if found.count() and found.first.is_hidden():
+        page.get_by_role("button", name="More to set").click()
+    return found
 
 
 def grip(page: Page, measure: str):  # type: ignore[no-untyped-def]

@@ -9,13 +9,15 @@ from hypothesis import strategies as st
 from obtegum.core.bows.beds import lay_out
 from obtegum.core.bows.bending import former_for
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.drawing import Outline
 from obtegum.core.edit import Edit
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
+from obtegum.core.measures import find_measure
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.rooms.bows.tubes import find_tube
 from obtegum.core.trouble import DesignError
 from tests.conftest import answer, make_house, make_plan, verdict
@@ -161,3 +163,109 @@ def test_beds_are_drawn_and_on_the_tape() -> None:
     assert strip.length_m == pytest.approx(21 * FOOT_M - 1.66 * INCH_M)
     drawn = {getattr(item, "part", "") for each in plan.drawings if each.view == "across" for item in each.items}
     assert {mark.part for mark in strip.marks if mark.kind == "peg"} <= drawn
+
+
+def own(text: str, paths: str = "", **changes: object) -> HouseDesign:
+    design = make_house(**{"size__span_m": 13 * FOOT_M, **changes})  # type: ignore[arg-type]
+    edits = [Edit(measure="inside.own_beds_m", text=text), Edit(measure="inside.own_paths_m", text=paths)]
+    return apply_edits(Job(design), edits, default_catalogue()).design
+
+
+@pytest.mark.parametrize(
+    ("units", "text", "inches"),
+    [
+        ("feet", "34, 42, 28", (34, 42, 28)),
+        ("feet", "34,42,28 in", (34, 42, 28)),
+        ("feet", '2\' 10", 3\' 6" and 28 1/2"', (34, 42, 28.5)),
+        ("feet", "34 42 28", (34, 42, 28)),
+        ("feet", "34 1/2; 42", (34.5, 42)),
+    ],
+)
+def test_beds_are_listed_as_people_write_them(units: str, text: str, inches: tuple[float, ...]) -> None:
+    design = own(text, tape__units=units)
+    assert design.inside.along_walls == "own"
+    assert [width_m / INCH_M for width_m in design.inside.own_beds_m] == pytest.approx(inches)
+    # What the field then reads says the same again.
+    read = find_measure("inside.own_beds_m")
+    assert read is not None
+    assert own(read.read(Job(design)), tape__units=units).inside.own_beds_m == pytest.approx(design.inside.own_beds_m)
+
+
+@pytest.mark.parametrize(
+    ("text", "metres"),
+    [
+        ("85, 105, 70", (0.85, 1.05, 0.7)),
+        ("0,85 m; 1,05 m", (0.85, 1.05)),
+        ("85,105,70", (0.85, 1.05, 0.7)),
+        ("85,5", (0.855,)),
+        ("0.85, 1.05 m", (0.85, 1.05)),
+    ],
+)
+def test_metric_lists_keep_their_decimal_commas(text: str, metres: tuple[float, ...]) -> None:
+    assert own(text, tape__units="metric").inside.own_beds_m == pytest.approx(metres)
+
+
+@pytest.mark.parametrize("text", ["", "34, wide", "34, 900 ft", "34, 0", ", ".join(["10"] * 21)])
+def test_a_list_that_can_t_be_is_refused_with_a_sentence(text: str) -> None:
+    with pytest.raises(DesignError) as found:
+        own(text)
+    assert found.value.troubles[0].path == "inside.own_beds_m"
+    assert found.value.troubles[0].sentence.endswith(".")
+
+
+def test_unequal_beds_by_hand() -> None:
+    # 13 ft between centres of posts of 1.66 in: 154.34 in of floor. Beds take 104, two paths share 50.34 in.
+    plan = plan_house(own("34, 42, 28", posts__tube="water-1-1-4"), SiteRecord(), default_catalogue())
+    assert answer(plan, "inside", "beds") == "3"
+    assert answer(plan, "inside", "path") == "2' 1 1/8\""
+    beds = next(each for each in plan.strips if each.id == "beds")
+    assert [mark.at_m / INCH_M for mark in beds.marks] == pytest.approx(
+        [0, 34, 34 + 25.17, 76 + 25.17, 76 + 50.34, 154.34], abs=1e-6
+    )
+    assert verdict(plan, "beds-fit").level == "holds"
+
+
+def test_paths_of_one_s_own_leave_the_rest_over() -> None:
+    plan = plan_house(own("34, 42, 28", "16, 18", posts__tube="water-1-1-4"), SiteRecord(), default_catalogue())
+    # 154.34 − 104 − 34 = 16.34 in.
+    assert "1' 4 5/16\" left over at the right" in verdict(plan, "beds-fit").sentence
+
+
+def test_beds_that_don_t_fit_say_by_how_much_and_are_cured() -> None:
+    # 36 + 48 + 36 = 120 in, and two paths of 18 at the least: 156 in on a floor of 154.34.
+    design = own("36, 48, 36", inside__path_m=18 * INCH_M, posts__tube="water-1-1-4")
+    plan = plan_house(design, SiteRecord(), default_catalogue())
+    found = verdict(plan, "beds-fit")
+    assert (found.level, found.number) == ("fails", "13' 0\"")
+    assert '1 11/16" too much' in found.sentence
+    ways = [way for way in find_remedies(design, SiteRecord(), default_catalogue()) if way.verdict == "beds-fit"]
+    assert {edit.measure for way in ways for edit in way.edits} >= {"inside.path_m", "inside.to", "size.span_m"}
+
+
+def test_each_bed_is_judged_from_the_sides_that_it_is_reached_from() -> None:
+    # A bed of 42 in with a path on both sides: 21 in; one of 34 in along the wall: 34 in of 30.
+    found = verdict(plan_house(own("34, 42, 28"), SiteRecord(), default_catalogue()), "reach")
+    assert (found.level, found.part, found.number) == ("fails", "bed:1", "2' 10\"")
+    clear = own("34, 42, 28", inside__wall_m=12 * INCH_M, inside__path_m=12 * INCH_M)
+    assert verdict(plan_house(clear, SiteRecord(), default_catalogue()), "reach").part == "bed:2"
+
+
+def test_beds_to_the_skin_and_room_for_the_doors() -> None:
+    # Film lies over bows of 1.375 in: 13 ft + 1.375 in. 57 ft less 4 ft and 3 ft: 50 ft of bed.
+    design = own("34, 42, 28", inside__to="skin", inside__front_m=4 * FOOT_M, inside__back_m=3 * FOOT_M)
+    plan = plan_house(design, SiteRecord(), default_catalogue())
+    assert next(each for each in plan.strips if each.id == "beds").length_m / INCH_M == pytest.approx(157.375, abs=1e-6)
+    assert answer(plan, "inside", "bed_length") == "150' 0\""
+    # Rows a foot apart, plants a foot apart: 2, 3 and 2 rows of 50.
+    assert answer(plan, "inside", "plants") == "350"
+    floor = next(each for each in plan.drawings if each.view == "floor")
+    assert {item.part for item in floor.items} >= {"bed:1", "bed:3", "front", "back"}
+
+
+def test_layouts_lie_side_by_side_and_are_picked() -> None:
+    plan = plan_house(own("34, 42, 28"), SiteRecord(), default_catalogue())
+    shown = next(each for each in plan.drawings if each.view == "layouts")
+    assert [row.what for row in shown.table] == ["Beds along the walls", "Paths along the walls", "My own"]
+    assert {item.picks for item in shown.items if isinstance(item, Outline)} == {
+        ("inside.along_walls", kind) for kind in ("bed", "path", "own")
+    }

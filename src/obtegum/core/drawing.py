@@ -57,7 +57,10 @@ class Vertex:
 
 @small
 class Outline:
-    """A path of true size: filled when ``closed``, else a centre line ``width_m`` wide."""
+    """A path of true size: filled when ``closed``, else a centre line ``width_m`` wide.
+
+    ``picks`` is a choice and the option that pressing it takes.
+    """
 
     kind: Literal["outline"] = "outline"
     part: str
@@ -67,6 +70,7 @@ class Outline:
     closed: bool = False
     width_m: float = 0.0
     label: str = ""
+    picks: tuple[str, str] | None = None
 
 
 @small
@@ -87,7 +91,8 @@ class Mark:
 class Dimension:
     """A measured distance from one point to another, drawn ``lane`` lanes to the left of travel.
 
-    Words that have no room in its line stand beside it, ``row`` lines on from those of another one.
+    Words that have no room in its line stand beside it, ``row`` lines on from those of another one. ``measure``
+    is what can be typed in place of the words.
     """
 
     kind: Literal["dimension"] = "dimension"
@@ -99,6 +104,7 @@ class Dimension:
     lane: float = 1
     row: int = 0
     text: str
+    measure: str = ""
 
 
 @small

@@ -80,7 +80,9 @@ def _amount_value(measure: Measure, edit: Edit, job: Job) -> float | None:
 
 
 def _choice_value(measure: Measure, edit: Edit, job: Job, catalogue: Catalogue) -> str:
-    text = (edit.text or "").strip()
+    if edit.text is None:
+        raise DesignError([Trouble(path=measure.id, sentence="Nothing was given to change it to.")])
+    text = edit.text.strip()
     if measure.kind == "text":
         return text
     if text not in {option.id for option in measure.options(job, catalogue)}:

@@ -108,6 +108,7 @@ class Measure:
                 reading=str(value),
                 options=self.options(job, catalogue),
                 hint=self.said(job, catalogue),
+                optional=self.optional,
             )
         return MeasureState(
             id=self.id,

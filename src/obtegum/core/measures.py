@@ -45,7 +45,8 @@ def measures() -> dict[str, Measure]:
     paths = [path for path, _ in leaves(HouseDesign)] + [f"{SITE}.{path}" for path, _ in leaves(SiteRecord)]
     derived = (measure_at(path) for path in paths)
     own = {measure.id: measure for room in rooms() for measure in room.fields}
-    return {each.id: own.get(each.id, each) for each in (*BASE, *derived) if each is not None}
+    # A field of a room's own takes the place of the declared one; some stand for several values at once.
+    return {each.id: each for each in (*BASE, *derived) if each is not None} | own
 
 
 @lru_cache(maxsize=8192)

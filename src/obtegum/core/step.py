@@ -40,6 +40,7 @@ class StepPlan(Part):
 
     ``grips`` are the measures to take hold of on the drawing; ``focus`` names the parts (or how
     their names begin) that the step is about: the rest is drawn faint.
+    ``aside`` names those of the measures that are folded away until they are asked for.
     ``leads`` names the answers (or how their names begin) that are carried to the site; the rest is folded.
     ``walk`` names the ticks or entries in the order in which one comes to them.
     """
@@ -59,6 +60,7 @@ class StepPlan(Part):
     grips: tuple[str, ...]
     focus: tuple[str, ...]
     walk: tuple[str, ...] = ()
+    aside: tuple[str, ...] = ()
     how: tuple[Told, ...] = ()
     how_title: str = ""
     actions: tuple[Action, ...] = ()

@@ -269,7 +269,7 @@ function Workplace({ window }: { window: string }) {
             (asTable ? (
               <NumberTable house={id} version={(past ?? sight.house).version} drawing={view} strip={strip ?? null} />
             ) : (
-              <DrawingView drawing={view} plan={plan} step={past || told ? still(step, told !== undefined) : step} chosen={chosen} onChoose={choose} />
+              <DrawingView drawing={view} plan={plan} step={past || told ? still(step, told !== undefined) : step} chosen={chosen} onChoose={choose} open={!past && !told} />
             ))}
         </DrawingPlace>
         {!asTable && <How step={step} shown={view?.view ?? ""} onShow={setView} />}

@@ -1,9 +1,9 @@
-import { memo } from "react";
+import { memo, useState } from "react";
 import { Button, Disclosure, DisclosurePanel, Heading } from "react-aria-components";
 import styled from "styled-components";
 import type { Action, Answer, StepPlan } from "../api/client";
 import { alike } from "../house/alike";
-import { useSight } from "../house/useSight";
+import { useGlimpse, useSight } from "../house/useSight";
 import { Choice } from "../kit/Choice";
 import { LengthField } from "../kit/LengthField";
 import { Press } from "../kit/Plain";
@@ -48,13 +48,8 @@ export function Panel({ step, says, onShow, onAct }: Props) {
       {says && <p className="next">{says}</p>}
       {step.next && (!says || step.done === step.of) && says !== step.next && <p className="next">{step.next}</p>}
       {step.caution && <p className="caution">{step.caution}</p>}
-      <div>
-        {step.measures.map((id) => {
-          const measure = plan.measures[id];
-          if (!measure) return null;
-          return measure.kind === "choice" ? <Choice key={id} measure={measure} /> : <LengthField key={id} measure={measure} />;
-        })}
-      </div>
+      <Fields ids={step.measures.filter((id) => !step.aside?.includes(id))} />
+      <Aside key={`${step.id} aside`} ids={step.measures.filter((id) => step.aside?.includes(id))} />
       {step.actions?.map((action) => (
         <Press key={action.id} data-action={action.id} onPress={() => onAct(action)}>
           {action.label}
@@ -64,6 +59,36 @@ export function Panel({ step, says, onShow, onAct }: Props) {
       <AnswerList key={step.id} answers={step.answers} leads={step.leads} />
       <VerdictList verdicts={verdicts.filter(({ level }) => level === "holds")} remedies={remedies} onShow={onShow} />
     </Side>
+  );
+}
+
+function Fields({ ids }: { ids: string[] }) {
+  const { plan } = useSight();
+  return (
+    <div>
+      {ids.map((id) => {
+        const measure = plan.measures[id];
+        if (!measure) return null;
+        return measure.kind === "choice" ? <Choice key={id} measure={measure} /> : <LengthField key={id} measure={measure} />;
+      })}
+    </div>
+  );
+}
+
+/** Fields that are settled once, folded away; one that was refused, or holds something unsaved, is not hidden. */
+function Aside({ ids }: { ids: string[] }) {
+  const [asked, setAsked] = useState(false);
+  const held = useGlimpse((sight) => ids.some((id) => sight.refusals[id] !== undefined || sight.drafts[id] !== undefined));
+  if (ids.length === 0) return null;
+  return (
+    <More isExpanded={asked || held} onExpandedChange={setAsked}>
+      <Heading level={2}>
+        <Button slot="trigger">More to set</Button>
+      </Heading>
+      <DisclosurePanel>
+        <Fields ids={ids} />
+      </DisclosurePanel>
+    </More>
   );
 }
 

@@ -22,7 +22,16 @@ function beside(left: number, right: number, y: number, frame: Frame) {
 }
 
 /** A measured distance with its reading in the line, lanes away from what it measures. */
-export function DimensionItem({ item, frame, lit, faint }: { item: Dimension; frame: Frame; lit: boolean; faint: boolean }) {
+interface Props {
+  item: Dimension;
+  frame: Frame;
+  lit: boolean;
+  faint: boolean;
+  /** Called with where its words stand when they are pressed to type others, if they can be. */
+  onType?: (at: { x: number; y: number }) => void;
+}
+
+export function DimensionItem({ item, frame, lit, faint, onType }: Props) {
   const [ax, ay, bx, by] = [frame.x(item.x0), frame.y(item.y0), frame.x(item.x1), frame.y(item.y1)];
   const length = Math.hypot(bx - ax, by - ay);
   if (length < 1) return null;
@@ -51,8 +60,12 @@ export function DimensionItem({ item, frame, lit, faint }: { item: Dimension; fr
     <g opacity={faint ? 0.55 : 1}>
       <path d={lines} stroke="var(--ink)" strokeWidth={lit ? 2.2 : 1.1} fill="none" />
       <path d={ends} stroke="var(--ink)" strokeWidth={lit ? 2 : 1} fill="none" opacity={0.75} />
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: a pointer's short cut to the field of the panel */}
       <text
         className="figures"
+        data-type={onType ? item.measure : undefined}
+        onClick={onType && (() => onType(place))}
+        cursor={onType ? "text" : undefined}
         x={place.x}
         y={place.y}
         textAnchor={place.anchor}

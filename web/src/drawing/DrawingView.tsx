@@ -1,6 +1,8 @@
 import { memo, useId, useLayoutEffect, useMemo, useRef, useState } from "react";
 import styled from "styled-components";
 import type { Drawing, HousePlan, StepPlan } from "../api/client";
+import { useSession } from "../house/useSight";
+import { newGesture } from "../kit/stride";
 import { DimensionItem } from "./DimensionItem";
 import { fit, LANE, marginsFor } from "./frame";
 import { ArrowItem, DotsItem, SegmentsItem } from "./GroundItems";
@@ -9,6 +11,7 @@ import { HandleItem } from "./HandleItem";
 import { Hatches } from "./hatches";
 import { MarkItem } from "./MarkItem";
 import { OutlineItem } from "./OutlineItem";
+import { TypeHere } from "./TypeHere";
 
 const Sheet = styled.div`
   position: relative;
@@ -28,15 +31,23 @@ interface Props {
   step: StepPlan;
   chosen: string | null;
   onChoose: (part: string) => void;
+  /** Whether the drawing is of the house as it stands, so that it can be changed here. */
+  open: boolean;
 }
 
 /** A display list on the screen: what has size to scale, what has none at the size that reads best. */
-export const DrawingView = memo(function DrawingView({ drawing, plan, step, chosen, onChoose }: Props) {
+export const DrawingView = memo(function DrawingView({ drawing, plan, step, chosen, onChoose, open }: Props) {
   const [box, size] = useBox();
   const hatches = useId();
   const frame = useMemo(() => fit(drawing, size.width, size.height, marginsFor(drawing)), [drawing, size]);
   const names = useMemo(() => namesOf(drawing.items), [drawing]);
   const lit = (part: string) => part === chosen;
+  const session = useSession();
+  const [typing, setTyping] = useState<{ measure: string; at: { x: number; y: number } } | null>(null);
+  const pick = open ? (measure: string, text: string) => void session.commit([{ measure, text, stride: "fraction" }], newGesture()) : undefined;
+  const typeAt = (measure = "") =>
+    open && plan.measures[measure] ? (at: { x: number; y: number }) => setTyping({ measure, at: { x: at.x, y: at.y } }) : undefined;
+  const typed = typing && plan.measures[typing.measure];
   const faint = (part: string) => part !== chosen && !step.focus.some((name) => part === name || part.startsWith(`${name}:`));
   return (
     <Sheet ref={box}>
@@ -50,9 +61,9 @@ export const DrawingView = memo(function DrawingView({ drawing, plan, step, chos
           const key = names[place];
           switch (item.kind) {
             case "outline":
-              return <OutlineItem key={key} item={item} frame={frame} hatches={hatches} lit={lit(item.part)} faint={faint(item.part)} />;
+              return <OutlineItem key={key} item={item} frame={frame} hatches={hatches} lit={lit(item.part)} faint={faint(item.part)} onPick={pick} />;
             case "dimension":
-              return <DimensionItem key={key} item={item} frame={frame} lit={lit(item.part)} faint={faint(item.part)} />;
+              return <DimensionItem key={key} item={item} frame={frame} lit={lit(item.part)} faint={faint(item.part)} onType={typeAt(item.measure)} />;
             case "mark":
               return <MarkItem key={key} item={item} frame={frame} lit={lit(item.part)} onPick={onChoose} />;
             case "grower":
@@ -86,6 +97,7 @@ export const DrawingView = memo(function DrawingView({ drawing, plan, step, chos
           return measure && <HandleItem key={names[place]} item={item} frame={frame} measure={measure} />;
         })}
       </svg>
+      {typing && typed && <TypeHere key={typing.measure} measure={typed} at={typing.at} room={size} onDone={() => setTyping(null)} />}
     </Sheet>
   );
 });

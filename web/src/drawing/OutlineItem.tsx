@@ -25,10 +25,25 @@ interface Props {
   hatches: string;
   lit: boolean;
   faint?: boolean;
+  /** Called with the choice and the option that a pressed part stands for. */
+  onPick?: (measure: string, option: string) => void;
 }
 
-/** A part in true size: a filled shape, a tube of its own width, or a thin line of construction. */
-export const OutlineItem = memo(function OutlineItem({ item, frame, hatches, lit, faint = false }: Props) {
+/** A part in true size; one that stands for a choice takes it when it is pressed. */
+export const OutlineItem = memo(function OutlineItem({ onPick, ...shown }: Props) {
+  const picks = shown.item.picks;
+  if (!picks || !onPick) return <Drawn {...shown} />;
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: a pointer's short cut to the choice in the panel
+    <g onClick={() => onPick(picks[0], picks[1])} cursor="pointer" data-picks={picks.join("=")}>
+      <title>{shown.item.label}</title>
+      <Drawn {...shown} />
+    </g>
+  );
+}, looksTheSame);
+
+/** A filled shape, a tube of its own width, or a thin line of construction. */
+function Drawn({ item, frame, hatches, lit, faint = false }: Omit<Props, "onPick">) {
   const d = pathOf(item, frame);
   if (item.layer === "construction") {
     if (faint) return null;
@@ -63,4 +78,4 @@ export const OutlineItem = memo(function OutlineItem({ item, frame, hatches, lit
       <path d={d} stroke={`var(--${item.material})`} strokeWidth={Math.max(width - 0.8, 1)} />
     </g>
   );
-}, looksTheSame);
+}

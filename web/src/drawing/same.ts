@@ -6,6 +6,7 @@ interface Placed {
   frame: Frame;
   lit?: boolean;
   faint?: boolean;
+  onPick?: unknown;
 }
 
 /**
@@ -15,6 +16,7 @@ interface Placed {
 export const looksTheSame = (before: Placed, now: Placed): boolean =>
   before.lit === now.lit &&
   before.faint === now.faint &&
+  (before.onPick === undefined) === (now.onPick === undefined) &&
   before.frame.scale === now.frame.scale &&
   before.frame.x(0) === now.frame.x(0) &&
   before.frame.y(0) === now.frame.y(0) &&

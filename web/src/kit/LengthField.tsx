@@ -28,6 +28,7 @@ const Row = styled(TextField)`
     border-bottom: 2px solid var(--ink);
     border-radius: 2px;
   }
+  &[data-listed] { grid-template-columns: 1fr; row-gap: 2px; input { text-align: left; } }
   input[data-invalid] { border-color: var(--fails); border-bottom-color: var(--fails); }
 `;
 const Under = styled.p`
@@ -86,7 +87,7 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
   const onTheWay = useGlimpse((sight) => sight.pending.has(measure.id));
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
-    const stride = strideOf(event);
+    const stride = measure.kind === "text" ? null : strideOf(event);
     if (stride) {
       event.preventDefault();
       if (typed !== null && !onTheWay) take(typed);
@@ -107,6 +108,7 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
         session.type(measure.id, text);
         if (text.trim() || measure.optional) session.attempt([{ measure: measure.id, text, stride: "fraction" }]);
       }}
+      data-listed={measure.kind === "text" || undefined}
       isInvalid={refusal !== undefined}
       validationBehavior="aria"
     >

@@ -90,6 +90,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         leads=("drain_length", "drain_start", "drain_end"),
         views=("drain", "falls"),
         strips=("drain",),
+        aside=("drain.trench_m", "drain.beyond_m", "drain.cover_m"),
         grips=(),
         focus=("drain", "contour", "corner", "line", "end", "spots", "spot", "post"),
     )

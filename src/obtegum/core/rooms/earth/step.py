@@ -85,6 +85,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         leads=("loads", "hours", "fill", "cut", "stone"),
         views=("earth", "profile"),
         strips=("tops:L", "tops:R") if stand_of(work) else ("peg:L", "peg:R"),
+        aside=("pad.load_m3", "pad.load_s", "pad.swell", "pad.shrink", "pad.stone_kg_m3"),
         grips=(),
         focus=("pad", "meeting", "contour", "spots", "spot", "post", "ground", "datum", "corner", "line", "end"),
         actions=(Action(id="spots", label="Spots between the pegs", opens="spots"),),

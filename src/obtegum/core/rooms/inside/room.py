@@ -3,7 +3,8 @@
 from obtegum.core.room import Room
 from obtegum.core.rooms.inside import step
 from obtegum.core.rooms.inside.cures import CURES
-from obtegum.core.rooms.inside.draw import beds_across
+from obtegum.core.rooms.inside.draw import beds_across, floor, layouts
+from obtegum.core.rooms.inside.fields import FIELDS
 
 __all__ = ["ROOM"]
 
@@ -11,8 +12,10 @@ ROOM = Room(
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,
+    views={"floor": floor, "layouts": layouts},
     layers={"across": beds_across},
+    fields=FIELDS,
     cures=CURES,
     down=frozenset({"path", "bed_length", "bed_share"}),
-    nearest=frozenset({"beds"}),
+    nearest=frozenset({"beds", "plants"}),
 )

@@ -3,11 +3,9 @@
 from functools import partial
 
 from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
-from obtegum.core.bows.beds import Bed
-from obtegum.core.bows.headroom import headroom, headroom_over
-from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.inside.found import floor_m, layout_of
-from obtegum.core.rooms.size.found import inner_face
+from obtegum.core.bows.beds import Bed, plants_in
+from obtegum.core.rooms.inside.fields import OWN_BEDS, OWN_PATHS
+from obtegum.core.rooms.inside.found import bed_long_m, bed_room_m, floor_m, layout_of, path_room_m, side_clear
 from obtegum.core.rooms.size.shapes import own_measures
 from obtegum.core.step import Answer, StepPlan
 from obtegum.core.strip import Band, Strip
@@ -18,60 +16,95 @@ __all__ = ["plan", "strips", "verdicts"]
 
 _verdict = partial(verdict_on, "inside")
 
-
-def _x(work: Work, from_post_m: float) -> float:
-    """Place across the section of a distance from the inside of the left posts, m."""
-    return from_post_m + post_tube(work).od_m / 2 - work.design.size.span_m / 2
+FIGURE = ("size.figure.height_m", "size.figure.from_left_m")
+SIDE = ("size.shape.leg_m", "size.shape.height_m")
+# Closer than this, lengths are alike, m.
+SAME_M = 1e-6
 
 
 def verdicts(work: Work) -> list[Verdict]:
-    """Room for a person in the first path, for the crop at the side, and reach over the beds."""
+    """Room for a person over the paths, for the crop over the beds, and reach over the beds."""
     layout = layout_of(work)
+    wide = work.say(floor_m(work), "down")
     if not layout.strips:
-        wide = work.say(floor_m(work), "down")
         sentence = f"No bed of that width fits on a floor of {wide}."
         return [_verdict("beds-fit", "Beds", "fails", sentence, wide, "", None, "floor")]
-    return [*_path_verdicts(work), _crop_verdict(work, layout.beds[0]), _reach_verdict(work)]
+    found = [*_path_verdicts(work), _crop_verdict(work, layout.beds), _reach_verdict(work)]
+    if work.design.inside.along_walls == "own":
+        found.insert(0, _fit_verdict(work, wide))
+    if bed_long_m(work) <= 0:
+        sentence = f"What is kept clear at the ends leaves no bed in {work.say(work.design.size.length_m)}."
+        found.append(_verdict("bed-length", "Bed length", "fails", sentence, "0", "", None, "front"))
+    return found
+
+
+def _fit_verdict(work: Work, wide: str) -> Verdict:
+    """Whether one's own beds and paths fit on the floor."""
+    layout = layout_of(work)
+    takes_m = floor_m(work) + layout.over_m - layout.left_m
+    takes = work.say(takes_m, "up")
+    if layout.over_m:
+        sentence = f"Beds and paths take {takes}, and the floor is {wide}: {work.say(layout.over_m, 'up')} too much."
+        return _verdict("beds-fit", "Beds", "fails", sentence, takes, wide, takes_m / floor_m(work), "floor")
+    left = f", {work.say(layout.left_m, 'down')} left over at the right" if layout.left_m > SAME_M else ""
+    return _verdict("beds-fit", "Beds", "holds", f"Beds and paths fit on {wide}{left}.", takes, wide, None, "floor")
+
+
+def _named(what: str, number: int, of: int) -> str:
+    return f"the first {what}" if number == 1 else f"the last {what}" if number == of else f"{what} {number}"
 
 
 def _path_verdicts(work: Work) -> list[Verdict]:
-    """Whether a grower stands up in the path nearest to the wall."""
-    if not layout_of(work).paths:
+    """Whether a grower stands up in the lowest path."""
+    paths, height_m = layout_of(work).paths, work.design.size.figure.height_m
+    if not paths:
         return []
-    path, height_m = layout_of(work).paths[0], work.design.size.figure.height_m
-    room_m = headroom_over(inner_face(work), _x(work, path.middle_m), min(work.rules.figure_width_m, path.width_m))
+    rooms = [path_room_m(work, path) for path in paths]
+    # Of paths that are alike the first is named.
+    place = next(each for each, room in enumerate(rooms) if room <= min(rooms) + SAME_M)
+    room_m = rooms[place]
     ratio = height_m / room_m if room_m > 0 else 99.0
     level = judge(ratio, work.rules.holds_to)
     room, tall = work.say(room_m, "down"), work.say(height_m)
     how = {"holds": "walks upright", "tight": "just clears it", "fails": "stoops all day"}[level]
-    sentence = f"{room} over the first path: a {tall} grower {how}."
+    sentence = f"{room} over {_named('path', place + 1, len(paths))}: a {tall} grower {how}."
     if level == "fails":
         sentence = f"Too low at the side. {sentence}"
-    return [_verdict("path-room", "First path", level, sentence, room, tall, ratio, "bed:1", "comfort")]
+    return [_verdict("path-room", "Path", level, sentence, room, tall, ratio, f"bed:{place + 1}", "comfort")]
 
 
-def _crop_verdict(work: Work, bed: Bed) -> Verdict:
-    """Whether the crop stands under the bow over the middle of the side bed."""
+def _crop_verdict(work: Work, beds: list[Bed]) -> Verdict:
+    """Whether the crop stands under the bow over the middle of the lowest bed."""
     crop_m = work.design.inside.crop_m
-    room_m = headroom(inner_face(work), _x(work, bed.middle_m))
+    rooms = [bed_room_m(work, bed) for bed in beds]
+    place = next(each for each, room in enumerate(rooms) if room <= min(rooms) + SAME_M)
+    room_m = rooms[place]
     ratio = crop_m / room_m if room_m > 0 else 99.0
     level = judge(ratio, work.rules.holds_to)
     room, tall = work.say(room_m, "down"), work.say(crop_m)
     how = {"holds": "has room", "tight": "touches", "fails": "does not fit"}[level]
-    sentence = f"{room} over the middle of the side bed: a crop or trellis of {tall} {how}."
-    return _verdict("crop-room", "Crop", level, sentence, room, tall, ratio, "bed:1", "comfort")
+    side = place in (0, len(beds) - 1)
+    where = "the side bed" if side else f"bed {place + 1}"
+    sentence = f"{room} over the middle of {where}: a crop or trellis of {tall} {how}."
+    return _verdict("crop-room", "Crop", level, sentence, room, tall, ratio, f"bed:{place + 1}", "comfort")
+
+
+def _reach_of(work: Work, bed: Bed) -> tuple[bool, float, float]:
+    """Whether a bed is got at from one side only, how far an arm has to reach, and how far it may, m."""
+    arm_m, both = work.rules.arm_reach_m, all(side_clear(work, bed))
+    return (False, bed.width_m / 2, arm_m) if both else (True, bed.width_m, max(work.rules.wall_bed_m, arm_m))
 
 
 def _reach_verdict(work: Work) -> Verdict:
-    """Whether an arm reaches across: a bed along a wall from one side, the others from both.
+    """Whether an arm reaches across the widest bed: one along a wall from one side, the others from both.
 
     A wall bed of the usual width is reached with a stoop; past it one kneels in the bed.
     """
-    inside, rules = work.design.inside, work.rules
-    from_one, arm_m = inside.along_walls == "bed", rules.arm_reach_m
-    across_m = inside.bed_m if from_one else inside.bed_m / 2
-    limit_m = max(rules.wall_bed_m, arm_m) if from_one else arm_m
-    ratio = across_m / limit_m
+    rules, beds = work.rules, layout_of(work).beds
+    reaches = [_reach_of(work, bed) for bed in beds]
+    place = max(range(len(beds)), key=lambda each: (reaches[each][1] / reaches[each][2], -each))
+    from_one, across_m, limit_m = reaches[place]
+    ratio, arm_m = across_m / limit_m, rules.arm_reach_m
     level = judge(ratio, arm_m / limit_m if from_one else rules.holds_to)
     across, arm = work.say(across_m), work.say(arm_m, "down")
     usual = work.say(rules.wall_bed_m)
@@ -89,22 +122,31 @@ def _reach_verdict(work: Work) -> Verdict:
             "fails": "no arm reaches without kneeling in it",
         }[level]
         sentence = f"{across} to the middle of a bed: {how} ({arm})."
-    return _verdict("reach", "Reach", level, sentence, across, work.say(limit_m, "down"), ratio, "bed:1", "comfort")
+    limit = work.say(limit_m, "down")
+    return _verdict("reach", "Reach", level, sentence, across, limit, ratio, f"bed:{place + 1}", "comfort")
+
+
+def _plants(work: Work) -> int:
+    inside, long_m = work.design.inside, bed_long_m(work)
+    return sum(plants_in(bed.width_m, long_m, inside.row_m, inside.plant_m) for bed in layout_of(work).beds)
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    layout, size = layout_of(work), work.design.size
+    layout, inside = layout_of(work), work.design.inside
     answers: list[Answer] = []
     if layout.strips:
         share = sum(bed.width_m for bed in layout.beds) / floor_m(work)
         answers = [
             count_answer("beds", "Beds", len(layout.beds)),
-            length_answer(work, "bed_length", "Bed length in all", len(layout.beds) * size.length_m),
+            length_answer(work, "bed_length", "Bed length in all", len(layout.beds) * bed_long_m(work)),
             amount_answer(work, "bed_share", "Floor in beds", share, "share"),
+            count_answer("plants", "Plants", _plants(work)),
         ]
         if layout.paths:
-            answers.insert(1, length_answer(work, "path", "Paths come out", layout.paths[0].width_m))
+            narrowest = min(path.width_m for path in layout.paths)
+            alike = max(path.width_m for path in layout.paths) - narrowest < SAME_M
+            answers.insert(1, length_answer(work, "path", "Paths come out" if alike else "Narrowest path", narrowest))
     return StepPlan(
         id="inside",
         title="Inside",
@@ -114,18 +156,22 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution="",
         measures=(
             "inside.along_walls",
-            "inside.bed_m",
+            *((OWN_BEDS, OWN_PATHS, "inside.wall_m") if inside.along_walls == "own" else ("inside.bed_m",)),
             "inside.path_m",
+            "inside.to",
+            "inside.front_m",
+            "inside.back_m",
             "inside.crop_m",
-            "size.figure.height_m",
-            "size.figure.from_left_m",
-            "size.shape.leg_m",
-            "size.shape.height_m",
+            "inside.row_m",
+            "inside.plant_m",
+            *FIGURE,
+            *SIDE,
         ),
         answers=tuple(answers),
         leads=("beds", "path"),
-        views=("across",),
+        views=("across", "floor", "layouts"),
         strips=("beds", "floor"),
+        aside=("inside.to", "inside.front_m", "inside.back_m", "inside.row_m", "inside.plant_m", *FIGURE, *SIDE),
         grips=(
             "size.span_m",
             "size.shape.height_m",
@@ -133,13 +179,13 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *own_measures(work.design.size.shape),
             "size.figure.from_left_m",
         ),
-        focus=("bed", "bow", "grower", "span", "height", "leg", "floor"),
+        focus=("bed", "layout", "front", "back", "bow", "grower", "span", "height", "leg", "floor"),
     )
 
 
 def strips(work: Work) -> list[Strip]:
-    """The floor from the inside of the left posts to the right ones, with every edge of a bed."""
-    marks, bands = [], []
+    """The floor from its left edge to its right one, with every edge of a bed."""
+    marks, bands, inside = [], [], work.design.inside
     for number, bed in enumerate(layout_of(work).beds, start=1):
         marks.append(work.mark(bed.from_m, f"bed {number}", "peg", f"bed:{number}", "beds"))
         marks.append(work.mark(bed.to_m, "path", "cut", f"bed-end:{number}", "beds"))
@@ -150,7 +196,7 @@ def strips(work: Work) -> list[Strip]:
         Strip(
             id="beds",
             title="Beds and paths",
-            about="tape from the inside of the left posts",
+            about="tape from the skin at the left" if inside.to == "skin" else "tape from the inside of the left posts",
             material="floor",
             length_m=floor_m(work),
             marks=tuple(marks),

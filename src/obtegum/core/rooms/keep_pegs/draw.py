@@ -49,7 +49,16 @@ def offsets(work: Work) -> Drawing:
         items.append(_letter(peg.name, x, y, peg.toward))
     items += corners_inside(work)
     items.append(
-        Dimension(part="offset", x0=length_m, y0=width_m, x1=length_m + off, y1=width_m, lane=2.0, text=work.say(off))
+        Dimension(
+            part="offset",
+            x0=length_m,
+            y0=width_m,
+            x1=length_m + off,
+            y1=width_m,
+            lane=2.0,
+            text=work.say(off),
+            measure="keep.offset_m",
+        )
     )
     rows = [Row(what=f"{peg.name} to {peg.corner}", reading=work.say(off)) for peg in pegs]
     rows += [

@@ -159,6 +159,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         leads=("top_reading", "fall", "embedment"),
         views=("falls", "profile"),
         strips=("level:L", "level:R", *(("tops:L", "tops:R") if stand_of(work) else ())),
+        aside=("level.reading_error_m", "posts.length_m", "posts.reveal_m", "level.least_in_ground_m"),
         grips=(),
         walk=tuple(f"record.levels.pegs.{peg.side}{peg.bow}" for peg in _walk(work)),
         focus=("post", "ground", "datum", "contour", "spots", "spot", "corner", "line", "end", "floor"),

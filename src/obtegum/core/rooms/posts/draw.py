@@ -134,7 +134,9 @@ def _dimensions(work: Work) -> list[Item]:
     left, right = -post_tube(work).od_m / 2, post_tube(work).od_m / 2
     deep = embedment_m(work)
     return [
-        Dimension(part="reveal", x0=left, y0=0.0, x1=left, y1=reveal_m, text=work.say(reveal_m)),
+        Dimension(
+            part="reveal", x0=left, y0=0.0, x1=left, y1=reveal_m, text=work.say(reveal_m), measure="posts.reveal_m"
+        ),
         Handle(measure="posts.reveal_m", x=left, y=reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
         Dimension(part="embedment", x0=left, y0=-deep, x1=left, y1=0.0, text=work.say(deep, "down")),
         Handle(measure="posts.length_m", x=left, y=-deep, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),

@@ -79,12 +79,41 @@ def _dimensions(work: Work) -> list[Item]:
     (length_m, width_m), bays = strung(work), bays_of(work)
     first_m = bays.stations_m[1]
     right = length_m + BESIDE_M
+    # Strings on the outside measure more than what is decided.
+    typed = work.design.set_out.to == "centres"
     items: list[Item] = [
-        Dimension(part="length", x0=0.0, y0=width_m, x1=length_m, y1=width_m, lane=2.0, text=work.say(length_m)),
+        Dimension(
+            part="length",
+            x0=0.0,
+            y0=width_m,
+            x1=length_m,
+            y1=width_m,
+            lane=2.0,
+            text=work.say(length_m),
+            measure="size.length_m" if typed else "",
+        ),
         Handle(measure="size.length_m", x=length_m, y=width_m, dx=1.0, dy=0.0, lane=2.0, lane_dy=1.0),
-        Dimension(part="span", x0=right, y0=width_m, x1=right, y1=0.0, lane=1.0, text=work.say(width_m)),
+        Dimension(
+            part="span",
+            x0=right,
+            y0=width_m,
+            x1=right,
+            y1=0.0,
+            lane=1.0,
+            text=work.say(width_m),
+            measure="size.span_m" if typed else "",
+        ),
         Handle(measure="size.span_m", x=right, y=width_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=1.0),
-        Dimension(part="bay:1", x0=0.0, y0=width_m, x1=first_m, y1=width_m, lane=1.0, text=work.say(first_m)),
+        Dimension(
+            part="bay:1",
+            x0=0.0,
+            y0=width_m,
+            x1=first_m,
+            y1=width_m,
+            lane=1.0,
+            text=work.say(first_m),
+            measure="bows.max_spacing_m",
+        ),
         Handle(measure="bows.max_spacing_m", x=first_m, y=width_m, dx=1.0, dy=0.0, lane=1.0, lane_dy=1.0),
     ]
     if bays.odd_m is not None and bays.count > 1:

@@ -24,6 +24,17 @@ from obtegum.core.work import Work
 
 __all__ = ["plan", "strips", "verdicts"]
 
+# What a crew settles once, with its tools.
+ASIDE = (
+    "set_out.to",
+    "tape.inch_parts",
+    "tape.mm_step",
+    "set_out.second_tape_m",
+    "set_out.starts_m",
+    "set_out.reading_error_m",
+    "set_out.base",
+)
+
 
 def verdicts(work: Work) -> list[Verdict]:
     """Tape against diagonal, and the odd bay against the others."""
@@ -169,6 +180,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         leads=("base", "ends", "diagonal", "skew"),
         views=("above", "along"),
         strips=("peg:L", "peg:R"),
+        aside=ASIDE,
         grips=("size.length_m", "size.span_m", "bows.max_spacing_m"),
         walk=walked(work, "peg"),
         focus=("post", "line", "end", "tape", "diagonal", "corner", "span", "length", "bay"),

@@ -119,7 +119,9 @@ def _dimensions(work: Work) -> list[Item]:
     half, bottom = size.span_m / 2, -embedment_m(work) - BELOW_M
     height_m, leg_m = size.height_m, size.leg_m
     items: list[Item] = [
-        Dimension(part="span", x0=half, y0=bottom, x1=-half, y1=bottom, text=work.say(size.span_m)),
+        Dimension(
+            part="span", x0=half, y0=bottom, x1=-half, y1=bottom, text=work.say(size.span_m), measure="size.span_m"
+        ),
         Handle(measure="size.span_m", x=half, y=bottom, dx=1.0, dy=0.0, gain=2.0, lane=1, lane_dy=-1.0),
         Outline(
             part="height",
@@ -136,6 +138,7 @@ def _dimensions(work: Work) -> list[Item]:
             lane=1.0,
             row=1,
             text=work.say(height_m),
+            measure="size.shape.height_m",
         ),
         Handle(measure="size.shape.height_m", x=half + BESIDE_M, y=height_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=1.0),
         Handle(measure="size.shape.leg_m", x=half, y=leg_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=1.0),
@@ -147,6 +150,7 @@ def _dimensions(work: Work) -> list[Item]:
             y1=posts.reveal_m,
             lane=1.0,
             text=work.say(posts.reveal_m),
+            measure="posts.reveal_m",
         ),
         Handle(measure="posts.reveal_m", x=-half, y=posts.reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
         Dimension(
@@ -161,7 +165,18 @@ def _dimensions(work: Work) -> list[Item]:
         Handle(measure="posts.length_m", x=-half, y=-embedment_m(work), dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
     ]
     if leg_m > 0:
-        items.append(Dimension(part="leg", x0=half, y0=leg_m, x1=half, y1=0.0, lane=1.0, text=work.say(leg_m)))
+        items.append(
+            Dimension(
+                part="leg",
+                x0=half,
+                y0=leg_m,
+                x1=half,
+                y1=0.0,
+                lane=1.0,
+                text=work.say(leg_m),
+                measure="size.shape.leg_m",
+            )
+        )
     return items
 
 

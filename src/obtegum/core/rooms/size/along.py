@@ -109,10 +109,26 @@ def _dimensions(work: Work, bottom: float) -> list[Item]:
     first_m = bays_of(work).stations_m[1]
     return [
         Dimension(
-            part="length", x0=size.length_m, y0=bottom, x1=0.0, y1=bottom, lane=2.0, text=work.say(size.length_m)
+            part="length",
+            x0=size.length_m,
+            y0=bottom,
+            x1=0.0,
+            y1=bottom,
+            lane=2.0,
+            text=work.say(size.length_m),
+            measure="size.length_m",
         ),
         Handle(measure="size.length_m", x=size.length_m, y=bottom, dx=1.0, dy=0.0, lane=2.0, lane_dy=-1.0),
-        Dimension(part="bay:1", x0=first_m, y0=bottom, x1=0.0, y1=bottom, lane=1.0, text=work.say(first_m)),
+        Dimension(
+            part="bay:1",
+            x0=first_m,
+            y0=bottom,
+            x1=0.0,
+            y1=bottom,
+            lane=1.0,
+            text=work.say(first_m),
+            measure="bows.max_spacing_m",
+        ),
         Handle(measure="bows.max_spacing_m", x=first_m, y=bottom, dx=1.0, dy=0.0, lane=1.0, lane_dy=-1.0),
         Dimension(
             part="height",
@@ -122,6 +138,7 @@ def _dimensions(work: Work, bottom: float) -> list[Item]:
             y1=0.0,
             lane=1.0,
             text=work.say(size.height_m),
+            measure="size.shape.height_m",
         ),
         Handle(
             measure="size.shape.height_m",
@@ -132,7 +149,16 @@ def _dimensions(work: Work, bottom: float) -> list[Item]:
             lane=1.0,
             lane_dx=1.0,
         ),
-        Dimension(part="reveal", x0=0.0, y0=0.0, x1=0.0, y1=posts.reveal_m, lane=1.0, text=work.say(posts.reveal_m)),
+        Dimension(
+            part="reveal",
+            x0=0.0,
+            y0=0.0,
+            x1=0.0,
+            y1=posts.reveal_m,
+            lane=1.0,
+            text=work.say(posts.reveal_m),
+            measure="posts.reveal_m",
+        ),
         Handle(measure="posts.reveal_m", x=0.0, y=posts.reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
         Dimension(
             part="embedment",

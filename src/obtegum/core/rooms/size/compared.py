@@ -100,7 +100,15 @@ def shapes(work: Work) -> Drawing:
         layer = "frame" if each.kind == own else "hidden"
         part = f"shape:{each.kind}"
         items += [
-            Outline(part=part, layer="air", material="air", closed=True, path=path, label=each.label),
+            Outline(
+                part=part,
+                layer="air",
+                material="air",
+                closed=True,
+                path=path,
+                label=each.label,
+                picks=("size.shape", each.kind),
+            ),
             Outline(
                 part=part,
                 layer=layer,  # type: ignore[arg-type]
@@ -108,6 +116,7 @@ def shapes(work: Work) -> Drawing:
                 path=path,
                 width_m=bow_tube(work).od_m if each.kind == own else 0.0,
                 label=each.label,
+                picks=("size.shape", each.kind),
             ),
             Outline(part=part, layer="ground", material="ink", path=line(x - span * 0.6, y, x + span * 0.6, y)),
         ]

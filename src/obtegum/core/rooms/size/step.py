@@ -117,6 +117,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         leads=("headroom", "upright", "bows"),
         views=("across", "shapes", "along", "above"),
         strips=("floor",),
+        aside=("size.figure.height_m", "size.figure.from_left_m"),
         grips=(
             "size.span_m",
             "size.shape.height_m",
