@@ -1,6 +1,7 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import styled from "styled-components";
 import type { MeasureState } from "../api/client";
+import { useGlimpse } from "../house/useSight";
 import { LengthField } from "../kit/LengthField";
 
 const Slip = styled.div`
@@ -28,7 +29,13 @@ export function TypeHere({ measure, at, room, onDone }: Props) {
   const slip = useRef<HTMLDivElement>(null);
   const left = Math.min(Math.max(at.x - WIDE / 2, 4), Math.max(room.width - WIDE - 4, 4));
   const top = Math.min(Math.max(at.y - 24, 4), Math.max(room.height - DEEP, 4));
+  const [sent, setSent] = useState(false);
+  const held = useGlimpse((sight) => sight.drafts[measure.id] !== undefined || sight.refusals[measure.id] !== undefined);
   useEffect(() => slip.current?.querySelector("input")?.focus(), []);
+  // What was sent is done once it is taken; what is refused stays here to be mended.
+  useEffect(() => {
+    if (sent && !held) onDone();
+  }, [sent, held, onDone]);
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: what is pressed in the field inside it
     <div
@@ -40,7 +47,7 @@ export function TypeHere({ measure, at, room, onDone }: Props) {
       }}
     >
       <Slip ref={slip} data-slip={measure.id} style={{ left, top }}>
-        <LengthField measure={measure} onEnter={onDone} />
+        <LengthField measure={measure} onEnter={() => setSent(true)} />
       </Slip>
     </div>
   );
