@@ -6,7 +6,12 @@ from importlib.resources import files
 import pytest
 
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits
+from obtegum.core.job import Job
+from obtegum.core.measures import find_measure
 from obtegum.core.quantity import FOOT_M, INCH_M
+from tests.conftest import make_house
 
 
 def data(name: str) -> dict:  # type: ignore[type-arg]
@@ -70,3 +75,57 @@ def test_stock_lengths_rise_and_have_sources() -> None:
 
 def test_the_catalogue_is_read_once() -> None:
     assert default_catalogue() is default_catalogue()
+
+
+def test_small_pipes_and_conduit_of_both_systems_by_the_standards() -> None:
+    tubes = default_catalogue().tubes
+    inches = {
+        "pvc-3-4": (1.050, 0.113),
+        "pvc-2": (2.375, 0.154),
+        "pvc80-1": (1.315, 0.179),
+        "conduit-3-4": (0.922, 0.049),
+        "conduit-2": (2.197, 0.065),
+        "water-1": (1.315, 0.133),
+    }
+    millimetres = {"pvcu-32": (32, 2.4), "pe-32": (32, 3.0), "gas-25": (33.7, 3.2), "round-26.9": (26.9, 2.0)}
+    for name, (od, wall) in inches.items():
+        assert (tubes[name].od_m, tubes[name].wall_m) == pytest.approx((od * INCH_M, wall * INCH_M)), name
+    for name, (od, wall) in millimetres.items():
+        assert (tubes[name].od_m, tubes[name].wall_m) == pytest.approx((od / 1000, wall / 1000)), name
+    # The ratio that a plastic pressure pipe is named by: outside over wall.
+    # (The smallest is thicker: no wall is under 2 mm.)
+    for name, ratio in (("pvcu", 13.6), ("pe", 11.0)):
+        for each in (tube for tube in tubes.values() if tube.id.startswith(f"{name}-") and tube.id != "pe-20"):
+            assert each.od_m / each.wall_m == pytest.approx(ratio, rel=0.06), each.id
+
+
+def chosen(tube: str, outside: str, units: str = "feet") -> str:
+    design = make_house(bows__tube=tube, tape__units=units)
+    edit = Edit(measure="bows.tube_od", text=outside)
+    return apply_edits(Job(design), [edit], default_catalogue()).design.bows.tube
+
+
+@pytest.mark.parametrize(
+    ("tube", "outside", "found"),
+    [
+        # Called 1 in, and 1.315 in outside: plastic where plastic is meant, steel where steel is.
+        ("pvc-3-4", "1 5/16", "pvc-1"),
+        ("water-3-4", "1.315", "water-1"),
+        ("rail-1-3-8", "1.66", "post-1-5-8"),
+        ("rail-1-3-8", "1.16", "conduit-1"),
+        ("round-42.4", "26.9 mm", "round-26.9"),
+    ],
+)
+def test_a_tube_is_found_by_what_the_tape_says(tube: str, outside: str, found: str) -> None:
+    assert chosen(tube, outside, "metric" if "mm" in outside else "feet") == found
+
+
+def test_a_tube_that_measures_like_none_is_one_s_own() -> None:
+    assert chosen("rail-1-3-8", "1.45") == "own:1"
+
+
+def test_both_readings_of_a_name_are_shown() -> None:
+    measure = find_measure("bows.tube")
+    assert measure is not None
+    about = {each.id: each.about for each in measure.options(Job(make_house()), default_catalogue())}
+    assert about["pvc-1"] == '1.315" (33.4 mm) outside, 1.049" bore'

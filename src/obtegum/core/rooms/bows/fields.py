@@ -8,7 +8,7 @@ from obtegum.core.fields import Document, put, special
 from obtegum.core.job import Job
 from obtegum.core.quantity import length_text
 from obtegum.core.rooms import HouseDesign
-from obtegum.core.rooms.bows.tube_field import tube_choice
+from obtegum.core.rooms.bows.tube_field import tube_choice, tube_outside
 from obtegum.core.rooms.bows.tubes import tube_measures
 from obtegum.core.rooms.set_out.ticks import design_bays
 
@@ -21,7 +21,9 @@ def _joint_hint(job: Job, catalogue: Catalogue) -> str:
 
 def own_tube_fields(design: HouseDesign) -> Sequence[str]:
     """What can be told of each of the grower's own tubes."""
-    return [name for number in range(1, len(design.own_tubes) + 1) for name in tube_measures(f"own:{number}")]
+    return [
+        name for number in range(1, len(design.own_tubes) + 1) for name in tube_measures("bows.tube", f"own:{number}")
+    ]
 
 
 def _write_bays(document: Document, job: Job, bays: Any) -> None:
@@ -57,6 +59,7 @@ def _write_spacing(document: Document, job: Job, spacing_m: Any) -> None:
 
 FIELDS = (
     tube_choice("bows.tube"),
+    tube_outside("bows.tube"),
     special("bows.joint_m", hint=_joint_hint),
     special("bows.bays", write=_write_bays),
     special("bows.count", blank=_bow_count, hint=_count_hint),

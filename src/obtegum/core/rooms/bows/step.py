@@ -180,7 +180,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution="Cut ends are sharp and bent tube whips: gloves, eyes, two people on a bow.",
         measures=(
             "bows.tube",
-            *tube_measures(work.design.bows.tube),
+            *tube_measures("bows.tube", work.design.bows.tube),
             "bows.making",
             "bows.stick_m",
             "bows.cut",

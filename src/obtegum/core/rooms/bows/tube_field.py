@@ -3,26 +3,33 @@
 from functools import lru_cache
 from typing import Any
 
-from obtegum.core.catalogue import Catalogue, Tube
+from obtegum.core.catalogue import Catalogue, Tube, default_catalogue
 from obtegum.core.fields import Document, Measure, Option, put, special
 from obtegum.core.job import Job
+from obtegum.core.numbers import Number
 from obtegum.core.quantity import INCH_M, Tape, Units, tube_text
 from obtegum.core.rooms.bows.decisions import MOST_OWN
-from obtegum.core.rooms.bows.tubes import own_tubes
+from obtegum.core.rooms.bows.tubes import find_tube, own_tubes
+from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["tube_choice"]
+__all__ = ["tube_choice", "tube_outside"]
 
 NEW_TUBE = "own:new"
 # What one that was not measured yet begins with, m.
 NEW_OWN: dict[Units, tuple[float, float]] = {"feet": (1.66 * INCH_M, 0.065 * INCH_M), "metric": (0.042, 0.002)}
 
 
+def _about(tube: Tube, tape: Tape) -> str:
+    """What a tube measures, whatever it is called: outside in both systems, and its bore."""
+    other: Units = "metric" if tape.units == "feet" else "feet"
+    od, od_other = tube_text(tube.od_m, tape.units), tube_text(tube.od_m, other)
+    return f"{od} ({od_other}) outside, {tube_text(tube.bore_m, tape.units)} bore"
+
+
 @lru_cache(maxsize=64)
 def _tube_options(tubes: tuple[Tube, ...], tape: Tape) -> tuple[Option, ...]:
     near_first = sorted(tubes, key=lambda tube: tube.sold_in != tape.units)
-    return tuple(
-        Option(id=tube.id, label=tube.name, about=f"{tube_text(tube.od_m, tape.units)} outside") for tube in near_first
-    )
+    return tuple(Option(id=tube.id, label=tube.name, about=_about(tube, tape)) for tube in near_first)
 
 
 def _tubes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
@@ -42,3 +49,61 @@ def tube_choice(path: str) -> Measure:
         put(document, path, value)
 
     return special(path, write=write, options=_tubes)
+
+
+# How far a tube may be off what a tape or a caliper said of it, m.
+NEAR_M = 0.0008
+OUTSIDE = Number("Outside, by the tape", 0.01, 0.2, bare="tube")
+
+
+def tube_outside(path: str) -> Measure:
+    """What a tape says of the tube: writing it takes the tube of the catalogue that measures so, or makes one's own."""
+    name = f"{path}_od"
+
+    def tube_of(job: Job, catalogue: Catalogue) -> Tube | None:
+        return find_tube(job.design, catalogue, _named(job, path))
+
+    def read(job: Job) -> float | None:
+        tube = tube_of(job, default_catalogue())
+        return tube.od_m if tube else None
+
+    def write(document: Document, job: Job, od_m: Any) -> None:
+        tubes, now = default_catalogue().tubes.values(), tube_of(job, default_catalogue())
+        near = [tube for tube in tubes if abs(tube.od_m - od_m) <= NEAR_M]
+        if near:
+            # Of those that measure alike: of the stuff and from the shops that it is of now, the nearest.
+            best = min(
+                near,
+                key=lambda tube: (
+                    now is not None and tube.material != now.material,
+                    tube.sold_in != job.design.tape.units,
+                    abs(tube.od_m - od_m),
+                ),
+            )
+            put(document, path, best.id)
+            return
+        if len(document["own_tubes"]) >= MOST_OWN:
+            sentence = f"No tube of the catalogue measures that, and {MOST_OWN} of one's own are the most."
+            raise DesignError([Trouble(path=name, sentence=sentence)])
+        _, wall_m = NEW_OWN[job.design.tape.units]
+        document["own_tubes"] = [*document["own_tubes"], {"od_m": od_m, "wall_m": min(wall_m, od_m / 4)}]
+        put(document, path, f"own:{len(document['own_tubes'])}")
+
+    def hint(job: Job, catalogue: Catalogue) -> str:
+        tube = tube_of(job, catalogue)
+        if tube is None:
+            return ""
+        alike = [
+            each.name
+            for each in catalogue.tubes.values()
+            if each.id != tube.id and abs(each.od_m - tube.od_m) <= NEAR_M and each.sold_in == job.design.tape.units
+        ]
+        return f"so do: {', '.join(alike)}" if alike else "another finds what measures so"
+
+    return Measure(name, "length", OUTSIDE.label, read, write, number=OUTSIDE, hint=hint)
+
+
+def _named(job: Job, path: str) -> str:
+    part, _, leaf = path.partition(".")
+    found: str = getattr(getattr(job.design, part), leaf)
+    return found

@@ -74,9 +74,9 @@ def tube_tried(design: HouseDesign) -> str:
     return f"{tube} {own.od_m:.5f} {own.wall_m:.5f} {own.yield_pa or 0:.0f}"
 
 
-def tube_measures(tube: str) -> tuple[str, ...]:
-    """What has to be told of a tube that is the grower's own; nothing of one from the catalogue."""
+def tube_measures(path: str, tube: str) -> tuple[str, ...]:
+    """What can be told of the tube of a part: all of one that is the grower's own, what a tape says of another."""
     if not tube.startswith("own:"):
-        return ()
+        return (f"{path}_od",)
     place = int(tube.removeprefix("own:")) - 1
     return tuple(f"own_tubes.{place}.{name}" for name in OwnTube.model_fields)

@@ -2,7 +2,7 @@
 
 from obtegum.core.faces import Caution, Need, Next, Page, Picture, Stick
 from obtegum.core.room import Room
-from obtegum.core.rooms.bows.tube_field import tube_choice
+from obtegum.core.rooms.bows.tube_field import tube_choice, tube_outside
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.posts import step
 from obtegum.core.rooms.posts.cures import CURES
@@ -32,7 +32,7 @@ ROOM = Room(
     verdicts=step.verdicts,
     strips=step.strips,
     views={"post": one_post},
-    fields=(tube_choice("posts.tube"),),
+    fields=(tube_choice("posts.tube"), tube_outside("posts.tube")),
     must=_must,
     cures=CURES,
     needs=_needs,

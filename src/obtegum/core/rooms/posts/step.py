@@ -87,7 +87,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution="Ears and eyes covered; nobody holds a post by hand while it is driven.",
         measures=(
             "posts.tube",
-            *tube_measures(work.design.posts.tube),
+            *tube_measures("posts.tube", work.design.posts.tube),
             "posts.length_m",
             "posts.reveal_m",
             "bows.tube",
