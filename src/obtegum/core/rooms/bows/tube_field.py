@@ -71,13 +71,13 @@ def tube_outside(path: str) -> Measure:
         tubes, now = default_catalogue().tubes.values(), tube_of(job, default_catalogue())
         near = [tube for tube in tubes if abs(tube.od_m - od_m) <= NEAR_M]
         if near:
-            # Of those that measure alike: of the stuff and from the shops that it is of now, the nearest.
+            # Of those that measure alike: of the stuff, the shops and the wall of the one that it takes the place of.
             best = min(
                 near,
                 key=lambda tube: (
                     now is not None and tube.material != now.material,
                     tube.sold_in != job.design.tape.units,
-                    abs(tube.od_m - od_m),
+                    abs(tube.wall_m - now.wall_m) if now else 0.0,
                 ),
             )
             put(document, path, best.id)
