@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import field, open_house
+from tests.browser.conftest import field, open_house, step_button
 from tests.browser.test_bench import saved
 from tests.browser.test_ground import answer
 
@@ -35,7 +35,8 @@ def test_whole_sticks_make_the_height(page: Page) -> None:
     open_house(page, "Upper terrace", "Bows")
     page.get_by_text("used whole, the height follows", exact=True).click()
     expect(answer(page, "left_over")).to_have_text('0"')
-    expect(field(page, "bows.sticks")).to_have_value("2")
+    typed(page, "bows.sticks", "2")
+    expect(answer(page, "sticks")).to_have_text("2")
     saved(page)
 
 
@@ -96,3 +97,96 @@ def test_what_is_settled_once_is_folded_but_never_when_it_is_refused(page: Page)
     more.click()
     expect(front).to_be_visible()
     front.press("Escape")
+
+
+def begin(page: Page, units: str) -> None:
+    page.get_by_role("button", name=f"New house in {units}").click()
+    expect(page.get_by_role("heading", name="Start")).to_be_visible()
+
+
+def typed(page: Page, measure: str, text: str) -> None:
+    """By keyboard alone: the field is tabbed to, as it is reached in a row."""
+    field(page, measure).focus()
+    page.keyboard.type(text)
+    page.keyboard.press("Enter")
+    expect(field(page, measure)).not_to_have_attribute("data-typing", "")
+
+
+def pick(page: Page, label: str) -> None:
+    """An option of a row of diamonds, by the space bar."""
+    page.get_by_role("radio", name=label, exact=True).focus()
+    page.keyboard.press("Space")
+
+
+def test_a_house_of_eleven_bows_goes_in(page: Page) -> None:
+    begin(page, "feet")
+    typed(page, "size.length_m", "45")
+    step_button(page, "Set out").click()
+    pick(page, "by the number of bows")
+    typed(page, "bows.count", "11")
+    expect(page.get_by_text("4' 6\" apart")).to_be_visible()
+    saved(page)
+
+
+def test_a_house_of_three_whole_sticks_a_bow_goes_in(page: Page) -> None:
+    begin(page, "feet")
+    pick(page, "sticks that I have")
+    typed(page, "size.span_m", "19")
+    step_button(page, "Start").click()
+    pick(page, "sticks that I have")
+    typed(page, "bows.stick_m", "12")
+    typed(page, "bows.sticks", "3")
+    typed(page, "start.have", "33")
+    expect(answer(page, "start_bows")).to_have_text("11")
+    # Ten bays of 4 ft.
+    expect(answer(page, "start_length")).to_have_text("40' 0\"")
+    saved(page)
+
+
+def test_a_second_hand_house_whose_count_clashes_goes_in(page: Page) -> None:
+    begin(page, "feet")
+    typed(page, "size.length_m", "128")
+    step_button(page, "Set out").click()
+    page.get_by_text("fixed, odd one last", exact=True).click()
+    typed(page, "bows.count", "31")
+    expect(page.get_by_role("complementary")).to_contain_text("wants 33 bows, and you count 31: 2 bows are short")
+    saved(page)
+
+
+def test_a_house_of_plastic_pipe_over_three_beds_goes_in(page: Page) -> None:
+    begin(page, "feet")
+    typed(page, "size.span_m", "13")
+    step_button(page, "Inside").click()
+    pick(page, "my own, one by one")
+    typed(page, "inside.own_beds_m", "34, 42 and 28")
+    expect(answer(page, "beds")).to_have_text("3")
+    step_button(page, "Bows").click()
+    typed(page, "bows.tube_od", "1 5/16")
+    saved(page)
+
+
+def test_a_gothic_of_radius_and_height_goes_in_either_way_round(page: Page) -> None:
+    for first, second in ((("radius_m", "15"), ("height_m", "13")), (("height_m", "13"), ("radius_m", "15"))):
+        begin(page, "feet")
+        typed(page, "size.span_m", "22")
+        step_button(page, "Size").click()
+        page.get_by_role("radio", name="Shapes").click()
+        page.locator('[data-picks="size.shape=gothic"]').first.click()
+        for name, text in (first, second):
+            typed(page, f"size.shape.{name}", text)
+        expect(field(page, "size.shape.radius_m")).to_have_value("15' 0\"")
+        expect(field(page, "size.shape.height_m")).to_have_value("13' 0\"")
+        saved(page)
+        page.get_by_role("link", name="Yard").click()
+
+
+def test_a_small_house_beside_a_fence_goes_in(page: Page) -> None:
+    begin(page, "feet")
+    typed(page, "size.span_m", "7")
+    typed(page, "size.length_m", "19")
+    step_button(page, "Set out").click()
+    more = page.get_by_role("button", name="More to set")
+    more.click()
+    page.get_by_text("a fence", exact=False).first.click()
+    expect(field(page, "set_out.fence_m")).to_be_visible()
+    saved(page)

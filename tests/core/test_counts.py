@@ -143,3 +143,12 @@ def test_sticks_that_no_height_takes_up_are_refused_with_a_number_that_works() -
     assert "9 whole sticks of 12'" in found.sentence
     assert found.nearest is not None
     assert changed(design, ("bows.sticks", found.nearest)).bows.sticks == int(found.nearest)
+
+
+def test_without_a_number_the_sticks_are_as_many_as_it_takes() -> None:
+    # Two of 21 ft are in the bow of 37 ft; of 10 ft sticks it takes four.
+    whole = changed(make_house(), ("bows.cut", "whole"))
+    assert answer(planned(whole), "bows", "sticks") == "2"
+    short = changed(whole, ("bows.stick_m", "10"))
+    assert answer(planned(short), "bows", "left_over") == '0"'
+    assert short.bows.sticks is None

@@ -359,3 +359,22 @@ def test_uncut_sticks_never_stand_a_leg_inside_its_post(leg_in: float, stick_ft:
     told = [each.value for step in plan.steps for each in step.answers if each.id == "uncut"]
     height = (10.5 + (2 * stick_ft + 27 / 12 - math.pi * 10.5) / 2) * FOOT_M
     assert told == ([pytest.approx(height)] if stands else [])
+
+
+def test_a_gothic_takes_radius_and_height_in_either_order() -> None:
+    design = make_house(size__span_m=22 * FOOT_M, size__shape={"kind": "gothic", "leg_m": 1.0, "height_m": 5.0})
+    edits = (Edit(measure="size.shape.radius_m", text="15"), Edit(measure="size.shape.height_m", text="13"))
+    made = [
+        apply_edits(apply_edits(Job(design), [first], default_catalogue()), [second], default_catalogue()).design
+        for first, second in (edits, edits[::-1])
+    ]
+    assert made[0].size == made[1].size
+    assert made[0].size.shape.height_m == pytest.approx(13 * FOOT_M)
+
+
+def test_a_gothic_lower_than_plumb_arcs_keeps_its_radius() -> None:
+    # Over 6 m with legs of 1 m and a rise of 4: R = (9 + 16)/6 = 4.1667 m. A rise of 2 wants (9 + 4)/4 = 3.25 at least.
+    design = make_house(size__span_m=6.0, size__shape={"kind": "gothic", "leg_m": 1.0, "height_m": 5.0})
+    low = apply_edits(Job(design), [Edit(measure="size.shape.height_m", text="3 m")], default_catalogue()).design
+    assert low.size.shape.kind == "gothic"
+    assert low.size.shape.radius_m == pytest.approx(25 / 6)

@@ -8,6 +8,7 @@ from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cache
 from importlib import import_module
+from typing import Any
 
 from obtegum.core.drawing import Drawing, Layer, with_layers
 from obtegum.core.edit import Cure
@@ -43,7 +44,7 @@ def _none(*_: object) -> tuple[()]:
     return ()
 
 
-def _nothing(*_: object) -> dict[str, float | int]:
+def _nothing(*_: object) -> dict[str, Any]:
     return {}
 
 
@@ -78,7 +79,7 @@ class Room:
     more_fields: Callable[[HouseDesign], Sequence[str]] = _none
     beside: tuple[Beside, ...] = ()
     must: Callable[[Work], object] = _none
-    follows: Callable[[Work], Mapping[str, float | int]] = _nothing
+    follows: Callable[[Work], Mapping[str, Any]] = _nothing
     impossible: Callable[[Job], Iterator[Trouble] | tuple[()]] = _none
     cures: Mapping[str, Cure] = field(default_factory=dict)
     needs: Callable[[Work], Sequence[Need]] = _none

@@ -28,7 +28,7 @@ const Row = styled(TextField)`
     border-bottom: 2px solid var(--ink);
     border-radius: 2px;
   }
-  &[data-listed] { grid-template-columns: 1fr; row-gap: 2px; input { text-align: left; } }
+  &[data-listed] { grid-template-columns: 1fr; row-gap: 7px; input { text-align: left; } }
   input[data-invalid] { border-color: var(--fails); border-bottom-color: var(--fails); }
 `;
 const Under = styled.p`

@@ -76,7 +76,9 @@ export function YardView() {
   const refresh = () => void queries.invalidateQueries({ queryKey: ["yard"] });
   const say = (error: Error) => setNotice({ sentence: error.message });
   const open = (house: { id: string }) => go(`/house/${house.id}/size`);
-  const start = useMutation({ mutationFn: (wanted: { units: "feet" | "metric"; copy_of?: string }) => api.start(wanted, newKey()), onSuccess: open, onError: say });
+  // A new house begins with what is known of it; a copy is there already.
+  const begin = (house: { id: string }, wanted: { copy_of?: string }) => (wanted.copy_of ? open(house) : void go(`/house/${house.id}/start`));
+  const start = useMutation({ mutationFn: (wanted: { units: "feet" | "metric"; copy_of?: string }) => api.start(wanted, newKey()), onSuccess: begin, onError: say });
   const read = useMutation({ mutationFn: readSmall, onSuccess: open, onError: say });
   const back = (found: Restored) => {
     const told = (each: { name: string; why: string }) => `${each.name}: ${each.why}`;

@@ -21,10 +21,12 @@ from obtegum.core.rooms.posts.decisions import Posts
 from obtegum.core.rooms.set_out.decisions import SetOut, Site
 from obtegum.core.rooms.size.decisions import Size
 from obtegum.core.rooms.square_up.decisions import MOST_ROUNDS, Taping
+from obtegum.core.rooms.start.decisions import Start
 
 __all__ = ["ROOMS", "HouseDesign", "SiteRecord"]
 
 ROOMS = (
+    "start",
     "size",
     "inside",
     "set_out",
@@ -55,6 +57,7 @@ class HouseDesign(House):
     pad: Pad = Pad()
     drain: Drain = Drain()
     site: Site = Site()
+    start: Start = Start()
 
 
 class SiteRecord(Record):

@@ -37,7 +37,9 @@ class Bows(Decisions):
     cut: Annotated[
         Literal["cut", "whole"], choice("Sticks are", cut="cut to the bow", whole="used whole, the height follows")
     ] = "cut"
-    sticks: Annotated[int | None, Number("Sticks a bow", 1, MOST_STICKS, "count")] = None
+    sticks: Annotated[
+        int | None, Number("Sticks a bow", 1, MOST_STICKS, "count", hint="blank: as many as it takes")
+    ] = None
     stick_m: Annotated[float, Number("Stick length", 1.0, 20.0, feet=24 * FOOT_M, metres=6.0)]
     joint_m: Annotated[float, Number("Joint overlap", 0.0, 0.6, bare="fine", feet=5 * INCH_M, metres=0.13)]
     joint: Annotated[JointKind, choice("Joined by", **JOINT_NAMES)] = "swaged"

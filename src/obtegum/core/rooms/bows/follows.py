@@ -19,20 +19,26 @@ def follows(work: Work) -> Mapping[str, float | int]:
     if bows.cut != "whole":
         return {}
     sticks = bows.sticks or len(split_of(work).pieces)
-    height_m = whole_height_m(work, sticks)
+    # A number that nobody gave is the nearest that makes a house.
+    nearest = _nearest(work, sticks)
+    height_m = whole_height_m(work, sticks if bows.sticks or nearest is None else nearest)
     if height_m is None:
-        raise DesignError([_trouble(work, sticks)])
+        raise DesignError([_trouble(work, sticks, nearest)])
     if size.shape.kind == "round_on_legs":
-        return {"bows.sticks": sticks, "size.shape.leg_m": height_m - size.span_m / 2}
-    return {"bows.sticks": sticks, "size.shape.height_m": height_m}
+        return {"size.shape.leg_m": height_m - size.span_m / 2}
+    return {"size.shape.height_m": height_m}
 
 
-def _trouble(work: Work, sticks: int) -> Trouble:
+def _nearest(work: Work, sticks: int) -> int | None:
+    """The number of whole sticks nearest to one that makes a house."""
+    others = sorted(range(1, MOST_STICKS + 1), key=lambda count: abs(count - sticks))
+    return next((count for count in others if whole_height_m(work, count) is not None), None)
+
+
+def _trouble(work: Work, sticks: int, nearest: int | None) -> Trouble:
     stick, width = work.say(work.design.bows.stick_m), work.say(work.design.size.span_m)
     what = f"{sticks} whole sticks of {stick}" if sticks > 1 else f"One whole stick of {stick}"
     sentence = f"{what} a bow make no house of this shape {width} wide."
-    others = sorted(range(1, MOST_STICKS + 1), key=lambda count: abs(count - sticks))
-    nearest = next((count for count in others if whole_height_m(work, count) is not None), None)
     if nearest is None:
         return Trouble(path="bows.sticks", sentence=f"{sentence} Cut them, or take another shape.")
     return Trouble(

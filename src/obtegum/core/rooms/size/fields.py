@@ -5,7 +5,7 @@ from typing import Any
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.fields import Document, Option, put, special
 from obtegum.core.job import Job
-from obtegum.core.profile.gothic import plumb_radius
+from obtegum.core.profile.gothic import least_radius, plumb_radius
 from obtegum.core.quantity import length_text
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.trouble import DesignError, Trouble
@@ -25,6 +25,8 @@ def _plumb_radius(job: Job) -> float | None:
 def _write_height(document: Document, job: Job, height_m: Any) -> None:
     """The height of half a circle on legs follows from its legs, so these are changed."""
     design = job.design
+    if design.size.shape.kind == "gothic":
+        _keep_arcs(document, job, height_m)
     if design.size.shape.kind != "round_on_legs":
         put(document, HEIGHT, height_m)
         return
@@ -37,10 +39,36 @@ def _write_height(document: Document, job: Job, height_m: Any) -> None:
     put(document, "size.shape.leg_m", max(leg_m, 0.0))
 
 
+def _keep_arcs(document: Document, job: Job, height_m: float) -> None:
+    """A gothic lower than arcs that spring plumb can make keeps the radius that it has, where its ridge lets it."""
+    size = job.design.size
+    rise_m, now_m = height_m - size.leg_m, _plumb_radius(job)
+    lower = 0 < rise_m < size.span_m / 2
+    if lower and now_m is not None and size.shape.kind == "gothic" and size.shape.radius_m is None:
+        put(document, "size.shape.radius_m", max(now_m, least_radius(size.span_m, rise_m)))
+
+
+def _known_by(document: Document, job: Job, *known: str) -> None:
+    """A size of one's own no longer follows from what was known first."""
+    if job.design.start.known in known:
+        put(document, "start.known", "size")
+
+
+def _write_span(document: Document, job: Job, span_m: Any) -> None:
+    put(document, "size.span_m", span_m)
+    _known_by(document, job, "beds", "bow")
+
+
+def _write_length(document: Document, job: Job, length_m: Any) -> None:
+    put(document, "size.length_m", length_m)
+    _known_by(document, job, "sticks")
+
+
 def _write_own_height(document: Document, job: Job, height_m: Any) -> None:
     """A height of one's own is not the one that follows from whole sticks."""
     _write_height(document, job, height_m)
     put(document, "bows.cut", "cut")
+    _known_by(document, job, "bow")
 
 
 def _write_leg(document: Document, job: Job, leg_m: Any) -> None:
@@ -48,12 +76,13 @@ def _write_leg(document: Document, job: Job, leg_m: Any) -> None:
     put(document, "size.shape.leg_m", leg_m)
     if job.design.size.shape.kind == "round_on_legs":
         put(document, "bows.cut", "cut")
+        _known_by(document, job, "bow")
 
 
 def _height_hint(job: Job, catalogue: Catalogue) -> str:
     bows = job.design.bows
     if bows.cut == "whole":
-        return f"follows from {bows.sticks} whole sticks a bow; another one is cut for"
+        return "follows from whole sticks; another one is cut for"
     return "moves the straight leg" if job.design.size.shape.kind == "round_on_legs" else ""
 
 
@@ -66,6 +95,8 @@ def _write_figure(document: Document, job: Job, from_left_m: Any) -> None:
 
 
 FIELDS = (
+    special("size.span_m", write=_write_span),
+    special("size.length_m", write=_write_length),
     special(
         "size.shape",
         read=lambda job: job.design.size.shape.kind,

@@ -1,0 +1,1 @@
+"""Start: what is known first, and the house that it makes."""

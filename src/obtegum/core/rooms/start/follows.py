@@ -1,0 +1,84 @@
+"""The width that beds take, the length that sticks reach, the size of a bow that stands."""
+
+import math
+from collections.abc import Mapping
+from typing import Any
+
+from obtegum.core.design import limit_of
+from obtegum.core.rooms.bows.found import split_of
+from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.work import Work
+
+__all__ = ["follows"]
+
+SPAN, LENGTH, LEG, HEIGHT = "size.span_m", "size.length_m", "size.shape.leg_m", "size.shape.height_m"
+
+
+def follows(work: Work) -> Mapping[str, Any]:
+    """What is known first makes of the size, by its paths. Raises: DesignError where it makes no house."""
+    known = work.design.start.known
+    if known == "beds":
+        return _by_beds(work)
+    if known == "sticks":
+        return _by_sticks(work)
+    return _by_bow(work) if known == "bow" else {}
+
+
+def _by_beds(work: Work) -> Mapping[str, Any]:
+    """Beds, the paths between them (those not given are as wide as the least), what is kept clear, and the posts."""
+    inside = work.design.inside
+    beds = inside.own_beds_m
+    if not beds:
+        return {}
+    gaps = len(beds) - 1
+    given = inside.own_paths_m[:gaps]
+    floor_m = sum(beds) + sum(given) + (gaps - len(given)) * inside.path_m + 2 * inside.wall_m
+    span_m = floor_m - bow_tube(work).od_m if inside.to == "skin" else floor_m + post_tube(work).od_m
+    return {"inside.along_walls": "own", SPAN: _in_range(work, SPAN, span_m, "inside.own_beds_m", "These beds")}
+
+
+def _by_sticks(work: Work) -> Mapping[str, Any]:
+    """As many bows as the sticks make, at their spacing."""
+    start, bows = work.design.start, work.design.bows
+    if start.have is None:
+        return {}
+    each = bows.sticks or len(split_of(work).pieces)
+    count = start.have // each
+    if count < 2:
+        sentence = f"{start.have} sticks don’t make two bows of {each}. The least is {2 * each}."
+        raise DesignError([Trouble(path="start.have", sentence=sentence, nearest_m=2 * each, nearest=str(2 * each))])
+    length_m = (count - 1) * bows.max_spacing_m
+    return {LENGTH: _in_range(work, LENGTH, length_m, "start.have", "So many sticks"), "bows.count": count}
+
+
+def _by_bow(work: Work) -> Mapping[str, Any]:
+    """Centre to centre of what was taped to a side of the tube."""
+    start, od_m, size = work.design.start, bow_tube(work).od_m, work.design.size
+    found: dict[str, Any] = {}
+    span_m = size.span_m
+    if start.wide_m is not None:
+        span_m = start.wide_m + {"inside": od_m, "centres": 0.0, "outside": -od_m}[start.wide_to]
+        found[SPAN] = span_m = _in_range(work, SPAN, span_m, "start.wide_m", "That")
+    if start.high_m is not None:
+        height_m = start.high_m + (od_m / 2 if start.high_to == "underside" else -od_m / 2)
+        if size.shape.kind == "round_on_legs":
+            leg_m = height_m - span_m / 2
+            if leg_m < 0:
+                least = work.say(start.high_m - leg_m, "up")
+                sentence = f"Half a circle so wide is higher: {least} at the least. Lower ones are one flatter arc."
+                raise DesignError([Trouble(path="start.high_m", sentence=sentence, nearest=least)])
+            found[LEG] = _in_range(work, LEG, leg_m, "start.high_m", "That")
+        else:
+            found[HEIGHT] = _in_range(work, HEIGHT, height_m, "start.high_m", "That")
+    return found
+
+
+def _in_range(work: Work, path: str, value_m: float, told: str, what: str) -> float:
+    limit = limit_of(path)
+    assert limit is not None
+    if math.isfinite(value_m) and limit.least <= value_m <= limit.most:
+        return value_m
+    reach = f"{limit.label.lower()} of {work.say(value_m)}"
+    between = f"{limit.text(limit.least, work.tape, 'up')} to {limit.text(limit.most, work.tape, 'down')}"
+    raise DesignError([Trouble(path=told, sentence=f"{what} would make a {reach}; {between} can be planned.")])

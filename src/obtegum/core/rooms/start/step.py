@@ -1,0 +1,54 @@
+"""Start: what is known first, and the house that it makes."""
+
+from obtegum.core.answers import count_answer, length_answer
+from obtegum.core.rooms.bows.found import stick_count
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.step import StepPlan
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["plan", "verdicts"]
+
+SHAPE = ("size.shape",)
+ASKED = {
+    "size": ("size.span_m", "size.length_m", *SHAPE, "size.shape.height_m"),
+    "beds": ("inside.own_beds_m", "inside.own_paths_m", "inside.path_m", "inside.wall_m", "size.length_m", *SHAPE),
+    "sticks": ("start.have", "bows.stick_m", "bows.sticks", "size.span_m", "bows.max_spacing_m", *SHAPE),
+    "bow": ("start.wide_m", "start.wide_to", "start.high_m", "start.high_to", "size.length_m", *SHAPE),
+}
+NEXT = {
+    "size": "Write the width and the length: the house is drawn from the first number.",
+    "beds": "Write the beds from the left, like 30, 36, 30: the width follows.",
+    "sticks": "Write how many sticks there are: height and length follow.",
+    "bow": "Tape the bow that stands, across its feet and up to its crown.",
+}
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Nothing is judged yet."""
+    return []
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """What is asked for by what is known first, and what it comes to."""
+    size, known = work.design.size, work.design.start.known
+    return StepPlan(
+        id="start",
+        title="Start",
+        group="Place",
+        state="checked",
+        next=NEXT[known],
+        caution="",
+        measures=("start.known", *ASKED[known]),
+        answers=(
+            length_answer(work, "start_width", "Wide, between middles", size.span_m),
+            length_answer(work, "start_length", "Long", size.length_m),
+            length_answer(work, "start_height", "High, to the tube’s middle", size.height_m),
+            count_answer("start_bows", "Bows", bays_of(work).bows, f"{stick_count(work)} sticks"),
+        ),
+        leads=("start_width", "start_length", "start_height", "start_bows"),
+        views=("across", "along"),
+        strips=("floor",),
+        grips=("size.span_m", "size.shape.height_m", "size.length_m"),
+        focus=("span", "height", "leg", "length", "bow", "grower", "bed", "floor"),
+    )
