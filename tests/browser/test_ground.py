@@ -23,6 +23,7 @@ def test_each_step_of_squaring_has_its_drawing(page: Page) -> None:
     expect(drawing.locator("text", has_text="22' 6\"")).to_be_visible()
     steps.nth(2).press("Enter")
     expect(page.get_by_role("group", name="From above")).to_be_visible()
+    page.get_by_role("button", name="More to set").click()
     page.get_by_text("a fence", exact=True).click()
     expect(field(page, "set_out.fence_m")).to_have_value("5' 0\"")
     expect(page.get_by_role("list", name="How to square it")).to_contain_text("fences wander")

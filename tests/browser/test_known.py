@@ -190,3 +190,22 @@ def test_a_small_house_beside_a_fence_goes_in(page: Page) -> None:
     page.get_by_text("a fence", exact=False).first.click()
     expect(field(page, "set_out.fence_m")).to_be_visible()
     saved(page)
+
+
+def test_any_part_of_the_bench_is_two_presses_away(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    seen = []
+    page.locator('[aria-current="step"]').focus()
+    for key in ("F6", "F6", "F6", "F6", "Shift+F6", "Shift+F6"):
+        page.keyboard.press(key)
+        seen.append(
+            page.evaluate(
+                """() => {
+                  const at = document.activeElement;
+                  if (at.closest("[data-strip]")) return "tape";
+                  if (at.closest("main")) return "drawing";
+                  return at.closest("aside") ? "fields" : at.closest("nav") ? "steps" : "nowhere";
+                }"""
+            )
+        )
+    assert seen == ["fields", "drawing", "tape", "steps", "tape", "drawing"]

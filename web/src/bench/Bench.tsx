@@ -27,6 +27,7 @@ import { NumberTable } from "./NumberTable";
 import { Panel } from "./Panel";
 import { Rail } from "./Rail";
 import { Readings } from "./Readings";
+import { goRound } from "./regions";
 import { Spots } from "./Spots";
 import { Tabs } from "./Tabs";
 import { TopLine, UnitsAndKeys } from "./TopLine";
@@ -139,6 +140,10 @@ function Workplace({ window }: { window: string }) {
       if (event.key === "?" && length) event.preventDefault();
       if (event.key === "?" && (!typing || length)) setSide((shown) => (shown === "keys" ? "step" : "keys"));
       if (event.key === "Escape" && !typing) setSide((shown) => (shown === "keys" ? "step" : shown));
+      if (event.key === "F6") {
+        event.preventDefault();
+        goRound(event.shiftKey ? -1 : 1);
+      }
       const key = event.key.toLowerCase();
       if ((event.ctrlKey || event.metaKey) && (key === "z" || key === "y") && !halfTyped(event.target)) {
         event.preventDefault();

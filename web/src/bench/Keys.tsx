@@ -39,6 +39,7 @@ const GROUPS: [string, [string, string][]][] = [
     [
       ["Ctrl + Z", "undo"],
       ["Ctrl + Shift + Z", "make it again"],
+      ["F6, Shift + F6", "steps, fields, drawing, tape"],
       ["Tab", "next thing to set or hold"],
       ["?", "these keys"],
     ],

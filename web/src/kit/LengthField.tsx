@@ -1,4 +1,4 @@
-import { type KeyboardEvent, memo } from "react";
+import { type KeyboardEvent, memo, useLayoutEffect, useRef } from "react";
 import { FieldError, Input, Label, TextField } from "react-aria-components";
 import styled from "styled-components";
 import type { MeasureState } from "../api/client";
@@ -77,6 +77,14 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
   const trying = useGlimpse((sight) => sight.trying);
   const settled = useGlimpse((sight) => sight.house.plan.measures[measure.id]?.reading) ?? measure.reading;
 
+  // What stands in the field was chosen whole when it got the hand: a reading that comes later is too, so that what
+  // is typed takes its place and is not put behind it.
+  const input = useRef<HTMLInputElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: whenever another reading stands in the field
+  useLayoutEffect(() => {
+    if (typed === null && document.activeElement === input.current) input.current?.select();
+  }, [measure.reading]);
+
   // Once the house stands where the typed length put it, the tape's own reading takes its place;
   // what was refused stays as it was typed.
   const take = (text: string) => {
@@ -114,6 +122,7 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
     >
       <Label>{measure.label}</Label>
       <Input
+        ref={input}
         autoComplete="off"
         autoFocus={autoFocus}
         spellCheck="false"

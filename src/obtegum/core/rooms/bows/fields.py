@@ -40,7 +40,7 @@ def _bow_count(job: Job) -> float:
 def _count_hint(job: Job, catalogue: Catalogue) -> str:
     if job.design.bows.bays == "counted":
         return f"{length_text(design_bays(job.design).bay_m, job.design.tape)} apart"
-    return "if you have or count them; blank: as many as it takes"
+    return "if you count them"
 
 
 def _spacing(job: Job) -> float:

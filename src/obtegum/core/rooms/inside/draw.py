@@ -101,7 +101,7 @@ def floor(work: Work) -> Drawing:
     return drawn(
         view="floor",
         title="The floor",
-        summary=f"{len(layout_of(work).beds)} beds of {long}.",
+        summary=f"{len(layout_of(work).beds)} beds of {long} on a floor {work.say(floor_m(work), 'down')} wide.",
         items=items,
         table=(Row(what="Beds, long", reading=long), *rows),
         beside_m=0.6,
