@@ -12,7 +12,7 @@ from obtegum.core.bows.sticks import split_bow, sticks_for_house, sticks_needed
 from obtegum.core.ground.posts import bow_entry, socket_play
 from obtegum.core.profile import round_bow
 from obtegum.core.rooms.bows.found import stick_count
-from tests.conftest import make_bench
+from tests.conftest import make_bench, make_plan
 
 LEAST, OFF = 0.6, 0.03
 
@@ -154,3 +154,11 @@ def test_never_fewer_sticks_than_can_be_cut(tube_m: float, bows: int, kind: str)
     assert sticks * 6.0 >= bows * split.cut_m - 1e-6
     if kind == "swaged":
         assert sticks >= bows * (len(split.pieces) - 1)
+
+
+def test_plastic_is_no_sleeve_for_steel() -> None:
+    # A pressure pipe of 63 × 5.8 has a bore of 51.4 mm: 3.1 mm of play over 48.3. Of steel the closest is 60.3 × 3.6.
+    plan = make_plan(tape__units="metric", bows__tube="round-48.3", posts__tube="round-60.3")
+    said = [each for step in plan.steps if step.id == "bows" for each in step.answers if each.id == "slides_into"]
+    assert [each.reading for each in said] == ["Threaded steel pipe 2″, 60.3 × 3.6"]
+    assert not any("olyethylene" in each.note for each in said)

@@ -15,7 +15,7 @@ from obtegum.core.design import limit_of
 from obtegum.core.edit import Edit
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
-from obtegum.core.measures import measures
+from obtegum.core.measures import find_measure, measures
 from obtegum.core.offers import sound_design, tried
 from obtegum.core.quantity import Units, parse_length
 from obtegum.core.rooms import HouseDesign
@@ -52,8 +52,9 @@ def has(document: dict[str, Any], path: str) -> bool:
 
 
 def wild(chance: random.Random, path: str) -> float:
-    limit = limit_of(path)
-    assert limit is not None
+    measure = find_measure(path)
+    assert measure is not None and measure.number is not None
+    limit = measure.number
     return chance.choice((limit.most * 3 + 1, limit.least / 3, chance.uniform(limit.least, limit.most)))
 
 

@@ -108,8 +108,9 @@ def _sleeve_verdicts(work: Work) -> list[Verdict]:
     """A sleeve is a piece of tube that the bow slides into; there has to be one."""
     if joint_made(work).kind != "sleeve" or len(split_of(work).joints_m) == 0:
         return []
-    od_m = bow_tube(work).od_m
-    plays = [each.bore_m - od_m for each in all_tubes(work) if each.bore_m > od_m]
+    od_m, material = bow_tube(work).od_m, bow_tube(work).material
+    # Of its own stuff: plastic holds no joint of steel.
+    plays = [each.bore_m - od_m for each in all_tubes(work) if each.bore_m > od_m and each.material == material]
     play = min(plays, default=None)
     if play is not None and play <= SLIDES_M:
         return []
@@ -209,7 +210,8 @@ def _uncut(work: Work) -> list[Answer]:
 
 def _slides(work: Work) -> list[Answer]:
     """The tubes that this one slides into, and those that slide into it, each with the play between them."""
-    tube, tubes = bow_tube(work), [each for each in all_tubes(work) if each.sold_in == work.tape.units]
+    tube = bow_tube(work)
+    tubes = [each for each in all_tubes(work) if each.sold_in == work.tape.units and each.material == tube.material]
     into = [(each, each.bore_m - tube.od_m) for each in tubes if 0 < each.bore_m - tube.od_m <= SLIDES_M]
     takes = [(each, tube.bore_m - each.od_m) for each in tubes if 0 < tube.bore_m - each.od_m <= SLIDES_M]
     found = []

@@ -15,7 +15,8 @@ def _entry(work: Work, verdict: Verdict) -> Iterator[Edits]:
     size, reveal_m = work.design.size, work.design.posts.reveal_m
     if play_of(work) is None:
         sold = [tube for tube in all_tubes(work) if tube.sold_in == work.tape.units]
-        posts = sorted((tube for tube in sold if tube.bore_m > bow_tube(work).od_m), key=lambda tube: tube.bore_m)
+        stuff = [tube for tube in sold if tube.material == post_tube(work).material]
+        posts = sorted((tube for tube in stuff if tube.bore_m > bow_tube(work).od_m), key=lambda tube: tube.bore_m)
         bows = sorted(
             (tube for tube in sold if tube.od_m < post_tube(work).bore_m and tube.material == bow_tube(work).material),
             key=lambda tube: -tube.od_m,

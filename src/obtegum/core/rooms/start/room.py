@@ -12,5 +12,5 @@ ROOM = Room(
     verdicts=step.verdicts,
     fields=FIELDS,
     follows=follows,
-    nearest=frozenset({"start_width", "start_length", "start_height"}),
+    nearest=frozenset({"start_width", "start_length", "start_height", "start_bows"}),
 )
