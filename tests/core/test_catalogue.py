@@ -11,6 +11,7 @@ from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.measures import find_measure
 from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.trouble import DesignError
 from tests.conftest import make_house
 
 
@@ -129,3 +130,13 @@ def test_both_readings_of_a_name_are_shown() -> None:
     assert measure is not None
     about = {each.id: each.about for each in measure.options(Job(make_house()), default_catalogue())}
     assert about["pvc-1"] == '1.315" (33.4 mm) outside, 1.049" bore'
+
+
+@pytest.mark.parametrize("outside", ["1.375", "1.45"])
+def test_a_tape_makes_no_steel_of_plastic(outside: str) -> None:
+    # 1.375 in is a fence rail, 1.45 in is nothing: neither is plastic, and neither may be taken for steel.
+    with pytest.raises(DesignError) as found:
+        chosen("pvc-1", outside)
+    assert found.value.troubles[0].nearest is not None
+    taken = default_catalogue().tubes[chosen("pvc-1", found.value.troubles[0].nearest)]
+    assert (taken.material, taken.name.split()[0]) == ("plastic", "PVC")

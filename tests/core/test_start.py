@@ -78,3 +78,19 @@ def test_what_makes_no_house_is_refused_where_it_was_typed(known: str, edit: tup
     found = refused(started(known), edit).troubles[0]
     assert found.path == edit[0]
     assert "can be planned" in found.sentence
+
+
+@pytest.mark.parametrize(
+    ("known", "first", "by_hand"),
+    [
+        ("beds", ("inside.own_beds_m", "34, 42, 28"), ("inside.along_walls", "path")),
+        ("sticks", ("start.have", "20"), ("bows.count", "7")),
+        ("sticks", ("start.have", "20"), ("bows.bays", "counted")),
+        ("bow", ("start.high_m", "9' 6\""), ("bows.cut", "whole")),
+    ],
+)
+def test_what_is_set_by_hand_is_not_overruled(known: str, first: tuple[str, str], by_hand: tuple[str, str]) -> None:
+    made = changed(changed(started(known), first), by_hand)
+    part, name = by_hand[0].split(".")
+    assert str(getattr(getattr(made, part), name)) == by_hand[1]
+    assert made.start.known == "size"

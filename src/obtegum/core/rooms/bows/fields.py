@@ -11,6 +11,7 @@ from obtegum.core.rooms import HouseDesign
 from obtegum.core.rooms.bows.tube_field import tube_choice, tube_outside
 from obtegum.core.rooms.bows.tubes import tube_measures
 from obtegum.core.rooms.set_out.ticks import design_bays
+from obtegum.core.rooms.start.known import set_by_hand
 
 __all__ = ["FIELDS", "own_tube_fields"]
 
@@ -29,8 +30,21 @@ def own_tube_fields(design: HouseDesign) -> Sequence[str]:
 def _write_bays(document: Document, job: Job, bays: Any) -> None:
     """By the number of bows: as many as there are now, until another number is given."""
     put(document, "bows.bays", bays)
+    if bays == "counted":
+        set_by_hand(document, job, "sticks")
     if bays == "counted" and job.design.bows.count is None:
         put(document, "bows.count", design_bays(job.design).bows)
+
+
+def _write_count(document: Document, job: Job, count: Any) -> None:
+    put(document, "bows.count", count)
+    set_by_hand(document, job, "sticks")
+
+
+def _write_cut(document: Document, job: Job, cut: Any) -> None:
+    put(document, "bows.cut", cut)
+    if cut == "whole":
+        set_by_hand(document, job, "bow")
 
 
 def _bow_count(job: Job) -> float:
@@ -62,6 +76,7 @@ FIELDS = (
     tube_outside("bows.tube"),
     special("bows.joint_m", hint=_joint_hint),
     special("bows.bays", write=_write_bays),
-    special("bows.count", blank=_bow_count, hint=_count_hint),
+    special("bows.cut", write=_write_cut),
+    special("bows.count", write=_write_count, blank=_bow_count, hint=_count_hint),
     special("bows.max_spacing_m", read=_spacing, write=_write_spacing),
 )

@@ -69,19 +69,29 @@ def tube_outside(path: str) -> Measure:
 
     def write(document: Document, job: Job, od_m: Any) -> None:
         tubes, now = default_catalogue().tubes.values(), tube_of(job, default_catalogue())
-        near = [tube for tube in tubes if abs(tube.od_m - od_m) <= NEAR_M]
+        # A tape can't tell what a tube is made of: plastic stays plastic, and steel steel.
+        stuff = "steel" if now is None else now.material
+        alike = [tube for tube in tubes if tube.material == stuff]
+        near = [tube for tube in alike if abs(tube.od_m - od_m) <= NEAR_M]
         if near:
-            # Of those that measure alike: of the stuff, the shops and the wall of the one that it takes the place of.
+            # Of those that measure alike the one most like the tube that it takes the place of.
             best = min(
                 near,
                 key=lambda tube: (
-                    now is not None and tube.material != now.material,
+                    now is not None and tube.elastic_pa != now.elastic_pa,
                     tube.sold_in != job.design.tape.units,
+                    round(abs(tube.od_m - od_m), 4),
                     abs(tube.wall_m - now.wall_m) if now else 0.0,
                 ),
             )
             put(document, path, best.id)
             return
+        if stuff != "steel":
+            # One's own tube is taken for steel, which this would make stronger than it is.
+            best = min(alike, key=lambda tube: abs(tube.od_m - od_m))
+            nearest = tube_text(best.od_m, job.design.tape.units)
+            sentence = f"No {stuff} pipe here measures that. The nearest is {nearest}: {best.name}."
+            raise DesignError([Trouble(path=name, sentence=sentence, nearest_m=best.od_m, nearest=nearest)])
         if len(document["own_tubes"]) >= MOST_OWN:
             sentence = f"No tube of the catalogue measures that, and {MOST_OWN} of one's own are the most."
             raise DesignError([Trouble(path=name, sentence=sentence)])

@@ -3,10 +3,12 @@
 import re
 from typing import Any
 
-from obtegum.core.fields import Document, Measure, put
+from obtegum.core.catalogue import Catalogue
+from obtegum.core.fields import Document, Hint, Measure, put, special
 from obtegum.core.job import Job
 from obtegum.core.quantity import LengthError, Tape, Units, length_text, parse_length
 from obtegum.core.rooms.inside.decisions import LEAST_M, MOST_BEDS, MOST_M
+from obtegum.core.rooms.start.known import set_by_hand
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["FIELDS", "OWN_BEDS", "OWN_PATHS"]
@@ -48,7 +50,7 @@ def _widths(path: str, text: str, tape: Tape) -> list[float]:
     return found
 
 
-def _listed(path: str, label: str, hint: str, optional: bool) -> Measure:
+def _listed(path: str, label: str, hint: Hint, optional: bool) -> Measure:
     name = path.split(".")[-1]
 
     def read(job: Job) -> str:
@@ -64,7 +66,19 @@ def _listed(path: str, label: str, hint: str, optional: bool) -> Measure:
     return Measure(path, "text", label, read, write, hint=hint, optional=optional)
 
 
+def _write_layout(document: Document, job: Job, along_walls: Any) -> None:
+    """Beds that are alike make no width of their own."""
+    put(document, "inside.along_walls", along_walls)
+    if along_walls != "own":
+        set_by_hand(document, job, "beds")
+
+
+def _paths_hint(job: Job, catalogue: Catalogue) -> str:
+    return f"blank: {'as wide as the least' if job.design.start.known == 'beds' else 'they share what is left'}"
+
+
 FIELDS = (
+    special("inside.along_walls", write=_write_layout),
     _listed(OWN_BEDS, "Beds, from the left", "with commas between", optional=False),
-    _listed(OWN_PATHS, "Paths between", "blank: they share what is left", optional=True),
+    _listed(OWN_PATHS, "Paths between", _paths_hint, optional=True),
 )

@@ -8,6 +8,7 @@ from obtegum.core.job import Job
 from obtegum.core.profile.gothic import least_radius, plumb_radius
 from obtegum.core.quantity import length_text
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
+from obtegum.core.rooms.start.known import set_by_hand
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["FIELDS"]
@@ -48,27 +49,21 @@ def _keep_arcs(document: Document, job: Job, height_m: float) -> None:
         put(document, "size.shape.radius_m", max(now_m, least_radius(size.span_m, rise_m)))
 
 
-def _known_by(document: Document, job: Job, *known: str) -> None:
-    """A size of one's own no longer follows from what was known first."""
-    if job.design.start.known in known:
-        put(document, "start.known", "size")
-
-
 def _write_span(document: Document, job: Job, span_m: Any) -> None:
     put(document, "size.span_m", span_m)
-    _known_by(document, job, "beds", "bow")
+    set_by_hand(document, job, "beds", "bow")
 
 
 def _write_length(document: Document, job: Job, length_m: Any) -> None:
     put(document, "size.length_m", length_m)
-    _known_by(document, job, "sticks")
+    set_by_hand(document, job, "sticks")
 
 
 def _write_own_height(document: Document, job: Job, height_m: Any) -> None:
     """A height of one's own is not the one that follows from whole sticks."""
     _write_height(document, job, height_m)
     put(document, "bows.cut", "cut")
-    _known_by(document, job, "bow")
+    set_by_hand(document, job, "bow")
 
 
 def _write_leg(document: Document, job: Job, leg_m: Any) -> None:
@@ -76,7 +71,7 @@ def _write_leg(document: Document, job: Job, leg_m: Any) -> None:
     put(document, "size.shape.leg_m", leg_m)
     if job.design.size.shape.kind == "round_on_legs":
         put(document, "bows.cut", "cut")
-        _known_by(document, job, "bow")
+        set_by_hand(document, job, "bow")
 
 
 def _height_hint(job: Job, catalogue: Catalogue) -> str:

@@ -14,6 +14,11 @@ def _write_known(document: Document, job: Job, known: Any) -> None:
     put(document, "start.known", known)
     if known == "sticks":
         put(document, "bows.cut", "whole")
+        # Their number makes the length, by the spacing.
+        if job.design.bows.bays == "counted":
+            put(document, "bows.bays", "equal")
+    if known == "bow":
+        put(document, "bows.cut", "cut")
     if known == "bow" and job.design.size.shape.kind == "round_on_legs":
         put(document, "size.shape", shape_of("round", job.design.size).model_dump())
 
