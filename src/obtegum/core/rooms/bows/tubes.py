@@ -79,4 +79,5 @@ def tube_measures(path: str, tube: str) -> tuple[str, ...]:
     if not tube.startswith("own:"):
         return (f"{path}_od",)
     place = int(tube.removeprefix("own:")) - 1
-    return tuple(f"own_tubes.{place}.{name}" for name in OwnTube.model_fields)
+    # What a tape says stays in its place while a trial makes one of one's own of it: the hand may be in it.
+    return (f"{path}_od", *(f"own_tubes.{place}.{name}" for name in OwnTube.model_fields))
