@@ -21,8 +21,9 @@ def data(name: str) -> dict:  # type: ignore[type-arg]
 
 def test_every_tube_is_whole_and_has_a_source() -> None:
     for tube in default_catalogue().tubes.values():
-        assert 0 < 2 * tube.wall_m < tube.od_m < 0.2, tube.id
-        assert tube.bore_m == pytest.approx(tube.od_m - 2 * tube.wall_m)
+        assert 0 < 2 * tube.wall_m <= tube.od_m < 0.2, tube.id
+        assert tube.bore_m == pytest.approx(tube.od_m - 2 * tube.wall_m, abs=1e-12)
+        assert (tube.bore_m == 0) == (tube.form == "bar")
         assert len(tube.source) > 5
         assert tube.name[0].isupper()
 

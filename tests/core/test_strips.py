@@ -85,7 +85,7 @@ def test_the_post_strip_by_hand() -> None:
     post = strip(make_plan(), "post")
     assert [(mark.what, mark.reading) for mark in post.marks] == [
         ("bottom end", '0"'),
-        ("ground line", "2' 2\""),
+        ("drive to here", "2' 2\""),
         ("bow stops here", "3' 6\""),
         ("top", "4' 0\""),
     ]
@@ -97,7 +97,7 @@ def test_the_post_strip_by_hand() -> None:
 
 def test_a_bow_deeper_than_its_post_stands_out_marks_below_the_ground() -> None:
     post = strip(make_plan(bows__insertion_m=30 * INCH_M), "post")
-    assert [mark.what for mark in post.marks] == ["bottom end", "bow stops here", "ground line", "top"]
+    assert [mark.what for mark in post.marks] == ["bottom end", "bow stops here", "drive to here", "top"]
 
 
 def test_the_floor_strip_shows_where_one_stands_upright() -> None:

@@ -25,6 +25,7 @@ __all__ = [
     "Item",
     "Layer",
     "Mark",
+    "Material",
     "Note",
     "Outline",
     "Row",
@@ -39,7 +40,7 @@ HAT = 1.06
 Lies = Literal["ground", "frame", "hidden", "string", "construction", "air"]
 # What has a body, or hides in one.
 SOLID = ("ground", "frame", "hidden", "air")
-Material = Literal["steel", "plastic", "post", "soil", "string", "ink", "air"]
+Material = Literal["steel", "plastic", "post", "board", "concrete", "soil", "string", "ink", "air"]
 
 
 @small

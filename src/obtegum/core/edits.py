@@ -11,7 +11,7 @@ from obtegum.core.edit import Edit
 from obtegum.core.fields import Document, Measure, put
 from obtegum.core.job import Job
 from obtegum.core.measures import find_measure
-from obtegum.core.offers import nearest_working, other_reading
+from obtegum.core.offers import nearest_working, other_reading, scanned
 from obtegum.core.quantity import (
     LONGEST_M,
     Bare,
@@ -157,7 +157,7 @@ def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue) -> 
         now_m, wanted_m = measure.now(job), _length_value(measure, edit, job)
     except DesignError:
         return error
-    if now_m is None or wanted_m is None:
+    if wanted_m is None:
         return error
 
     def wrong(value_m: float) -> Trouble | None:
@@ -167,6 +167,11 @@ def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue) -> 
             return found.troubles[0]
         return None
 
+    if now_m is None and measure.number is not None:
+        # A blank one has nothing to start from: any value that works will do.
+        now_m = next((each for each in scanned(measure.number, wanted_m) if wrong(each) is None), None)
+    if now_m is None:
+        return error
     first = error.troubles[0]
     found = nearest_working(wrong, now_m, wanted_m, first, measure.id, tape)
     other = other_reading(edit.text or "", measure.id, tape, wrong)

@@ -56,8 +56,8 @@ class MeasureState(Part):
 class Measure:
     """Something to set: what is decided lives in the design, what was measured on site under ``record``.
 
-    ``number`` is its declaration where it is one. An optional measure may be left blank; ``blank`` tells what
-    that stands for, where it stands for a value.
+    ``number`` is its declaration where it is one, ``named`` what it is called where that hangs on the house. An
+    optional measure may be left blank; ``blank`` tells what that stands for, where it stands for a value.
     """
 
     id: str
@@ -70,6 +70,7 @@ class Measure:
     hint: Hint = ""
     optional: bool = False
     blank: Callable[[Job], float | None] = lambda job: None
+    named: Callable[[Job], str] | None = None
 
     def now(self, job: Job) -> Any:
         """Its value, or what a blank one stands for: where a pull or a key step starts."""
@@ -100,10 +101,11 @@ class Measure:
     def state(self, job: Job, catalogue: Catalogue) -> MeasureState:
         """The measure as the bench shows it."""
         value, number = self.read(job), self.number
+        label = self.named(job) if self.named else self.label
         if number is None:
             return MeasureState(
                 id=self.id,
-                label=self.label,
+                label=label,
                 kind=self.kind,
                 reading=str(value),
                 options=self.options(job, catalogue),
@@ -112,7 +114,7 @@ class Measure:
             )
         return MeasureState(
             id=self.id,
-            label=self.label,
+            label=label,
             kind=self.kind,
             reading="" if value is None else number.text(value, job.design.tape),
             value_m=self._or_blank(value, job),

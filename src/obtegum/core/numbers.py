@@ -98,9 +98,9 @@ class Decisions(Part):
         return ()
 
 
-def misfit(path: str, sentence: str, nearest_m: float, tape: Tape) -> Trouble:
+def misfit(path: str, sentence: str, nearest_m: float, tape: Tape, rounding: Rounding = "nearest") -> Trouble:
     """A value that can't stand beside the others; the sentence ends before the nearest one that can."""
-    nearest, reason = length_text(nearest_m, tape), sentence.rpartition(". ")[0]
+    nearest, reason = length_text(nearest_m, tape, rounding), sentence.rpartition(". ")[0]
     return Trouble(
         path=path, sentence=f"{sentence} {nearest}.", reason=f"{reason}.", nearest_m=nearest_m, nearest=nearest
     )

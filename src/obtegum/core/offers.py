@@ -14,7 +14,7 @@ from obtegum.core.quantity import Tape, other_readings, parse_length, tube_step_
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["Wrong", "nearest_working", "other_reading", "sound_design", "tried"]
+__all__ = ["Wrong", "nearest_working", "other_reading", "scanned", "sound_design", "tried"]
 
 # What is wrong with a value, or None when it can stand.
 Wrong = Callable[[float], Trouble | None]
@@ -110,7 +110,7 @@ def _value(data: Mapping[str, Any], path: str) -> float | None:
     return float(inner) if isinstance(inner, int | float) and not isinstance(inner, bool) else None
 
 
-def _scanned(limit: Number, bad: float) -> Iterator[float]:
+def scanned(limit: Number, bad: float) -> Iterator[float]:
     """Values between the least and the most, the nearest to the bad one first."""
     span = limit.most - limit.least
     places = [limit.least + span * place / PLACES for place in range(PLACES + 1)]
@@ -145,7 +145,7 @@ def tried(data: Mapping[str, Any], error: DesignError, catalogue: Catalogue) -> 
             value = _read(trouble.nearest, limit, tape)
             if wrong(value) is None:
                 return trouble.model_copy(update={"nearest_m": value})
-        good = next((each for each in _scanned(limit, bad) if wrong(each) is None), None)
+        good = next((each for each in scanned(limit, bad) if wrong(each) is None), None)
         if good is None:
             reason = trouble.reason or trouble.sentence
             return Trouble(path=trouble.path, sentence=f"{reason} No other value mends it alone.", reason=reason)

@@ -16,7 +16,17 @@ LANE = 22.0
 NOTE_LINE = 12.0
 BESIDE = 4.0
 BANDS = {"socket": 0.6, "joint": 0.7, "bent": 0.85, "buried": 0.8, "headroom": 1.0, "dug": 0.8}
-GREY = {"soil": 0.9, "air": 0.97, "post": 0.75, "steel": 1.0, "plastic": 0.88, "string": 0.0, "ink": 0.0}
+GREY = {
+    "soil": 0.9,
+    "air": 0.97,
+    "post": 0.75,
+    "board": 0.85,
+    "concrete": 0.8,
+    "steel": 1.0,
+    "plastic": 0.88,
+    "string": 0.0,
+    "ink": 0.0,
+}
 
 
 def _lanes(drawing: Drawing) -> tuple[float, float, float]:

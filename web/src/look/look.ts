@@ -27,6 +27,7 @@ export const Look = createGlobalStyle`
     --post: #8fa0aa;
     --plastic: #dfe3e0;
     --board: #dcc9a3;
+    --concrete: #d3d2cc;
     --soil: #e2d5be;
     --soil-mark: #bda987;
     --string: #9a7a1f;
@@ -50,6 +51,7 @@ export const Look = createGlobalStyle`
     --post: #c9c9c9;
     --plastic: #f0f0f0;
     --board: #f2f2f2;
+    --concrete: #e4e4e4;
     --soil: #efefef;
     --soil-mark: #8a8a8a;
     --string: #000000;

@@ -21,6 +21,7 @@ __all__ = [
     "Split",
     "joint_of",
     "split_bow",
+    "split_own",
     "split_runs",
     "sticks_for_house",
     "sticks_needed",
@@ -36,6 +37,8 @@ JOINT_NAMES: dict[JointKind, str] = {
     "crown_plate": "swaged end, plate at the crown",
 }
 WHOLE = 1e-9
+# A joint of bought pieces nearer to the crown than this share of the tube is at it.
+AT_CROWN = 0.03
 
 
 class Piece(Part):
@@ -191,6 +194,38 @@ def split_runs(
                 )
             )
     return Split(pieces=tuple(pieces), joint_m=joint_m, stick_m=stick_m, flipped=False, joint_at_crown=False)
+
+
+def split_own(pieces_m: Sequence[float], runs: int, joint: Joint) -> Split:
+    """The pieces of a bow that was bought bent, each as long as it is, as many in every run between corners.
+
+    Raises: ValueError when they can't be shared out over the runs alike.
+    """
+    if len(pieces_m) % runs:
+        raise ValueError("the pieces can't be shared out over the runs")
+    in_run, pieces, start = len(pieces_m) // runs, list[Piece](), 0.0
+    for place, length_m in enumerate(pieces_m):
+        first, last = place % in_run == 0, place % in_run == in_run - 1
+        pieces.append(
+            Piece(
+                name=chr(ord("A") + place),
+                from_m=start,
+                to_m=start + length_m,
+                left_over_m=0.0,
+                corner_before=first and place > 0,
+                corner_after=last and place < len(pieces_m) - 1,
+            )
+        )
+        start += length_m - (0.0 if last else joint.overlap_m)
+    whole_m = pieces[-1].to_m
+    joints = [piece.to_m - joint.overlap_m / 2 for piece in pieces[:-1] if not piece.corner_after]
+    return Split(
+        pieces=tuple(pieces),
+        joint_m=joint.overlap_m,
+        stick_m=max(pieces_m),
+        flipped=len(pieces_m) > 1 and list(pieces_m) != list(reversed(pieces_m)),
+        joint_at_crown=any(abs(at_m - whole_m / 2) < AT_CROWN * whole_m for at_m in joints),
+    )
 
 
 def sticks_for_house(split: Split, bows: int, kind: JointKind = "coupler", kerf_m: float = 0.0) -> int:

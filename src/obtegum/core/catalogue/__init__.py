@@ -1,6 +1,7 @@
 """What can be bought, and the rules of thumb: data with sources, read once from the files here."""
 
 import json
+from collections.abc import Mapping
 from functools import cache
 from importlib.resources import files
 from typing import Any, Literal
@@ -8,19 +9,24 @@ from typing import Any, Literal
 from obtegum.core.part import Part
 from obtegum.core.quantity import FOOT_M, INCH_M, Units
 
-__all__ = ["Catalogue", "Pipe", "Rules", "Stock", "Tube", "default_catalogue"]
+__all__ = ["Bag", "Board", "Catalogue", "Film", "Pipe", "Roll", "Rules", "Stock", "Tube", "default_catalogue"]
 
 Material = Literal["steel", "plastic"]
 
 
 class Tube(Part):
-    """A round tube: outside diameter and wall, m; yield and elastic modulus, Pa; whose shops have it."""
+    """A round tube or bar: outside diameter and wall, m; yield and elastic modulus, Pa; whose shops have it.
+
+    ``ribs_m`` is what the ribs of a bar stand out on either side, which counts only for what goes over it.
+    """
 
     id: str
     name: str
+    form: Literal["tube", "bar"] = "tube"
     material: Material
     od_m: float
     wall_m: float
+    ribs_m: float = 0.0
     yield_pa: float
     elastic_pa: float
     sold_in: Units
@@ -29,8 +35,53 @@ class Tube(Part):
 
     @property
     def bore_m(self) -> float:
-        """Inside diameter, m."""
-        return self.od_m - 2 * self.wall_m
+        """Inside diameter, m; a bar has none."""
+        return 0.0 if self.form == "bar" else self.od_m - 2 * self.wall_m
+
+    @property
+    def over_m(self) -> float:
+        """What it measures at the most, over its ribs, m."""
+        return self.od_m + 2 * self.ribs_m
+
+
+class Board(Part):
+    """A board: its true thickness and width, m, whatever it is called."""
+
+    id: str
+    name: str
+    thick_m: float
+    wide_m: float
+    dressed: bool
+    sold_in: Units
+    source: str
+
+
+class Bag(Part):
+    """A bag of dry concrete: its mass, kg, and what it makes, m³."""
+
+    id: str
+    name: str
+    mass_kg: float
+    yield_m3: float
+    sold_in: Units
+    source: str
+
+
+class Roll(Part):
+    """A roll of film, m."""
+
+    wide_m: float
+    long_m: tuple[float, ...]
+    sold_in: Units
+    source: str
+
+
+class Film(Part):
+    """A thickness of film by one of its names, m."""
+
+    name: str
+    thick_m: float
+    source: str
 
 
 class Pipe(Part):
@@ -68,6 +119,7 @@ class Rules(Part):
     hand_leans_rad: float
     hand_forces_m: float
     hand_forces_rad: float
+    strap_gap_m: float
     kerf_m: float
     bows_alike_share: float
     arm_reach_m: float
@@ -86,6 +138,10 @@ class Catalogue(Part):
 
     tubes: dict[str, Tube]
     pipes: dict[str, Pipe]
+    boards: dict[str, Board]
+    bags: dict[str, Bag]
+    rolls: tuple[Roll, ...]
+    films: tuple[Film, ...]
     rules: Rules
     stock: Stock
 
@@ -95,25 +151,64 @@ def _data(name: str) -> dict[str, object]:
     return loaded
 
 
-def _tube(row: dict[str, object]) -> Tube:
+def _sized(row: Mapping[str, object], *names: str) -> dict[str, object]:
+    """A row whose sizes stand in inches or millimetres, in metres and with the units that it is sold in."""
     given = dict(row)
-    for name in ("od", "wall"):
+    for name in names:
         inches, millimetres = given.pop(f"{name}_in", None), given.pop(f"{name}_mm", None)
         if isinstance(inches, int | float):
             given |= {f"{name}_m": inches * INCH_M, "sold_in": "feet"}
         elif isinstance(millimetres, int | float):
             given |= {f"{name}_m": millimetres / 1000, "sold_in": "metric"}
+    return given
+
+
+def _tube(row: dict[str, object]) -> Tube:
+    given = _sized(row, "od", "wall")
+    ribs_mm = given.pop("ribs_mm", 0.0)
+    assert isinstance(ribs_mm, int | float)
+    given["ribs_m"] = ribs_mm / 1000
     megapascals, gigapascals = given.pop("yield_mpa"), given.pop("elastic_gpa")
     assert isinstance(megapascals, int | float) and isinstance(gigapascals, int | float)
     given |= {"yield_pa": megapascals * 1e6, "elastic_pa": gigapascals * 1e9}
     return Tube.model_validate(given)
 
 
-def _pipes() -> dict[str, Pipe]:
-    rows = _data("pipes.json")["pipes"]
+def _rows(name: str, key: str) -> list[dict[str, Any]]:
+    rows = _data(name)[key]
     assert isinstance(rows, list)
-    pipes = [Pipe.model_validate(row) for row in rows]
+    return rows
+
+
+def _pipes() -> dict[str, Pipe]:
+    pipes = [Pipe.model_validate(row) for row in _rows("pipes.json", "pipes")]
     return {pipe.id: pipe for pipe in pipes}
+
+
+def _boards() -> dict[str, Board]:
+    boards = [Board.model_validate(_sized(row, "thick", "wide")) for row in _rows("boards.json", "boards")]
+    return {board.id: board for board in boards}
+
+
+def _bags() -> dict[str, Bag]:
+    bags = [Bag.model_validate(row) for row in _rows("bags.json", "bags")]
+    return {bag.id: bag for bag in bags}
+
+
+def _rolls() -> tuple[Roll, ...]:
+    found = list[Roll]()
+    for row in _rows("films.json", "rolls"):
+        feet = "wide_ft" in row
+        unit, scale = ("ft", FOOT_M) if feet else ("m", 1.0)
+        long_m = tuple(each * scale for each in row[f"long_{unit}"])
+        sold_in: Units = "feet" if feet else "metric"
+        found.append(Roll(wide_m=row[f"wide_{unit}"] * scale, long_m=long_m, sold_in=sold_in, source=row["source"]))
+    return tuple(found)
+
+
+def _films() -> tuple[Film, ...]:
+    rows = _rows("films.json", "films")
+    return tuple(Film(name=row["name"], thick_m=row["thick_um"] / 1e6, source=row["source"]) for row in rows)
 
 
 def _lengths(by_units: Any) -> dict[str, list[float]]:
@@ -126,13 +221,15 @@ def _lengths(by_units: Any) -> dict[str, list[float]]:
 @cache
 def default_catalogue() -> Catalogue:
     """The catalogue that ships."""
-    rows = _data("tubes.json")["tubes"]
-    assert isinstance(rows, list)
-    tubes = [_tube(row) for row in rows]
+    tubes = [_tube(row) for row in _rows("tubes.json", "tubes")]
     rules = {name: entry["value"] for name, entry in _data("rules.json").items() if isinstance(entry, dict)}
     return Catalogue(
         tubes={tube.id: tube for tube in tubes},
         pipes=_pipes(),
+        boards=_boards(),
+        bags=_bags(),
+        rolls=_rolls(),
+        films=_films(),
         rules=Rules.model_validate(rules),
         stock=Stock.model_validate({name: _lengths(by_units) for name, by_units in _data("stock.json").items()}),
     )

@@ -44,6 +44,7 @@ __all__ = ["plan", "strips", "verdicts"]
 _verdict = partial(verdict_on, "bend", part="bow")
 
 SAME = 1e-6
+JOINED = "A joined bow is long and springs: two people carry it, and nobody stands under it."
 CAUTION = "Levers slip and tube whips back: stand beside it, never in line; eyes and gloves; two people on a bow."
 
 
@@ -182,7 +183,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         group="Frame",
         state=settled(found) if on_former else "open",
         next=_next(work),
-        caution=CAUTION,
+        caution=CAUTION if work.design.bows.making != "parts" else JOINED,
         measures=(
             "bows.making",
             *(

@@ -14,10 +14,12 @@ from obtegum.core.trouble import Trouble
 if TYPE_CHECKING:
     from obtegum.core.rooms import HouseDesign
 
-__all__ = ["MOST_OWN", "Bows", "OwnTube"]
+__all__ = ["MOST_OWN", "PIECE_LEAST_M", "PIECE_MOST_M", "Bows", "OwnTube"]
 
 # How close and how far apart bows can be planned, m.
 CLOSEST_M, FARTHEST_M = 0.3, 5.0
+# Pieces of bows that are bought bent, m.
+PIECE_LEAST_M, PIECE_MOST_M = 0.3, 20.0
 WHOLE = 1e-9
 # Tubes of their own that a house can have.
 MOST_OWN = 8
@@ -35,8 +37,21 @@ class Bows(Decisions):
     ] = "equal"
     count: Annotated[int | None, Number("Number of bows", 2, 1001, "count")] = None
     cut: Annotated[
-        Literal["cut", "whole"], choice("Sticks are", cut="cut to the bow", whole="used whole, the height follows")
+        Literal["cut", "whole", "own"],
+        choice(
+            "Sticks are",
+            cut="cut to the bow",
+            whole="used whole, the height follows",
+            own="bought bent in pieces, the height follows",
+        ),
     ] = "cut"
+    own_pieces_m: Annotated[
+        tuple[Annotated[float, Field(ge=PIECE_LEAST_M, le=PIECE_MOST_M)], ...], Field(max_length=MOST_STICKS)
+    ] = ()
+    hole_m: Annotated[
+        float | None,
+        Number("Bolt hole of a joint", 0.005, 0.5, bare="fine", hint="from the end of the outer piece; blank: none"),
+    ] = None
     sticks: Annotated[
         int | None, Number("Sticks a bow", 1, MOST_STICKS, "count", hint="blank: as many as it takes")
     ] = None
@@ -57,10 +72,18 @@ class Bows(Decisions):
             yield misfit("bows.max_spacing_m", sentence, size.length_m, house.tape)
         if self.bays == "counted" and self.count is not None:
             yield from self._counted(size.length_m, self.count)
+        if self.cut == "own" and self.hole_m is not None and self.hole_m > self.joint_m + 1e-9:
+            sentence = "The hole would lie outside its joint. The most is"
+            yield misfit("bows.hole_m", sentence, self.joint_m, house.tape, "down")
         if self.insertion_m > posts.length_m:
             sentence = "The bow would come out at the bottom of its post. The most is"
             yield misfit("bows.insertion_m", sentence, posts.length_m, house.tape)
-        if self.joint_m > self.stick_m / 2:
+        if self.cut == "own" and self.own_pieces_m:
+            least_m = min(self.own_pieces_m)
+            if self.joint_m > least_m / 2:
+                sentence = "The overlap would eat more than half of a piece. The most is"
+                yield misfit("bows.joint_m", sentence, least_m / 2, house.tape, "down")
+        elif self.joint_m > self.stick_m / 2:
             sentence = "The overlap would eat more than half of each stick. The most is"
             yield misfit("bows.joint_m", sentence, self.stick_m / 2, house.tape)
 

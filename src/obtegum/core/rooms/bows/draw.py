@@ -12,7 +12,12 @@ from obtegum.core.work import Work
 
 __all__ = ["marks_across"]
 
-SYMBOLS: dict[str, Literal["socket", "bend", "crown"]] = {"socket": "socket", "bend": "bend", "crown": "crown"}
+SYMBOLS: dict[str, Literal["socket", "bend", "crown", "joint"]] = {
+    "socket": "socket",
+    "bend": "bend",
+    "crown": "crown",
+    "joint": "joint",
+}
 
 
 def marks_across(work: Work) -> Layer:

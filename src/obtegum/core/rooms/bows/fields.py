@@ -3,11 +3,14 @@
 from collections.abc import Sequence
 from typing import Any
 
+from obtegum.core.bows.sticks import MOST_STICKS
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.fields import Document, put, special
 from obtegum.core.job import Job
+from obtegum.core.listed import listed
 from obtegum.core.quantity import length_text
 from obtegum.core.rooms import HouseDesign
+from obtegum.core.rooms.bows.decisions import PIECE_LEAST_M, PIECE_MOST_M
 from obtegum.core.rooms.bows.tube_field import tube_choice, tube_outside
 from obtegum.core.rooms.bows.tubes import tube_measures
 from obtegum.core.rooms.set_out.ticks import design_bays
@@ -43,8 +46,23 @@ def _write_count(document: Document, job: Job, count: Any) -> None:
 
 def _write_cut(document: Document, job: Job, cut: Any) -> None:
     put(document, "bows.cut", cut)
-    if cut == "whole":
+    if cut != "cut":
         set_by_hand(document, job, "bow")
+    if cut != "whole":
+        set_by_hand(document, job, "sticks")
+    if cut == "own":
+        put(document, "bows.making", "parts")
+
+
+def _write_making(document: Document, job: Job, making: Any) -> None:
+    """Whatever is bent here is cut from sticks."""
+    put(document, "bows.making", making)
+    if making != "parts" and job.design.bows.cut == "own":
+        put(document, "bows.cut", "cut")
+
+
+def _bought(document: Document, job: Job) -> None:
+    _write_cut(document, job, "own")
 
 
 def _bow_count(job: Job) -> float:
@@ -77,6 +95,18 @@ FIELDS = (
     special("bows.joint_m", hint=_joint_hint),
     special("bows.bays", write=_write_bays),
     special("bows.cut", write=_write_cut),
+    special("bows.making", write=_write_making),
+    listed(
+        "bows.own_pieces_m",
+        "Pieces of a bow, from the left",
+        "with commas between, each as long as it is",
+        PIECE_LEAST_M,
+        PIECE_MOST_M,
+        MOST_STICKS,
+        empty="Write the length of each piece from the left, with commas between.",
+        bare="long",
+        then=_bought,
+    ),
     special("bows.count", write=_write_count, blank=_bow_count, hint=_count_hint),
     special("bows.max_spacing_m", read=_spacing, write=_write_spacing),
 )

@@ -3,7 +3,17 @@
 from collections.abc import Mapping
 
 from obtegum.core.bows.sticks import MOST_STICKS
-from obtegum.core.rooms.bows.found import split_of, whole_height_m
+from obtegum.core.rooms.bows.found import (
+    girth_of,
+    pieces_height_m,
+    pieces_tube_m,
+    run_ends,
+    runs_words,
+    split_of,
+    whole_height_m,
+)
+from obtegum.core.rooms.size.decisions import Size
+from obtegum.core.rooms.size.shapes import SHAPE_LABELS, height_for_girth, shape_of
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
 
@@ -16,6 +26,8 @@ def follows(work: Work) -> Mapping[str, float | int]:
     Raises: DesignError where no height does, with the nearest number of sticks that one does take up.
     """
     bows, size = work.design.bows, work.design.size
+    if bows.cut == "own":
+        return _by_pieces(work) if bows.own_pieces_m else {}
     if bows.cut != "whole":
         return {}
     sticks = bows.sticks or len(split_of(work).pieces)
@@ -24,9 +36,31 @@ def follows(work: Work) -> Mapping[str, float | int]:
     height_m = whole_height_m(work, sticks if bows.sticks or nearest is None else nearest)
     if height_m is None:
         raise DesignError([_trouble(work, sticks, nearest)])
+    return _tall(size, height_m)
+
+
+def _tall(size: Size, height_m: float) -> Mapping[str, float | int]:
     if size.shape.kind == "round_on_legs":
         return {"size.shape.leg_m": height_m - size.span_m / 2}
     return {"size.shape.height_m": height_m}
+
+
+def _by_pieces(work: Work) -> Mapping[str, float | int]:
+    """The height that the pieces of a bow that was bought bent make at this width."""
+    height_m, size = pieces_height_m(work), work.design.size
+    if height_m is not None:
+        return _tall(size, height_m)
+    runs = len(run_ends(work)) + 1
+    if runs > 1:
+        sentence = runs_words(work)
+    else:
+        joined = work.say(pieces_tube_m(work))
+        width = work.say(size.span_m)
+        sentence = f"Joined, these pieces are {joined} long, and make no house of this shape {width} wide."
+        flat_m = height_for_girth(shape_of("round", size), size.span_m, girth_of(work, pieces_tube_m(work)))
+        if size.shape.kind == "round_on_legs" and flat_m is not None:
+            sentence += f" As {SHAPE_LABELS['round']}, they would stand {work.say(flat_m)} high."
+    raise DesignError([Trouble(path="bows.own_pieces_m", sentence=sentence)])
 
 
 def _nearest(work: Work, sticks: int) -> int | None:

@@ -5,6 +5,7 @@ from obtegum.core.bows.sticks import (
     Joint,
     Split,
     joint_of,
+    split_own,
     split_runs,
     sticks_for_house,
     sticks_needed,
@@ -26,9 +27,14 @@ __all__ = [
     "along_tube",
     "corners_of",
     "girth_at",
+    "girth_of",
     "joint_made",
     "left_over_m",
+    "own_pieces",
+    "pieces_height_m",
+    "pieces_tube_m",
     "run_ends",
+    "runs_words",
     "split_of",
     "stick_count",
     "tube_m",
@@ -55,6 +61,11 @@ def joint_made(work: Work) -> Joint:
 @found
 def split_of(work: Work) -> Split:
     """The sticks of a bow. Raises: DesignError when there would be more than can be joined."""
+    own = own_pieces(work)
+    if own:
+        if len(own) % (len(run_ends(work)) + 1):
+            raise DesignError([Trouble(path="bows.own_pieces_m", sentence=runs_words(work))])
+        return split_own(own, len(run_ends(work)) + 1, joint_made(work))
     stick_m, overlap_m, rules = work.design.bows.stick_m, joint_made(work).overlap_m, work.rules
     count = sticks_needed(tube_m(work), stick_m, overlap_m)
     if count > MOST_STICKS:
@@ -80,7 +91,9 @@ def run_ends(work: Work) -> list[float]:
 
 @found
 def stick_count(work: Work) -> int:
-    """Sticks for all bows."""
+    """Sticks for all bows, or pieces where they are bought bent."""
+    if own_pieces(work):
+        return len(own_pieces(work)) * bays_of(work).bows
     return sticks_for_house(split_of(work), bays_of(work).bows, joint_made(work).kind, work.rules.kerf_m)
 
 
@@ -98,10 +111,48 @@ def whole_height_m(work: Work, sticks: int) -> float | None:
     runs = len(run_ends(work)) + 1
     if sticks % runs:
         return None
-    tube_m = sticks * work.design.bows.stick_m - (sticks - runs) * joint_made(work).overlap_m
+    return height_taking(work, sticks * work.design.bows.stick_m - (sticks - runs) * joint_made(work).overlap_m)
+
+
+@found
+def own_pieces(work: Work) -> tuple[float, ...]:
+    """The pieces of a bow that is bought bent, m; none where bows are made here, or their pieces aren't known."""
+    bows = work.design.bows
+    return bows.own_pieces_m if bows.cut == "own" else ()
+
+
+def pieces_height_m(work: Work) -> float | None:
+    """Height of the crown that the bought pieces of a bow make, m; None where they make no house of this shape."""
+    pieces, runs = own_pieces(work), len(run_ends(work)) + 1
+    if len(pieces) % runs:
+        return None
+    half = len(pieces) // 2
+    if runs > 1 and abs(sum(pieces[:half]) - sum(pieces[len(pieces) - half :])) > 1e-9:
+        return None
+    return height_taking(work, pieces_tube_m(work))
+
+
+def runs_words(work: Work) -> str:
+    """What pieces a bow with corners is made of."""
+    runs = len(run_ends(work)) + 1
+    return f"A bow of this shape is {runs} runs between corners: as many pieces in each, both sides alike."
+
+
+def pieces_tube_m(work: Work) -> float:
+    """Tube that the bought pieces of a bow make, joined, m."""
+    pieces, runs = own_pieces(work), len(run_ends(work)) + 1
+    return sum(pieces) - (len(pieces) - runs) * joint_made(work).overlap_m
+
+
+def girth_of(work: Work, tube_m: float) -> float:
+    """Girth from ground to ground of a bow of so much tube that is plumb in what it stands in, m."""
+    return tube_m + 2 * work.design.posts.reveal_m - 2 * work.design.bows.insertion_m
+
+
+def height_taking(work: Work, tube_m: float) -> float | None:
+    """Height of the crown that takes up so much tube at this width, m; None where none does."""
     size, reveal_m = work.design.size, work.design.posts.reveal_m
-    girth_m = tube_m + 2 * reveal_m - 2 * work.design.bows.insertion_m
-    height_m = height_for_girth(size.shape, size.span_m, girth_m)
+    height_m = height_for_girth(size.shape, size.span_m, girth_of(work, tube_m))
     if height_m is None:
         return None
     # Half a circle takes them up in its legs. A leg that ends inside its post is none that could be bent.
@@ -112,6 +163,8 @@ def whole_height_m(work: Work, sticks: int) -> float | None:
 
 def left_over_m(work: Work) -> float:
     """Left over from all sticks of the house, m."""
+    if own_pieces(work):
+        return 0.0
     return stick_count(work) * split_of(work).stick_m - bays_of(work).bows * split_of(work).cut_m
 
 

@@ -6,6 +6,7 @@ from obtegum.core.rooms.bows.found import (
     corners_of,
     tube_m,
 )
+from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.strip import MarkKind
 from obtegum.core.work import Work
@@ -20,14 +21,18 @@ def tube_places(work: Work) -> list[tuple[float, str, MarkKind, str]]:
     insertion_m, whole_m = work.design.bows.insertion_m, tube_m(work)
     edges = _bend_edges(work)
     at_post = bool(edges) and abs(edges[0][0] - insertion_m) < SAME
-    top = f"post top, {edges[0][1]}" if at_post else "post top"
-    bottom = f"post top, {edges[-1][1]}" if at_post else "post top"
+    way, bolt_m = way_of(work), work.design.posts.bolt_m
+    top = f"{way.top}, {edges[0][1]}" if at_post else way.top
+    bottom = f"{way.top}, {edges[-1][1]}" if at_post else way.top
     ridge = any(abs(kink.s_m - centre_line(work).girth_m / 2) < SAME for kink in corners_of(work))
     places: list[tuple[float, str, MarkKind, str]] = [
         (insertion_m, top, "socket", "socket:L"),
         (whole_m / 2, "ridge" if ridge else "crown", "crown", "crown"),
         (whole_m - insertion_m, bottom, "socket", "socket:R"),
     ]
+    if bolt_m is not None:
+        low_m = insertion_m - bolt_m
+        places += [(low_m, "drill, bolt", "joint", "bolt:L"), (whole_m - low_m, "drill, bolt", "joint", "bolt:R")]
     count = len(edges)
     for number, (at_m, what) in enumerate(edges):
         if insertion_m + SAME < at_m < whole_m - insertion_m - SAME:

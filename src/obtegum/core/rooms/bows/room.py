@@ -9,6 +9,7 @@ from obtegum.core.rooms.bows.draw import marks_across
 from obtegum.core.rooms.bows.fields import FIELDS, own_tube_fields
 from obtegum.core.rooms.bows.follows import follows
 from obtegum.core.rooms.bows.found import split_of, stick_count
+from obtegum.core.rooms.bows.laid import strips
 from obtegum.core.rooms.bows.parts import parts
 from obtegum.core.rooms.bows.tables import TABLES
 from obtegum.core.rooms.bows.tubes import bow_tube
@@ -33,7 +34,7 @@ def _needs(work: Work) -> tuple[Need, ...]:
 ROOM = Room(
     plan=step.plan,
     verdicts=step.verdicts,
-    strips=step.strips,
+    strips=strips,
     lends=STICKS,
     layers={"across": marks_across},
     fields=FIELDS,
@@ -45,7 +46,23 @@ ROOM = Room(
     needs=_needs,
     down=frozenset({"left_over", "slides_into", "takes"}),
     up=frozenset({"tube"}),
-    nearest=frozenset({"radius", "centre", "half_angle", "corner", "girth", "sticks", "joints", "bundles", "uncut"}),
+    nearest=frozenset(
+        {
+            "radius",
+            "centre",
+            "half_angle",
+            "corner",
+            "girth",
+            "sticks",
+            "joints",
+            "bundles",
+            "uncut",
+            "pieces",
+            "lies_wide",
+            "lies_high",
+            "joint_in",
+        }
+    ),
     tables=TABLES,
     pages=(Page("Bows", (Caution("bows"), Stick("stick:"), Next("bows", loud=False)), first=0.35),),
     parts=parts,

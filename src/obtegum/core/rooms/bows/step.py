@@ -1,39 +1,44 @@
 """Bows: radius, girth, tube per bow, and every mark on every stick."""
 
+from collections import Counter
+
 from obtegum.core.answers import angle_answer, count_answer, length_answer, settled
-from obtegum.core.bows.sticks import Piece, Split
 from obtegum.core.quantity import percent_text
-from obtegum.core.rooms.bend.found import bend_kinds, bends_of
+from obtegum.core.rooms.bend.found import bend_kinds
 from obtegum.core.rooms.bows.found import (
-    along_tube,
     corners_of,
     joint_made,
     left_over_m,
+    own_pieces,
     split_of,
     stick_count,
     tube_m,
     uncut_height_m,
 )
-from obtegum.core.rooms.bows.marks import tube_places
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube, tube_measures
+from obtegum.core.rooms.check_bows.found import lying_height_m, lying_span_m
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import own_measures
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, StepPlan
-from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "verdicts"]
 
 SAME = 1e-6
+CHECK_ONE = "Count what came, join one bow on the floor, and check its width before the rest."
+JOINED = "A joined bow is long and springs: two people carry it, and nobody stands under it."
+MOVES = "Another stick length moves it."
 # More play than this and a tube rattles in the other.
 SLIDES_M = 0.006
 
 
 def verdicts(work: Work) -> list[Verdict]:
-    """Left-over of the sticks, and where their joints fall."""
+    """Left-over of the sticks, and where their joints fall; of bought pieces what they make."""
+    if own_pieces(work):
+        return [*_pieces_verdict(work), *_sleeve_verdicts(work), *_crown_verdicts(work)]
     split, most, bows = split_of(work), work.rules.stick_waste_most_share, bays_of(work).bows
     waste = left_over_m(work) / (stick_count(work) * split.stick_m)
     ratio = waste / most
@@ -62,22 +67,7 @@ def verdicts(work: Work) -> list[Verdict]:
             part=f"stick:{split.pieces[-1].name}",
         )
     ]
-    found += _sleeve_verdicts(work)
-    if split.joint_at_crown:
-        found.append(
-            Verdict(
-                id="crown-joint",
-                rank="stands",
-                step="bows",
-                level="tight",
-                title="Joint",
-                sentence="A joint lands at the crown, where a plain joint is weakest. Another stick length moves it.",
-                number=work.say(split.joint_m),
-                limit="off the crown",
-                ratio=None,
-                part="crown",
-            )
-        )
+    found += [*_sleeve_verdicts(work), *_crown_verdicts(work)]
     last = len(split.pieces) - 1
     joined = [
         piece
@@ -102,6 +92,52 @@ def verdicts(work: Work) -> list[Verdict]:
             )
         )
     return found
+
+
+def _crown_verdicts(work: Work) -> list[Verdict]:
+    """A joint at the crown."""
+    if not split_of(work).joint_at_crown:
+        return []
+    moves = "Its sleeve or bolts are the first to look at in a storm." if own_pieces(work) else MOVES
+    return [
+        Verdict(
+            id="crown-joint",
+            rank="stands",
+            step="bows",
+            level="tight",
+            title="Joint",
+            sentence=f"A joint lands at the crown, where a plain joint is weakest. {moves}",
+            number=work.say(split_of(work).joint_m),
+            limit="off the crown",
+            ratio=None,
+            part="crown",
+        )
+    ]
+
+
+def _pieces_verdict(work: Work) -> list[Verdict]:
+    """What the pieces make, joined, against what this house takes."""
+    joined_m, wanted_m = split_of(work).pieces[-1].to_m, tube_m(work)
+    off_m = joined_m - wanted_m
+    if abs(off_m) <= work.tape.step_m:
+        return []
+    joined, wanted, off = work.say(joined_m), work.say(wanted_m), work.say(abs(off_m), "up")
+    short = "short" if off_m < 0 else "too long"
+    sentence = f"Joined, the pieces are {joined}, and this width and height take {wanted}: {off} {short}."
+    return [
+        Verdict(
+            id="pieces",
+            rank="fits",
+            step="bows",
+            level="fails",
+            title="Pieces",
+            sentence=sentence,
+            number=joined,
+            limit=wanted,
+            ratio=None,
+            part="bow",
+        )
+    ]
 
 
 def _sleeve_verdicts(work: Work) -> list[Verdict]:
@@ -143,8 +179,8 @@ def _sticks(count: int) -> str:
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     split, bows = split_of(work), bays_of(work).bows
-    sticks = len(split.pieces)
-    house = stick_count(work)
+    sticks, bought = len(split.pieces), work.design.bows.making == "parts"
+    house, own = stick_count(work), own_pieces(work)
     bundle = work.design.bows.bundle
     bundles = -(-house // bundle)
     spare = f", {bundles * bundle - house} to spare" if bundle > 1 else ""
@@ -155,21 +191,27 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             work, "girth", "Girth, ground to ground", centre_line(work).girth_m, "along the bow, over the top"
         ),
         length_answer(work, "tube", "Tube per bow, sockets in", tube_m(work)),
-        count_answer("sticks", "Sticks per bow", sticks, f"{house} for all {bows} bows"),
+        count_answer("sticks", f"{'Pieces' if own else 'Sticks'} per bow", sticks, f"{house} for all {bows} bows"),
         count_answer(
             "joints",
             "Joints per bow",
             len(split.joints_m),
             "turn every second bow end for end" if split.flipped else joint_made(work).name,
         ),
-        count_answer(
-            "bundles",
-            "Sticks to buy" if bundle == 1 else f"Bundles of {bundle}",
-            bundles,
-            f"{house} sticks{spare}",
+        *(
+            _when_they_come(work)
+            if own
+            else (
+                count_answer(
+                    "bundles",
+                    "Sticks to buy" if bundle == 1 else f"Bundles of {bundle}",
+                    bundles,
+                    f"{house} sticks{spare}",
+                ),
+                _left_over(work),
+                *_uncut(work),
+            )
         ),
-        _left_over(work),
-        *_uncut(work),
         *_slides(work),
     )
     return StepPlan(
@@ -177,27 +219,42 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         title="Bows",
         group="Frame",
         state=settled(found),
-        next="Mark one stick, bend one bow, and check its width before the rest.",
-        caution="Cut ends are sharp and bent tube whips: gloves, eyes, two people on a bow.",
+        next=CHECK_ONE if bought else "Mark one stick, bend one bow, and check its width before the rest.",
+        caution=JOINED if bought else "Cut ends are sharp and bent tube whips: gloves, eyes, two people on a bow.",
         measures=(
             "bows.tube",
             *tube_measures("bows.tube", work.design.bows.tube),
             "bows.making",
-            "bows.stick_m",
             "bows.cut",
+            *(("bows.own_pieces_m",) if work.design.bows.cut == "own" else ("bows.stick_m",)),
             *(("bows.sticks",) if work.design.bows.cut == "whole" else ()),
             "bows.joint",
             "bows.joint_m",
-            "bows.bundle",
+            *(("bows.hole_m",) if work.design.bows.cut == "own" else ("bows.bundle",)),
         ),
         answers=answers,
-        leads=("radius", "tube", "sticks", "bundles"),
+        leads=("radius", "tube", "sticks", "bundles", "pieces", "lies"),
         views=("across", "along"),
         strips=tuple(f"stick:{piece.name}" for piece in split.pieces),
         aside=("bows.making", "bows.bundle"),
         grips=("size.span_m", "size.shape.height_m", "size.shape.leg_m", *own_measures(work.design.size.shape)),
         focus=("bow", "radius", "centre", "crown", "bend", "socket", "joint", "span", "height", "leg"),
     )
+
+
+def _when_they_come(work: Work) -> list[Answer]:
+    """What to count and to check when the pieces of bought bows come."""
+    bows, split = bays_of(work).bows, split_of(work)
+    kinds = Counter(round(piece.length_m, 6) for piece in split.pieces)
+    told = ", ".join(f"{count * bows} of {work.say(length_m)}" for length_m, count in sorted(kinds.items()))
+    found = [
+        count_answer("pieces", "Count the pieces", len(split.pieces) * bows, told),
+        length_answer(work, "lies_wide", "One joined on the floor, wide", lying_span_m(work), "between its ends"),
+        length_answer(work, "lies_high", "And high", lying_height_m(work), "over the line of its ends"),
+    ]
+    if split.joints_m and joint_made(work).overlap_m:
+        found.append(length_answer(work, "joint_in", "Each joint goes in", joint_made(work).overlap_m, "to the mark"))
+    return found
 
 
 def _uncut(work: Work) -> list[Answer]:
@@ -268,81 +325,3 @@ def _centre_answer(work: Work, centre_m: float) -> Answer:
         value=centre_m,
         unit="m",
     )
-
-
-def strips(work: Work) -> list[Strip]:
-    """Each stick of a bow laid straight, with its marks from the plain end."""
-    return [_stick_strip(work, place) for place in range(len(split_of(work).pieces))]
-
-
-def _stick_strip(work: Work, place: int) -> Strip:
-    split = split_of(work)
-    piece = split.pieces[place]
-    first, last = place == 0, place == len(split.pieces) - 1
-    where = f"stick:{piece.name}"
-    places = [
-        (at - piece.from_m, what, kind, part)
-        for at, what, kind, part in tube_places(work)
-        if piece.from_m - SAME <= at <= piece.to_m + SAME
-    ]
-    # What falls on an end of the stick is told by the end itself.
-    places = [each for each in places if SAME < each[0] < piece.length_m - SAME or each[2] == "socket"]
-    cover_m = joint_made(work).cover_m
-    covers = "joint covers to here" if joint_made(work).overlap_m else f"{joint_made(work).name} to here"
-    if not first and not piece.corner_before:
-        places.append((cover_m, covers, "joint", f"joint:{_joint_number(split, place - 1)}"))
-    if not last and not piece.corner_after:
-        what = "next stick to here" if joint_made(work).overlap_m else covers
-        places.append((piece.length_m - cover_m, what, "joint", f"joint:{_joint_number(split, place)}"))
-    places.append((piece.length_m, _end(piece, last), "cut", f"end:{piece.name}"))
-    return Strip(
-        id=where,
-        title=f"Stick {piece.name}" if len(split.pieces) > 1 else "The stick",
-        about=_about(work, piece, last),
-        material=bow_tube(work).material,
-        length_m=piece.length_m,
-        marks=tuple(work.mark(at, what, kind, part, where) for at, what, kind, part in sorted(places)),
-        bands=tuple(_bands(work, piece, first, last)),
-    )
-
-
-def _joint_number(split: Split, place: int) -> int:
-    """The number of the joint after a piece, corners not counted."""
-    return sum(not piece.corner_after for piece in split.pieces[: place + 1])
-
-
-def _end(piece: Piece, last: bool) -> str:
-    return "cut here" if last and piece.left_over_m > SAME else "end"
-
-
-def _about(work: Work, piece: Piece, last: bool) -> str:
-    start = "tape from the plain end"
-    if piece.left_over_m <= SAME:
-        return f"{start} · a whole stick, nothing to cut"
-    off = work.say(piece.left_over_m)
-    if piece.corner_after or piece.corner_before:
-        return f"{start} · {off} left over"
-    if last:
-        return f"{start} · cut {off} off the swaged end"
-    return f"first cut {off} off the plain end · then {start}"
-
-
-def _bands(work: Work, piece: Piece, first: bool, last: bool) -> list[Band]:
-    insertion_m, cover_m = work.design.bows.insertion_m, joint_made(work).cover_m
-    bands = []
-    if first:
-        bands.append(Band(from_m=0.0, to_m=insertion_m, what="in the post", kind="socket"))
-    elif not piece.corner_before:
-        bands.append(Band(from_m=0.0, to_m=cover_m, what="over the joint", kind="joint"))
-    for bend in bends_of(work):
-        low = max(along_tube(work, bend.start_m), insertion_m) - piece.from_m
-        high = min(along_tube(work, bend.end_m), tube_m(work) - insertion_m) - piece.from_m
-        low, high = max(low, 0.0), min(high, piece.length_m)
-        if high - low > SAME:
-            bands.append(Band(from_m=low, to_m=high, what="bent", kind="bent"))
-    if last:
-        bands.append(Band(from_m=piece.length_m - insertion_m, to_m=piece.length_m, what="in the post", kind="socket"))
-    elif not piece.corner_after:
-        what = "swaged" if joint_made(work).kind in ("swaged", "crown_plate") else "in the joint"
-        bands.append(Band(from_m=piece.length_m - cover_m, to_m=piece.length_m, what=what, kind="joint"))
-    return bands

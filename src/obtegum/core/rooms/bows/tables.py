@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from obtegum.core.faces import Table
-from obtegum.core.rooms.bows import step
+from obtegum.core.rooms.bows.laid import strips
 from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
@@ -12,9 +12,7 @@ __all__ = ["TABLES"]
 def _marks(work: Work) -> Sequence[Sequence[object]]:
     """One line a mark: reading from the plain end, and the place in metres."""
     rows = (
-        (strip.title, mark.what, mark.reading, f"{mark.at_m:.6f}")
-        for strip in step.strips(work)
-        for mark in strip.marks
+        (strip.title, mark.what, mark.reading, f"{mark.at_m:.6f}") for strip in strips(work) for mark in strip.marks
     )
     return (("stick", "mark", "reading", "from_plain_end_m"), *rows)
 

@@ -1,6 +1,7 @@
 """Choosing a tube: one of the catalogue, the nearest first, one of the grower's own, or a new one of these."""
 
-from functools import lru_cache
+from collections.abc import Callable
+from functools import lru_cache, partial
 from typing import Any
 
 from obtegum.core.catalogue import Catalogue, Tube, default_catalogue
@@ -20,9 +21,11 @@ NEW_OWN: dict[Units, tuple[float, float]] = {"feet": (1.66 * INCH_M, 0.065 * INC
 
 
 def _about(tube: Tube, tape: Tape) -> str:
-    """What a tube measures, whatever it is called: outside in both systems, and its bore."""
+    """What a tube measures, whatever it is called: outside in both systems, and its bore; a bar over its ribs."""
     other: Units = "metric" if tape.units == "feet" else "feet"
     od, od_other = tube_text(tube.od_m, tape.units), tube_text(tube.od_m, other)
+    if tube.form == "bar":
+        return f"{od} ({od_other}) solid, {tube_text(tube.over_m, tape.units, 'up')} over its ribs"
     return f"{od} ({od_other}) outside, {tube_text(tube.bore_m, tape.units)} bore"
 
 
@@ -32,13 +35,20 @@ def _tube_options(tubes: tuple[Tube, ...], tape: Tape) -> tuple[Option, ...]:
     return tuple(Option(id=tube.id, label=tube.name, about=_about(tube, tape)) for tube in near_first)
 
 
-def _tubes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
+def _bars(path: str, job: Job) -> bool:
+    """Whether a part can be a solid bar: posts that stand inside the bow, or stakes."""
+    return path == "posts.tube" and job.design.posts.stand in ("stub", "board")
+
+
+def _tubes(path: str, job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
+    now, bars = _named(job, path), _bars(path, job)
+    tubes = tuple(tube for tube in catalogue.tubes.values() if bars or tube.form == "tube" or tube.id == now)
     own = tuple(Option(id=tube.id, label=tube.name) for tube in own_tubes(job.design, catalogue))
     another = (Option(id=NEW_TUBE, label="another tube of my own"),) if len(own) < MOST_OWN else ()
-    return (*_tube_options(tuple(catalogue.tubes.values()), job.design.tape), *own, *another)
+    return (*_tube_options(tubes, job.design.tape), *own, *another)
 
 
-def tube_choice(path: str) -> Measure:
+def tube_choice(path: str, named: Callable[[Job], str] | None = None) -> Measure:
     """Which tube; choosing a new one of the grower's own makes one to be measured."""
 
     def write(document: Document, job: Job, value: Any) -> None:
@@ -48,7 +58,7 @@ def tube_choice(path: str) -> Measure:
             value = f"own:{len(document['own_tubes'])}"
         put(document, path, value)
 
-    return special(path, write=write, options=_tubes)
+    return special(path, write=write, options=partial(_tubes, path), named=named)
 
 
 # How far a tube may be off what a tape or a caliper said of it, m.
@@ -71,8 +81,8 @@ def tube_outside(path: str) -> Measure:
         tubes, now = default_catalogue().tubes.values(), tube_of(job, default_catalogue())
         # A tape can't tell what a tube is made of: plastic stays plastic, and steel steel.
         stuff = "steel" if now is None else now.material
-        alike = [tube for tube in tubes if tube.material == stuff]
-        near = [tube for tube in alike if abs(tube.od_m - od_m) <= NEAR_M]
+        alike = [tube for tube in tubes if tube.material == stuff and (tube.form == "tube" or _bars(path, job))]
+        near = [tube for tube in alike if min(abs(tube.od_m - od_m), abs(tube.over_m - od_m)) <= NEAR_M]
         if near:
             # Of those that measure alike the one most like the tube that it takes the place of.
             best = min(

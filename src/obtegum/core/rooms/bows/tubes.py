@@ -23,14 +23,15 @@ def bow_tube(work: Work) -> Tube:
 
 @found
 def post_tube(work: Work) -> Tube:
-    """The posts' tube. Raises: DesignError when there is none of that name."""
+    """The posts' tube, or the bar of stubs. Raises: DesignError when there is none of that name."""
     return _tube(work.design, work.catalogue, work.design.posts.tube, "posts.tube")
 
 
 @found
 def all_tubes(work: Work) -> tuple[Tube, ...]:
-    """Every tube there is: the catalogue's, and the grower's own."""
-    return (*work.catalogue.tubes.values(), *own_tubes(work.design, work.catalogue))
+    """Every tube there is, no bars: the catalogue's, and the grower's own."""
+    tubes = (tube for tube in work.catalogue.tubes.values() if tube.form == "tube")
+    return (*tubes, *own_tubes(work.design, work.catalogue))
 
 
 def own_tubes(design: HouseDesign, catalogue: Catalogue) -> tuple[Tube, ...]:

@@ -31,6 +31,8 @@ HOW = {
     "twist": "how far an end lifts off the floor",
 }
 MOST_TOLD = 3
+BENT = "Two people turn a bow over; mind the whip when a bent end comes free."
+BOUGHT = "Two people turn a bow over; keep fingers out of its joints."
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -96,7 +98,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         state=ticked_off(found, done or bool(work.record.bows), bays_of(work).bows),
         next=_next(work),
         next_part=_next_part(work),
-        caution="Two people turn a bow over; mind the whip when a bent end comes free.",
+        caution=BOUGHT if work.design.bows.making == "parts" else BENT,
         measures=(),
         answers=(
             length_answer(work, "wanted_width", "Width wanted", lying_span_m(work), "between its own ends, centres"),

@@ -4,6 +4,7 @@ from obtegum.core.found import found
 from obtegum.core.rooms.level.spots import spot_place
 from obtegum.core.rooms.level.stand import Stand, stand_on
 from obtegum.core.rooms.level.suspects import Suspect, odd_spots, suspects
+from obtegum.core.rooms.posts.ways import plumb_m
 from obtegum.core.rooms.set_out.found import pegs_of, strung
 from obtegum.core.setout.base import peg_words
 from obtegum.core.work import Work
@@ -14,7 +15,7 @@ __all__ = ["odd_readings", "place_words", "stand_of"]
 @found
 def stand_of(work: Work) -> Stand | None:
     """The posts on the ground as levelled, or None while too few pegs have been read."""
-    return stand_on(work.design, work.record.levels, pegs_of(work), strung(work)[1])
+    return stand_on(work.design, work.record.levels, pegs_of(work), strung(work)[1], plumb_m(work))
 
 
 @found

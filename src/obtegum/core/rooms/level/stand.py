@@ -54,8 +54,8 @@ class Stand:
         return sum(found) / len(found) if found else None
 
 
-def stand_on(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: float) -> Stand | None:
-    """The house on its ground, or None while too few pegs have been read.
+def stand_on(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: float, post_m: float) -> Stand | None:
+    """The house on its ground, on posts that span ``post_m``, or None while too few pegs have been read.
 
     Readings at pegs that the house no longer has are left aside.
     """
@@ -90,7 +90,7 @@ def stand_on(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: 
             ground_m=datum.at(place[0]) if padded else heights[name],
             natural_m=heights[name] if name in heights else terrain.at(*place),
             top_m=datum.at(place[0]) + design.posts.reveal_m,
-            length_m=design.posts.length_m,
+            length_m=post_m,
         )
         for name, place in places.items()
         if padded or name in heights

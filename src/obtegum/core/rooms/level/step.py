@@ -9,6 +9,7 @@ from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.level.found import odd_readings, place_words, stand_of
 from obtegum.core.rooms.level.stand import Stand
 from obtegum.core.rooms.posts.found import least_in_ground
+from obtegum.core.rooms.posts.ways import plumb_m, way_of
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of
 from obtegum.core.rounding import rounded
 from obtegum.core.setout.base import Peg, peg_words
@@ -210,10 +211,11 @@ def _next(work: Work) -> str:
         return f"Next: read {peg_words(next(iter(levels.pegs)))} once more."
     stand = stand_of(work)
     assert stand is not None
-    tops = {work.say(foot.top_reading_m) for foot in stand.feet.values()}
+    tops, way = {work.say(foot.top_reading_m) for foot in stand.feet.values()}, way_of(work)
+    do = way.set.replace(" it", f" {'every' if len(tops) == 1 else 'each'} {way.one}", 1)
     if len(tops) == 1:
-        return f"Drive every post until the rod on its top reads {tops.pop()}."
-    return "Drive each post until the rod on its top reads as on the tape below."
+        return f"{do} until the rod on its top reads {tops.pop()}."
+    return f"{do} until the rod on its top reads as on the tape below."
 
 
 def _answers(work: Work) -> list[Answer]:
@@ -260,7 +262,7 @@ def _turned(work: Work, stand: Stand, along: float, across: float) -> list[Answe
     # What the ground lies lower than its best plane takes as much away however the house lies.
     gaps = [stand.natural.at(stand.places[name][0]) - height for name, height in stand.heights.items()]
     rough_m = max(max(gaps) - now_m, 0.0)
-    left = work.say(max(posts.length_m - posts.reveal_m - turned_m - rough_m, 0.0), "down")
+    left = work.say(max(plumb_m(work) - posts.reveal_m - turned_m - rough_m, 0.0), "down")
     return [
         Answer(
             id="slope",

@@ -1,1 +1,6 @@
-"""Posts: how many, how long, how deep, and whether the bow enters them."""
+"""Posts: how a bow stands, of what, how long, how deep, and whether it enters."""
+
+__all__ = ["OFFERS"]
+
+# What other rooms may use besides its decisions and findings.
+OFFERS = ("foot", "ways")

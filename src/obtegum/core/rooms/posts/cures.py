@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube, post_tube
 from obtegum.core.rooms.posts.found import play_of
+from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
@@ -13,7 +14,15 @@ __all__ = ["CURES"]
 
 def _entry(work: Work, verdict: Verdict) -> Iterator[Edits]:
     size, reveal_m = work.design.size, work.design.posts.reveal_m
-    if play_of(work) is None:
+    stand = work.design.posts.stand
+    if not way_of(work).socketed:
+        yield (chosen("posts.stand", "curve"),)
+    elif play_of(work) is None and stand == "stub":
+        sold = [tube for tube in work.catalogue.tubes.values() if tube.sold_in == work.tape.units]
+        bars = sorted((bar for bar in sold if bar.over_m < bow_tube(work).bore_m), key=lambda bar: -bar.over_m)
+        yield from ((chosen("posts.tube", bar.id),) for bar in bars if bar.material == "steel")
+        return
+    elif play_of(work) is None:
         sold = [tube for tube in all_tubes(work) if tube.sold_in == work.tape.units]
         stuff = [tube for tube in sold if tube.material == post_tube(work).material]
         posts = sorted((tube for tube in stuff if tube.bore_m > bow_tube(work).od_m), key=lambda tube: tube.bore_m)

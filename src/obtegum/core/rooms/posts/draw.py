@@ -1,12 +1,12 @@
 """One post in the ground, close up: how deep it goes, what stands out, and the bow in its mouth."""
 
-from dataclasses import replace
-
 from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Mark, Note, Outline, Row, drawn
-from obtegum.core.paths import box, chain_path, line
+from obtegum.core.paths import box, chain_path, line, moved
 from obtegum.core.quantity import angle_text
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.posts.foot import foot_outlines
 from obtegum.core.rooms.posts.found import embedment_m, entry_of, least_embedment_m, uneven
+from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work
 
@@ -30,31 +30,31 @@ def one_post(work: Work) -> Drawing:
         path=box(-BESIDE_M, bottom, BESIDE_M, 0.0),
         label="ground, where it is highest" if uneven(work) else "ground",
     )
-    walls = [
-        Outline(
-            part="post:L",
-            layer="frame",
-            material="post",
+    way = way_of(work)
+    around = foot_outlines(work, "L", 0.0, "post:L", way.one)
+    if posts.stand in ("driven", "slab"):
+        walls = [box(x, -embedment_m(work), x + wall, reveal_m) for x in (-od / 2, od / 2 - wall)]
+        bore = Outline(
+            part="post:bore",
+            layer="air",
+            material="air",
             closed=True,
-            path=box(x, -embedment_m(work), x + wall, reveal_m),
-            label="post",
+            path=box(-od / 2, -embedment_m(work), od / 2, reveal_m),
         )
-        for x in (-od / 2, od / 2 - wall)
-    ]
-    bore = Outline(
-        part="post:bore",
-        layer="air",
-        material="air",
-        closed=True,
-        path=box(-od / 2, -embedment_m(work), od / 2, reveal_m),
-    )
-    items: list[Item] = [ground, bore, *_bow(work), *walls, *_lowest(work), *_marks(work), *_dimensions(work)]
+        cut = [
+            Outline(part="post:L", layer="frame", material="post", closed=True, path=path, label=way.one)
+            for path in walls
+        ]
+        foot = [*(each for each in around if each.part != "post:L"), bore, *_bow(work), *cut]
+    else:
+        foot = [*_bow(work), *around] if posts.stand == "stub" else [*around, *_bow(work)]
+    items: list[Item] = [ground, *foot, *_lowest(work), *_marks(work), *_dimensions(work)]
     return drawn(
         view="post",
-        title="One post",
+        title=f"One {way.one}",
         summary=(
-            f"A post {work.say(posts.length_m)} long, {work.say(embedment_m(work), 'down')} of it in "
-            f"{_ground_words(work)}, with the bow {work.say(work.design.bows.insertion_m)} inside it."
+            f"A {way.one} {work.say(posts.length_m)} long, {work.say(embedment_m(work), 'down')} of it in "
+            f"{_ground_words(work)}; {way.inside}, {work.say(work.design.bows.insertion_m)}."
         ),
         items=items,
         table=_table(work),
@@ -83,14 +83,19 @@ def _lowest(work: Work) -> list[Item]:
     ]
 
 
-def _bow(work: Work) -> list[Item]:
+def _bow(work: Work) -> list[Outline]:
     """The bow's end inside the post, and the first of it above, leaning as it leans."""
     half, reveal_m = work.design.size.span_m / 2, work.design.posts.reveal_m
-    top_m = entry_of(work).post_top_s_m
+    top_m, posts = entry_of(work).post_top_s_m, work.design.posts
+    if posts.stand == "curve":
+        # It laps the stub on the inside, from where its end comes to.
+        top_m = max(top_m - work.design.bows.insertion_m, 0.0)
     above = centre_line(work).part(top_m, min(top_m + ABOVE_M, centre_line(work).girth_m / 2))
-    path = tuple(replace(vertex, x=vertex.x + half) for vertex in chain_path(above))
+    aside = bow_tube(work).od_m if posts.stand == "curve" else 0.0
+    path = tuple(moved(vertex, half + aside) for vertex in chain_path(above))
     end_m = reveal_m - work.design.bows.insertion_m
     inside = line(entry_of(work).offset_m, end_m, entry_of(work).offset_m, reveal_m)
+    pieces = (("bow:end", inside, f"{way_of(work).one}: {way_of(work).inside}"), ("bow", path, "bow"))
     return [
         Outline(
             part=part,
@@ -100,7 +105,7 @@ def _bow(work: Work) -> list[Item]:
             width_m=bow_tube(work).od_m,
             label=label,
         )
-        for part, piece, label in (("bow:end", inside, "bow inside the post"), ("bow", path, "bow"))
+        for part, piece, label in (pieces[1:] if aside else pieces)
     ]
 
 
@@ -115,7 +120,7 @@ def _marks(work: Work) -> list[Item]:
     name_y = -deep / 2 if not uneven(work) else low / 2 - deep if low > deep / 2 else (low - deep) / 2
     return [
         Mark(part="ground", symbol="socket", x=0.0, y=0.0, heading_rad=across, label="ground line"),
-        Mark(part="bow:end", symbol="socket", x=0.0, y=end_m, heading_rad=across, label="bow stops here"),
+        Mark(part="bow:end", symbol="socket", x=0.0, y=end_m, heading_rad=across, label=way_of(work).end),
         Mark(part="socket:L", symbol="socket", x=0.0, y=reveal_m, heading_rad=across, label="top"),
         Note(part="post:L", x=beside, y=name_y, text=name, anchor="start", above=False),
         Note(
@@ -152,17 +157,30 @@ def _dimensions(work: Work) -> list[Item]:
     ]
 
 
+def _fits(work: Work) -> list[tuple[str, str]]:
+    """What goes into what, by its true size."""
+    stand, post, bow = work.design.posts.stand, post_tube(work), bow_tube(work)
+    if stand == "stub":
+        what = "Outside of the bar, over its ribs" if post.form == "bar" else "Outside of the stub"
+        return [(what, work.tube(post.over_m, "up")), ("Bore of the bow’s tube", work.tube(bow.bore_m, "down"))]
+    if stand in ("board", "curve"):
+        return [("Outside of the bow’s tube", work.tube(bow.od_m, "up"))]
+    return [
+        (f"Bore of the {way_of(work).one}", work.tube(post.bore_m, "down")),
+        ("Outside of the bow’s tube", work.tube(bow.od_m, "up")),
+    ]
+
+
 def _table(work: Work) -> tuple[Row, ...]:
     posts = work.design.posts
     rows = [
-        ("Post length", work.say(posts.length_m)),
+        (way_of(work).length, work.say(posts.length_m)),
         ("Stands out of the ground", work.say(posts.reveal_m)),
         (f"In {_ground_words(work)}", work.say(embedment_m(work), "down")),
         *([("In the lowest ground", work.say(max(least_embedment_m(work), 0.0), "down"))] if uneven(work) else []),
-        ("Bow inside the post", work.say(work.design.bows.insertion_m)),
-        ("Bore of the post", work.tube(post_tube(work).bore_m, "down")),
-        ("Outside of the bow’s tube", work.tube(bow_tube(work).od_m, "up")),
-        ("Bow off the post’s centre at the top", work.say(abs(entry_of(work).offset_m), "up")),
+        (way_of(work).inside.capitalize(), work.say(work.design.bows.insertion_m)),
+        *_fits(work),
+        (f"Bow off the {way_of(work).one}’s centre at the top", work.say(abs(entry_of(work).offset_m), "up")),
         ("Bow’s lean at the top", angle_text(entry_of(work).lean_rad, "up")),
     ]
     return tuple(Row(what=what, reading=reading) for what, reading in rows)

@@ -1,17 +1,40 @@
-"""How the bow meets its post, and what the post has in the ground."""
+"""How the bow meets its post, what the post has in the ground, and the boards along the feet."""
 
+import math
+from dataclasses import dataclass
+
+from obtegum.core.catalogue import Board
 from obtegum.core.found import found
 from obtegum.core.ground.posts import Entry, Play, bow_entry, socket_play
 from obtegum.core.quantity import length_text
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.posts.ways import plumb_m, way_of
+from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
 
-__all__ = ["embedment_m", "entry_of", "hands_force", "least_embedment_m", "least_in_ground", "play_of", "uneven"]
+__all__ = [
+    "STRAPS",
+    "Boards",
+    "board_of",
+    "boards_of",
+    "cut_from",
+    "embedment_m",
+    "entry_of",
+    "hands_force",
+    "least_embedment_m",
+    "least_in_ground",
+    "play_of",
+    "post_count",
+    "uneven",
+]
+
+# Straps that hold a bow's end to its board.
+STRAPS = 2
 
 
 @found
@@ -27,13 +50,21 @@ def entry_of(work: Work) -> Entry:
 
 @found
 def play_of(work: Work) -> Play | None:
-    """What the socket forgives; None where the bow's tube doesn't go in."""
-    return socket_play(post_tube(work).bore_m, bow_tube(work).od_m, work.design.bows.insertion_m)
+    """What the socket forgives; None where one tube doesn't go into the other.
+
+    A bow that is strapped or lapped has no socket, and nothing that forgives.
+    """
+    insertion_m = work.design.bows.insertion_m
+    if work.design.posts.stand == "stub":
+        return socket_play(bow_tube(work).bore_m, post_tube(work).over_m, insertion_m)
+    if not way_of(work).socketed:
+        return Play(gap_m=0.0, offset_m=0.0, lean_rad=0.0)
+    return socket_play(post_tube(work).bore_m, bow_tube(work).od_m, insertion_m)
 
 
 def embedment_m(work: Work) -> float:
     """What a post has in the ground where that comes up to the datum, m."""
-    return work.design.posts.length_m - work.design.posts.reveal_m
+    return plumb_m(work) - work.design.posts.reveal_m
 
 
 def least_embedment_m(work: Work) -> float:
@@ -74,3 +105,47 @@ def least_in_ground(work: Work, note: str = "") -> Answer:
         unit="m",
         note=note,
     )
+
+
+@dataclass(frozen=True, slots=True)
+class Boards:
+    """The base boards of one long side: how many, and where two of them meet, m from the end of the first."""
+
+    count: int
+    run_m: float
+    splices_m: tuple[float, ...]
+
+    @property
+    def stakes_m(self) -> tuple[float, ...]:
+        """Where stakes stand: at both corners, and at every splice."""
+        return (0.0, *self.splices_m, self.run_m)
+
+
+@found
+def board_of(work: Work) -> Board:
+    """The board along the feet. Raises: DesignError when there is none of that name."""
+    board = work.catalogue.boards.get(work.design.posts.board)
+    if board is None:
+        sentence = f"There is no board “{work.design.posts.board}” in the catalogue."
+        raise DesignError([Trouble(path="posts.board", sentence=sentence)])
+    return board
+
+
+@found
+def boards_of(work: Work) -> Boards:
+    """The boards of a long side, from the outside of the first bow to the outside of the last, end to end."""
+    run_m, board_m = work.design.size.length_m + bow_tube(work).od_m, work.design.posts.board_m
+    count = max(math.ceil(run_m / board_m - 1e-9), 1)
+    return Boards(count, run_m, tuple(place * board_m for place in range(1, count)))
+
+
+def post_count(work: Work) -> int:
+    """What stands in the ground: two to a bow, or the stakes of both boards."""
+    return 2 * len(boards_of(work).stakes_m) if work.design.posts.stand == "board" else len(pegs_of(work))
+
+
+def cut_from(work: Work, stock_m: float) -> tuple[int, int]:
+    """How many are cut from a stick, a kerf between each, and the sticks that all take."""
+    kerf_m = work.rules.kerf_m
+    each = max(math.floor((stock_m + kerf_m) / (work.design.posts.length_m + kerf_m) + 1e-9), 1)
+    return each, -(-post_count(work) // each)

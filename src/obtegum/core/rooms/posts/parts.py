@@ -1,10 +1,12 @@
-"""The posts, as members of the house."""
+"""What the bows stand on, as members of the house."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from itertools import pairwise
 
 from obtegum.core.faces import Member
-from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.posts.found import embedment_m
+from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.posts.found import board_of, boards_of, embedment_m
+from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
 from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.work import Work
 
@@ -12,15 +14,48 @@ __all__ = ["parts"]
 
 
 def parts(work: Work) -> Sequence[Member]:
-    """Every post from its bottom end to its top, on the datum."""
+    """Every post, socket or stub from its bottom end to its top, on the datum; boards, and what stakes them."""
+    return (*_posts(work), *(_boards(work) if boarded(work) else ()))
+
+
+def _posts(work: Work) -> Iterator[Member]:
     posts = work.design.posts
-    return tuple(
-        Member(
+    if posts.stand == "board":
+        return
+    away_m = stub_below(work)[0] if posts.stand == "curve" else 0.0
+    for peg in pegs_of(work):
+        out_m = -away_m if peg.side == "L" else away_m
+        yield Member(
             part=f"post:{peg.side}{peg.bow}",
-            what="post",
+            what=way_of(work).one,
             stock=post_tube(work).id,
             length_m=posts.length_m,
-            ends=((peg.station_m, peg.x_m, -embedment_m(work)), (peg.station_m, peg.x_m, posts.reveal_m)),
+            stock_m=posts.stock_m,
+            ends=((peg.station_m, peg.x_m + out_m, -embedment_m(work)), (peg.station_m, peg.x_m, posts.reveal_m)),
         )
-        for peg in pegs_of(work)
-    )
+
+
+def _boards(work: Work) -> Iterator[Member]:
+    """Boards along both long sides, and the stakes at their ends where they are what holds the bows."""
+    posts, boards, od_m = work.design.posts, boards_of(work), bow_tube(work).od_m
+    half_m, up_m, start_m = work.design.size.span_m / 2, posts.reveal_m, -od_m / 2
+    for side, x_m in (("L", -half_m), ("R", half_m)):
+        for number, (low, high) in enumerate(pairwise((0.0, *boards.splices_m, boards.run_m)), start=1):
+            yield Member(
+                part=f"board:{side}{number}",
+                what="base board",
+                stock=board_of(work).id,
+                length_m=high - low,
+                stock_m=posts.board_m,
+                ends=((start_m + low, x_m, up_m), (start_m + high, x_m, up_m)),
+            )
+        for number, at_m in enumerate(boards.stakes_m if posts.stand == "board" else (), start=1):
+            at = start_m + at_m
+            yield Member(
+                part=f"stake:{side}{number}",
+                what="stake",
+                stock=post_tube(work).id,
+                length_m=posts.length_m,
+                stock_m=posts.stock_m,
+                ends=((at, x_m, -embedment_m(work)), (at, x_m, up_m)),
+            )

@@ -1,18 +1,26 @@
 """Posts: how many, how long, how deep, and whether the bow enters them."""
 
-from obtegum.core.answers import count_answer, length_answer
+import math
+
+from obtegum.core.answers import angle_answer, count_answer, length_answer
 from obtegum.core.quantity import angle_text
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube, tube_measures
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import (
+    STRAPS,
+    board_of,
+    boards_of,
+    cut_from,
     embedment_m,
     entry_of,
     hands_force,
     least_embedment_m,
     least_in_ground,
     play_of,
+    post_count,
     uneven,
 )
+from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
 from obtegum.core.rooms.set_out.found import pegs_of, reads
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
 from obtegum.core.setout.base import SIDES, Peg, peg_words
@@ -28,11 +36,11 @@ NEVER = 99.0
 
 def verdicts(work: Work) -> list[Verdict]:
     """Does the bow go into its post: bore, offset and angle."""
-    entry, play = entry_of(work), play_of(work)
+    entry, play, way = entry_of(work), play_of(work), way_of(work)
     if play is None:
-        od, bore = work.tube(bow_tube(work).od_m, "up"), work.tube(post_tube(work).bore_m, "down")
-        sentence = f"A {od} bow tube does not slide into a post with a {bore} bore."
-        return [_entry_verdict("fails", sentence, od, bore, NEVER)]
+        return [_too_thick(work)]
+    if not way.socketed:
+        return _unsocketed(work)
     lean, off = angle_text(entry.lean_rad, "up"), work.say(abs(entry.offset_m), "up")
     number, limit = f"{lean}, {off}", f"{angle_text(play.lean_rad, 'down')}, {work.say(play.offset_m, 'down')}"
     holds_to, forced = work.rules.holds_to, hands_force(work, entry.offset_m, entry.lean_rad)
@@ -40,20 +48,51 @@ def verdicts(work: Work) -> list[Verdict]:
         # All of the play is the socket's own to give, and a little more that nobody speaks of.
         ratio = holds_to * min(max(entry.lean_rad / play.lean_rad, abs(entry.offset_m) / play.offset_m), 1.0)
         if entry.lean_rad < 1e-6 and abs(entry.offset_m) < 1e-6:
-            sentence = f"The bow goes into its post plumb and in line, {work.say(work.design.bows.insertion_m)} deep."
+            deep = work.say(work.design.bows.insertion_m)
+            over = work.design.posts.stand == "stub"
+            sentence = f"The bow goes {'over' if over else 'into'} its {way.one} plumb and in line, {deep} deep."
         else:
             takes = "the socket’s play takes up" if ratio < holds_to else "a hand takes up"
-            sentence = f"At the post top the bow leans {lean} and stands {off} off centre, which {takes}."
+            sentence = f"At the {way.top} the bow leans {lean} and stands {off} off centre, which {takes}."
         return [_entry_verdict("holds", sentence, number, limit, ratio)]
     off_beyond_m, lean_beyond, share = forced
     ratio = share if share > 1 else holds_to + (1 - holds_to) * share
     beyond = f"{angle_text(lean_beyond, 'up')} and {work.say(off_beyond_m, 'up')} beyond the socket’s play"
     how = "so it is forced in by hand, and that stays in it" if share <= 1 else "more than hands force in"
-    sentence = f"At the post top the bow leans {lean} and stands {off} off centre: {beyond}, {how}."
+    sentence = f"At the {way.top} the bow leans {lean} and stands {off} off centre: {beyond}, {how}."
     return [_entry_verdict(judge(ratio, holds_to), sentence, number, limit, ratio)]
 
 
-def _entry_verdict(level: Level, sentence: str, number: str, limit: str, ratio: float) -> Verdict:
+def _too_thick(work: Work) -> Verdict:
+    """One tube that doesn't go into the other."""
+    if work.design.posts.stand == "stub":
+        od, bore = work.tube(post_tube(work).over_m, "up"), work.tube(bow_tube(work).bore_m, "down")
+        sentence = f"A stub that measures {od} does not go into a bow with a {bore} bore."
+    else:
+        od, bore = work.tube(bow_tube(work).od_m, "up"), work.tube(post_tube(work).bore_m, "down")
+        sentence = f"A {od} bow tube does not slide into a {way_of(work).one} with a {bore} bore."
+    return _entry_verdict("fails", sentence, od, bore, NEVER)
+
+
+def _unsocketed(work: Work) -> list[Verdict]:
+    """A bow on a board leaves it at its lean; one that laps a stub of its own curve leans as that does."""
+    lean_rad = entry_of(work).lean_rad
+    lean = angle_text(lean_rad, "up")
+    if work.design.posts.stand == "curve":
+        at_ground = angle_text(stub_below(work)[2], "up")
+        sentence = f"The stub goes on as the bow does: it leans {at_ground} at the ground, so that the two lap flat."
+        return [_entry_verdict("holds", sentence, at_ground, "as the bow", 0.0)]
+    gap_m, most_m = work.design.bows.insertion_m * math.tan(lean_rad), work.rules.strap_gap_m
+    gap, limit = work.say(gap_m, "up"), work.say(most_m, "down")
+    if gap_m <= most_m:
+        return [_entry_verdict("holds", f"The bow lies flat on its board, {gap} off at the most.", gap, limit, 0.0)]
+    sentence = (
+        f"The bow leans {lean} and stands {gap} off its board at one end: a wedge behind it, or a leg to stand on."
+    )
+    return [_entry_verdict("tight", sentence, gap, limit, None)]
+
+
+def _entry_verdict(level: Level, sentence: str, number: str, limit: str, ratio: float | None) -> Verdict:
     return Verdict(
         id="entry",
         step="posts",
@@ -70,39 +109,73 @@ def _entry_verdict(level: Level, sentence: str, number: str, limit: str, ratio: 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     posts, far = work.design.posts, progress(work, "post")
-    count = len(pegs_of(work))
+    way, count = way_of(work), post_count(work)
     answers = (
-        count_answer("posts", "Posts", count, "two to a bow"),
+        count_answer("posts", way.many.capitalize(), count, "two to a bow" if posts.stand != "board" else "see below"),
         length_answer(work, "post_length", "Length of each", posts.length_m),
         *_embedments(work),
-        length_answer(work, "posts_tube", "Post tube in all", count * posts.length_m),
+        length_answer(work, "posts_tube", f"{way.one.capitalize()} in all", count * posts.length_m),
+        *_more_answers(work),
     )
     return StepPlan(
         id="posts",
-        title="Posts",
+        title=way.title,
         group="Frame",
         state=ticked(found, far),
         next=_next(work, far),
         next_part=far.next_part,
-        caution="Ears and eyes covered; nobody holds a post by hand while it is driven.",
+        caution=way.caution,
         measures=(
+            "posts.stand",
             "posts.tube",
             *tube_measures("posts.tube", work.design.posts.tube),
             "posts.length_m",
             "posts.reveal_m",
             "bows.tube",
             "bows.insertion_m",
+            *(("posts.stop", "posts.bolt_m") if way.socketed else ("posts.bolt_m",)),
+            "posts.stock_m",
+            *(() if posts.stand == "board" else ("posts.base",)),
+            *(("posts.board", "posts.board_m") if boarded(work) else ()),
         ),
+        aside=("posts.stop", "posts.bolt_m", "posts.stock_m", "posts.base"),
         answers=answers,
-        leads=("posts", "post_length", "embedment"),
+        leads=("posts", "post_length", "embedment", "boards", "stakes"),
         views=("post", "along", "above"),
-        strips=("post", "post:L", "post:R"),
+        strips=("post", *(("board",) if boarded(work) else ()), "post:L", "post:R"),
         grips=("posts.reveal_m", "posts.length_m", "bows.insertion_m"),
         walk=walked(work, "post"),
         focus=("post", "bow:end", "socket", "reveal", "embedment", "ground", "line", "corner"),
         done=far.done,
         of=far.of,
     )
+
+
+def _more_answers(work: Work) -> list[Answer]:
+    """Sticks that they are cut from, how far out of place one may stand, boards, stakes and straps."""
+    posts, found = work.design.posts, list[Answer]()
+    if posts.stock_m is not None:
+        each, sticks = cut_from(work, posts.stock_m)
+        left = work.say(posts.stock_m - each * posts.length_m - (each - 1) * work.rules.kerf_m, "down")
+        found.append(count_answer("post_sticks", "Sticks to buy for them", sticks, f"{each} from one, {left} left"))
+    play = play_of(work)
+    if posts.stand == "slab" and play is not None:
+        found.append(
+            length_answer(work, "may_stray", "May stand off its place", play.offset_m, "before the bow won’t go in")
+        )
+    if posts.stand == "curve":
+        out_m, _, lean_rad = stub_below(work)
+        found.append(angle_answer("stub_lean", "Leans at the ground", lean_rad))
+        found.append(length_answer(work, "stub_out", "Its foot comes out", abs(out_m), "below the ground"))
+    if boarded(work):
+        boards = boards_of(work)
+        splices = 2 * len(boards.splices_m)
+        found.append(count_answer("boards", "Boards", 2 * boards.count, f"{board_of(work).name}, both sides"))
+        found.append(count_answer("splices", "Splices", splices))
+    if posts.stand == "board":
+        found.append(count_answer("straps", "Straps", STRAPS * len(pegs_of(work)), "two to a foot"))
+        found.append(count_answer("stakes", "Of the stakes", post_count(work), f"4 at corners, {splices} at splices"))
+    return found
 
 
 def _embedments(work: Work) -> list[Answer]:
@@ -119,29 +192,34 @@ def _embedments(work: Work) -> list[Answer]:
 
 
 def _next(work: Work, far: Progress) -> str:
-    peg = far.moved or far.next
-    return f"All {far.of} posts are in." if peg is None else _says(work, peg, peg is far.moved)
+    peg, many = far.moved or far.next, way_of(work).many
+    many = "feet" if work.design.posts.stand == "board" else many
+    return f"All {far.of} {many} are in." if peg is None else _says(work, peg, peg is far.moved)
 
 
 def _says(work: Work, peg: Peg, moved: bool) -> str:
     """How far to drive a post, or where it has to go now."""
-    where = f"{peg.bow}, {SIDES[peg.side]} side"
+    way, board = way_of(work), work.design.posts.stand == "board"
+    one, where = "foot" if board else way.one, f"{peg.bow}, {SIDES[peg.side]} side"
     if moved:
-        return f"Post {where}, has moved: it now belongs at {reads(work, peg.station_m)}."
+        return f"{one.capitalize()} {where}, has moved: it now belongs at {reads(work, peg.station_m)}."
     stand = stand_of(work)
     foot = stand.feet.get(f"{peg.side}{peg.bow}") if stand else None
+    do = f"Next: {one} {where}. {'Bring the board up' if board else way.set}"
     if foot is None:
-        return f"Next: post {where}. Drive it until {work.say(work.design.posts.reveal_m)} stands out."
-    return (
-        f"Next: post {where}. Drive it until the rod on its top reads {work.say(foot.top_reading_m)}: "
-        f"{work.say(foot.reveal_m)} stands out."
-    )
+        return f"{do} until {work.say(work.design.posts.reveal_m)} stands out."
+    return f"{do} until the rod on its top reads {work.say(foot.top_reading_m)}: {work.say(foot.reveal_m)} stands out."
 
 
 def _ground_lines(work: Work) -> list[StripMark]:
     """Where the ground comes to on a post: on the highest ground, and on the lowest where that differs."""
+    buried_m = work.design.posts.length_m - entry_of(work).post_top_s_m
+    if work.design.posts.stand == "curve":
+        # Along the stub, which leans.
+        return [work.mark(max(buried_m, 0.0), "ground line", "ground", "ground", "post")]
     if not uneven(work):
-        return [work.mark(embedment_m(work), "ground line", "ground", "ground", "post")]
+        what = "drive to here" if way_of(work).set == "Drive it" else "ground line"
+        return [work.mark(embedment_m(work), what, "ground", "ground", "post")]
     marks = [work.mark(embedment_m(work), "highest ground", "ground", "ground", "post")]
     if least_embedment_m(work) > 0:
         marks.append(work.mark(least_embedment_m(work), "lowest ground", "ground", "ground:lowest", "post"))
@@ -149,29 +227,64 @@ def _ground_lines(work: Work) -> list[StripMark]:
 
 
 def strips(work: Work) -> list[Strip]:
-    """One post laid straight, and both long sides post by post."""
-    posts, insertion_m = work.design.posts, work.design.bows.insertion_m
+    """One post laid straight, the boards, and both long sides post by post."""
+    posts, insertion_m, way = work.design.posts, work.design.bows.insertion_m, way_of(work)
+    end = "stop bolt, its upper edge" if posts.stop == "bolt" and way.socketed else way.end
+    own = posts.stand != "board"
     marks = [
         work.mark(0.0, "bottom end", "cut", "post:foot", "post"),
         *_ground_lines(work),
-        work.mark(posts.length_m - insertion_m, "bow stops here", "socket", "bow:end", "post"),
+        *([work.mark(posts.length_m - insertion_m, end, "socket", "bow:end", "post")] if own else []),
+        *(
+            [work.mark(posts.length_m - posts.bolt_m, "drill, bolt", "joint", "bolt", "post")]
+            if posts.bolt_m is not None and own
+            else []
+        ),
         work.mark(posts.length_m, "top", "cut", "socket:L", "post"),
     ]
+    inside = Band(from_m=posts.length_m - insertion_m, to_m=posts.length_m, what=way.inside, kind="socket")
     one = Strip(
         id="post",
-        title="Post, laid straight",
-        about=f"tape from the end that goes down · {len(pegs_of(work))} alike",
+        title=f"{way.one.capitalize()}, laid straight",
+        about=f"tape from the end that goes down · {post_count(work)} alike",
         material="post",
         length_m=posts.length_m,
         marks=tuple(sorted(marks, key=lambda each: each.at_m)),
         bands=(
             Band(from_m=0.0, to_m=max(least_embedment_m(work), 0.0), what="in the ground", kind="buried"),
-            Band(from_m=posts.length_m - insertion_m, to_m=posts.length_m, what="bow inside", kind="socket"),
+            *([inside] if own else []),
         ),
     )
     to = faced(work) or " · to centres"
+    many = "feet" if posts.stand == "board" else way.many
     return [
         one,
-        line_strip(work, "L", "post", "Left posts, A to B", f"tape {hooked(work, 'A')}{to}", _says),
-        line_strip(work, "R", "post", "Right posts, D to C", f"tape {hooked(work, 'D')}{to}", _says),
+        *([_board_strip(work)] if boarded(work) else []),
+        line_strip(work, "L", "post", f"Left {many}, A to B", f"tape {hooked(work, 'A')}{to}", _says),
+        line_strip(work, "R", "post", f"Right {many}, D to C", f"tape {hooked(work, 'D')}{to}", _says),
     ]
+
+
+def _board_strip(work: Work) -> Strip:
+    """The boards of a long side end to end: a mark for every bow, where boards meet, and where stakes stand."""
+    boards, half_m = boards_of(work), bow_tube(work).od_m / 2
+    staked = work.design.posts.stand == "board"
+    splice = "splice, stake" if staked else "splice"
+    marks = [
+        work.mark(0.0, "end, stake" if staked else "end", "cut", "board:start", "board"),
+        *(work.mark(at_m, splice, "joint", f"splice:{n}", "board") for n, at_m in enumerate(boards.splices_m, start=1)),
+        *(
+            work.mark(peg.station_m + half_m, f"bow {peg.bow}", "peg", f"foot:{peg.bow}", "board")
+            for peg in pegs_of(work)
+            if peg.side == "L"
+        ),
+        work.mark(boards.run_m, "end, stake" if staked else "end", "cut", "board:end", "board"),
+    ]
+    return Strip(
+        id="board",
+        title="Base boards, each side",
+        about="tape from the outside of bow 1 · to each bow’s middle · both sides alike",
+        material="board",
+        length_m=boards.run_m,
+        marks=tuple(sorted(marks, key=lambda each: each.at_m)),
+    )

@@ -8,8 +8,10 @@ from obtegum.core.paths import box, chain_path, line
 from obtegum.core.profile.gothic import plumb_radius
 from obtegum.core.profile.kneed import knee
 from obtegum.core.rooms.bend.found import bend_kinds
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.posts.foot import foot_outlines
 from obtegum.core.rooms.posts.found import embedment_m, least_embedment_m, uneven
+from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.size.decisions import Gothic, Kneed, Peaked, Size, ThreeCentred
 from obtegum.core.rooms.size.found import centre_line, grower_at_m, headroom_m
 from obtegum.core.work import Work
@@ -41,7 +43,7 @@ def across(work: Work) -> Drawing:
         title="Across",
         summary=(
             f"One bow, {work.say(size.span_m)} between post centres and {work.say(size.height_m)} high, "
-            f"on posts standing {work.say(work.design.posts.reveal_m)} out of the ground."
+            f"on {way_of(work).many} standing {work.say(work.design.posts.reveal_m)} out of the ground."
         ),
         items=items,
         table=_table(work),
@@ -49,18 +51,12 @@ def across(work: Work) -> Drawing:
 
 
 def frame_outlines(work: Work) -> list[Outline]:
-    """Posts and bow in true size."""
-    half, od = work.design.size.span_m / 2, post_tube(work).od_m
+    """What the bow stands on, and the bow, in true size."""
+    half = work.design.size.span_m / 2
     posts = [
-        Outline(
-            part=f"post:{side}",
-            layer="frame",
-            material="post",
-            closed=True,
-            path=box(x - od / 2, -embedment_m(work), x + od / 2, work.design.posts.reveal_m),
-            label=f"{name} post",
-        )
+        outline
         for side, name, x in (("L", "left", -half), ("R", "right", half))
+        for outline in foot_outlines(work, side, x, f"post:{side}", f"{name} {way_of(work).one}")
     ]
     bow = Outline(
         part="bow",
@@ -74,7 +70,9 @@ def frame_outlines(work: Work) -> list[Outline]:
 
 
 def _in_sockets(work: Work) -> list[Item]:
-    """The ends of the bow inside the posts, hidden."""
+    """The ends of the bow where they stand in or on something, hidden; what laps a stub follows it in sight."""
+    if work.design.posts.stand == "curve":
+        return []
     half, reveal_m = work.design.size.span_m / 2, work.design.posts.reveal_m
     end_m = reveal_m - work.design.bows.insertion_m
     return [
@@ -84,7 +82,7 @@ def _in_sockets(work: Work) -> list[Item]:
             material="ink",
             path=line(x, end_m, x, reveal_m),
             width_m=bow_tube(work).od_m,
-            label=f"bow inside the {name} post",
+            label=f"{name} {way_of(work).one}: {way_of(work).inside}",
         )
         for side, name, x in (("L", "left", -half), ("R", "right", half))
     ]
@@ -225,6 +223,7 @@ def _gothic_handle(size: Size, shape: Gothic) -> Handle:
 
 def _table(work: Work) -> tuple[Row, ...]:
     size, posts = work.design.size, work.design.posts
+    one = way_of(work).one.capitalize()
     rows = [
         ("Width between post centres", work.say(size.span_m)),
         ("Height of the crown", work.say(size.height_m)),
@@ -234,10 +233,14 @@ def _table(work: Work) -> tuple[Row, ...]:
             for n, arc in enumerate(bend_kinds(work), start=1)
         ),
         *(("Centre of the arc above the ground", work.say(arc.cy)) for arc in bend_kinds(work)[:1]),
-        ("Post above the ground", work.say(posts.reveal_m)),
-        ("Post in the ground", work.say(embedment_m(work), "down")),
-        *([("Post in the lowest ground", work.say(max(least_embedment_m(work), 0.0), "down"))] if uneven(work) else []),
-        ("Bow inside the post", work.say(work.design.bows.insertion_m)),
+        (f"{one} above the ground", work.say(posts.reveal_m)),
+        (f"{one} in the ground", work.say(embedment_m(work), "down")),
+        *(
+            [(f"{one} in the lowest ground", work.say(max(least_embedment_m(work), 0.0), "down"))]
+            if uneven(work)
+            else []
+        ),
+        (way_of(work).inside.capitalize(), work.say(work.design.bows.insertion_m)),
         ("Grower from the left posts", work.say(grower_at_m(work))),
         ("Room under the tube there", work.say(headroom_m(work), "down")),
     ]

@@ -1,10 +1,13 @@
 """The long side: bows edge on, standing in their posts."""
 
+from itertools import pairwise
+
 from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Outline, Row, Vertex, drawn
 from obtegum.core.paths import box, line
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.rooms.posts.found import embedment_m, uneven
+from obtegum.core.rooms.posts.found import board_of, boards_of, embedment_m, uneven
+from obtegum.core.rooms.posts.ways import boarded, way_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
 
@@ -66,21 +69,25 @@ def _ground(work: Work, lie: Line, bottom: float) -> list[Item]:
 
 
 def _side(work: Work) -> list[Outline]:
-    """Bows and posts of the left side in true size."""
+    """Bows of the left side, what they stand on, and the boards along them, in true size."""
     reveal_m, od, tube = work.design.posts.reveal_m, post_tube(work).od_m, bow_tube(work)
-    height_m, embedded_m = work.design.size.height_m, embedment_m(work)
-    found = []
+    height_m, embedded_m, stand = work.design.size.height_m, embedment_m(work), work.design.posts.stand
+    # A bow is seen down to where something hides it.
+    low_m = reveal_m if stand in ("driven", "slab") else reveal_m - work.design.bows.insertion_m
+    found = _boards(work)
     for place, station in enumerate(bays_of(work).stations_m, start=1):
         found.append(
             Outline(
                 part=f"bow:{place}",
                 layer="frame",
                 material=tube.material,
-                path=line(station, reveal_m, station, height_m),
+                path=line(station, low_m, station, height_m),
                 width_m=tube.od_m,
                 label=f"bow {place}",
             )
         )
+        if stand == "board":
+            continue
         found.append(
             Outline(
                 part=f"post:L{place}",
@@ -88,9 +95,42 @@ def _side(work: Work) -> list[Outline]:
                 material="post",
                 closed=True,
                 path=box(station - od / 2, -embedded_m, station + od / 2, reveal_m),
-                label=f"post {place}, {work.say(station)}",
+                label=f"{way_of(work).one} {place}, {work.say(station)}",
             )
         )
+    return found
+
+
+def _boards(work: Work) -> list[Outline]:
+    """The base boards of the left side end to end, and their stakes where they are what holds the bows."""
+    if not boarded(work):
+        return []
+    boards, top_m, start_m = boards_of(work), work.design.posts.reveal_m, -bow_tube(work).od_m / 2
+    od, low_m = post_tube(work).od_m, top_m - board_of(work).wide_m
+    stakes = boards.stakes_m if work.design.posts.stand == "board" else ()
+    found = [
+        Outline(
+            part=f"stake:L{number}",
+            layer="frame",
+            material="post",
+            closed=True,
+            path=box(start_m + at_m - od / 2, -embedment_m(work), start_m + at_m + od / 2, top_m),
+            label=f"stake {number}",
+        )
+        for number, at_m in enumerate(stakes, start=1)
+    ]
+    ends = (0.0, *boards.splices_m, boards.run_m)
+    found += [
+        Outline(
+            part=f"board:L{number}",
+            layer="frame",
+            material="board",
+            closed=True,
+            path=box(start_m + low, low_m, start_m + high, top_m),
+            label=f"base board {number}",
+        )
+        for number, (low, high) in enumerate(pairwise(ends), start=1)
+    ]
     return found
 
 
@@ -174,12 +214,12 @@ def _dimensions(work: Work, bottom: float) -> list[Item]:
 
 
 def _table(work: Work) -> tuple[Row, ...]:
-    at = "datum" if uneven(work) else "ground"
+    at, one = "datum" if uneven(work) else "ground", way_of(work).one.capitalize()
     rows = [
         ("Length between the end bows", work.say(work.design.size.length_m)),
         ("Height of the crown", work.say(work.design.size.height_m)),
-        (f"Post above the {at}", work.say(work.design.posts.reveal_m)),
-        (f"Post below the {at}", work.say(embedment_m(work), "down")),
+        (f"{one} above the {at}", work.say(work.design.posts.reveal_m)),
+        (f"{one} below the {at}", work.say(embedment_m(work), "down")),
     ]
     for place, station in enumerate(bays_of(work).stations_m, start=1):
         rows.append((f"Bow {place}, from A", work.say(station)))

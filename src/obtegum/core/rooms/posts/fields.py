@@ -1,0 +1,62 @@
+"""What is asked of the way in which the bows stand, called as that way calls it."""
+
+from collections.abc import Callable
+from typing import Any
+
+from obtegum.core.catalogue import Catalogue, default_catalogue
+from obtegum.core.fields import Document, Option, put, special
+from obtegum.core.job import Job
+from obtegum.core.quantity import Units, tube_text
+from obtegum.core.rooms.bows.tube_field import tube_choice, tube_outside
+from obtegum.core.rooms.bows.tubes import find_tube
+from obtegum.core.rooms.posts.ways import WAYS, Way
+
+__all__ = ["FIELDS"]
+
+# What a way begins with where the tube that is there can’t be it: a bar within a bow, a tube around one.
+BAR: dict[Units, str] = {"feet": "bar-1-2", "metric": "bar-12mm"}
+TUBE: dict[Units, str] = {"feet": "post-1-7-8", "metric": "round-60.3"}
+
+
+def _called(words: Callable[[Way], str]) -> Callable[[Job], str]:
+    return lambda job: words(WAYS[job.design.posts.stand])
+
+
+def _write_stand(document: Document, job: Job, stand: Any) -> None:
+    """Another way to stand, of a tube that can be it."""
+    put(document, "posts.stand", stand)
+    units, catalogue = job.design.tape.units, default_catalogue()
+    post = find_tube(job.design, catalogue, job.design.posts.tube)
+    bow = find_tube(job.design, catalogue, job.design.bows.tube)
+    if post is None or bow is None:
+        return
+    if stand == "stub" and post.over_m >= bow.bore_m:
+        put(document, "posts.tube", BAR[units])
+    elif stand in ("driven", "slab") and post.bore_m <= bow.od_m:
+        put(document, "posts.tube", TUBE[units])
+    elif stand == "curve":
+        put(document, "posts.tube", job.design.bows.tube)
+
+
+def _boards(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
+    units = job.design.tape.units
+    near_first = sorted(catalogue.boards.values(), key=lambda board: board.sold_in != units)
+    return tuple(
+        Option(
+            id=board.id,
+            label=board.name,
+            about=f"truly {tube_text(board.thick_m, units)} by {tube_text(board.wide_m, units)}",
+        )
+        for board in near_first
+    )
+
+
+FIELDS = (
+    special("posts.stand", write=_write_stand),
+    tube_choice("posts.tube", named=_called(lambda way: f"{way.one.capitalize()} of")),
+    tube_outside("posts.tube"),
+    special("posts.length_m", named=_called(lambda way: way.length)),
+    special("posts.reveal_m", named=_called(lambda way: way.reveal)),
+    special("posts.board", options=_boards),
+    special("bows.insertion_m", named=_called(lambda way: f"Bow {way.takes}")),
+)
