@@ -17,6 +17,7 @@ from obtegum.core.rooms.earth.decisions import Pad
 from obtegum.core.rooms.inside.decisions import Inside
 from obtegum.core.rooms.keep_pegs.decisions import Keep
 from obtegum.core.rooms.level.decisions import Level, Levels
+from obtegum.core.rooms.names.decisions import Names
 from obtegum.core.rooms.posts.decisions import Posts
 from obtegum.core.rooms.set_out.decisions import SetOut, Site
 from obtegum.core.rooms.size.decisions import Size
@@ -35,6 +36,7 @@ ROOMS = (
     "level",
     "earth",
     "drain",
+    "names",
     "posts",
     "bows",
     "bend",
@@ -58,6 +60,7 @@ class HouseDesign(House):
     drain: Drain = Drain()
     site: Site = Site()
     start: Start = Start()
+    names: Names = Names()
 
 
 class SiteRecord(Record):

@@ -1,0 +1,70 @@
+"""By its name: what a thing that is sold by a name truly measures, in every way that the name can be read."""
+
+from typing import Literal, cast
+
+from obtegum.core.rooms.names.found import read_name
+from obtegum.core.step import Answer, StepPlan
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["plan", "verdicts"]
+
+ASKS = {
+    "tube": "like 3/4, 1 3/8 rail, 42.4",
+    "board": "like 2x6, 47x150",
+    "film": "like 6 mil, 200 micron, 720 gauge",
+    "roll": "like 24 ft, 8.5 m",
+    "stick": "like 21 ft, 6 m",
+    "bag": "like 60 lb, 25 kg",
+}
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """A name is nothing to judge."""
+    return []
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The name, and every way to read it."""
+    readings, names = read_name(work), work.design.names
+    answers = tuple(
+        Answer(
+            id=f"named_{place}",
+            label=f"{place}. {each.what}" if each.section_m else each.what,
+            reading=each.size,
+            value=each.value,
+            unit=cast(Literal["m", "m3"], each.unit),
+            note=each.why,
+        )
+        for place, each in enumerate(readings, start=1)
+    )
+    return StepPlan(
+        id="names",
+        title="By its name",
+        group="Place",
+        state="open" if not (names.called or names.taped_m) else "checked",
+        next=_next(work),
+        caution="",
+        measures=(
+            "names.kind",
+            "names.called",
+            *(("names.taped_m",) if names.kind in ("tube", "board") else ()),
+        ),
+        answers=answers,
+        leads=("named",),
+        views=("named",),
+        strips=("post",),
+        grips=(),
+        focus=("named", "bore", "post"),
+    )
+
+
+def _next(work: Work) -> str:
+    names, readings = work.design.names, read_name(work)
+    if not names.called and names.taped_m is None:
+        return f"Write what it is sold as, {ASKS[names.kind]}: names are not sizes."
+    if not readings:
+        return f"Nothing here is called so. Write it {ASKS[names.kind]}, or tape it."
+    if len(readings) == 1:
+        return "One thing here is called so. Tape it before you buy many."
+    return f"{len(readings)} things go by that: tape the one that you mean to buy."
