@@ -192,6 +192,151 @@ def test_a_small_house_beside_a_fence_goes_in(page: Page) -> None:
     saved(page)
 
 
+def choose(page: Page, label: str, option: str) -> None:
+    """An option of a list, by keyboard: the list opens, letters find it, Enter takes it."""
+    page.get_by_role("complementary").get_by_role("button", name=re.compile(f"{label}$")).first.focus()
+    page.keyboard.press("Enter")
+    page.get_by_role("option", name=option, exact=False).first.focus()
+    page.keyboard.press("Enter")
+
+
+def stands(page: Page, way: str) -> None:
+    step_button(page, "Posts").click()
+    choose(page, "The bow stands", way)
+
+
+def test_a_house_on_bars_goes_in(page: Page) -> None:
+    begin(page, "feet")
+    typed(page, "size.span_m", "17")
+    typed(page, "size.length_m", "66")
+    step_button(page, "Bows").click()
+    choose(page, "Bow tube", "PVC pipe 1 1/4 in")
+    stands(page, "over a bar or stub")
+    # What can be it stands there at once, and the step is called by it.
+    expect(page.get_by_role("heading", name="Stubs")).to_be_visible()
+    expect(page.get_by_role("complementary")).to_contain_text("Bar 1/2 in")
+    typed(page, "posts.length_m", "36 in")
+    typed(page, "posts.reveal_m", "18 in")
+    # Seventeen bays of 3 ft 10 5/8: 18 bows, 36 stubs.
+    expect(answer(page, "posts")).to_have_text("36")
+    expect(answer(page, "embedment")).to_have_text("1' 6\"")
+    page.get_by_role("radio", name="Stub, laid straight").click()
+    expect(page.locator("[data-strip]")).to_contain_text("drive to here")
+    saved(page)
+
+
+def test_three_piece_bows_go_in(page: Page) -> None:
+    begin(page, "metres")
+    typed(page, "size.span_m", "8.6")
+    step_button(page, "Size").click()
+    page.get_by_role("radio", name="Shapes").click()
+    page.locator('[data-picks="size.shape=round"]').first.click()
+    step_button(page, "Bows").click()
+    pick(page, "bought bent in pieces, the height follows")
+    typed(page, "bows.own_pieces_m", "4.2, 4.6, 4.2")
+    # 13 m of pieces less two overlaps of 130 mm.
+    expect(answer(page, "tube")).to_have_text("12.740 m")
+    expect(answer(page, "pieces")).to_have_text("33")
+    expect(page.get_by_role("complementary")).to_contain_text("22 of 4.200 m, 11 of 4.600 m")
+    expect(page.get_by_role("complementary")).not_to_contain_text("whips")
+    expect(page.locator("[data-strip]")).to_contain_text("next stick to here")
+    saved(page)
+
+
+def test_pieces_that_make_no_house_are_said_in_place_and_kept(page: Page) -> None:
+    begin(page, "metres")
+    step_button(page, "Bows").click()
+    pick(page, "bought bent in pieces, the height follows")
+    pieces = field(page, "bows.own_pieces_m")
+    pieces.fill("2.1, 2.1")
+    pieces.press("Enter")
+    expect(page.get_by_role("complementary")).to_contain_text("Joined, these pieces are 4.070 m long")
+    expect(pieces).to_have_value("2.1, 2.1")
+    pieces.press("Escape")
+
+
+def test_half_bows_on_a_slab_go_in(page: Page) -> None:
+    begin(page, "metres")
+    typed(page, "size.span_m", "3.2")
+    typed(page, "size.length_m", "4.4")
+    step_button(page, "Size").click()
+    page.get_by_role("radio", name="Shapes").click()
+    page.locator('[data-picks="size.shape=gothic"]').first.click()
+    typed(page, "size.shape.leg_m", "30 cm")
+    stands(page, "in a socket cast in concrete")
+    typed(page, "posts.length_m", "25 cm")
+    typed(page, "posts.reveal_m", "5 cm")
+    typed(page, "bows.insertion_m", "15 cm")
+    step_button(page, "Bows").click()
+    pick(page, "bought bent in pieces, the height follows")
+    typed(page, "bows.own_pieces_m", "3.1, 3.1")
+    # Two halves meet at the ridge: nothing is lost there.
+    expect(answer(page, "tube")).to_have_text("6.200 m")
+    expect(answer(page, "joints")).to_have_text("0")
+    step_button(page, "Sockets").click()
+    expect(answer(page, "may_stray")).to_have_text("0.9 mm")
+    expect(page.get_by_role("complementary")).to_contain_text("Set it plumb in its form")
+    saved(page)
+
+
+def test_pipe_over_stubs_on_a_timber_base_goes_in(page: Page) -> None:
+    begin(page, "feet")
+    typed(page, "size.span_m", "11")
+    typed(page, "size.length_m", "26")
+    step_button(page, "Bows").click()
+    choose(page, "Bow tube", "PVC pipe 1 in")
+    stands(page, "over a bar or stub")
+    page.get_by_role("button", name="More to set").click()
+    pick(page, "a base board")
+    choose(page, "Board", "2 × 6")
+    # 26 ft and the pipe's 1.315 in, of 12 ft boards: three a side.
+    expect(answer(page, "boards")).to_have_text("6")
+    page.get_by_role("radio", name="Base boards, each side").click()
+    expect(page.locator('[data-strip="base-board"]')).to_contain_text("splice")
+    saved(page)
+
+
+def test_bows_on_a_board_have_stakes_and_straps(page: Page) -> None:
+    begin(page, "feet")
+    typed(page, "size.length_m", "24")
+    stands(page, "strapped to a base board")
+    expect(page.get_by_role("heading", name="Base boards")).to_be_visible()
+    expect(answer(page, "stakes")).to_have_text("8")
+    saved(page)
+
+
+def test_a_name_is_read_in_every_way_and_drawn(page: Page) -> None:
+    open_house(page, "Upper terrace", "By its name")
+    typed(page, "names.called", "2x6")
+    expect(page.get_by_role("complementary")).to_contain_text('1.500", 38.1 mm by 5.500", 139.7 mm')
+    expect(page.get_by_role("complementary")).to_contain_text("if it was never dressed")
+    # Mil is said of film alone: what it is follows.
+    typed(page, "names.called", "6 mil")
+    expect(page.get_by_role("button", name="It is")).to_contain_text("film, its thickness")
+    expect(page.get_by_role("complementary")).to_contain_text("152 µm, 6.0 mil, 610 gauge")
+    saved(page)
+
+
+def test_the_case_of_the_tape_holds_what_isnt_seen(page: Page) -> None:
+    open_house(page, "Upper terrace", "Posts")
+    page.get_by_role("radio", name="Left posts, A to B").click()
+    strip = page.locator("[data-strip]")
+    strip.focus()
+    page.keyboard.press("Home")
+    for _ in range(4):
+        page.keyboard.press("+")
+    case = page.locator('[data-tape="case"]')
+    expect(case).to_contain_text("more")
+    held = int(case.locator("text").first.text_content() or 0)
+    expect(page.locator('[data-tape="back"]')).to_have_count(0)
+    case.click()
+    # More comes out: the case holds less, and what was paid out lies at the left.
+    expect(page.locator('[data-tape="back"]')).to_be_visible()
+    assert int(case.locator("text").first.text_content() or 0) < held
+    page.keyboard.press("0")
+    expect(case).not_to_contain_text("more")
+
+
 def test_any_part_of_the_bench_is_two_presses_away(page: Page) -> None:
     open_house(page, "Upper terrace")
     seen = []

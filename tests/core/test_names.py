@@ -3,7 +3,7 @@
 import pytest
 
 from obtegum.core.quantity import INCH_M
-from obtegum.core.rooms.names.found import film_readings, numbers_in
+from obtegum.core.rooms.names.found import film_readings, kind_told, numbers_in
 from obtegum.core.starters import new_house
 from tests.conftest import make_plan
 from tests.core.test_counts import changed, refused
@@ -101,3 +101,23 @@ def test_a_name_is_kept_and_one_too_long_refused() -> None:
     assert design.names.called == "6 mil"
     assert "40 letters" in refused(design, ("names.called", "x" * 41)).troubles[0].sentence
     assert changed(design, ("names.called", "")).names.called == ""
+
+
+@pytest.mark.parametrize(
+    ("text", "kind"),
+    [
+        ("6 mil", "film"),
+        ("200 micron", "film"),
+        ("60 lb", "bag"),
+        ("2x6", "board"),
+        ("47 x 150 mm", "board"),
+        ("24 ft roll", "roll"),
+        ("3/4", None),
+        ("42.4 × 2", None),
+        ("60 x 2", None),
+    ],
+)
+def test_what_a_name_tells_by_itself(text: str, kind: str | None) -> None:
+    assert kind_told(text) == kind
+    if kind is not None:
+        assert changed(new_house("feet"), ("names.called", text)).names.kind == kind

@@ -60,10 +60,10 @@ def test_board_stakes_splices_and_straps_by_hand() -> None:
     assert answer(plan, "posts", "posts") == "12"
     # Sixteen bows, two feet each, two straps a foot.
     assert answer(plan, "posts", "straps") == "64"
-    marks = {mark.what: mark.at_m for mark in strip(plan, "board").marks}
+    marks = {mark.what: mark.at_m for mark in strip(plan, "base-board").marks}
     assert marks["bow 1"] == pytest.approx(0.6875 * INCH_M)
     assert marks["bow 2"] == pytest.approx(3.8 * FOOT_M + 0.6875 * INCH_M)
-    splices = [mark.at_m for mark in strip(plan, "board").marks if mark.what == "splice, stake"]
+    splices = [mark.at_m for mark in strip(plan, "base-board").marks if mark.what == "splice, stake"]
     assert splices == pytest.approx([12 * FOOT_M, 24 * FOOT_M, 36 * FOOT_M, 48 * FOOT_M])
     parts = [member for room in plan_parts(posts__stand="board", posts__board_m=12 * FOOT_M) for member in room]
     assert sum(member.what == "base board" for member in parts) == 10
@@ -159,7 +159,7 @@ def test_bolts_are_marked_on_post_and_bow() -> None:
 def test_a_socket_in_a_slab_says_how_far_it_may_stray() -> None:
     # A rail of 1.375 in in a post of 1.66 by 0.065 in: 0.155 in of play, half of it each way, rounded down.
     plan = make_plan(posts__stand="slab")
-    assert answer(plan, "posts", "may_stray") == '1/16"'
+    assert answer(plan, "posts", "may_stray") == '0.077"'
     assert "form" in next(each.next for each in plan.steps if each.id == "posts")
 
 
@@ -177,6 +177,16 @@ def test_another_way_takes_a_tube_that_can_be_it() -> None:
     design = changed(new_house("feet"), ("posts.stand", "stub"))
     assert design.posts.tube == "bar-1-2"
     assert changed(design, ("posts.stand", "driven")).posts.tube == "post-1-7-8"
+
+
+def test_a_way_whose_lengths_cant_be_takes_others() -> None:
+    slab = changed(new_house("metric"), ("posts.stand", "slab"))
+    assert (slab.posts.length_m, slab.posts.reveal_m) == (0.3, 0.05)
+    board = changed(new_house("feet"), ("posts.stand", "board"))
+    # A 2 × 6 stands 5 1/2 in out, and the bow reaches to its foot.
+    assert (board.posts.reveal_m, board.bows.insertion_m) == pytest.approx((5.5 * INCH_M, 5.5 * INCH_M))
+    kept = changed(changed(slab, ("posts.length_m", "40 cm")), ("posts.stand", "slab"))
+    assert kept.posts.length_m == pytest.approx(0.4)
 
 
 # Bought bows: pieces of 4.2, 4.6 and 4.2 m, each 0.13 m into the next: 12.74 m of tube. Posts stand 0.5 m out, and
@@ -218,6 +228,9 @@ def test_pieces_that_make_no_such_house_are_told_what_they_make() -> None:
     assert "one arc" in error.troubles[0].sentence
     gothic = refused(new_house("metric"), ("size.shape", "gothic"), ("bows.own_pieces_m", "4.2, 4.6, 4.2"))
     assert "2 runs between corners" in gothic.troubles[0].sentence
+    # Two halves that are alike, and too short for its legs: what they make is told instead.
+    short = refused(new_house("metric"), ("size.shape", "gothic"), ("bows.own_pieces_m", "2.6, 2.6"))
+    assert "5.200 m long" in short.troubles[0].sentence
 
 
 def test_a_file_whose_pieces_disagree_with_its_height_is_told() -> None:

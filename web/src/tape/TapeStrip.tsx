@@ -14,9 +14,10 @@ const STUFF_TOP = LABELS + 4;
 const STUFF = 17;
 const FACE_TOP = STUFF_TOP + STUFF + 2;
 const FACE = 40;
-const OVERVIEW_TOP = FACE_TOP + FACE + 9;
-const OVERVIEW = 13;
-export const STRIP_HEIGHT = OVERVIEW_TOP + OVERVIEW + 4;
+/** Room at the left for the hook or what was paid out, at the right for the case. */
+const HOOK = 30;
+const CASE = 74;
+export const STRIP_HEIGHT = FACE_TOP + FACE + 16;
 
 const Holder = styled.div`
   position: relative;
@@ -48,7 +49,8 @@ interface Props {
  * mark, 0 shows all of it, Page Up and Down move along, Space ticks a peg or post off.
  */
 export const TapeStrip = memo(function TapeStrip({ strip, units, chosen, onChoose, onTick }: Props) {
-  const [box, { width }] = useBox();
+  const [box, outer] = useBox();
+  const width = Math.max(outer.width - HOOK - CASE, 80);
   const id = useId();
   const [view, setView] = useState<Window | null>(null);
   const window = clampWindow(view ?? openingWindow(strip, width), strip);
@@ -120,7 +122,8 @@ export const TapeStrip = memo(function TapeStrip({ strip, units, chosen, onChoos
       const sideways = Math.abs(event.deltaX) > Math.abs(event.deltaY) || event.shiftKey;
       if (sideways) act.current.slide(((event.deltaX || event.deltaY) / element.clientWidth) * 1.2);
       else {
-        const share = (event.clientX - element.getBoundingClientRect().left) / element.clientWidth;
+        const along = event.clientX - element.getBoundingClientRect().left - HOOK;
+        const share = Math.min(Math.max(along / Math.max(element.clientWidth - HOOK - CASE, 80), 0), 1);
         act.current.zoom(event.deltaY > 0 ? 1.18 : 1 / 1.18, windowRef.current.from + windowRef.current.span * share);
       }
     };
@@ -148,31 +151,38 @@ export const TapeStrip = memo(function TapeStrip({ strip, units, chosen, onChoos
           pull.current = null;
         }}
       >
-        <svg width={width} height={STRIP_HEIGHT} role="presentation">
+        <svg width={outer.width} height={STRIP_HEIGHT} role="presentation">
           <Hatches id={id} />
-          <Stuff strip={strip} window={window} width={width} hatches={id} />
-          <TapeFace
-            units={units}
-            window={{ from: window.from + strip.starts_m, span: window.span }}
-            width={width}
-            top={FACE_TOP}
-            height={FACE}
-            start={strip.starts_m}
-            end={strip.length_m * 1.02 + strip.starts_m}
-          />
-          {placed.map((each) => (
-            <Leader key={each.mark.id} placed={each} />
-          ))}
-          {placed.map((each) => (
-            <Label
-              key={each.mark.id}
-              placed={each}
-              id={`${id}-${each.mark.id}`}
-              chosen={each.mark === mark}
-              onPick={pick}
+          <g transform={`translate(${HOOK} 0)`}>
+            <Stuff strip={strip} window={window} width={width} hatches={id} />
+            <TapeFace
+              units={units}
+              window={{ from: window.from + strip.starts_m, span: window.span }}
+              width={width}
+              top={FACE_TOP}
+              height={FACE}
+              start={strip.starts_m}
+              end={window.from + window.span + strip.starts_m}
             />
-          ))}
-          <Overview strip={strip} window={window} width={width} mark={mark} onMove={setView} />
+            {window.from > 0 ? (
+              <PaidOut before={marksBefore(strip, window)} onPull={() => slide(-0.8)} />
+            ) : (
+              <Hook x={-window.from * perMetre} clamped={strip.starts_m > 0} />
+            )}
+            <Case x={width} held={marksBeyond(strip, window)} onPull={() => slide(0.8)} />
+            {placed.map((each) => (
+              <Leader key={each.mark.id} placed={each} />
+            ))}
+            {placed.map((each) => (
+              <Label
+                key={each.mark.id}
+                placed={each}
+                id={`${id}-${each.mark.id}`}
+                chosen={each.mark === mark}
+                onPick={pick}
+              />
+            ))}
+          </g>
         </svg>
         {strip.marks
           .filter((each) => !placed.some((seen) => seen.mark === each))
@@ -276,32 +286,65 @@ function Stuff({ strip, window, width, hatches }: { strip: Strip; window: Window
   );
 }
 
-/** The whole strip, small, with the stretch that is seen; pull it along. */
-function Overview({ strip, window, width, mark, onMove }: { strip: Strip; window: Window; width: number; mark: StripMark | null; onMove: (window: Window) => void }) {
-  const whole = wholeWindow(strip);
-  const perMetre = width / whole.span;
-  const x = (at: number) => (at - whole.from) * perMetre;
-  const go = (event: PointerEvent<SVGGElement>) => {
-    if (!event.buttons) return;
-    event.stopPropagation();
-    const left = event.currentTarget.ownerSVGElement?.getBoundingClientRect().left ?? 0;
-    const at = (event.clientX - left) / perMetre + whole.from;
-    onMove(clampWindow({ from: at - window.span / 2, span: window.span }, strip));
-  };
+const marksBefore = (strip: Strip, window: Window): number => strip.marks.filter((each) => each.at_m < window.from).length;
+const marksBeyond = (strip: Strip, window: Window): number => strip.marks.filter((each) => each.at_m > window.from + window.span).length;
+
+const METAL = { fill: "var(--post)", stroke: "var(--ink)", strokeWidth: 1.2, strokeLinejoin: "round" } as const;
+
+/** The end of the blade where it is held: its riveted hook over the end of the work, or a hand's clamp at a mark. */
+function Hook({ x, clamped }: { x: number; clamped: boolean }) {
+  const top = STUFF_TOP - 3;
   return (
-    <g aria-hidden="true" onPointerDown={go} onPointerMove={go} cursor="ew-resize">
-      <rect x="0" y={OVERVIEW_TOP - 6} width={width} height={OVERVIEW + 12} fill="transparent" />
-      <path d={`M${x(0)} ${OVERVIEW_TOP + OVERVIEW / 2}H${x(strip.length_m)}`} stroke="var(--rule)" strokeWidth="3" />
-      {strip.marks.map((each) => (
-        <path
-          key={each.id}
-          d={`M${x(each.at_m)} ${OVERVIEW_TOP + (each === mark ? -1 : 3)}v${each === mark ? OVERVIEW + 2 : OVERVIEW - 6}`}
-          stroke={each === mark ? "var(--paint)" : "var(--soft)"}
-          strokeWidth={each === mark ? 3.5 : 1.5}
-        />
-      ))}
-      {window.span < whole.span * 0.999 && (
-        <rect x={x(window.from)} y={OVERVIEW_TOP} width={window.span * perMetre} height={OVERVIEW} fill="none" stroke="var(--ink)" strokeWidth="2" rx="2" />
+    <g aria-hidden="true" transform={`translate(${x} 0)`}>
+      {clamped ? (
+        <path d={`M-9 ${FACE_TOP - 3}h14v${FACE + 6}h-14Z`} {...METAL} />
+      ) : (
+        <>
+          <path d={`M-4 ${top}v${FACE_TOP + FACE - top - 6}h22v-16h-18V${top}Z`} {...METAL} />
+          <circle cx="5" cy={FACE_TOP + FACE - 14} r="1.7" fill="var(--ink)" />
+          <circle cx="12" cy={FACE_TOP + FACE - 14} r="1.7" fill="var(--ink)" />
+        </>
+      )}
+    </g>
+  );
+}
+
+/** What of the blade lies to the left of what is seen, in a loose turn; pressed, it is drawn back. */
+function PaidOut({ before, onPull }: { before: number; onPull: () => void }) {
+  const middle = FACE_TOP + FACE / 2;
+  return (
+    <g aria-hidden="true" cursor="w-resize" onClick={onPull} data-tape="back">
+      <path d={`M0 ${FACE_TOP + 0.5}H-8a${FACE / 2} ${FACE / 2} 0 0 0 0 ${FACE - 1}H0`} fill="var(--tape)" stroke="var(--ink)" />
+      <path d={`M-2 ${FACE_TOP + 7}h-6a${FACE / 2 - 7} ${FACE / 2 - 7} 0 0 0 0 ${FACE - 14}h6`} fill="none" stroke="var(--rule)" />
+      {before > 0 && (
+        <text x="-9" y={middle + 5} textAnchor="middle" fontSize="14" fontWeight="600">
+          {before}
+        </text>
+      )}
+    </g>
+  );
+}
+
+/** The case that the blade comes out of: it holds what isn't seen, and says how many marks; pressed, more comes out. */
+function Case({ x, held, onPull }: { x: number; held: number; onPull: () => void }) {
+  const top = FACE_TOP - 22;
+  const foot = FACE_TOP + FACE + 13;
+  return (
+    <g aria-hidden="true" cursor={held ? "e-resize" : "default"} onClick={onPull} transform={`translate(${x} 0)`} data-tape="case">
+      <path d={`M0 ${foot}V${top + 20}q0 -20 20 -20h30q24 0 24 26V${foot - 8}q0 8 -8 8Z`} fill="var(--paint)" stroke="var(--ink)" strokeWidth="1.4" />
+      <path d={`M0 ${FACE_TOP - 4}h5v${FACE + 8}h-5Z`} {...METAL} />
+      <circle cx="40" cy={(top + foot) / 2} r="21" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.2" />
+      {held > 0 ? (
+        <>
+          <text x="40" y={(top + foot) / 2 + 1} textAnchor="middle" fontSize="17" fontWeight="600">
+            {held}
+          </text>
+          <text x="40" y={(top + foot) / 2 + 13} textAnchor="middle" fontSize="12">
+            more
+          </text>
+        </>
+      ) : (
+        <circle cx="40" cy={(top + foot) / 2} r="5" fill="var(--ink)" />
       )}
     </g>
   );

@@ -5,9 +5,9 @@ from collections.abc import Mapping
 from obtegum.core.bows.sticks import MOST_STICKS
 from obtegum.core.rooms.bows.found import (
     girth_of,
+    pieces_alike,
     pieces_height_m,
     pieces_tube_m,
-    run_ends,
     runs_words,
     split_of,
     whole_height_m,
@@ -50,16 +50,16 @@ def _by_pieces(work: Work) -> Mapping[str, float | int]:
     height_m, size = pieces_height_m(work), work.design.size
     if height_m is not None:
         return _tall(size, height_m)
-    runs = len(run_ends(work)) + 1
-    if runs > 1:
+    if not pieces_alike(work):
         sentence = runs_words(work)
     else:
-        joined = work.say(pieces_tube_m(work))
-        width = work.say(size.span_m)
+        joined, width = work.say(pieces_tube_m(work)), work.say(size.span_m)
         sentence = f"Joined, these pieces are {joined} long, and make no house of this shape {width} wide."
         flat_m = height_for_girth(shape_of("round", size), size.span_m, girth_of(work, pieces_tube_m(work)))
-        if size.shape.kind == "round_on_legs" and flat_m is not None:
+        if size.shape.kind != "round" and flat_m is not None:
             sentence += f" As {SHAPE_LABELS['round']}, they would stand {work.say(flat_m)} high."
+        elif size.leg_m > 0:
+            sentence += " Longer or shorter legs, or another width, may."
     raise DesignError([Trouble(path="bows.own_pieces_m", sentence=sentence)])
 
 

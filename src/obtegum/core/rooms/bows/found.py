@@ -31,6 +31,7 @@ __all__ = [
     "joint_made",
     "left_over_m",
     "own_pieces",
+    "pieces_alike",
     "pieces_height_m",
     "pieces_tube_m",
     "run_ends",
@@ -121,15 +122,17 @@ def own_pieces(work: Work) -> tuple[float, ...]:
     return bows.own_pieces_m if bows.cut == "own" else ()
 
 
+def pieces_alike(work: Work) -> bool:
+    """Whether the bought pieces of a bow can be shared out over its runs between corners, both sides alike."""
+    pieces, runs = own_pieces(work), len(run_ends(work)) + 1
+    half = len(pieces) // 2
+    alike = abs(sum(pieces[:half]) - sum(pieces[len(pieces) - half :])) <= 1e-9
+    return len(pieces) % runs == 0 and (runs == 1 or alike)
+
+
 def pieces_height_m(work: Work) -> float | None:
     """Height of the crown that the bought pieces of a bow make, m; None where they make no house of this shape."""
-    pieces, runs = own_pieces(work), len(run_ends(work)) + 1
-    if len(pieces) % runs:
-        return None
-    half = len(pieces) // 2
-    if runs > 1 and abs(sum(pieces[:half]) - sum(pieces[len(pieces) - half :])) > 1e-9:
-        return None
-    return height_taking(work, pieces_tube_m(work))
+    return height_taking(work, pieces_tube_m(work)) if pieces_alike(work) else None
 
 
 def runs_words(work: Work) -> str:

@@ -236,7 +236,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         leads=("radius", "tube", "sticks", "bundles", "pieces", "lies"),
         views=("across", "along"),
         strips=tuple(f"stick:{piece.name}" for piece in split.pieces),
-        aside=("bows.making", "bows.bundle"),
+        aside=("bows.tube_od", "bows.making", "bows.hole_m", "bows.bundle"),
         grips=("size.span_m", "size.shape.height_m", "size.shape.leg_m", *own_measures(work.design.size.shape)),
         focus=("bow", "radius", "centre", "crown", "bend", "socket", "joint", "span", "height", "leg"),
     )

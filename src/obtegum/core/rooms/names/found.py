@@ -11,7 +11,7 @@ from obtegum.core.found import found
 from obtegum.core.quantity import FOOT_M, INCH_M, Units, tube_text
 from obtegum.core.work import Work
 
-__all__ = ["MOST_READINGS", "Reading", "film_readings", "numbers_in", "read_name"]
+__all__ = ["MOST_READINGS", "Reading", "film_readings", "kind_told", "numbers_in", "read_name"]
 
 MOST_READINGS = 12
 NEAR_M = 0.0008
@@ -55,6 +55,18 @@ def _said(text: str) -> Units | None:
     if re.search(r"\d\s*(?:mm|cm|m)\b|\bmetric\b|\bkg\b", text):
         return "metric"
     return "feet" if re.search(r"\d\s*(?:in\b|inch|ft\b|feet|foot|lb|[\"'″′])", text) else None
+
+
+def kind_told(text: str) -> str | None:
+    """The kind of thing that a name tells by itself: ``6 mil`` is film, ``60 lb`` a bag, ``2x6`` a board."""
+    if any(re.search(words, text) for way, words in _FILM.items() if way != "mm"):
+        return "film"
+    if re.search(r"\d\s*(?:lbs?|kg)\b|\bbags?\b", text):
+        return "bag"
+    if re.search(r"\brolls?\b", text):
+        return "roll"
+    pair = re.fullmatch(r"(\d+)\s*(?:x|×|by)\s*(\d+)(?:\s*mm)?", text)
+    return "board" if pair and int(pair[2]) >= int(pair[1]) else None
 
 
 @found

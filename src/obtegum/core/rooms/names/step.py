@@ -4,10 +4,11 @@ from typing import Literal, cast
 
 from obtegum.core.rooms.names.found import read_name
 from obtegum.core.step import Answer, StepPlan
+from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
-__all__ = ["plan", "verdicts"]
+__all__ = ["plan", "strips", "verdicts"]
 
 ASKS = {
     "tube": "like 3/4, 1 3/8 rail, 42.4",
@@ -53,9 +54,9 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         answers=answers,
         leads=("named",),
         views=("named",),
-        strips=("post",),
+        strips=("named",),
         grips=(),
-        focus=("named", "bore", "post"),
+        focus=("named", "bore"),
     )
 
 
@@ -68,3 +69,29 @@ def _next(work: Work) -> str:
     if len(readings) == 1:
         return "One thing here is called so. Tape it before you buy many."
     return f"{len(readings)} things go by that: tape the one that you mean to buy."
+
+
+# The tape with nothing to lie beside yet, m.
+BARE_M = 0.1
+
+
+def strips(work: Work) -> list[Strip]:
+    """What the tape says of each: outsides, widths, lengths. Films and bags have nothing for a tape."""
+    kind = work.design.names.kind
+    readings = read_name(work) if kind in ("tube", "board", "roll", "stick") else ()
+    marks = [
+        work.mark(each.value, f"{place}", "cut", f"named:{place}", "named")
+        for place, each in enumerate(readings, start=1)
+    ]
+    longest = max((each.value for each in readings), default=BARE_M)
+    return [
+        Strip(
+            id="named",
+            title="What the tape says",
+            about="over ribs and all, each by its number" if kind == "tube" else "each by its number",
+            material="board" if kind == "board" else "floor" if kind == "roll" else "post",
+            length_m=longest,
+            marks=tuple(sorted(marks, key=lambda each: each.at_m))
+            or (work.mark(0.0, "end", "cut", "named:0", "named"),),
+        )
+    ]

@@ -6,7 +6,7 @@ from typing import Any
 from obtegum.core.catalogue import Catalogue, default_catalogue
 from obtegum.core.fields import Document, Option, put, special
 from obtegum.core.job import Job
-from obtegum.core.quantity import Units, tube_text
+from obtegum.core.quantity import FOOT_M, INCH_M, Units, tube_text
 from obtegum.core.rooms.bows.tube_field import tube_choice, tube_outside
 from obtegum.core.rooms.bows.tubes import find_tube
 from obtegum.core.rooms.posts.ways import WAYS, Way
@@ -15,6 +15,9 @@ __all__ = ["FIELDS"]
 
 # What a way begins with where the tube that is there can’t be it: a bar within a bow, a tube around one.
 BAR: dict[Units, str] = {"feet": "bar-1-2", "metric": "bar-12mm"}
+# What of a socket or a base board stands out at the most, and how long it is, before it is another way to stand, m.
+MOST_REVEAL_M = 0.3
+MOST_LENGTH_M = {"slab": 0.6, "board": 0.9}
 TUBE: dict[Units, str] = {"feet": "post-1-7-8", "metric": "round-60.3"}
 
 
@@ -23,8 +26,9 @@ def _called(words: Callable[[Way], str]) -> Callable[[Job], str]:
 
 
 def _write_stand(document: Document, job: Job, stand: Any) -> None:
-    """Another way to stand, of a tube that can be it."""
+    """Another way to stand, of a tube that can be it, and of lengths where those that are there can’t be it."""
     put(document, "posts.stand", stand)
+    _lengths(document, job, stand)
     units, catalogue = job.design.tape.units, default_catalogue()
     post = find_tube(job.design, catalogue, job.design.posts.tube)
     bow = find_tube(job.design, catalogue, job.design.bows.tube)
@@ -36,6 +40,23 @@ def _write_stand(document: Document, job: Job, stand: Any) -> None:
         put(document, "posts.tube", TUBE[units])
     elif stand == "curve":
         put(document, "posts.tube", job.design.bows.tube)
+
+
+def _lengths(document: Document, job: Job, stand: str) -> None:
+    """A socket is as deep as its slab, a bow on a board reaches no further than that; both stand out little."""
+    if stand not in ("slab", "board"):
+        return
+    posts, bows, inches = job.design.posts, job.design.bows, job.design.tape.units == "feet"
+    board = default_catalogue().boards.get(posts.board)
+    low_m = 2 * INCH_M if inches else 0.05
+    reveal_m = board.wide_m if stand == "board" and board else low_m
+    if posts.reveal_m > MOST_REVEAL_M:
+        put(document, "posts.reveal_m", reveal_m)
+    if posts.length_m > MOST_LENGTH_M[stand]:
+        usual_m = {"slab": 12 * INCH_M if inches else 0.3, "board": FOOT_M * 2 if inches else 0.6}[stand]
+        put(document, "posts.length_m", max(usual_m, bows.insertion_m + reveal_m))
+    if stand == "board" and bows.insertion_m > reveal_m:
+        put(document, "bows.insertion_m", reveal_m)
 
 
 def _boards(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:

@@ -43,7 +43,8 @@ ROOM = Room(
     ),
     pages=(
         Page(
-            "Posts", (Caution("posts"), Picture("post", 0.36), Stick("post"), Stick("board"), Next("posts", loud=False))
+            "Posts",
+            (Caution("posts"), Picture("post", 0.36), Stick("post"), Stick("base-board"), Next("posts", loud=False)),
         ),
     ),
     parts=parts,

@@ -24,6 +24,7 @@ from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
 from obtegum.core.rooms.set_out.found import pegs_of, reads
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
 from obtegum.core.setout.base import SIDES, Peg, peg_words
+from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, StepPlan
 from obtegum.core.strip import Band, Strip, StripMark
 from obtegum.core.verdict import Level, Verdict, judge
@@ -138,11 +139,11 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *(() if posts.stand == "board" else ("posts.base",)),
             *(("posts.board", "posts.board_m") if boarded(work) else ()),
         ),
-        aside=("posts.stop", "posts.bolt_m", "posts.stock_m", "posts.base"),
+        aside=("posts.tube_od", "posts.stop", "posts.bolt_m", "posts.stock_m", "posts.base"),
         answers=answers,
-        leads=("posts", "post_length", "embedment", "boards", "stakes"),
+        leads=("posts", "post_length", "embedment", "may_stray", "boards", "stakes"),
         views=("post", "along", "above"),
-        strips=("post", *(("board",) if boarded(work) else ()), "post:L", "post:R"),
+        strips=("post", *(("base-board",) if boarded(work) else ()), "post:L", "post:R"),
         grips=("posts.reveal_m", "posts.length_m", "bows.insertion_m"),
         walk=walked(work, "post"),
         focus=("post", "bow:end", "socket", "reveal", "embedment", "ground", "line", "corner"),
@@ -161,7 +162,14 @@ def _more_answers(work: Work) -> list[Answer]:
     play = play_of(work)
     if posts.stand == "slab" and play is not None:
         found.append(
-            length_answer(work, "may_stray", "May stand off its place", play.offset_m, "before the bow won’t go in")
+            Answer(
+                id="may_stray",
+                label="May stand off its place",
+                reading=work.tube(play.offset_m, rounded("may_stray")),
+                value=play.offset_m,
+                unit="m",
+                note="before the bow won’t go in; a board with holes holds them all",
+            )
         )
     if posts.stand == "curve":
         out_m, _, lean_rad = stub_below(work)
@@ -256,12 +264,12 @@ def strips(work: Work) -> list[Strip]:
         ),
     )
     to = faced(work) or " · to centres"
-    many = "feet" if posts.stand == "board" else way.many
+    many, one_word = ("feet", "foot") if posts.stand == "board" else (way.many, way.one)
     return [
         one,
         *([_board_strip(work)] if boarded(work) else []),
-        line_strip(work, "L", "post", f"Left {many}, A to B", f"tape {hooked(work, 'A')}{to}", _says),
-        line_strip(work, "R", "post", f"Right {many}, D to C", f"tape {hooked(work, 'D')}{to}", _says),
+        line_strip(work, "L", "post", f"Left {many}, A to B", f"tape {hooked(work, 'A')}{to}", _says, one_word),
+        line_strip(work, "R", "post", f"Right {many}, D to C", f"tape {hooked(work, 'D')}{to}", _says, one_word),
     ]
 
 
@@ -271,17 +279,20 @@ def _board_strip(work: Work) -> Strip:
     staked = work.design.posts.stand == "board"
     splice = "splice, stake" if staked else "splice"
     marks = [
-        work.mark(0.0, "end, stake" if staked else "end", "cut", "board:start", "board"),
-        *(work.mark(at_m, splice, "joint", f"splice:{n}", "board") for n, at_m in enumerate(boards.splices_m, start=1)),
+        work.mark(0.0, "end, stake" if staked else "end", "cut", "board:start", "base-board"),
         *(
-            work.mark(peg.station_m + half_m, f"bow {peg.bow}", "peg", f"foot:{peg.bow}", "board")
+            work.mark(at_m, splice, "joint", f"splice:{n}", "base-board")
+            for n, at_m in enumerate(boards.splices_m, start=1)
+        ),
+        *(
+            work.mark(peg.station_m + half_m, f"bow {peg.bow}", "peg", f"foot:{peg.bow}", "base-board")
             for peg in pegs_of(work)
             if peg.side == "L"
         ),
-        work.mark(boards.run_m, "end, stake" if staked else "end", "cut", "board:end", "board"),
+        work.mark(boards.run_m, "end, stake" if staked else "end", "cut", "board:end", "base-board"),
     ]
     return Strip(
-        id="board",
+        id="base-board",
         title="Base boards, each side",
         about="tape from the outside of bow 1 · to each bow’s middle · both sides alike",
         material="board",

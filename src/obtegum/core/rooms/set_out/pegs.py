@@ -73,11 +73,11 @@ def progress(work: Work, what: str) -> Progress:
 
 
 def line_strip(
-    work: Work, side: str, what: str, title: str, about: str, says: Callable[[Work, Peg, bool], str]
+    work: Work, side: str, what: str, title: str, about: str, says: Callable[[Work, Peg, bool], str], called: str = ""
 ) -> Strip:
     """One long side as a string with a running reading for every peg or post on it.
 
-    ``says`` tells what to do at one that is open, or has moved since.
+    ``says`` tells what to do at one that is open, or has moved since; ``called`` is what a post is called.
     """
     where, start_m = f"{what}:{side}", tapes_of(work).start_m
     marks: list[StripMark] = []
@@ -85,7 +85,7 @@ def line_strip(
         if peg.side != side:
             continue
         tick = f"{what}:{side}{peg.bow}"
-        letter = f"corner {peg.corner}" if peg.corner else f"{what} {peg.bow}"
+        letter = f"corner {peg.corner}" if peg.corner else f"{called or what} {peg.bow}"
         state = tick_state(work, tick, peg.station_m)
         was = work.record.set_at_m.get(tick)
         note = f"set at {reads(work, was)}" if state == "moved" and was is not None else ""

@@ -29,6 +29,7 @@ ASIDE = (
     "set_out.to",
     "tape.inch_parts",
     "tape.mm_step",
+    "set_out.tape_m",
     "set_out.second_tape_m",
     "set_out.starts_m",
     "set_out.reading_error_m",
