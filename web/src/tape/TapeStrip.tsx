@@ -300,9 +300,8 @@ function Hook({ x, clamped }: { x: number; clamped: boolean }) {
         <path d={`M-9 ${FACE_TOP - 3}h14v${FACE + 6}h-14Z`} {...METAL} />
       ) : (
         <>
-          <path d={`M-4 ${top}v${FACE_TOP + FACE - top - 6}h22v-16h-18V${top}Z`} {...METAL} />
+          <path d={`M-4 ${top}v${FACE_TOP + FACE - top - 6}h14v-15h-10V${top}Z`} {...METAL} />
           <circle cx="5" cy={FACE_TOP + FACE - 14} r="1.7" fill="var(--ink)" />
-          <circle cx="12" cy={FACE_TOP + FACE - 14} r="1.7" fill="var(--ink)" />
         </>
       )}
     </g>

@@ -61,6 +61,12 @@ def one_post(work: Work) -> Drawing:
     )
 
 
+def _beside(work: Work) -> float:
+    """How far from the post's middle words stand, clear of the figure of a bow that goes below the ground."""
+    deep = work.design.posts.reveal_m < work.design.bows.insertion_m
+    return post_tube(work).od_m / 2 + (0.3 if deep else 0.05)
+
+
 def _ground_words(work: Work) -> str:
     return "the highest ground" if uneven(work) else "the ground"
 
@@ -69,7 +75,7 @@ def _lowest(work: Work) -> list[Item]:
     """The ground at the post that has the least of itself in it."""
     if not uneven(work):
         return []
-    beside = post_tube(work).od_m / 2 + 0.05
+    beside = _beside(work)
     y, least = least_embedment_m(work) - embedment_m(work), work.say(max(least_embedment_m(work), 0.0), "down")
     return [
         Outline(
@@ -113,7 +119,7 @@ def _marks(work: Work) -> list[Item]:
     reveal_m = work.design.posts.reveal_m
     end_m = reveal_m - work.design.bows.insertion_m
     across = -1.5707963267948966
-    beside = post_tube(work).od_m / 2 + 0.05
+    beside = _beside(work)
     name = post_tube(work).name.lower()
     # The name stands clear of the line of the lowest ground, in the longer of the two stretches that it makes.
     low, deep = max(least_embedment_m(work), 0.0), embedment_m(work)

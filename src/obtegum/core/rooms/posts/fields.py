@@ -15,6 +15,7 @@ __all__ = ["FIELDS"]
 
 # What a way begins with where the tube that is there can’t be it: a bar within a bow, a tube around one.
 BAR: dict[Units, str] = {"feet": "bar-1-2", "metric": "bar-12mm"}
+BOARD: dict[Units, str] = {"feet": "board-2x6", "metric": "board-47x150mm"}
 # What of a socket or a base board stands out at the most, and how long it is, before it is another way to stand, m.
 MOST_REVEAL_M = 0.3
 MOST_LENGTH_M = {"slab": 0.6, "board": 0.9}
@@ -29,6 +30,8 @@ def _write_stand(document: Document, job: Job, stand: Any) -> None:
     """Another way to stand, of a tube that can be it, and of lengths where those that are there can’t be it."""
     put(document, "posts.stand", stand)
     _lengths(document, job, stand)
+    if stand == "board":
+        _board_sold_here(document, job)
     units, catalogue = job.design.tape.units, default_catalogue()
     post = find_tube(job.design, catalogue, job.design.posts.tube)
     bow = find_tube(job.design, catalogue, job.design.bows.tube)
@@ -42,6 +45,20 @@ def _write_stand(document: Document, job: Job, stand: Any) -> None:
         put(document, "posts.tube", job.design.bows.tube)
 
 
+def _board_sold_here(document: Document, job: Job) -> None:
+    """A board that is sold in the house's units, where nobody chose another."""
+    units = job.design.tape.units
+    board = default_catalogue().boards.get(job.design.posts.board)
+    if board is None or board.sold_in != units:
+        put(document, "posts.board", BOARD[units])
+
+
+def _write_base(document: Document, job: Job, base: Any) -> None:
+    put(document, "posts.base", base)
+    if base == "board":
+        _board_sold_here(document, job)
+
+
 def _lengths(document: Document, job: Job, stand: str) -> None:
     """A socket is as deep as its slab, a bow on a board reaches no further than that; both stand out little."""
     if stand not in ("slab", "board"):
@@ -49,7 +66,9 @@ def _lengths(document: Document, job: Job, stand: str) -> None:
     posts, bows, inches = job.design.posts, job.design.bows, job.design.tape.units == "feet"
     board = default_catalogue().boards.get(posts.board)
     low_m = 2 * INCH_M if inches else 0.05
-    reveal_m = board.wide_m if stand == "board" and board else low_m
+    if board is None or board.sold_in != job.design.tape.units:
+        board = default_catalogue().boards[BOARD[job.design.tape.units]]
+    reveal_m = board.wide_m if stand == "board" else low_m
     if posts.reveal_m > MOST_REVEAL_M:
         put(document, "posts.reveal_m", reveal_m)
     if posts.length_m > MOST_LENGTH_M[stand]:
@@ -78,6 +97,7 @@ FIELDS = (
     tube_outside("posts.tube"),
     special("posts.length_m", named=_called(lambda way: way.length)),
     special("posts.reveal_m", named=_called(lambda way: way.reveal)),
+    special("posts.base", write=_write_base),
     special("posts.board", options=_boards),
     special("bows.insertion_m", named=_called(lambda way: f"Bow {way.takes}")),
 )

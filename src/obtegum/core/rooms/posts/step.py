@@ -23,8 +23,8 @@ from obtegum.core.rooms.posts.found import (
 from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
 from obtegum.core.rooms.set_out.found import pegs_of, reads
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
-from obtegum.core.setout.base import SIDES, Peg, peg_words
 from obtegum.core.rounding import rounded
+from obtegum.core.setout.base import SIDES, Peg, peg_words
 from obtegum.core.step import Answer, StepPlan
 from obtegum.core.strip import Band, Strip, StripMark
 from obtegum.core.verdict import Level, Verdict, judge
