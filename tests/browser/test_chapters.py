@@ -13,9 +13,9 @@ def test_chapters_open_and_are_walked_with_the_arrow_keys(page: Page) -> None:
     rail = page.get_by_role("navigation", name="Steps")
     frame = rail.get_by_role("button", name=re.compile("^Frame"))
     # A closed chapter says how many steps it has, and how many want a look.
-    expect(frame).to_have_accessible_name("Frame , 4 steps, 1 to look at")
+    expect(frame).to_have_accessible_name("Frame , 5 steps, 1 to look at")
     expect(rail.get_by_role("button", name="Bows")).to_have_count(0)
-    rail.get_by_role("button", name=re.compile("^Drain")).focus()
+    rail.get_by_role("button", name=re.compile("^By its name")).focus()
     page.keyboard.press("ArrowDown")
     expect(frame).to_be_focused()
     page.keyboard.press("Enter")
@@ -53,3 +53,20 @@ def test_numbers_that_stay_in_the_notebook_are_folded(page: Page) -> None:
     expect(page.locator('[data-answer="people"]')).to_be_hidden()
     page.get_by_role("button", name="More numbers").click()
     expect(page.locator('[data-answer="people"]')).to_be_visible()
+
+
+def test_a_step_gone_to_in_mid_save_is_shown_when_the_answer_came(page: Page) -> None:
+    """Over a slow link the answer to a change may come after another step was gone to: it is of the one before."""
+    open_house(page, "Upper terrace", "Size")
+
+    def slowly(route: Route) -> None:
+        page.wait_for_timeout(500)
+        route.continue_()
+
+    page.route(re.compile(r"/api/houses/[^/]+/edits"), slowly)
+    field(page, "size.length_m").fill("64")
+    page.keyboard.press("Enter")
+    step_button(page, "Drain").click()
+    expect(page.get_by_role("complementary", name="Drain")).to_be_visible()
+    expect(field(page, "drain.trench_m")).to_have_count(1)
+    expect(page.locator("main svg").first).to_be_visible()

@@ -311,6 +311,7 @@ def test_a_name_is_read_in_every_way_and_drawn(page: Page) -> None:
     expect(page.get_by_role("complementary")).to_contain_text('1.500", 38.1 mm by 5.500", 139.7 mm')
     expect(page.get_by_role("complementary")).to_contain_text("if it was never dressed")
     # Mil is said of film alone: what it is follows.
+    field(page, "names.called").fill("")
     typed(page, "names.called", "6 mil")
     expect(page.get_by_role("button", name="It is")).to_contain_text("film, its thickness")
     expect(page.get_by_role("complementary")).to_contain_text("152 µm, 6.0 mil, 610 gauge")

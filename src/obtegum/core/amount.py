@@ -22,6 +22,9 @@ AmountKind = Literal[
     "mass",
     "density",
     "stress",
+    "pressure",
+    "speed",
+    "force",
     "torque",
     "rain",
     "flow",
@@ -39,6 +42,7 @@ POUND_N = POUND_KG * 9.80665
 # A thousand pounds of force on a square inch.
 KSI_PA = 1000 * POUND_N / INCH_M**2
 HOUR_S = 3600.0
+MILE_M = 5280 * FOOT_M
 
 
 class _Unit(NamedTuple):
@@ -59,6 +63,9 @@ _UNITS: dict[AmountKind, dict[Units, _Unit]] = {
     "mass": {"feet": _Unit("tons", 2000 * POUND_KG, 1), "metric": _Unit("t", 1000.0, 1)},
     "density": {"feet": _Unit("lb/cu ft", POUND_KG / FOOT_M**3, 0), "metric": _Unit("kg/m³", 1.0, 0)},
     "stress": {"feet": _Unit("ksi", KSI_PA, 1), "metric": _Unit("MPa", 1e6, 0)},
+    "pressure": {"feet": _Unit("psf", POUND_N / FOOT_M**2, 1), "metric": _Unit("kPa", 1000.0, 2)},
+    "speed": {"feet": _Unit("mph", MILE_M / HOUR_S, 0), "metric": _Unit("m/s", 1.0, 1)},
+    "force": {"feet": _Unit("lb", POUND_N, 0), "metric": _Unit("kN", 1000.0, 2)},
     "torque": {"feet": _Unit("lb·ft", POUND_N * FOOT_M, 0), "metric": _Unit("N·m", 1.0, 0)},
     "rain": {"feet": _Unit("in/h", INCH_M / HOUR_S, 2), "metric": _Unit("mm/h", 0.001 / HOUR_S, 0)},
     "flow": {"feet": _Unit("gal/min", 231 * INCH_M**3 / 60, 0), "metric": _Unit("L/s", 0.001, 1)},
@@ -75,6 +82,8 @@ _ALIKE = {
     "ft3": "cu ft", "ft³": "cu ft", "cubic feet": "cu ft", "yd3": "cu yd", "yd³": "cu yd", "cubic yards": "cu yd",
     "yards": "cu yd", "lb/ft3": "lb/cu ft", "lb/ft³": "lb/cu ft", "pcf": "lb/cu ft", "ton": "tons", "tonnes": "t",
     "minutes": "min", "hours": "h", "hour": "h", "hr": "h", "hrs": "h", "percent": "%", "pct": "%",
+    "lb/ft2": "psf", "lb/sq ft": "psf", "lb/ft²": "psf", "kn/m2": "kpa", "kn/m²": "kpa", "lbs": "lb", "lbf": "lb",
+    "miles an hour": "mph", "mi/h": "mph", "mps": "m/s",
     "lb-ft": "lb·ft", "ft-lb": "lb·ft", "nm": "n·m", "degrees": "°", "deg": "°",
 }  # fmt: skip
 _NUMBER = re.compile(r"(?P<sign>[-−]?)\s*(?P<number>\d+(?:[.,]\d+)?|[.,]\d+)\s*(?P<unit>.*)")

@@ -15,7 +15,7 @@ from pydantic import TypeAdapter, ValidationError
 
 from obtegum.core.amount import AmountKind, amount_text
 from obtegum.core.part import Part
-from obtegum.core.quantity import Bare, Rounding, Tape, Units, length_text, tube_text
+from obtegum.core.quantity import Bare, Rounding, Tape, Units, length_text, parse_length, tube_text
 from obtegum.core.trouble import Trouble
 
 if TYPE_CHECKING:
@@ -101,6 +101,8 @@ class Decisions(Part):
 def misfit(path: str, sentence: str, nearest_m: float, tape: Tape, rounding: Rounding = "nearest") -> Trouble:
     """A value that can't stand beside the others; the sentence ends before the nearest one that can."""
     nearest, reason = length_text(nearest_m, tape, rounding), sentence.rpartition(". ")[0]
+    if rounding != "nearest":
+        nearest_m = parse_length(nearest, tape.units, "long")
     return Trouble(
         path=path, sentence=f"{sentence} {nearest}.", reason=f"{reason}.", nearest_m=nearest_m, nearest=nearest
     )

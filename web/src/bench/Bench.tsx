@@ -334,7 +334,7 @@ function Workplace({ window }: { window: string }) {
 }
 
 /** A step without grips, for the past and for drawings of one thing to do; the latter have nothing faint in them. */
-const still = (step: StepPlan, told: boolean): StepPlan => ({ ...step, grips: [], focus: told ? EVERYTHING : step.focus });
+const still = (step: StepPlan, told: boolean): StepPlan => ({ ...step, grips: [], focus: told ? [...step.focus, ...EVERYTHING] : step.focus });
 const EVERYTHING = ["string", "tape", "set", "known", "peg", "corner", "floor", "line", "end", "former", "tube"];
 
 /** A field with something typed in it that isn't taken yet has an undo of its own. */

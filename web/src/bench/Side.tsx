@@ -11,6 +11,7 @@ export const Side = styled.aside`
   background: var(--desk);
   border-left: 1px solid var(--ink);
   overflow-y: auto;
+  position: relative;
   h1 { font-size: 21px; line-height: 1.2; }
   h2 { font-size: 16px; margin-top: 6px; }
   .wrong { color: var(--fails); font-size: 14.5px; line-height: 1.35; }

@@ -26,6 +26,8 @@ export class HouseSession {
   private readonly listeners = new Set<() => void>();
   private jobs: Job[] = [];
   private working = false;
+  /** Whether what is shown of the step was not asked for since the last change. */
+  private behind = false;
   private trial: Edit[] | null = null;
   private tryingNow = false;
   private trialRound = 0;
@@ -137,11 +139,23 @@ export class HouseSession {
     try {
       if (past) await this.lookAt(past.version);
       const fresh = await api.house(house.id, this.window, step);
-      if (this.step !== step || this.working || fresh.version < this.sight.house.version) return;
+      if (this.step !== step) return;
+      if (this.working || fresh.version < this.sight.house.version) {
+        // A change was under way, whose answer is of the step before: the new one is asked for after it.
+        this.behind = true;
+        return this.working ? undefined : await this.reread();
+      }
       this.show({ house: fresh, ...(this.sight.trying ? {} : { plan: fresh.plan }) });
     } catch (error) {
       if (!this.away(error)) this.show({ notice: (error as Error).message });
     }
+  }
+
+  /** Asks once more for the step that is shown, where an answer of another one came in between. */
+  private async reread(): Promise<void> {
+    this.behind = false;
+    const house = await api.house(this.sight.house.id, this.window, this.step).catch((error: unknown) => void this.away(error));
+    if (house) this.refresh(house, this.step);
   }
 
   /** What is typed into a field: it stays there until it is taken or taken back. */
@@ -324,6 +338,7 @@ export class HouseSession {
     }
     this.working = false;
     this.show({ saved: "saved", why: "" });
+    if (this.behind) void this.reread();
     if (this.trial) void this.runTrials();
   }
 

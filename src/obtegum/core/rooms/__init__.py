@@ -23,6 +23,8 @@ from obtegum.core.rooms.set_out.decisions import SetOut, Site
 from obtegum.core.rooms.size.decisions import Size
 from obtegum.core.rooms.square_up.decisions import MOST_ROUNDS, Taping
 from obtegum.core.rooms.start.decisions import Start
+from obtegum.core.rooms.strength.decisions import Strength
+from obtegum.core.rooms.weather.decisions import Weather
 
 __all__ = ["ROOMS", "HouseDesign", "SiteRecord"]
 
@@ -36,9 +38,11 @@ ROOMS = (
     "level",
     "earth",
     "drain",
+    "weather",
     "names",
     "posts",
     "bows",
+    "strength",
     "bend",
     "check_bows",
 )
@@ -61,6 +65,8 @@ class HouseDesign(House):
     site: Site = Site()
     start: Start = Start()
     names: Names = Names()
+    weather: Weather = Weather()
+    strength: Strength = Strength()
 
 
 class SiteRecord(Record):

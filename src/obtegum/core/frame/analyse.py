@@ -1,0 +1,257 @@
+"""One bow under all its weather: second order, buckling, use of strength; what governs, where, and in which weather."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import Literal
+
+import numpy as np
+from numpy.typing import NDArray
+
+from obtegum.core.frame.section import Section
+from obtegum.core.frame.solve import (
+    Frame,
+    Loads,
+    Solved,
+    combined,
+    critical_factors,
+    first_order,
+    loads_on,
+    second_order,
+)
+from obtegum.core.frame.steel import Strength, euler_n, used
+
+__all__ = ["LEAST_FACTOR", "Bow", "Found", "analyse"]
+
+Array = NDArray[np.float64]
+Method = Literal["allowable", "ultimate"]
+# AISC 360-16: analysed at 1.6 of the load on 0.8 of the stiffness (C2.1, C2.3); sway by 0.002 of what hangs there.
+AMPLIFY, SOFT, SWAY_US, SWAY_EU = 1.6, 0.8, 0.002, 0.005
+# AISC C2.2b(4): beyond this growth of sway by second order, imperfection counts beside wind too.
+GROWS = 1.7
+# What a bow's load can grow by before it buckles, at the least: of allowable loads, and of ultimate ones.
+LEAST_FACTOR: dict[Method, float] = {"allowable": 2.0, "ultimate": 1.0}
+BALANCED = 1e-6
+# Share of its limit that a bow is told to use which finds no rest, and one whose numbers ran away.
+BUCKLED, MEANINGLESS = 1.01, 99.0
+# B19: how much the estimate of the second order is taken above what it says.
+MARGIN = 1.1
+FIRST_BATCH = 6
+
+
+@dataclass(frozen=True, eq=False)
+class Bow:
+    """A bow to be analysed: its frame, the section of each element as an index into ``sections``, joints' efficiency.
+
+    ``strengths`` stand beside the sections. ``between_m`` is the length between points held out of its plane.
+    """
+
+    frame: Frame
+    which: NDArray[np.int_]
+    sections: tuple[Section, ...]
+    strengths: tuple[Strength, ...]
+    efficiency: Array
+    between_m: float
+    method: Method
+
+    @cached_property
+    def soft(self) -> Frame:
+        """The frame whose strength is asked for: less stiff in the US method."""
+        share = SOFT if self.method == "allowable" else 1.0
+        return replace(self.frame, elastic=self.frame.elastic * share)
+
+
+@dataclass(frozen=True, eq=False)
+class Found:
+    """What was found, a row for each combination that was looked at (``rows`` names them by their place).
+
+    ``ground`` (c, 2, 2) is what the feet give in each combination to the first order, N.
+    ``use`` (r, n) is the share of strength along the bow, ``factor`` (c,) the factor at which each combination buckles,
+    ``feet`` (r, 2, 2) N, ``moved`` (r, 3n + 3) under the load itself, m; ``balanced`` is whether all were in balance.
+    """
+
+    rows: NDArray[np.int_]
+    ratio: Array
+    use: Array
+    axial: Array
+    moment: Array
+    feet: Array
+    moved: Array
+    factor: Array
+    stands: NDArray[np.bool_]
+    balanced: bool
+    ground: Array
+
+    @property
+    def worst(self) -> int:
+        """The row that governs."""
+        return int(np.argmax(self.ratio))
+
+
+def analyse(bow: Bow, dead: Array, cases: Array, factors: Array, calm: Sequence[bool], whole: bool = False) -> Found:
+    """Judge every combination, ``factors`` (c, 1 + k) of dead load (n, 2) and ``k`` cases (k, n, 2), N/m along the bow.
+
+    Only those that could govern are solved to the second order, unless the ``whole`` is asked for.
+    Raises: numpy.linalg.LinAlgError for a mechanism.
+    """
+    frame = bow.frame
+    basic = loads_on(frame, np.concatenate([dead[None], cases]))
+    plain = first_order(frame, basic)
+    axial = np.tensordot(factors, plain.axial, axes=1)
+    factor = critical_factors(frame, axial)
+    calm_rows = np.asarray(calm, dtype=bool)
+    # Signs of the imperfection of each combination: both without wind, none beside it unless sway asks for it.
+    both = calm_rows | (bow.method == "ultimate")
+    moment = np.tensordot(factors, plain.moment, axes=1)
+    guess_use = _used(bow, axial, moment, axial, factor)
+    guess = guess_use.max(axis=1)
+    amplify, soft = (AMPLIFY, SOFT) if bow.method == "allowable" else (1.0, 1.0)
+    left = 1 - amplify / (soft * factor)
+    with np.errstate(divide="ignore", invalid="ignore"):
+        bound = np.where(left > 0, guess / np.maximum(left, 1e-9) * MARGIN, np.inf)
+    sure = left <= 0
+    order = np.argsort(-bound, kind="stable")
+    order = order[~sure[order]]
+    parts: list[_Rows] = [_buckled(bow, np.flatnonzero(sure), axial, moment, guess_use, plain, factors, factor)]
+    worst, at = float(parts[0].ratio.max(initial=-1.0)), 0
+    while at < len(order):
+        batch = order if whole else order[at : at + FIRST_BATCH]
+        if not whole:
+            batch = batch[bound[batch] > worst]
+        if len(batch) == 0:
+            break
+        parts.append(_solve(bow, basic, factors, batch, both, factor))
+        worst = max(worst, float(parts[-1].ratio.max()))
+        at += len(order) if whole else FIRST_BATCH
+    return Found(
+        rows=np.concatenate([part.rows for part in parts]),
+        ratio=np.concatenate([part.ratio for part in parts]),
+        use=np.concatenate([part.use for part in parts]),
+        axial=np.concatenate([part.axial for part in parts]),
+        moment=np.concatenate([part.moment for part in parts]),
+        feet=np.concatenate([part.feet for part in parts]),
+        moved=np.concatenate([part.moved for part in parts]),
+        stands=np.concatenate([part.stands for part in parts]),
+        factor=factor,
+        balanced=all(part.balanced for part in parts),
+        ground=np.tensordot(factors, plain.feet, axes=1),
+    )
+
+
+@dataclass(frozen=True, eq=False)
+class _Rows:
+    rows: NDArray[np.int_]
+    ratio: Array
+    use: Array
+    axial: Array
+    moment: Array
+    feet: Array
+    moved: Array
+    stands: NDArray[np.bool_]
+    balanced: bool
+
+
+def _buckled(
+    bow: Bow,
+    which: NDArray[np.int_],
+    axial: Array,
+    moment: Array,
+    use: Array,
+    plain: Solved,
+    factors: Array,
+    factor: Array,
+) -> _Rows:
+    """Combinations that buckle before their load is on: there is nothing to solve; numbers of the first order."""
+    rows = factors[which]
+    return _Rows(
+        rows=which,
+        ratio=np.maximum(LEAST_FACTOR[bow.method] / factor[which], BUCKLED),
+        use=use[which],
+        axial=axial[which],
+        moment=moment[which],
+        feet=np.tensordot(rows, plain.feet, axes=1),
+        moved=rows @ plain.moved,
+        stands=np.zeros(len(which), dtype=bool),
+        balanced=True,
+    )
+
+
+def _solve(
+    bow: Bow, basic: Loads, factors: Array, batch: NDArray[np.int_], both: NDArray[np.bool_], factor: Array
+) -> _Rows:
+    """Second order of a batch, imperfect to both sides where that counts; each combination by its worse side."""
+    signed = [(case, sign) for case in batch for sign in ((1.0, -1.0) if both[case] else (0.0,))]
+    found = _signed(bow, basic, factors, signed)
+    first, second = found
+    # Sway of the crown, second order over first: beyond 1.7 the imperfection counts beside wind too.
+    sways = [
+        place
+        for place, (case, sign) in enumerate(signed)
+        if sign == 0.0 and _grows(first.moved[place], second.moved[place]) > GROWS and second.stands[place]
+    ]
+    if sways:
+        extra = [(signed[place][0], sign) for place in sways for sign in (1.0, -1.0)]
+        more = _signed(bow, basic, factors, extra)
+        signed, second = [*signed, *extra], _joined(second, more[1])
+    share = AMPLIFY if bow.method == "allowable" else 1.0
+    case_of = np.array([case for case, _ in signed])
+    axial, moment = second.axial / share, second.moment / share
+    use = _used(bow, axial, moment, axial, factor[case_of])
+    ratio = use.max(axis=1)
+    # What buckles is beyond its limit, by as much as it lacks.
+    lacks = LEAST_FACTOR[bow.method] / factor[case_of]
+    ratio = np.where(second.stands, np.maximum(ratio, np.where(lacks > 1, lacks, 0.0)), np.maximum(lacks, BUCKLED))
+    ratio = np.where(np.isfinite(ratio), ratio, MEANINGLESS)
+    pick = np.array([max(np.flatnonzero(case_of == case), key=lambda row: ratio[row]) for case in batch])
+    standing = second.stands[pick]
+    return _Rows(
+        rows=case_of[pick],
+        ratio=ratio[pick],
+        use=use[pick],
+        axial=axial[pick],
+        moment=moment[pick],
+        feet=second.feet[pick] / share,
+        moved=second.moved[pick] / share,
+        stands=standing,
+        balanced=bool(np.all(second.off[pick][standing] <= BALANCED)),
+    )
+
+
+def _signed(bow: Bow, basic: Loads, factors: Array, signed: Sequence[tuple[int, float]]) -> tuple[Solved, Solved]:
+    """First and second order on the soft frame of combinations, each leaning one way or neither."""
+    share, sway = (AMPLIFY, SWAY_US) if bow.method == "allowable" else (1.0, SWAY_EU)
+    loads = combined(basic, share * factors[[case for case, _ in signed]])
+    lean = np.array([sign for _, sign in signed])
+    nodal = np.zeros_like(loads.total)
+    nodal[:, 0::3] = sway * lean[:, None] * np.abs(np.minimum(loads.total[:, 1::3], 0.0))
+    leaning = Loads(loads.ends, loads.nodal + nodal, loads.total + nodal)
+    first = first_order(bow.soft, leaning)
+    return first, second_order(bow.soft, leaning, first.axial)
+
+
+def _grows(first: Array, second: Array) -> float:
+    """Growth of sideways movement by the second order."""
+    one, two = np.abs(first[0::3]).max(), np.abs(second[0::3]).max()
+    return float(two / one) if one > 1e-9 else 1.0
+
+
+def _joined(one: Solved, other: Solved) -> Solved:
+    names = ("moved", "axial", "moment", "shear", "feet", "stands", "off")
+    return Solved(*(np.concatenate([getattr(one, name), getattr(other, name)]) for name in names))
+
+
+def _used(bow: Bow, axial: Array, moment: Array, pressing: Array, factor: Array) -> Array:
+    """Share of strength along the bow, (c, n), of axial forces and moments under the load itself."""
+    most = np.maximum(-pressing.min(axis=1), 0.0)
+    with np.errstate(invalid="ignore"):
+        in_plane = np.where(most > 0, factor * most, np.inf)
+    in_plane = np.where(np.isnan(in_plane), np.inf, in_plane)
+    bent = np.abs(moment).max(axis=2)
+    result = np.zeros_like(axial)
+    for place, (section, strength) in enumerate(zip(bow.sections, bow.strengths, strict=True)):
+        mine = bow.which == place
+        if not mine.any():
+            continue
+        buckles = np.minimum(in_plane, euler_n(section, bow.between_m))
+        result[:, mine] = used(strength, section, axial[:, mine], bent[:, mine], buckles, bow.efficiency[mine])
+    return result

@@ -1,0 +1,37 @@
+"""A bow that doesn't stand up to its weather."""
+
+from collections.abc import Iterator
+
+from obtegum.core.edit import Cure, Edits, chosen, down, lengthened
+from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["CURES"]
+
+CLOSER = (0.8, 0.65, 0.5)
+
+
+def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """Closer bows, stronger tube, a lower house, more runs, the film off for the winter."""
+    design = work.design
+    if verdict.level == "unknown":
+        return
+    if design.bows.bays != "counted":
+        yield from (
+            (lengthened("bows.max_spacing_m", down(work, design.bows.max_spacing_m * share)),) for share in CLOSER
+        )
+    now = bow_tube(work)
+    tubes = [each for each in all_tubes(work) if each.sold_in == design.tape.units and each.material == now.material]
+    stronger = sorted((each for each in tubes if each.od_m > now.od_m), key=lambda each: each.od_m)
+    posts = sorted((each for each in tubes), key=lambda each: each.bore_m)
+    for tube in stronger[:3]:
+        around = next((each for each in posts if each.bore_m > tube.od_m), None)
+        yield (chosen("bows.tube", tube.id), *((chosen("posts.tube", around.id),) if around else ()))
+    if design.weather.sides == "free":
+        yield (chosen("weather.sides", "cleared"),)
+    if design.weather.film == "on":
+        yield (chosen("weather.film", "off"),)
+
+
+CURES: dict[str, Cure] = {"frame": _frame}

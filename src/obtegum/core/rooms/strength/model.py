@@ -1,0 +1,103 @@
+"""The bow as a frame: from the ground of its foot up the post, along the bow, and down again."""
+
+from dataclasses import dataclass
+from itertools import pairwise
+
+import numpy as np
+from numpy.typing import NDArray
+
+from obtegum.core.catalogue import Tube
+from obtegum.core.found import found
+from obtegum.core.frame.section import Section, round_section
+from obtegum.core.frame.solve import Frame
+from obtegum.core.rooms.bows.found import girth_at, split_of
+from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.posts.found import entry_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.weather.outline import Outline, outline_of
+from obtegum.core.work import Work
+
+__all__ = ["Model", "furthest_out_m", "model_of", "sections_of"]
+
+# Elements of the bow above its posts, and of each post.
+BOW_PIECES, POST_PIECES = 52, 4
+# AISC 360-16 B4.2: wall of welded tube that is counted, of the wall by name; what was measured counts whole.
+WELDED = 0.93
+STRAIGHT = ("peaked", "kneed")
+
+
+@dataclass(frozen=True, eq=False)
+class Model:
+    """A bow's frame and outline, the section of each element (0 the bow, 1 post or both), and where joints are.
+
+    ``s_m`` is how far along the bow's own tube each node lies, m; below nothing and beyond it on the posts.
+    """
+
+    frame: Frame
+    outline: Outline
+    which: NDArray[np.int_]
+    jointed: NDArray[np.bool_]
+    s_m: NDArray[np.float64]
+
+
+def _section(tube: Tube, less: float) -> Section:
+    """A tube's section as it is counted; what is taken off comes off its yield."""
+    own = tube.id.startswith("own:") or tube.form == "bar"
+    wall_m = tube.wall_m if own else WELDED * tube.wall_m
+    return round_section(tube.od_m, wall_m, tube.yield_pa * (1 - less), tube.elastic_pa)
+
+
+@found
+def sections_of(work: Work) -> tuple[Section, Section]:
+    """Sections of the bow and of what it stands on: the stiffer one of the two where they lap."""
+    less, stand = work.design.strength.less_share, work.design.posts.stand
+    bow, post = _section(bow_tube(work), less), _section(post_tube(work), less)
+    return bow, bow if stand in ("board", "curve") else post
+
+
+@found
+def furthest_out_m(work: Work) -> float:
+    """How far the top of the post that stands furthest out is over its ground, m."""
+    stand = stand_of(work)
+    reveal_m = work.design.posts.reveal_m
+    return max([reveal_m, *(foot.reveal_m for foot in stand.feet.values())]) if stand else reveal_m
+
+
+@found
+def model_of(work: Work) -> Model:
+    """The frame of a bow whose foot stands furthest out, pinned at its ground."""
+    size, bow = work.design.size, centre_line(work)
+    top_s, below_m = entry_of(work).post_top_s_m, furthest_out_m(work) - work.design.posts.reveal_m
+    along = np.linspace(top_s, bow.girth_m - top_s, BOW_PIECES + 1)
+    above = np.array([bow.point(float(s_m)) for s_m in along])
+    half, ground = size.span_m / 2, -below_m
+    share = np.linspace(0.0, 1.0, POST_PIECES + 1)[:-1, None]
+    left = np.array([[-half, ground]]) * (1 - share) + above[0] * share
+    right = (np.array([[half, ground]]) * (1 - share) + above[-1] * share)[::-1]
+    posts_m = above[0][1] - ground
+    has_post = posts_m > 1e-6
+    nodes = np.concatenate([left, above, right]) if has_post else above
+    s_m = along
+    if has_post:
+        reach = np.linspace(posts_m, 0.0, POST_PIECES + 1)[:-1]
+        s_m = np.concatenate([top_s - reach, along, bow.girth_m - top_s + reach[::-1]])
+    count, edge = len(nodes) - 1, POST_PIECES if has_post else 0
+    which = np.zeros(count, dtype=int)
+    which[:edge] = which[count - edge :] = 1
+    own, post = sections_of(work)
+    insertion_m = work.design.bows.insertion_m
+    middle = (nodes[1:, 1] + nodes[:-1, 1]) / 2
+    lapped = (which == 1) & (middle > work.design.posts.reveal_m - insertion_m)
+    # Where bow and post lap, the stiffer of the two counts, for stiffness and for strength.
+    if own.plastic_m3 > post.plastic_m3:
+        which[lapped] = 0
+    area = np.where(which == 0, own.area_m2, post.area_m2)
+    inertia = np.where(which == 0, own.inertia_m4, post.inertia_m4)
+    elastic = np.where(which == 0, own.elastic_pa, post.elastic_pa)
+    joints = np.array([girth_at(work, at_m) for at_m in split_of(work).joints_m])
+    jointed = np.array([bool(((joints > low - 1e-9) & (joints < high + 1e-9)).any()) for low, high in pairwise(s_m)])
+    frame = Frame(nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1))
+    kind = size.shape.kind
+    outline = outline_of(nodes, size.span_m, size.leg_m, size.height_m, kind in STRAIGHT, kind == "gothic")
+    return Model(frame, outline, which, jointed, s_m)

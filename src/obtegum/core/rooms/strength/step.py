@@ -1,0 +1,215 @@
+"""Strength: one bow under all the weather of its place, and how close to its limit it comes."""
+
+import numpy as np
+
+from obtegum.core.amount import amount_text
+from obtegum.core.answers import amount_answer, count_answer, length_answer
+from obtegum.core.frame.steel import allowable, european
+from obtegum.core.quantity import percent_text
+from obtegum.core.rooms.bows.found import along_tube, split_of, tube_m
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.strength.draw import shown_cases
+from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, post_use, why_unknown
+from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
+from obtegum.core.rooms.strength.words import AID, MANY, governing, in_ground, place_words
+from obtegum.core.rooms.weather.found import method_of, stood_in
+from obtegum.core.rounding import rounded
+from obtegum.core.step import Answer, StepPlan, Told
+from obtegum.core.strip import Strip
+from obtegum.core.verdict import Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["plan", "strips", "verdicts"]
+
+CAUTION = f"{AID} A frame without its braces and film is weaker than this: no climbing on it."
+# What a bow may sag or sway before doors and film mind, as a share of its width.
+FLAG = 1 / 60
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Does the bow stand up to the weather; and the end bow, where that is worse."""
+    reason, part = why_unknown(work)
+    judged = bow_found(work)
+    if judged is None:
+        return [_verdict("unknown", f"Strength isn’t known. {reason}", "not known", None, part or "bow")]
+    if judged.found is None:
+        return [_verdict("unknown", f"Strength isn’t known: {judged.refused}.", "not known", None, "bow")]
+    if not judged.found.balanced:
+        return [
+            _verdict("unknown", "Strength isn’t known: the sums of forces don’t balance.", "not known", None, "bow")
+        ]
+    ratio, end = judged.ratio, end_found(work)
+    sentence = governing(work, judged, way_of(work).one)
+    if end is not None and end.found is not None and end.ratio > ratio:
+        ratio, sentence = end.ratio, governing(work, end, way_of(work).one, "The end bow")
+    part, post = "bow", post_use(work)
+    if post is not None and post[0] > ratio:
+        ratio, part = post[0], "post"
+        sentence = in_ground(work, *post, way_of(work).one)
+    return [_verdict(judge(ratio, work.rules.holds_to), sentence, _share(ratio), ratio, part)]
+
+
+def _share(ratio: float) -> str:
+    return percent_text(ratio) if ratio < 10 else "over 1,000 %"
+
+
+def _verdict(level: object, sentence: str, number: str, ratio: float | None, part: str) -> Verdict:
+    return Verdict.model_validate(
+        {
+            "id": "frame",
+            "rank": "stands",
+            "step": "strength",
+            "level": level,
+            "title": "Bow in weather",
+            "sentence": sentence,
+            "number": number,
+            "limit": "100 %",
+            "ratio": ratio,
+            "part": part,
+        }
+    )
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """What holds the bow, what is taken off, and what was found."""
+    judged = bow_found(work)
+    level = found[0].level
+    told = tuple(Told(words=case.words.capitalize(), view=f"load:{place}") for place, case in shown_cases(work))
+    return StepPlan(
+        id="strength",
+        title="Strength",
+        group="Frame",
+        state="open" if level == "unknown" else "checked" if level == "holds" else "look",
+        next=_next(work, judged),
+        caution=CAUTION,
+        measures=(
+            "bows.max_spacing_m",
+            "bows.tube",
+            "size.shape.height_m",
+            "strength.runs",
+            "strength.joint_share",
+            "strength.less_share",
+            *(("strength.less_why",) if work.design.strength.less_share else ()),
+        ),
+        aside=("strength.joint_share", "strength.less_share", "strength.less_why"),
+        answers=tuple(_answers(work, judged)) if judged is not None and judged.found is not None else (),
+        leads=("use", "reserve", "lift", "push"),
+        views=("use", "above"),
+        strips=("use",),
+        grips=("bows.max_spacing_m", "size.shape.height_m", "size.shape.leg_m", "size.span_m"),
+        focus=("bow", "use", "fence", "ghost", "foot", "load", "post", "bay", "height", "span", "line", "ground"),
+        how=told,
+        how_title="The weather on the bow",
+    )
+
+
+def _next(work: Work, judged: Judged | None) -> str:
+    reason, _ = why_unknown(work)
+    if judged is None:
+        return f"{reason} Weather asks for it." if reason.endswith("?") else reason
+    if stood_in(work):
+        return "Reckoned with made-up weather: not for building."
+    if judged.found is None:
+        return f"Another tube: {judged.refused}."
+    return "Hold spacing, tube or height and watch what the bow uses."
+
+
+def _answers(work: Work, judged: Judged) -> list[Answer]:
+    found, size = judged.found, work.design.size
+    assert found is not None
+    row = found.worst
+    moved = found.moved[row].reshape(-1, 3)
+    crown = int(np.argmax(judged.model.frame.nodes[:, 1]))
+    drop_m, sway_m = float(-moved[crown, 1]), float(np.abs(moved[:, 0]).max())
+    where = place_words(judged, int(found.use[row].argmax()), way_of(work).one)
+    answers = [
+        Answer(
+            id="use",
+            label="Uses of its strength",
+            reading=_share(judged.ratio),
+            value=judged.ratio,
+            unit="share",
+            note=f"{where}; {judged.governs.words}",
+        ),
+        Answer(
+            id="reserve",
+            label="Buckles at, of the load",
+            reading=_times(float(found.factor.min())),
+            value=min(float(found.factor.min()), 1000.0),
+            unit="share",
+            note=f"runs hold it every {work.say(tube_m(work) / (work.design.strength.runs + 1))}",
+        ),
+        amount_answer(work, "lift", "Lift at a foot", max(float(-found.ground[:, :, 1].min()), 0.0), "force"),
+        amount_answer(work, "down", "Down at a foot", max(float(found.ground[:, :, 1].max()), 0.0), "force"),
+        amount_answer(work, "push", "Sideways at a foot", float(np.abs(found.ground[:, :, 0]).max()), "force"),
+    ]
+    # Close to buckling the numbers run away, and mean nothing.
+    if found.stands[row] and judged.ratio <= MANY:
+        answers += [
+            amount_answer(work, "bent", "Bending, most", float(np.abs(found.moment[row]).max()), "torque"),
+            amount_answer(work, "pressed", "Pressing, most", max(float(-found.axial[row].min()), 0.0), "force"),
+        ]
+        flag = f"more than {work.say(FLAG * size.span_m)} shows in doors and film"
+        answers += [
+            length_answer(work, "drop", "Crown sinks", max(drop_m, 0.0), flag if drop_m > FLAG * size.span_m else ""),
+            length_answer(work, "sway", "Sways", sway_m, flag if sway_m > FLAG * size.span_m else ""),
+        ]
+    post = post_use(work)
+    if post is not None:
+        one = way_of(work).one
+        label = f"{one.capitalize()} in the ground uses"
+        answers.append(Answer(id="post_use", label=label, reading=_share(post[0]), value=post[0], unit="share"))
+    answers.append(
+        length_answer(work, "stands_out", "Foot looked at stands out", furthest_out_m(work), "the one furthest out")
+    )
+    answers.append(
+        count_answer("weathers", "Weathers looked at", len(judged.weathered.combos), f"{len(found.rows)} to the end")
+    )
+    answers.append(
+        Answer(
+            id="bends_at",
+            label="Takes in bending",
+            reading=amount_text(_takes(work), "torque", work.tape.units, rounded("bends_at")),
+            value=_takes(work),
+            unit="N·m",
+            note="at its limit" if method_of(work) == "eu" else "allowed",
+        )
+    )
+    return answers
+
+
+def _takes(work: Work) -> float:
+    """Bending strength of the bow as it counts, N·m."""
+    strength_of = european if method_of(work) == "eu" else allowable
+    return strength_of(sections_of(work)[0]).moment_nm
+
+
+def _times(factor: float) -> str:
+    return "never" if factor > 100 else f"{int(factor * 10) / 10:g} ×"
+
+
+def strips(work: Work) -> list[Strip]:
+    """The bow's tube laid straight, with where it uses most of its strength, and where its joints are."""
+    judged, length_m = bow_found(work), tube_m(work)
+    marks = [work.mark(0.0, "end", "cut", "end:L", "use"), work.mark(length_m, "end", "cut", "end:R", "use")]
+    marks += [
+        work.mark(at_m, f"joint {number}", "joint", f"joint:{number}", "use")
+        for number, at_m in enumerate(split_of(work).joints_m, start=1)
+    ]
+    if judged is not None and judged.found is not None:
+        use = np.where(judged.model.which == 0, judged.found.use[judged.found.worst], -1.0)
+        element = int(use.argmax())
+        at_m = along_tube(work, float(judged.model.s_m[element : element + 2].mean()))
+        most = percent_text(min(float(use[element]), 9.99))
+        marks.append(work.mark(min(max(at_m, 0.0), length_m), f"uses most, {most}", "crown", "use:most", "use"))
+    return [
+        Strip(
+            id="use",
+            title="Bow, laid straight",
+            about="tape from its left end · where it uses most",
+            material=bow_tube(work).material,
+            length_m=length_m,
+            marks=tuple(sorted(marks, key=lambda each: each.at_m)),
+        )
+    ]

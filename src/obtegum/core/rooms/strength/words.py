@@ -1,0 +1,66 @@
+"""Where on the bow, in words, and what the strength of a bow comes to in a sentence."""
+
+from obtegum.core.amount import amount_text
+from obtegum.core.frame.analyse import LEAST_FACTOR
+from obtegum.core.quantity import percent_text
+from obtegum.core.rooms.strength.found import Judged
+from obtegum.core.rooms.weather.found import method_of, stood_in
+from obtegum.core.work import Work
+
+__all__ = ["AID", "MADE_UP", "MANY", "governing", "in_ground", "place_words"]
+
+AID = "Planning aid: code and a licensed engineer decide."
+MADE_UP = "Made-up weather, not for building."
+# Shares of the bow's tube up to which a place is called so, from a foot.
+PLACES = ((0.07, "just above the {side} {post}"), (0.3, "at the {side} shoulder"), (0.46, "{side} of the crown"))
+MANY = 3.0
+# Habits that the answer hangs on, as they were told.
+HABITS = {"cleared": ", sides cleared", "off": ", film off in winter"}
+
+
+def place_words(judged: Judged, element: int, post: str) -> str:
+    """Where an element lies: in the left post, at the right shoulder, at the crown."""
+    model = judged.model
+    middle = float(model.frame.nodes[element : element + 2, 0].mean())
+    side = "left" if middle < 0 else "right"
+    if model.which[element] == 1:
+        return f"in the {side} {post}"
+    whole = float(model.s_m[-1] - model.s_m[0])
+    share = (float(model.s_m[element : element + 2].mean()) - float(model.s_m[0])) / whole
+    near = min(share, 1 - share)
+    return next((words.format(side=side, post=post) for most, words in PLACES if near <= most), "at the crown")
+
+
+def governing(work: Work, judged: Judged, post: str, what: str = "The bow") -> str:
+    """What governs, where on the bow and in which weather."""
+    found = judged.found
+    assert found is not None
+    row, weather = found.worst, judged.governs.words
+    made_up = f"{MADE_UP} " if stood_in(work) else ""
+    weather += HABITS.get(work.design.weather.sides, "") + HABITS.get(work.design.weather.film, "")
+    factor = float(found.factor[found.rows[row]])
+    if not found.stands[row]:
+        least = LEAST_FACTOR["ultimate" if method_of(work) == "eu" else "allowable"]
+        if factor > least:
+            return f"{made_up}{what} gives way: {weather}. {AID}"
+        return f"{made_up}{what} buckles at {factor:.1f} of the load, {least:g} is the least: {weather}. {AID}"
+    where = place_words(judged, int(found.use[row].argmax()), post)
+    if judged.ratio > MANY:
+        share = f"would need {judged.ratio:.1f} times its strength"
+    else:
+        share = f"uses {percent_text(judged.ratio)} of its strength"
+    if found.use[row].max() < judged.ratio - 1e-9:
+        share = f"has too little against buckling, {factor:.1f} of the load,"
+    return f"{made_up}{what} {share} {where}: {weather}. {AID}"
+
+
+def force(work: Work, newtons: float) -> str:
+    """A demand, rounded up."""
+    return amount_text(newtons, "force", work.tape.units, "up")
+
+
+def in_ground(work: Work, ratio: float, weather: str, post: str) -> str:
+    """A post that bends in the ground before its bow does."""
+    made_up = f"{MADE_UP} " if stood_in(work) else ""
+    share = f"uses {percent_text(ratio)} of" if ratio <= MANY else f"would need {ratio:.1f} times"
+    return f"{made_up}The {post} {share} its strength in the ground: {weather}. {AID}"

@@ -1,0 +1,92 @@
+"""Snow and wind at the place: the grower's figures, where each is from, and how house and spot stand to them."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from obtegum.core.numbers import Decisions, Number, choice
+
+__all__ = ["FROM_MOST", "Weather"]
+
+FROM_MOST = 120
+From = Annotated[str, Field(max_length=FROM_MOST)]
+Pressure = Annotated[float | None, Number("Pressure", 0.0, 15000.0, "pressure")]
+
+
+class Weather(Decisions):
+    """Figures of snow and wind, Pa and m/s. What nobody told stays not known: nothing is taken for granted.
+
+    ``stand_in`` takes made-up figures in place of those that are missing, to play with; nothing is built by them.
+    """
+
+    method: Annotated[
+        Literal["units", "us", "eu", "given"],
+        choice(
+            "Reckoned by",
+            units="the method of its units",
+            us="US method (ASCE 7-16)",
+            eu="European method (EN 1991)",
+            given="pressures that an engineer gave",
+        ),
+    ] = "units"
+    ground_snow_pa: Annotated[
+        float | None, Number("Snow on the ground", 0.0, 15000.0, "pressure", hint="your local figure")
+    ] = None
+    snow_from: From = ""
+    wind_mps: Annotated[float | None, Number("Wind", 5.0, 110.0, "speed", hint="your local figure")] = None
+    wind_from: From = ""
+    openness: Annotated[
+        Literal["ask", "woods", "country", "coast"],
+        choice("Country", ask="not told yet", woods="woods or town", country="open", coast="flat, by open water"),
+    ] = "ask"
+    shelter: Annotated[
+        Literal["ask", "open", "part", "sheltered"],
+        choice(
+            "Wind at the spot", ask="not told yet", open="blows snow off", part="now and then", sheltered="hardly any"
+        ),
+    ] = "ask"
+    use: Annotated[
+        Literal["ask", "plants", "people"],
+        choice("Inside are", ask="not told yet", plants="plants, rarely people", people="people, public or work"),
+    ] = "ask"
+    heat: Annotated[
+        Literal["ask", "none", "frost_free", "heated"],
+        choice(
+            "In winter",
+            ask="not told yet",
+            none="not heated",
+            frost_free="just frost-free",
+            heated="10 °C and warmer, with an alarm",
+        ),
+    ] = "ask"
+    film: Annotated[
+        Literal["ask", "on", "off"], choice("Film in winter", ask="not told yet", on="stays on", off="comes off")
+    ] = "ask"
+    sides: Annotated[
+        Literal["ask", "free", "cleared", "beside", "blocked"],
+        choice(
+            "At the sides",
+            ask="not told yet",
+            free="room for slid snow",
+            cleared="room, and it is cleared away",
+            beside="another house",
+            blocked="no room: snow stays on",
+        ),
+    ] = "ask"
+    gap_m: Annotated[float | None, Number("Gap to the next house", 0.3, 60.0, hint="from side to side")] = None
+    altitude_m: Annotated[float, Number("Above the sea", 0.0, 4500.0, hint="below 1,000 m nothing is safer than 0")] = (
+        0.0
+    )
+    even_pa: Annotated[float | None, Number("Snow on the roof, even", 0.0, 15000.0, "pressure")] = None
+    drift_pa: Annotated[
+        float | None, Number("Snow on one half", 0.0, 15000.0, "pressure", hint="the other half bare")
+    ] = None
+    up_pa: Annotated[float | None, Number("Wind lifting", 0.0, 8000.0, "pressure", hint="on the whole roof")] = None
+    across_pa: Annotated[
+        float | None, Number("Wind pushing", 0.0, 8000.0, "pressure", hint="in on one half, out on the other")
+    ] = None
+    given_from: From = ""
+    stand_in: Annotated[
+        Literal["none", "plain"],
+        choice("What is missing", none="stays not known", plain="open plain, hard winter: to play with"),
+    ] = "none"

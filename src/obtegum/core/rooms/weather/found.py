@@ -1,0 +1,104 @@
+"""What the weather at the place comes to: the figures that are there, and the one question that is open."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from obtegum.core.found import found
+from obtegum.core.work import Work
+
+__all__ = ["OPEN", "Asked", "method_of", "missing", "stood_in", "told"]
+
+Method = Literal["us", "eu", "given"]
+
+
+@found
+def method_of(work: Work) -> Method:
+    """The method in use: that of the house's units unless another was chosen."""
+    chosen = work.design.weather.method
+    if chosen == "units":
+        return "us" if work.design.tape.units == "feet" else "eu"
+    return chosen
+
+
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """A question that is open: the measure that answers it, and its words."""
+
+    measure: str
+    words: str
+
+
+QUESTIONS: tuple[Asked, ...] = (
+    Asked("ground_snow_pa", "How much snow does your local figure put on the ground?"),
+    Asked("wind_mps", "What wind does your local figure give?"),
+    Asked("openness", "How open is the country round the house?"),
+    Asked("shelter", "Does wind blow the snow off at this spot?"),
+    Asked("use", "Are plants or people inside?"),
+    Asked("heat", "Is the house heated in winter?"),
+    Asked("film", "Does the film stay on in winter?"),
+    Asked("sides", "Is there room at the sides for snow that slides off?"),
+    Asked("gap_m", "How far is the next house?"),
+)
+GIVEN: tuple[Asked, ...] = (
+    Asked("even_pa", "What snow on the roof, even, did the engineer give?"),
+    Asked("drift_pa", "What snow on one half did the engineer give?"),
+    Asked("up_pa", "What lift by wind did the engineer give?"),
+    Asked("across_pa", "What push of the wind did the engineer give?"),
+)
+# What the European method does not ask.
+US_ONLY = ("use", "heat")
+# Figures to play with: an open plain with a hard winter. Made up; no place is meant.
+PLAIN: dict[str, float | str] = {
+    "ground_snow_pa": 1400.0,
+    "wind_mps": 49.0,
+    "openness": "country",
+    "shelter": "part",
+    "use": "plants",
+    "heat": "none",
+    "film": "on",
+    "sides": "free",
+    "gap_m": 3.0,
+    "even_pa": 900.0,
+    "drift_pa": 1400.0,
+    "up_pa": 900.0,
+    "across_pa": 700.0,
+}
+# The European method's wind is a mean of ten minutes.
+PLAIN_MEAN_MPS = 26.0
+OPEN = "ask"
+
+
+def _asked(work: Work) -> tuple[Asked, ...]:
+    method, sides = method_of(work), work.design.weather.sides
+    if method == "given":
+        return GIVEN
+    found = [each for each in QUESTIONS if method == "us" or each.measure not in US_ONLY]
+    return tuple(each for each in found if each.measure != "gap_m" or sides == "beside")
+
+
+@found
+def missing(work: Work) -> tuple[Asked, ...]:
+    """What nobody told yet, in the order in which it is asked."""
+    weather = work.design.weather
+    return tuple(each for each in _asked(work) if getattr(weather, each.measure) in (None, OPEN))
+
+
+@found
+def stood_in(work: Work) -> tuple[str, ...]:
+    """The figures that are made up, in place of ones that are missing."""
+    return tuple(each.measure for each in missing(work)) if work.design.weather.stand_in == "plain" else ()
+
+
+@found
+def told(work: Work) -> dict[str, float | str] | None:
+    """Every figure that the method asks for, SI; None while one of them is open and nothing stands in for it."""
+    if missing(work) and work.design.weather.stand_in == "none":
+        return None
+    weather, open_ = work.design.weather, {each.measure for each in missing(work)}
+    found: dict[str, float | str] = {}
+    for each in _asked(work):
+        value = PLAIN[each.measure] if each.measure in open_ else getattr(weather, each.measure)
+        found[each.measure] = value
+    if method_of(work) == "eu" and "wind_mps" in open_:
+        found["wind_mps"] = PLAIN_MEAN_MPS
+    return found

@@ -1,0 +1,95 @@
+"""Weather: snow and wind at this place, as the grower's own figures say, and what stands beside them."""
+
+from obtegum.core.amount import amount_text
+from obtegum.core.rooms.strength.found import sheet_of
+from obtegum.core.rooms.weather.found import method_of, missing, stood_in
+from obtegum.core.step import Answer, StepPlan
+from obtegum.core.verdict import Verdict
+from obtegum.core.weather.pressure import Worked
+from obtegum.core.work import Work
+
+__all__ = ["plan", "printed", "verdicts"]
+
+FIGURES = ("weather.ground_snow_pa", "weather.snow_from", "weather.wind_mps", "weather.wind_from")
+SPOT = ("weather.openness", "weather.shelter")
+HOUSE = ("weather.film", "weather.sides")
+US_ONLY = ("weather.use", "weather.heat")
+GIVEN = ("weather.even_pa", "weather.drift_pa", "weather.up_pa", "weather.across_pa", "weather.given_from")
+CAUTION = "Planning aid: local code and a licensed engineer decide. Never stand under a roof that creaks with snow."
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """The weather is told or not; what it does to the house is judged where the house stands up to it."""
+    return []
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The figures, where they are from, and every value that follows from them."""
+    method, open_ = method_of(work), missing(work)
+    beside = ("weather.gap_m",) if work.design.weather.sides == "beside" else ()
+    asked = GIVEN if method == "given" else (*FIGURES, *SPOT, *HOUSE, *beside, *(US_ONLY if method == "us" else ()))
+    lines = sheet_of(work)
+    return StepPlan(
+        id="weather",
+        title="Weather",
+        group="Place",
+        state="checked" if not open_ else "open" if len(open_) > len(asked) // 2 else "going",
+        next=_next(work),
+        caution=CAUTION,
+        measures=(
+            "weather.method",
+            *asked,
+            *(("weather.altitude_m",) if method != "given" else ()),
+            "weather.stand_in",
+        ),
+        aside=("weather.method", "weather.altitude_m", "weather.snow_from", "weather.wind_from"),
+        answers=tuple(_answer(work, place, each) for place, each in enumerate(lines, start=1)),
+        leads=tuple(f"worked_{place}" for place, each in enumerate(lines, start=1) if each.symbol in SHOWN),
+        views=("across", "along"),
+        strips=("floor",),
+        grips=(),
+        focus=("bow", "ground", "span", "height"),
+    )
+
+
+# What is carried away of all the values: the pressures.
+SHOWN = ("pf", "q", "s", "qp")
+
+
+def printed(work: Work, each: Worked) -> str:
+    """A value of the sheet as it is read."""
+    units = work.tape.units
+    if each.unit == "length":
+        return work.say(each.value)
+    if each.unit == "degrees":
+        return f"{each.value:.1f}°"
+    if each.unit == "number":
+        return f"{each.value:.3f}".rstrip("0").rstrip(".")
+    return amount_text(each.value, "pressure" if each.unit == "pressure" else "speed", units, "nearest")
+
+
+SI = {"length": "m", "degrees": "rad", "number": "share", "pressure": "Pa", "speed": "m/s"}
+
+
+def _answer(work: Work, place: int, each: Worked) -> Answer:
+    value = each.value * 0.017453292519943295 if each.unit == "degrees" else each.value
+    return Answer.model_validate(
+        {
+            "id": f"worked_{place}",
+            "label": f"{each.symbol}, {each.what}",
+            "reading": printed(work, each),
+            "value": value,
+            "unit": SI[each.unit],
+            "note": each.clause,
+        }
+    )
+
+
+def _next(work: Work) -> str:
+    open_, made_up = missing(work), stood_in(work)
+    if made_up:
+        return "Made-up weather, not for building: put your own figures in its place."
+    if open_:
+        left = f" {len(open_)} questions are open." if len(open_) > 1 else ""
+        return f"{open_[0].words}{left}"
+    return "All is told. What it does to the bow stands under Strength."

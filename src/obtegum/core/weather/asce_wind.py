@@ -1,0 +1,132 @@
+"""Wind on the main frame by ASCE/SEI 7-16, chapters 26 and 27, figures 27.3-1 and 27.3-3 (as read)."""
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+from numpy.typing import NDArray
+
+from obtegum.core.weather.outline import Outline
+from obtegum.core.weather.pressure import Case, Worked, from_wind
+
+__all__ = ["GUST", "Wind", "arch_factors", "velocity_pressure", "wind_cases", "worked"]
+
+Array = NDArray[np.float64]
+Openness = Literal["woods", "country", "coast"]
+# Table 26.11-1: α and zg, m; 26.10: least height for Kz.
+PROFILE: dict[Openness, tuple[float, float]] = {"woods": (7.0, 366.0), "country": (9.5, 274.0), "coast": (11.5, 213.0)}
+LEAST_Z_M, DIRECTION, GUST = 4.6, 0.85, 0.85
+CLOSED, OPEN_END = 0.18, 0.55
+# 27.1.5: the least on walls, and on the roof's vertical projection, Pa.
+LEAST_WALL_PA, LEAST_ROOF_PA = 770.0, 380.0
+# This program's choice: legs up to this share of the height belong to an arch that springs from the ground.
+FROM_GROUND = 0.25
+
+
+@dataclass(frozen=True, slots=True)
+class Wind:
+    """What wind needs to know: the 3-s gust of the code's map, m/s, the country, and the height above the sea, m.
+
+    ``opens`` is whether an end can stand open or be torn, ``long_m`` the house's length.
+    """
+
+    speed_mps: float
+    openness: Openness
+    altitude_m: float
+    opens: bool
+    long_m: float
+
+
+def exposure_factor(openness: Openness, height_m: float) -> float:
+    """Kz = 2.01·(z/zg)^(2/α), 26.10.1; z at least 4.6 m."""
+    alpha, gradient = PROFILE[openness]
+    return float(2.01 * (max(height_m, LEAST_Z_M) / gradient) ** (2 / alpha))
+
+
+def thin_air(altitude_m: float) -> float:
+    """Ke = e^(−0.000119·z), table 26.9-1; no more than 1."""
+    return min(math.exp(-0.000119 * altitude_m), 1.0)
+
+
+def velocity_pressure(wind: Wind, outline: Outline) -> float:
+    """q = 0.613·Kz·Kzt·Kd·Ke·V², 26.10-1, at mean roof height, Pa; flat ground."""
+    mean_m = (outline.leg_m + outline.height_m) / 2
+    return 0.613 * exposure_factor(wind.openness, mean_m) * DIRECTION * thin_air(wind.altitude_m) * wind.speed_mps**2
+
+
+def arch_factors(outline: Outline) -> tuple[list[float], float, float, float, bool]:
+    """Cp of figure 27.3-3 on the windward quarter (one or two of them), the centre half and the leeward quarter.
+
+    The last two: rise over span as it counts, and whether legs are walls of their own.
+    """
+    walls = outline.leg_m / outline.height_m > FROM_GROUND
+    rise = (outline.rise_m if walls else outline.height_m) / outline.span_m
+    if not walls:
+        windward = [1.4 * rise]
+    elif rise < 0.2:
+        windward = [-0.9]
+    elif rise < 0.3:
+        windward = [1.5 * rise - 0.3, 6 * rise - 2.1]
+    else:
+        windward = [2.75 * rise - 0.7]
+    return windward, -0.7 - rise, -0.5, rise, walls
+
+
+def _across(outline: Outline, windward: float, centre: float, leeward: float, walls: bool) -> Array:
+    """Cp of each piece with the wind from the left, quarters of the span in plan."""
+    quarter = outline.span_m / 4
+    roof = np.where(outline.x < -quarter, windward, np.where(outline.x > quarter, leeward, centre))
+    if not walls:
+        return np.asarray(roof)
+    return np.where(outline.roof, roof, np.where(outline.x < 0, 0.8, -0.5))
+
+
+def wind_cases(wind: Wind, outline: Outline) -> Iterator[Case]:
+    """Wind from either side and along, the house shut or with an end open, and the least of 27.1.5."""
+    q = velocity_pressure(wind, outline)
+    windward, centre, leeward, _, walls = arch_factors(outline)
+    inside = [(CLOSED, "doors shut, air pressing out"), (-CLOSED, "doors shut, air drawn in")]
+    if wind.opens:
+        inside += [(OPEN_END, "windward end open"), (-OPEN_END, "leeward end open")]
+    for number, first in enumerate(windward, start=1):
+        factors = _across(outline, first, centre, leeward, walls)
+        for gcpi, words in inside:
+            outward = -q * (GUST * factors - gcpi)
+            name = f"across{'' if len(windward) == 1 else number}{gcpi:+.2f}"
+            clause = "ASCE 7-16, figure 27.3-3"
+            yield from_wind(outline, f"left-{name}", f"wind from the left, {words}", clause, outward)
+            yield from_wind(outline, f"right-{name}", f"wind from the right, {words}", clause, outward[::-1].copy())
+    roof = -0.9 if outline.height_m / wind.long_m <= 0.5 else -1.3
+    factors = np.where(outline.roof | (not walls), roof, -0.7)
+    for gcpi, words in inside:
+        outward = -q * (GUST * factors - gcpi)
+        yield from_wind(
+            outline, f"along{gcpi:+.2f}", f"wind along the house, {words}", "ASCE 7-16, figure 27.3-1", outward
+        )
+    pushed = np.where(outline.roof, LEAST_ROOF_PA, LEAST_WALL_PA) * (outline.x < 0) * np.abs(outline.out[:, 0])
+    for name, words, sign, on in (("left", "left", 1.0, pushed), ("right", "right", -1.0, pushed[::-1].copy())):
+        per_area = np.stack([sign * on, np.zeros_like(on)], axis=1)
+        yield Case(f"least-{name}", f"the least wind from the {words}", "ASCE 7-16, 27.1.5", "wind", per_area, -on)
+
+
+def worked(wind: Wind, outline: Outline) -> list[Worked]:
+    """Every intermediate value, with its clause."""
+    mean_m = (outline.leg_m + outline.height_m) / 2
+    windward, centre, leeward, rise, _ = arch_factors(outline)
+    return [
+        Worked("V", "gust of the code’s map, 3 s", "as given", wind.speed_mps, "speed"),
+        Worked("z", "mean roof height", "26.2", mean_m, "length"),
+        Worked("Kz", "height and country", "26.10.1", exposure_factor(wind.openness, mean_m)),
+        Worked("Kd", "direction", "26.6", DIRECTION),
+        Worked("Ke", "thin air", "26.9", thin_air(wind.altitude_m)),
+        Worked("q", "velocity pressure", "26.10-1", velocity_pressure(wind, outline), "pressure"),
+        Worked("G", "gust effect", "26.11", GUST),
+        Worked("ρ", "rise over span", "figure 27.3-3", rise),
+        *(Worked("Cp", "windward quarter", "figure 27.3-3", each) for each in windward),
+        Worked("Cp", "centre half", "figure 27.3-3", centre),
+        Worked("Cp", "leeward quarter", "figure 27.3-3", leeward),
+        Worked("GCpi", "shut", "table 26.13-1", CLOSED),
+        *([Worked("GCpi", "an end open", "table 26.13-1", OPEN_END)] if wind.opens else []),
+    ]

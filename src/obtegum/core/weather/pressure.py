@@ -1,0 +1,52 @@
+"""A case of weather on a bow, and the working of it that an engineer can follow."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+from numpy.typing import NDArray
+
+from obtegum.core.weather.outline import Outline
+
+__all__ = ["Case", "Worked", "from_snow", "from_wind"]
+
+Array = NDArray[np.float64]
+Kind = Literal["snow", "wind", "heap"]
+
+
+@dataclass(frozen=True, slots=True)
+class Worked:
+    """One intermediate value: its symbol, what it is, the clause, and the number, SI; ``unit`` says of what kind."""
+
+    symbol: str
+    what: str
+    clause: str
+    value: float
+    unit: Literal["pressure", "speed", "number", "length", "degrees"] = "number"
+
+
+@dataclass(frozen=True, eq=False)
+class Case:
+    """One basic case: its name, how it is said in words, the clause, and the pressure on each piece.
+
+    ``per_area`` (n, 2) is force on a square metre of the film's own surface, Pa, to the right and up; ``shown`` (n,)
+    the pressure as the code tells it, on plan for snow, across the surface for wind (outward positive).
+    """
+
+    name: str
+    words: str
+    clause: str
+    kind: Kind
+    per_area: Array
+    shown: Array
+
+
+def from_snow(outline: Outline, name: str, words: str, clause: str, on_plan: Array) -> Case:
+    """Snow on plan, Pa, hangs plumb: spread over the surface that lies under it."""
+    down = -on_plan * outline.plan / outline.length
+    return Case(name, words, clause, "snow", np.stack([np.zeros_like(down), down], axis=1), on_plan)
+
+
+def from_wind(outline: Outline, name: str, words: str, clause: str, outward: Array, kind: Kind = "wind") -> Case:
+    """Pressure across the surface, Pa, outward positive (suction)."""
+    return Case(name, words, clause, kind, outward[:, None] * outline.out, outward)

@@ -1,0 +1,259 @@
+"""Strength on the bench: what is asked before anything is said, what is said, and what mends it."""
+
+import re
+from typing import Any
+
+import numpy as np
+import pytest
+
+from obtegum.core.bench import begin
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edits import apply_edits
+from obtegum.core.job import Job
+from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.remedies import find_remedies
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.strength.found import bow_found, end_found, post_use, weathered
+from obtegum.core.rooms.strength.model import model_of, sections_of
+from obtegum.core.rooms.weather.found import missing
+from obtegum.core.starters import new_house
+from tests.conftest import answer, make_bench, make_house, make_plan, verdict
+from tests.core.test_counts import changed, planned, refused
+
+TOLD = {
+    "ground_snow_pa": 500.0,
+    "wind_mps": 30.0,
+    "openness": "country",
+    "shelter": "part",
+    "use": "plants",
+    "heat": "none",
+    "film": "on",
+    "sides": "cleared",
+}
+STOUT = {
+    "bows__tube": "water-1-1-2",
+    "posts__tube": "post-2-3-8",
+    "bows__max_spacing_m": 0.9,
+    "size__span_m": 4.0,
+    "size__shape": {"kind": "round_on_legs", "leg_m": 0.6},
+}
+
+
+def told(**changes: Any) -> dict[str, Any]:
+    return {**STOUT, "weather": {**TOLD, **changes}}
+
+
+def test_a_new_house_asks_one_question_and_knows_nothing() -> None:
+    found = verdict(make_plan(), "frame")
+    assert (found.level, found.rank, found.ratio) == ("unknown", "stands", None)
+    assert found.sentence.endswith("How much snow does your local figure put on the ground?")
+    assert "%" not in found.sentence
+
+
+@pytest.mark.parametrize("name", [name for name in TOLD if name != "sides"])
+def test_every_figure_that_is_missing_leaves_it_unknown(name: str) -> None:
+    weather = {key: value for key, value in TOLD.items() if key != name}
+    plan = make_plan(**STOUT, weather=weather)
+    assert verdict(plan, "frame").level == "unknown"
+    assert [each.measure for each in missing(make_bench(**STOUT, weather=weather))] == [name]
+
+
+def test_the_european_method_asks_less_and_the_engineer_only_for_pressures() -> None:
+    few = {key: value for key, value in TOLD.items() if key not in ("use", "heat")}
+    assert verdict(make_plan(**STOUT, tape__units="metric", weather=few), "frame").level != "unknown"
+    given = {"method": "given", "even_pa": 300.0, "drift_pa": 400.0, "up_pa": 400.0, "across_pa": 300.0}
+    plan = make_plan(**STOUT, weather=given)
+    assert verdict(plan, "frame").level != "unknown"
+    assert missing(make_bench(**STOUT, weather={**given, "up_pa": None}))[0].measure == "up_pa"
+
+
+def test_made_up_weather_marks_every_figure() -> None:
+    plan = make_plan(**STOUT, weather={"stand_in": "plain"})
+    assert verdict(plan, "frame").sentence.startswith("Made-up weather, not for building.")
+    step = next(each for each in plan.steps if each.id == "weather")
+    assert next(each.note for each in step.answers if each.label.startswith("pg,")) == "made up, not for building"
+    own = make_plan(**STOUT, weather={**TOLD, "stand_in": "plain", "snow_from": "county map, made up for a test"})
+    assert "Made-up" not in verdict(own, "frame").sentence
+    step = next(each for each in own.steps if each.id == "weather")
+    assert next(each.note for each in step.answers if each.label.startswith("pg,")).startswith("county map")
+
+
+def test_what_governs_is_said_with_weather_place_and_share() -> None:
+    plan = make_plan(**told())
+    found = verdict(plan, "frame")
+    assert re.search(r"uses \d+ % of its strength|would need [\d.]+ times its strength", found.sentence)
+    assert re.search(r"left|right|crown", found.sentence)
+    assert re.search(r"snow|wind", found.sentence)
+    assert "sides cleared" in found.sentence
+    assert "licensed engineer decide" in found.sentence
+    assert "safe" not in found.sentence
+
+
+def test_the_bow_stands_on_its_posts_from_the_ground_up() -> None:
+    model = model_of(make_bench(**told()))
+    nodes = model.frame.nodes
+    assert nodes[0] == pytest.approx([-2.0, 0.0])
+    assert nodes[-1] == pytest.approx([2.0, 0.0])
+    assert nodes[:, 1].max() == pytest.approx(2.6)
+    # A mirror image from end to end, whatever was rounded on the way.
+    np.testing.assert_allclose(nodes[:, 0], -nodes[::-1, 0], atol=1e-9)
+    # Below the bow's end the post carries alone; where both lap, the stiffer of them.
+    low = (nodes[1:, 1] + nodes[:-1, 1]) / 2 < 16 * INCH_M
+    assert (model.which[low] == 1).all()
+
+
+def test_the_wall_of_welded_tube_counts_by_its_least() -> None:
+    section, _ = sections_of(make_bench())
+    assert section.wall_m == pytest.approx(0.93 * 0.065 * INCH_M)
+    bench = make_bench(own_tubes=[{"od_m": 0.035, "wall_m": 0.002}], bows__tube="own:1")
+    assert sections_of(bench)[0].wall_m == 0.002
+    # What is taken off for rust comes off the yield.
+    rusty = sections_of(make_bench(strength={"less_share": 0.25}))[0]
+    assert rusty.yield_pa == pytest.approx(0.75 * section.yield_pa)
+
+
+@pytest.mark.parametrize(
+    ("one", "other"),
+    [
+        ({}, {"ground_snow_pa": 700.0}),
+        ({}, {"wind_mps": 36.0}),
+        ({}, {"openness": "coast"}),
+        ({}, {"use": "people"}),
+        ({}, {"sides": "free"}),
+        ({"film": "off"}, {}),
+        ({}, {"sides": "blocked"}),
+    ],
+)
+def test_harder_weather_never_uses_less(one: dict[str, Any], other: dict[str, Any]) -> None:
+    before, after = bow_found(make_bench(**told(**one))), bow_found(make_bench(**told(**other)))
+    assert before is not None and after is not None
+    assert after.ratio >= before.ratio - 1e-9
+
+
+def test_closer_bows_and_stronger_tube_use_less() -> None:
+    wide, close = (bow_found(make_bench(**{**told(), "bows__max_spacing_m": spacing})) for spacing in (1.5, 0.6))
+    assert wide is not None and close is not None
+    assert close.ratio < wide.ratio
+    thin = bow_found(make_bench(**{**told(), "bows__tube": "rail-1-3-8"}))
+    stout = bow_found(make_bench(**told()))
+    assert thin is not None and stout is not None
+    assert stout.ratio < thin.ratio
+
+
+def test_the_end_bow_takes_half_a_bay() -> None:
+    bench = make_bench(**told())
+    bow, end = bow_found(bench), end_found(bench)
+    assert bow is not None and end is not None
+    assert bow.found is not None and end.found is not None
+    assert end.ratio < bow.ratio
+    assert np.abs(end.found.ground[:, :, 1]).max() < np.abs(bow.found.ground[:, :, 1]).max()
+
+
+def test_feet_carry_what_lies_on_the_bow() -> None:
+    # Even snow alone: what both feet are pressed by is the snow on plan, the cover and the tube, to the pound.
+    bench = make_bench(**told())
+    judged = bow_found(bench)
+    assert judged is not None and judged.found is not None
+    weather = judged.weathered
+    row = next(place for place, combo in enumerate(weather.combos) if combo.name == "D+S" and "even" in combo.words)
+    model, bay = judged.model, 57 * FOOT_M / 20
+    snow = float((weather.cases[0].shown * model.outline.plan).sum()) * bay
+    own = np.where(model.which == 0, *(section.weight_n_per_m for section in sections_of(bench)))
+    dead = float(((own + 5.0 * bay) * model.outline.length).sum())
+    assert judged.found.ground[row, :, 1].sum() == pytest.approx(snow + dead)
+
+
+def test_a_post_bends_in_the_ground_by_a_quarter_of_its_depth() -> None:
+    bench = make_bench(**told())
+    judged, post = bow_found(bench), post_use(bench)
+    assert judged is not None and judged.found is not None and post is not None
+    push = float(np.abs(judged.found.ground[:, :, 0]).max())
+    second = float(np.abs(judged.found.feet[judged.found.stands][:, :, 0]).max())
+    from obtegum.core.frame.steel import allowable
+
+    takes = allowable(sections_of(bench)[1]).moment_nm
+    assert post[0] == pytest.approx(0.26 * max(push, second) * 26 * INCH_M / takes)
+    assert post_use(make_bench(**{**told(), "posts__stand": "slab"})) is None
+
+
+def test_slid_snow_pushes_the_sides_in_unless_it_is_cleared() -> None:
+    names = [case.name for case in weathered(make_bench(**told(sides="free"))).cases]  # type: ignore[union-attr]
+    assert {"heap-left", "heap-right", "heap-both"} <= set(names)
+    cleared = [case.name for case in weathered(make_bench(**told())).cases]  # type: ignore[union-attr]
+    assert not any(name.startswith("heap") for name in cleared)
+    apart = make_plan(**told(sides="beside", gap_m=1.0))
+    assert "stand-in" in " ".join(each.note for step in apart.steps for each in step.answers if step.id == "weather")
+
+
+def test_plastic_is_not_known_and_says_what_to_do() -> None:
+    found = verdict(make_plan(bows__tube="pvc-1", weather=TOLD), "frame")
+    assert found.level == "unknown"
+    assert "clear snow" in found.sentence
+
+
+def test_remedies_are_tried_whole_before_they_are_offered() -> None:
+    design = make_house(**{**told(ground_snow_pa=200.0, wind_mps=28.0), "bows__max_spacing_m": 2.6})
+    assert verdict(planned(design), "frame").level == "fails"
+    found = [each for each in find_remedies(design, SiteRecord(), default_catalogue()) if each.verdict == "frame"]
+    assert found
+    for remedy in found:
+        cured = apply_edits(Job(design), remedy.edits, default_catalogue()).design
+        assert verdict(planned(cured), "frame").level in ("holds", "tight")
+
+
+def test_the_same_house_in_feet_and_metres_is_judged_alike() -> None:
+    feet = bow_found(make_bench(**told(method="us")))
+    metric = bow_found(make_bench(**told(method="us"), tape__units="metric"))
+    assert feet is not None and metric is not None
+    assert feet.ratio == metric.ratio
+
+
+def test_a_change_that_cant_move_the_frame_keeps_what_was_found() -> None:
+    design = make_house(**told())
+    bench = begin(design, SiteRecord(), default_catalogue())
+    before = bow_found(bench)
+    other = design.model_copy(update={"inside": design.inside.model_copy(update={"crop_m": 1.1})})
+    again = begin(other, SiteRecord(), default_catalogue(), bench)
+    assert bow_found(again) is before
+    wider = design.model_copy(update={"bows": design.bows.model_copy(update={"max_spacing_m": 0.8})})
+    assert bow_found(begin(wider, SiteRecord(), default_catalogue(), bench)) is not before
+
+
+@pytest.mark.parametrize(
+    ("measure", "text", "says"),
+    [
+        ("weather.ground_snow_pa", "-3", "below zero"),
+        ("weather.ground_snow_pa", "9000", "at the most"),
+        ("weather.wind_mps", "0", "at the least"),
+        ("weather.wind_mps", "fast", "Write a number, in mph"),
+        ("weather.wind_mps", "40 kn", "Write it in mph"),
+        ("strength.runs", "0", "at the least"),
+        ("weather.snow_from", "x" * 121, "120 letters"),
+    ],
+)
+def test_absurd_weather_is_refused_with_a_sentence(measure: str, text: str, says: str) -> None:
+    assert says in refused(new_house("feet"), (measure, text)).troubles[0].sentence
+
+
+def test_weather_is_typed_in_either_units() -> None:
+    design = changed(new_house("feet"), ("weather.ground_snow_pa", "25"), ("weather.wind_mps", "40 m/s"))
+    assert design.weather.ground_snow_pa == pytest.approx(25 * 47.880259)
+    assert design.weather.wind_mps == 40
+    metric = changed(new_house("metric"), ("weather.ground_snow_pa", "1.2"), ("weather.wind_mps", "90 mph"))
+    assert metric.weather.ground_snow_pa == 1200
+    assert metric.weather.wind_mps == pytest.approx(40.2336)
+
+
+def test_loads_and_use_are_drawn_on_the_bow() -> None:
+    plan = make_plan(**told())
+    views = {drawing.view: drawing for drawing in plan.drawings}
+    loads = [view for view in views if view.startswith("load:")]
+    step = next(each for each in plan.steps if each.id == "strength")
+    assert [each.view for each in step.how] == loads
+    # Snow lies on the roof and hangs plumb; suction points away from the bow.
+    snow = [item for item in views[loads[0]].items if item.kind == "arrow"]
+    assert snow
+    assert all(item.x0 == pytest.approx(item.x1) and item.y1 < item.y0 for item in snow)
+    assert any(item.kind == "outline" and item.part == "use" for item in views["use"].items)
+    assert any(item.kind == "handle" and item.measure == "size.shape.height_m" for item in views["use"].items)
+    assert answer(plan, "strength", "reserve").endswith("×")
