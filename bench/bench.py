@@ -20,6 +20,7 @@ from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
+from frame import frame_rows
 from obtegum.api.guard import TOKEN_HEADER
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edit import Edit
@@ -102,10 +103,15 @@ FOLLOW = """async ([moves]) => {
 }"""
 
 
-def drag_ms(page: Page, address: str) -> tuple[float, float]:
-    """From a pull on the width's grip to the redrawn house: median and worst of 20, ms."""
+def drag_ms(page: Page, address: str, weather: bool = False) -> tuple[float, float]:
+    """From a pull on the width's grip to the redrawn house, in its weather if asked: median and worst of 20, ms."""
     page.goto(address)
     page.get_by_role("link", name="Upper terrace").click()
+    if weather:
+        page.get_by_role("button", name="Weather").click()
+        page.get_by_text("open plain, hard winter: to play with", exact=True).click()
+        page.get_by_role("banner").get_by_text("Made-up weather").wait_for()
+        page.get_by_role("button", name="Size").click()
     page.locator('[data-handle="size.span_m"]').wait_for()
     times = page.evaluate(FOLLOW, [20])
     return statistics.median(times), max(times)
@@ -311,6 +317,7 @@ def main() -> int:
     body = json.dumps(thirty).encode()
     rows: list[tuple[str, float, float, str]] = []
     rows += [(what, took, budget, "ms") for (what, budget), took in zip(CORE_ROWS, core_ms(ROOT), strict=True)]
+    rows += frame_rows()
     shaped = [apply_edits(Job(design), [Edit(measure="size.shape", text=kind)], catalogue) for kind in SHAPE_LABELS]
     slowest = max(median_ms(lambda job=job: plan_house(*job, catalogue), 15) for job in shaped)
     rows.append(("whole plan of a 30 m house, the slowest shape", slowest, 25, "ms"))
@@ -334,6 +341,9 @@ def main() -> int:
             median, worst = drag_ms(page, address)
             rows.append(("a pull redrawn, median", median, 40, "ms"))
             rows.append(("a pull redrawn, worst of 20", worst, 100, "ms"))
+            median, worst = drag_ms(page, address, weather=True)
+            rows.append(("a pull redrawn with strength in it, median", median, 100, "ms"))
+            rows.append(("a pull redrawn with strength in it, worst of 20", worst, 150, "ms"))
             median, worst = press_ms(page, address, big)
             rows.append(("400 pegs, 2,000 spots: a change redrawn, median", median, 100, "ms"))
             rows.append(("400 pegs, 2,000 spots: worst of 12", worst, 150, "ms"))

@@ -2,6 +2,7 @@
 
 import argparse
 import json
+import os
 import socket
 import sys
 from collections.abc import Sequence
@@ -51,6 +52,8 @@ def _address(text: str) -> tuple[str, int]:
 
 def main(given: Sequence[str] | None = None) -> int:
     """Run a command; returns the exit code: 0 done, 1 can't be planned or served."""
+    # Matrices here are small: one thread each is quicker than two that wait for one another.
+    os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
     arguments = _arguments().parse_args(given)
     if arguments.command == "plan":
         return _plan(arguments.file, arguments.table)

@@ -2,9 +2,9 @@
 
 import re
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
-from tests.browser.conftest import open_house, step_button
+from tests.browser.conftest import field, open_house, step_button
 from tests.browser.test_reach import serious
 
 
@@ -59,14 +59,21 @@ def test_a_step_gone_to_in_mid_save_is_shown_when_the_answer_came(page: Page) ->
     """Over a slow link the answer to a change may come after another step was gone to: it is of the one before."""
     open_house(page, "Upper terrace", "Size")
 
-    def slowly(route: Route) -> None:
-        page.wait_for_timeout(500)
-        route.continue_()
+    held: list[Route] = []
 
-    page.route(re.compile(r"/api/houses/[^/]+/edits"), slowly)
+    def hold(route: Route) -> None:
+        if route.request.method == "PATCH" and not held:
+            held.append(route)
+        else:
+            route.continue_()
+
+    page.route("**/api/houses/**", hold)
     field(page, "size.length_m").fill("64")
     page.keyboard.press("Enter")
-    step_button(page, "Drain").click()
-    expect(page.get_by_role("complementary", name="Drain")).to_be_visible()
+    with page.expect_response(re.compile("step=drain")):
+        step_button(page, "Drain").click()
+    # The change is sent on only now; its answer is of the step that was shown when it was made.
+    held[0].continue_()
     expect(field(page, "drain.trench_m")).to_have_count(1)
     expect(page.locator("main svg").first).to_be_visible()
+    expect(page.locator(".size")).to_have_text("22' 6\" × 64'")

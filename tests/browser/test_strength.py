@@ -4,10 +4,11 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import field, grip, open_house, serious, step_button
+from tests.browser.conftest import field, grip, open_house, step_button
 from tests.browser.test_bench import saved
 from tests.browser.test_ground import answer
 from tests.browser.test_known import choose, pick, typed
+from tests.browser.test_reach import serious
 
 
 def tell(page: Page) -> None:
@@ -60,10 +61,12 @@ def test_loads_are_stepped_through_and_read_as_a_table(page: Page) -> None:
     cases = page.get_by_role("list", name="The weather on the bow").get_by_role("button")
     expect(cases.first).to_have_text("Snow lying even")
     cases.nth(1).click()
-    expect(page.locator("main svg").first).to_have_attribute("aria-label", re.compile("Snow drifted to the right, by ASCE"))
+    expect(page.locator("main svg").first).to_have_attribute(
+        "aria-label", re.compile("Snow drifted to the right, by ASCE")
+    )
     assert page.locator("[data-arrow]").count() > 2
     page.get_by_role("button", name="as a table").click()
-    expect(page.get_by_role("table")).to_contain_text("psf")
+    expect(page.get_by_role("table", name="Snow drifted to the right")).to_contain_text("psf")
 
 
 def test_made_up_weather_is_marked_everywhere(page: Page) -> None:

@@ -1,8 +1,7 @@
 """One bow under all its weather: second order, buckling, use of strength; what governs, where, and in which weather."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
-from functools import cached_property
+from dataclasses import dataclass
 from typing import Literal
 
 import numpy as np
@@ -36,7 +35,8 @@ BALANCED = 1e-6
 BUCKLED, MEANINGLESS = 1.01, 99.0
 # B19: how much the estimate of the second order is taken above what it says.
 MARGIN = 1.1
-FIRST_BATCH = 6
+# How many are solved at first, of those that could govern most; each batch after is twice as large.
+FIRST_BATCH = 5
 
 
 @dataclass(frozen=True, eq=False)
@@ -54,11 +54,10 @@ class Bow:
     between_m: float
     method: Method
 
-    @cached_property
+    @property
     def soft(self) -> Frame:
         """The frame whose strength is asked for: less stiff in the US method."""
-        share = SOFT if self.method == "allowable" else 1.0
-        return replace(self.frame, elastic=self.frame.elastic * share)
+        return self.frame.times(SOFT) if self.method == "allowable" else self.frame
 
 
 @dataclass(frozen=True, eq=False)
@@ -84,14 +83,17 @@ class Found:
 
     @property
     def worst(self) -> int:
-        """The row that governs."""
+        """The row that governs. Raises: ValueError where none had to be looked at."""
         return int(np.argmax(self.ratio))
 
 
-def analyse(bow: Bow, dead: Array, cases: Array, factors: Array, calm: Sequence[bool], whole: bool = False) -> Found:
+def analyse(
+    bow: Bow, dead: Array, cases: Array, factors: Array, calm: Sequence[bool], whole: bool = False, floor: float = -1.0
+) -> Found:
     """Judge every combination, ``factors`` (c, 1 + k) of dead load (n, 2) and ``k`` cases (k, n, 2), N/m along the bow.
 
-    Only those that could govern are solved to the second order, unless the ``whole`` is asked for.
+    Only those that could govern are solved to the second order, unless the ``whole`` is asked for; with a ``floor``
+    only those that could use more than that, which may be none.
     Raises: numpy.linalg.LinAlgError for a mechanism.
     """
     frame = bow.frame
@@ -113,16 +115,16 @@ def analyse(bow: Bow, dead: Array, cases: Array, factors: Array, calm: Sequence[
     order = np.argsort(-bound, kind="stable")
     order = order[~sure[order]]
     parts: list[_Rows] = [_buckled(bow, np.flatnonzero(sure), axial, moment, guess_use, plain, factors, factor)]
-    worst, at = float(parts[0].ratio.max(initial=-1.0)), 0
+    worst, at, many = max(floor, float(parts[0].ratio.max(initial=-1.0))), 0, len(order) if whole else FIRST_BATCH
     while at < len(order):
-        batch = order if whole else order[at : at + FIRST_BATCH]
+        batch = order[at : at + many]
         if not whole:
             batch = batch[bound[batch] > worst]
         if len(batch) == 0:
             break
         parts.append(_solve(bow, basic, factors, batch, both, factor))
         worst = max(worst, float(parts[-1].ratio.max()))
-        at += len(order) if whole else FIRST_BATCH
+        at, many = at + many, 2 * many
     return Found(
         rows=np.concatenate([part.rows for part in parts]),
         ratio=np.concatenate([part.ratio for part in parts]),

@@ -9,11 +9,10 @@ from numpy.typing import NDArray
 from obtegum.core.amount import amount_text
 from obtegum.core.drawing import Arrow, Drawing, Handle, Item, Material, Note, Outline, Row, Vertex, drawn
 from obtegum.core.paths import box
-from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.size.across import frame_outlines
 from obtegum.core.rooms.strength.found import Judged, bow_found, weathered
 from obtegum.core.rooms.strength.model import model_of
-from obtegum.core.rooms.strength.words import MANY
+from obtegum.core.rooms.strength.words import MANY, share_text
 from obtegum.core.weather.pressure import Case
 from obtegum.core.work import Work
 
@@ -56,7 +55,7 @@ def use(work: Work) -> Drawing:
     words, rows = "One bow; its strength isn’t known yet.", list[Row]()
     if judged is not None and judged.found is not None:
         items += [*_band(judged), *_ghost(work, judged), *_feet(work, judged)]
-        words = f"The bow uses {percent_text(min(judged.ratio, 9.99))} of its strength in {judged.governs.words}."
+        words = f"The bow uses {share_text(judged.ratio)} of its strength in {judged.governs.words}."
         rows = _table(work, judged)
     items.append(Handle(measure="size.shape.height_m", x=0.0, y=size.height_m, dx=0.0, dy=1.0))
     return drawn(
@@ -159,7 +158,7 @@ def _table(work: Work, judged: Judged) -> list[Row]:
         moment = amount_text(float(np.abs(found.moment[row, element]).max()), "torque", units, "up")
         axial = float(found.axial[row, element])
         pressed = amount_text(abs(axial), "force", units, "up")
-        share = percent_text(min(float(found.use[row, element]), 9.99))
+        share = share_text(float(found.use[row, element]))
         x, y = model.frame.nodes[element : element + 2].mean(axis=0)
         where = _where(work, float(x), float(y))
         rows.append(Row(what=where, reading=f"{share}, {moment}, {pressed} {'pressed' if axial < 0 else 'pulled'}"))

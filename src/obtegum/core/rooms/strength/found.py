@@ -59,9 +59,9 @@ class Judged:
 
     @property
     def ratio(self) -> float:
-        """Share of the limit that is used."""
+        """Share of the limit that is used; nothing where no combination had to be looked at."""
         assert self.found is not None
-        return float(self.found.ratio[self.found.worst])
+        return float(self.found.ratio.max(initial=0.0))
 
 
 def _us(told_: dict[str, float | str], outline: Outline, work: Work) -> tuple[list[Case], list[Worked], float]:
@@ -189,8 +189,10 @@ def bow_found(work: Work) -> Judged | None:
 
 @found
 def end_found(work: Work) -> Judged | None:
-    """The end bow: half a bay, and the end wall's weight."""
-    return _judged(work, bays_of(work).bay_m / 2, END_WALL_N_M)
+    """The end bow: half a bay, and the end wall's weight. Only what could use more than an ordinary bow is solved."""
+    bow = bow_found(work)
+    floor = bow.ratio if bow is not None and bow.found is not None else -1.0
+    return _judged(work, bays_of(work).bay_m / 2, END_WALL_N_M, floor)
 
 
 @found
@@ -212,7 +214,7 @@ def post_use(work: Work) -> tuple[float, str] | None:
     return use, judged.weathered.combos[row].words
 
 
-def _judged(work: Work, wide_m: float, more_n_m: float) -> Judged | None:
+def _judged(work: Work, wide_m: float, more_n_m: float, floor: float = -1.0) -> Judged | None:
     weather = weathered(work)
     if weather is None or why_unknown(work)[0]:
         return None
@@ -241,5 +243,5 @@ def _judged(work: Work, wide_m: float, more_n_m: float) -> Judged | None:
         between_m=tube_m(work) / (work.design.strength.runs + 1),
         method="ultimate" if method == "eu" else "allowable",
     )
-    found_ = analyse(bow, dead, loads, factors, [combo.calm for combo in weather.combos])
+    found_ = analyse(bow, dead, loads, factors, [combo.calm for combo in weather.combos], floor=floor)
     return Judged(model, weather, found_)

@@ -34,7 +34,7 @@ ROOM = Room(
         Measure(WHY, "text", "Why", lambda job: job.design.strength.less_why, _write, hint="prints", optional=True),
     ),
     cures=CURES,
-    down=frozenset({"reserve", "bends_at"}),
+    down=frozenset({"reserve", "bends_at", "film_holds"}),
     up=frozenset({"use", "post_use", "lift", "down", "push", "bent", "pressed", "drop", "sway"}),
     nearest=frozenset({"stands_out", "weathers"}),
     pages=(

@@ -5,18 +5,17 @@ import numpy as np
 from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, count_answer, length_answer
 from obtegum.core.frame.steel import allowable, european
-from obtegum.core.quantity import percent_text
-from obtegum.core.rooms.bows.found import along_tube, split_of, tube_m
+from obtegum.core.rooms.bows.found import along_tube, girth_at, split_of, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.draw import shown_cases
 from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, post_use, why_unknown
 from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
-from obtegum.core.rooms.strength.words import AID, MANY, governing, in_ground, place_words
+from obtegum.core.rooms.strength.words import AID, MANY, governing, in_ground, place_words, share_text
 from obtegum.core.rooms.weather.found import method_of, stood_in
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, StepPlan, Told
-from obtegum.core.strip import Strip
+from obtegum.core.strip import Strip, StripMark
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
@@ -25,6 +24,8 @@ __all__ = ["plan", "strips", "verdicts"]
 CAUTION = f"{AID} A frame without its braces and film is weaker than this: no climbing on it."
 # What a bow may sag or sway before doors and film mind, as a share of its width.
 FLAG = 1 / 60
+# Parts that the bow's tube is read in along its tape.
+READ_AT = 8
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -47,11 +48,7 @@ def verdicts(work: Work) -> list[Verdict]:
     if post is not None and post[0] > ratio:
         ratio, part = post[0], "post"
         sentence = in_ground(work, *post, way_of(work).one)
-    return [_verdict(judge(ratio, work.rules.holds_to), sentence, _share(ratio), ratio, part)]
-
-
-def _share(ratio: float) -> str:
-    return percent_text(ratio) if ratio < 10 else "over 1,000 %"
+    return [_verdict(judge(ratio, work.rules.holds_to), sentence, share_text(ratio), ratio, part)]
 
 
 def _verdict(level: object, sentence: str, number: str, ratio: float | None, part: str) -> Verdict:
@@ -94,7 +91,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         ),
         aside=("strength.joint_share", "strength.less_share", "strength.less_why"),
         answers=tuple(_answers(work, judged)) if judged is not None and judged.found is not None else (),
-        leads=("use", "reserve", "lift", "push"),
+        leads=("use", "reserve", "lift", "push", "film"),
         views=("use", "above"),
         strips=("use",),
         grips=("bows.max_spacing_m", "size.shape.height_m", "size.shape.leg_m", "size.span_m"),
@@ -127,7 +124,7 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
         Answer(
             id="use",
             label="Uses of its strength",
-            reading=_share(judged.ratio),
+            reading=share_text(judged.ratio),
             value=judged.ratio,
             unit="share",
             note=f"{where}; {judged.governs.words}",
@@ -159,12 +156,22 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
     if post is not None:
         one = way_of(work).one
         label = f"{one.capitalize()} in the ground uses"
-        answers.append(Answer(id="post_use", label=label, reading=_share(post[0]), value=post[0], unit="share"))
+        answers.append(Answer(id="post_use", label=label, reading=share_text(post[0]), value=post[0], unit="share"))
     answers.append(
         length_answer(work, "stands_out", "Foot looked at stands out", furthest_out_m(work), "the one furthest out")
     )
     answers.append(
         count_answer("weathers", "Weathers looked at", len(judged.weathered.combos), f"{len(found.rows)} to the end")
+    )
+    answers.append(
+        Answer(
+            id="film_holds",
+            label="Film and what holds it",
+            reading="not known",
+            value=0.0,
+            unit="share",
+            note="nobody rated it: it may give first",
+        )
     )
     answers.append(
         Answer(
@@ -189,6 +196,22 @@ def _times(factor: float) -> str:
     return "never" if factor > 100 else f"{int(factor * 10) / 10:g} ×"
 
 
+def _used_along(work: Work, judged: Judged, most_m: float) -> list[StripMark]:
+    """How much is used every so often along the bow, clear of where it uses most and of its ends."""
+    assert judged.found is not None
+    length_m, found = tube_m(work), list[StripMark]()
+    middles = (judged.model.s_m[1:] + judged.model.s_m[:-1]) / 2
+    use, own = judged.found.use[judged.found.worst], np.flatnonzero(judged.model.which == 0)
+    for place in range(1, READ_AT):
+        at_m = length_m * place / READ_AT
+        if abs(at_m - most_m) < length_m / (2 * READ_AT):
+            continue
+        element = int(own[np.abs(middles[own] - girth_at(work, at_m)).argmin()])
+        share = share_text(float(use[element]))
+        found.append(work.mark(at_m, f"uses {share}", "head", f"use:{place}", "use"))
+    return found
+
+
 def strips(work: Work) -> list[Strip]:
     """The bow's tube laid straight, with where it uses most of its strength, and where its joints are."""
     judged, length_m = bow_found(work), tube_m(work)
@@ -201,7 +224,8 @@ def strips(work: Work) -> list[Strip]:
         use = np.where(judged.model.which == 0, judged.found.use[judged.found.worst], -1.0)
         element = int(use.argmax())
         at_m = along_tube(work, float(judged.model.s_m[element : element + 2].mean()))
-        most = percent_text(min(float(use[element]), 9.99))
+        most = share_text(float(use[element]))
+        marks += _used_along(work, judged, at_m)
         marks.append(work.mark(min(max(at_m, 0.0), length_m), f"uses most, {most}", "crown", "use:most", "use"))
     return [
         Strip(

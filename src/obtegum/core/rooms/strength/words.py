@@ -1,19 +1,18 @@
 """Where on the bow, in words, and what the strength of a bow comes to in a sentence."""
 
-from obtegum.core.amount import amount_text
 from obtegum.core.frame.analyse import LEAST_FACTOR
 from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.strength.found import Judged
 from obtegum.core.rooms.weather.found import method_of, stood_in
 from obtegum.core.work import Work
 
-__all__ = ["AID", "MADE_UP", "MANY", "governing", "in_ground", "place_words"]
+__all__ = ["AID", "MADE_UP", "MANY", "governing", "in_ground", "place_words", "share_text"]
 
 AID = "Planning aid: code and a licensed engineer decide."
 MADE_UP = "Made-up weather, not for building."
 # Shares of the bow's tube up to which a place is called so, from a foot.
 PLACES = ((0.07, "just above the {side} {post}"), (0.3, "at the {side} shoulder"), (0.46, "{side} of the crown"))
-MANY = 3.0
+MANY, FAR = 3.0, 10.0
 # Habits that the answer hangs on, as they were told.
 HABITS = {"cleared": ", sides cleared", "off": ", film off in winter"}
 
@@ -54,9 +53,9 @@ def governing(work: Work, judged: Judged, post: str, what: str = "The bow") -> s
     return f"{made_up}{what} {share} {where}: {weather}. {AID}"
 
 
-def force(work: Work, newtons: float) -> str:
-    """A demand, rounded up."""
-    return amount_text(newtons, "force", work.tape.units, "up")
+def share_text(ratio: float) -> str:
+    """A share of strength, rounded up; far beyond it no figure means anything."""
+    return percent_text(ratio) if ratio < FAR else f"over {FAR:.0f} times"
 
 
 def in_ground(work: Work, ratio: float, weather: str, post: str) -> str:
