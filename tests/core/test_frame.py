@@ -294,3 +294,22 @@ def test_a_bow_that_buckles_is_told_so() -> None:
     assert not found.stands[0]
     assert found.factor[0] < 2
     assert found.ratio[0] == pytest.approx(2 / found.factor[0])
+
+
+def test_a_strut_pressed_past_half_its_yield_is_softer() -> None:
+    # A stout flat arch under so much even load that 1.6·P/(Fy·A) = x: what it uses grows by 1/(4·x·(1 − x)).
+    section = round_section(0.1, 0.02, 235e6, 205e9)
+    turn = np.linspace(math.radians(150), math.radians(30), 49)
+    frame = framed(np.stack([np.cos(turn), np.sin(turn)], axis=1), section)
+    squash = section.yield_pa * section.area_m2
+    unit = plan_load(frame, 1000.0)
+    pressed = -float(first_order(frame, loads_on(frame, unit)).axial.min())
+    found = []
+    for share in (0.45, 0.6):
+        load = unit * share * squash / 1.6 / pressed
+        found.append(analyse(bow_of(frame, section=section), np.zeros((48, 2)), load, np.array([[0.0, 1.0]]), [False]))
+    light, heavy = (each.ratio[0] / each.use[0].max() for each in found)
+    x = 1.6 * float(-found[1].axial[0].min()) / squash
+    assert light == pytest.approx(1.0)
+    assert x > 0.5
+    assert heavy == pytest.approx(1 / (4 * x * (1 - x)), rel=1e-6)

@@ -15,6 +15,7 @@ from obtegum.core.starters import demo_houses
 from obtegum.exchange.pdf import sheet_pdf
 from obtegum.exchange.text import plan_text
 from tests.conftest import make_house, make_plan
+from tests.core.test_strength import STOUT, told
 
 
 def planned(place: int) -> HousePlan:
@@ -56,8 +57,8 @@ def test_every_step_has_its_page(place: int) -> None:
 def test_each_way_of_squaring_is_drawn_on_paper() -> None:
     plan = planned(0)
     text = pages(plan)["Square it"]
-    for number, told in enumerate(next(step.how for step in plan.steps if step.id == "set-out"), start=1):
-        assert f"{number}. {told.words}" in text
+    for number, each in enumerate(next(step.how for step in plan.steps if step.id == "set-out"), start=1):
+        assert f"{number}. {each.words}" in text
         assert f"Step {number}, drawn 1 :" in text
 
 
@@ -119,3 +120,17 @@ def test_the_plan_in_text_tells_the_new_steps() -> None:
     text = plan_text(make_plan(record))
     for words in ("Square up", "Keep pegs", "Drain trench", "Pulls, stick A", "Widths", "Beds and paths"):
         assert words in text
+
+
+def test_the_weather_is_worked_out_on_paper_clause_by_clause() -> None:
+    plan = make_plan(**told(snow_from="county office, made up"))
+    reader = PdfReader(io.BytesIO(sheet_pdf(plan, 3, "2026-03-01", "letter")))
+    text = re.sub(r"\s+", " ", " ".join(page.extract_text() for page in reader.pages))
+    step = next(each for each in plan.steps if each.id == "weather")
+    for answer in step.answers:
+        assert f"{answer.label} {answer.note}" in text, answer.id
+    assert "pg, snow on the ground county office, made up 10.4 psf" in text
+    played = make_plan(**STOUT, weather={"stand_in": "plain"})
+    reader = PdfReader(io.BytesIO(sheet_pdf(played, 3, "2026-03-01", "a4")))
+    text = re.sub(r"\s+", " ", " ".join(page.extract_text() for page in reader.pages))
+    assert text.count("ot for building") >= 3

@@ -20,6 +20,7 @@ __all__ = [
     "Caution",
     "File",
     "Intake",
+    "Lines",
     "Link",
     "Member",
     "Need",
@@ -206,6 +207,13 @@ class Answers:
 
 
 @dataclass(frozen=True, slots=True)
+class Lines:
+    """The answers of a step, a line each, with what is noted of it: where a value is from, by which clause."""
+
+    step: str
+
+
+@dataclass(frozen=True, slots=True)
 class Next:
     """What a step says is next; loud where it is what the page is for."""
 
@@ -262,7 +270,7 @@ class Ruled:
     beside: str = ""
 
 
-Block = Caution | Picture | Answers | Next | Words | Verdicts | Numbered | Stick | Readings | Ruled
+Block = Caution | Picture | Answers | Lines | Next | Words | Verdicts | Numbered | Stick | Readings | Ruled
 
 
 @dataclass(frozen=True, slots=True)

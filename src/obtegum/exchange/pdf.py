@@ -7,6 +7,7 @@ from obtegum.core.faces import (
     Answers,
     Block,
     Caution,
+    Lines,
     Next,
     Numbered,
     Picture,
@@ -55,6 +56,9 @@ def _block(sheet: Sheet, block: Block) -> None:
                 sheet.drawing(drawing, share)
         case Answers(steps):
             _answers(sheet, [each for step in steps for each in _steps(plan, step) if each.answers])
+        case Lines(step):
+            for each in _steps(plan, step):
+                _lines(sheet, each)
         case Next(step, loud):
             for each in _steps(plan, step):
                 sheet.paragraph(each.next, *((FIGURES, 12) if loud else (WORDS, 10)))
@@ -117,6 +121,18 @@ def _answers(sheet: Sheet, steps: Sequence[StepPlan]) -> None:
             sheet.canvas.drawRightString(x + column, y, apart(answer.reading))
         lowest = min(lowest, y)
     sheet.y = lowest - 6
+
+
+def _lines(sheet: Sheet, step: StepPlan) -> None:
+    """Answers one below the other: what it is, what is noted of it, what it reads."""
+    for answer in step.answers:
+        sheet.need(14)
+        sheet.y -= 14
+        sheet.text(MARGIN, sheet.y, answer.label, WORDS, 9.5)
+        sheet.text(MARGIN + sheet.across * 0.55, sheet.y, answer.note, WORDS, 8.5)
+        sheet.canvas.setFont(FIGURES, 11)
+        sheet.canvas.drawRightString(MARGIN + sheet.across, sheet.y, apart(answer.reading))
+    sheet.y -= 6
 
 
 def _pairs(sheet: Sheet, left: Strip, right: Strip, words: str) -> None:

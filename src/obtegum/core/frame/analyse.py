@@ -203,6 +203,7 @@ def _solve(
     # What buckles is beyond its limit, by as much as it lacks.
     lacks = LEAST_FACTOR[bow.method] / factor[case_of]
     ratio = np.where(second.stands, np.maximum(ratio, np.where(lacks > 1, lacks, 0.0)), np.maximum(lacks, BUCKLED))
+    ratio = ratio / _yielding(bow, axial)
     ratio = np.where(np.isfinite(ratio), ratio, MEANINGLESS)
     pick = np.array([max(np.flatnonzero(case_of == case), key=lambda row: ratio[row]) for case in batch])
     standing = second.stands[pick]
@@ -229,6 +230,19 @@ def _signed(bow: Bow, basic: Loads, factors: Array, signed: Sequence[tuple[int, 
     leaning = Loads(loads.ends, loads.nodal + nodal, loads.total + nodal)
     first = first_order(bow.soft, leaning)
     return first, second_order(bow.soft, leaning, first.axial)
+
+
+def _yielding(bow: Bow, axial: Array) -> Array:
+    """(r,): τb of AISC C2.3 by the element that is pressed most: 1 up to half of yield, then 4·x·(1 − x).
+
+    A whole bow that is softer by τb moves more, and no more than by its inverse where it is far from buckling; what is
+    used is taken up by as much in place of solving it anew, which no light bow comes to.
+    """
+    if bow.method != "allowable":
+        return np.ones(len(axial))
+    squash = np.array([section.yield_pa * section.area_m2 for section in bow.sections])[bow.which]
+    share = np.clip(AMPLIFY * np.maximum(-axial, 0.0) / squash, 0.0, 1.0).max(axis=1)
+    return np.asarray(np.where(share <= 0.5, 1.0, np.maximum(4 * share * (1 - share), 1e-9)))
 
 
 def _grows(first: Array, second: Array) -> float:

@@ -128,10 +128,8 @@ def drift(site: Site, outline: Outline, near: bool = False) -> Array:
 
 def _line_deg(outline: Outline) -> float:
     """Slope of the line from the eaves, or where the roof is 70° steep, to the crown, degrees."""
-    out = outline.where_deg(STEEP)
-    right = np.flatnonzero(outline.roof & (outline.x > 0))
-    height = float(np.interp(out, outline.x[right], outline.y[right]))
-    return math.degrees(math.atan2(outline.height_m - height, max(out, 1e-6)))
+    rise = outline.height_m - outline.height_at_deg(STEEP)
+    return math.degrees(math.atan2(rise, max(outline.where_deg(STEEP), 1e-6)))
 
 
 def ridge_drift(site: Site, outline: Outline) -> tuple[float, float, float]:
@@ -195,10 +193,10 @@ def worked(site: Site, outline: Outline) -> list[Worked]:
         Worked("Ce", "exposure", "table 7.3-1", site.exposure),
         Worked("Ct", "warmth", "table 7.3-2", site.thermal),
         Worked("pf", "flat-roof snow, 0.7·Ce·Ct·Is·pg", "7.3-1", flat_roof_snow(site), "pressure"),
-        Worked("θ1", "all of it lies up to", "figure 7.4-1", site.level_deg, "degrees"),
-        Worked("θe", "slope at the eaves", "7.4.3", outline.eaves_deg, "degrees"),
+        Worked("a1", "all of it lies up to", "figure 7.4-1", site.level_deg, "degrees"),
+        Worked("ae", "slope at the eaves", "7.4.3", outline.eaves_deg, "degrees"),
         Worked("x30", "from the middle to the 30° point", "figure 7.4-2", outline.where_deg(30), "length"),
         Worked("x70", "from the middle to the 70° point", "figure 7.4-2", outline.where_deg(STEEP), "length"),
         Worked("Cs30", "slope factor at 30°", "figure 7.4-1", float(slope_factor(site, 30.0))),
-        Worked("θc", "line from eaves or 70° to the crown", "7.6.2", _line_deg(outline), "degrees"),
+        Worked("ac", "line from eaves or 70° to the crown", "7.6.2", _line_deg(outline), "degrees"),
     ]

@@ -79,7 +79,7 @@ def worked(site: Site, outline: Outline) -> list[Worked]:
         Worked("Ce", "exposure", "table 5.1", site.exposure),
         Worked("Ct", "warmth", "5.2(8)", 1.0),
         Worked("h/b", "rise over width", "figure 5.6", outline.rise_m / outline.span_m),
-        Worked("μ3", "vault, drifted, at its peak", "figure 5.6", vault_factor(outline)),
+        Worked("mu3", "vault, drifted, at its peak", "figure 5.6", vault_factor(outline)),
         Worked("x60", "from the middle to the 60° point", "figure 5.5", outline.where_deg(STEEP), "length"),
         Worked("s", "even, Ce·Ct·0.8·sk", "5.1", EVEN * site.laid_pa, "pressure"),
     ]

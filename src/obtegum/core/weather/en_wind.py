@@ -90,6 +90,7 @@ def worked(wind: Wind, outline: Outline) -> list[Worked]:
     return [
         Worked("vb", "basic wind velocity", "as given", wind.speed_mps, "speed"),
         Worked("kr", "country", "4.5", kr),
+        Worked("co", "flat ground: on a hill or ridge wind is more than this", "4.3.3", 1.0),
         Worked("vm", "mean wind at the crown", "4.3", mean, "speed"),
         Worked("Iv", "turbulence", "4.7", turbulence),
         Worked("qp", "peak pressure", "4.8", peak_pressure(wind, outline.height_m), "pressure"),

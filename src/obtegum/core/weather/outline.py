@@ -59,6 +59,12 @@ class Outline:
             return self.span_m / 2
         return 0.0 if degrees <= slopes[0] else float(np.interp(degrees, slopes, at))
 
+    def height_at_deg(self, degrees: float) -> float:
+        """How high the roof is where it becomes this steep, m; the spring line where it never does."""
+        right = np.flatnonzero(self.roof & (self.x > 0))
+        out = self.where_deg(degrees)
+        return self.leg_m if out >= self.span_m / 2 else float(np.interp(out, self.x[right], self.y[right]))
+
 
 def outline_of(nodes: Array, span_m: float, leg_m: float, height_m: float, straight: bool, ridged: bool) -> Outline:
     """The outline of a line of nodes (n + 1, 2), m."""

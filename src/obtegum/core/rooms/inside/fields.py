@@ -29,7 +29,12 @@ def _own_layout(document: Document, job: Job) -> None:
     put(document, "inside.along_walls", "own")
 
 
+def _path_hint(job: Job, catalogue: Catalogue) -> str:
+    return "those without a width of their own" if job.design.start.known == "beds" else "what is left over widens them"
+
+
 FIELDS = (
+    special("inside.path_m", hint=_path_hint),
     special("inside.along_walls", write=_write_layout),
     listed(
         OWN_BEDS,

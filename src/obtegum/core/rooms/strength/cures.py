@@ -13,7 +13,7 @@ CLOSER = (0.8, 0.65, 0.5)
 
 
 def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
-    """Closer bows, stronger tube, a lower house, more runs, the film off for the winter."""
+    """Closer bows, stronger tube, a lower house, another shape, cleared sides, the film off for the winter."""
     design = work.design
     if verdict.level == "unknown":
         return
@@ -28,6 +28,11 @@ def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
     for tube in stronger[:3]:
         around = next((each for each in posts if each.bore_m > tube.od_m), None)
         yield (chosen("bows.tube", tube.id), *((chosen("posts.tube", around.id),) if around else ()))
+    size, reveal_m = design.size, design.posts.reveal_m
+    lower_m = down(work, max(size.leg_m / 2, reveal_m))
+    if lower_m < size.leg_m:
+        yield (lengthened("size.shape.leg_m", lower_m),)
+    yield from ((chosen("size.shape", kind),) for kind in ("gothic", "three_centred") if kind != size.shape.kind)
     if design.weather.sides == "free":
         yield (chosen("weather.sides", "cleared"),)
     if design.weather.film == "on":

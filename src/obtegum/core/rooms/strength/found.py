@@ -16,7 +16,7 @@ from obtegum.core.rooms.strength.model import Model, model_of, sections_of
 from obtegum.core.rooms.weather.found import method_of, missing, stood_in, told
 from obtegum.core.weather import asce_snow, asce_wind, en_snow, en_wind
 from obtegum.core.weather.combine import Combination, combinations
-from obtegum.core.weather.heaps import heap_cases, heap_height
+from obtegum.core.weather.heaps import heap_cases, heap_height, least_gap
 from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.pressure import Case, Worked, from_snow, from_wind
 from obtegum.core.work import Work
@@ -28,6 +28,8 @@ COVER_N_M2 = 5.0
 # An end wall's studs and film, on the end bow, N for each metre of it.
 END_WALL_N_M = 40.0
 HIGH_M = 1000.0
+# Slope from which snow slides off whatever lies below it, degrees.
+STEEP_DEG = 50.0
 # Ways to stand in which soil holds a post from the side, and the moment that it makes, in shear times depth.
 IN_SOIL, POLE = ("driven", "stub", "curve"), 0.26
 
@@ -117,7 +119,7 @@ def _given(told_: dict[str, float | str], outline: Outline) -> tuple[list[Case],
     sheet = [
         Worked("s", "snow on the roof, even", clause, even, "pressure"),
         Worked("s½", "snow on one half", clause, half, "pressure"),
-        Worked("w↑", "wind lifting", clause, up, "pressure"),
+        Worked("w", "wind lifting", clause, up, "pressure"),
         Worked("q", "wind pushing", clause, across, "pressure"),
     ]
     return cases, sheet, even
@@ -139,6 +141,11 @@ def weathered(work: Work) -> Weathered | None:
         heap_m = heap_height(roof_pa, float(told_["ground_snow_pa"]), outline.span_m, gap_m)
         cases += heap_cases(outline, heap_m)
         sheet.append(Worked("h", "slid snow at the sides", "stand-in", heap_m, "length"))
+        # Above the legs and where the roof is steep, slid snow would hold up what slides after it.
+        below_m = max(outline.leg_m, outline.height_at_deg(STEEP_DEG))
+        gap = least_gap(roof_pa, float(told_["ground_snow_pa"]), outline.span_m, below_m)
+        if gap is not None:
+            sheet.append(Worked("g", "least gap to a house alike", "stand-in", gap, "length"))
     high = work.design.weather.altitude_m > HIGH_M
     return Weathered(tuple(cases), combinations(method, cases, high), tuple(_sourced(work, sheet)), heap_m)
 
@@ -151,7 +158,7 @@ def _sourced(work: Work, sheet: list[Worked]) -> Iterator[Worked]:
         **dict.fromkeys(("V", "vb"), ("wind_mps", weather.wind_from)),
         "s": ("even_pa", weather.given_from),
         "s½": ("drift_pa", weather.given_from),
-        "w↑": ("up_pa", weather.given_from),
+        "w": ("up_pa", weather.given_from),
         "q": ("across_pa", weather.given_from),
     }
     for each in sheet:

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from obtegum.core.faces import Answers, Caution, Next, Page
+from obtegum.core.faces import Caution, Lines, Next, Page
 from obtegum.core.fields import Document, Measure, put
 from obtegum.core.job import Job
 from obtegum.core.room import Room
@@ -31,5 +31,5 @@ ROOM = Room(
     verdicts=step.verdicts,
     fields=(_from("snow_from"), _from("wind_from"), _from("given_from")),
     nearest=frozenset({"worked"}),
-    pages=(Page("Weather", (Caution("weather"), Answers(("weather",)), Next("weather", loud=False)), first=0.5),),
+    pages=(Page("Weather", (Caution("weather"), Lines("weather"), Next("weather", loud=False)), first=0.5),),
 )
