@@ -257,3 +257,36 @@ def test_loads_and_use_are_drawn_on_the_bow() -> None:
     assert any(item.kind == "outline" and item.part == "use" for item in views["use"].items)
     assert any(item.kind == "handle" and item.measure == "size.shape.height_m" for item in views["use"].items)
     assert answer(plan, "strength", "reserve").endswith("×")
+
+
+def test_no_number_is_shown_where_forces_dont_balance(monkeypatch: pytest.MonkeyPatch) -> None:
+    from obtegum.core.frame import analyse
+
+    monkeypatch.setattr(analyse, "BALANCED", -1.0)
+    plan = make_plan(**told())
+    found = verdict(plan, "frame")
+    assert (found.level, found.number) == ("unknown", "not known")
+    assert "don’t balance" in found.sentence
+    assert not next(each for each in plan.steps if each.id == "strength").answers
+
+
+def test_what_is_taken_off_prints_with_its_reason() -> None:
+    old = {"less_share": 0.2, "less_why": "rust at the shoulders"}
+    rusty, sound = make_plan(**told(), strength=old), make_plan(**told())
+    assert "20 % off: rust at the shoulders" in verdict(rusty, "frame").sentence
+    assert verdict(rusty, "frame").ratio > verdict(sound, "frame").ratio
+
+
+def test_forces_and_pressures_can_be_taken_away() -> None:
+    from obtegum.core.rooms.strength.tables import TABLES
+
+    along, pressures = (list(table.rows(make_bench(**told()))) for table in TABLES)
+    judged = bow_found(make_bench(**told()))
+    assert judged is not None and judged.found is not None
+    assert len(along) == len(pressures) == judged.model.frame.count + 1
+    assert max(float(str(row[5])) for row in along[1:]) == pytest.approx(
+        judged.found.use[judged.found.worst].max(), abs=1e-4
+    )
+    assert len(pressures[0]) == 2 + len(judged.weathered.cases)
+    # Nothing is known, nothing is told but what the columns are.
+    assert [len(list(table.rows(make_bench()))) for table in TABLES] == [1, 1]

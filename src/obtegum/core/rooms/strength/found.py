@@ -251,4 +251,6 @@ def _judged(work: Work, wide_m: float, more_n_m: float, floor: float = -1.0) -> 
         method="ultimate" if method == "eu" else "allowable",
     )
     found_ = analyse(bow, dead, loads, factors, [combo.calm for combo in weather.combos], floor=floor)
+    if not found_.balanced:
+        return Judged(model, weather, None, "the sums of forces don’t balance")
     return Judged(model, weather, found_)

@@ -10,6 +10,7 @@ from obtegum.core.rooms.strength import step
 from obtegum.core.rooms.strength.cures import CURES
 from obtegum.core.rooms.strength.decisions import REASON_MOST
 from obtegum.core.rooms.strength.draw import load_drawings, use
+from obtegum.core.rooms.strength.tables import TABLES
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["ROOM"]
@@ -37,6 +38,7 @@ ROOM = Room(
     down=frozenset({"reserve", "bends_at", "film_holds"}),
     up=frozenset({"use", "post_use", "lift", "down", "push", "bent", "pressed", "drop", "sway"}),
     nearest=frozenset({"stands_out", "weathers"}),
+    tables=TABLES,
     pages=(
         Page(
             "Strength",

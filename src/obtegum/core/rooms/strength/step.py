@@ -36,13 +36,11 @@ def verdicts(work: Work) -> list[Verdict]:
         return [_verdict("unknown", f"Strength isn’t known. {reason}", "not known", None, part or "bow")]
     if judged.found is None:
         return [_verdict("unknown", f"Strength isn’t known: {judged.refused}.", "not known", None, "bow")]
-    if not judged.found.balanced:
-        return [
-            _verdict("unknown", "Strength isn’t known: the sums of forces don’t balance.", "not known", None, "bow")
-        ]
     ratio, end = judged.ratio, end_found(work)
     sentence = governing(work, judged, way_of(work).one)
-    if end is not None and end.found is not None and end.ratio > ratio:
+    if end is None or end.found is None:
+        return [_verdict("unknown", "The end bow’s strength isn’t known.", "not known", None, "bow")]
+    if end.ratio > ratio:
         ratio, sentence = end.ratio, governing(work, end, way_of(work).one, "The end bow")
     part, post = "bow", post_use(work)
     if post is not None and post[0] > ratio:
@@ -108,7 +106,7 @@ def _next(work: Work, judged: Judged | None) -> str:
     if stood_in(work):
         return "Reckoned with made-up weather: not for building."
     if judged.found is None:
-        return f"Another tube: {judged.refused}."
+        return f"Not known: {judged.refused}."
     return "Hold spacing, tube or height and watch what the bow uses."
 
 
@@ -120,6 +118,7 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
     crown = int(np.argmax(judged.model.frame.nodes[:, 1]))
     drop_m, sway_m = float(-moved[crown, 1]), float(np.abs(moved[:, 0]).max())
     where = place_words(judged, int(found.use[row].argmax()), way_of(work).one)
+    load = "factored, as the code has it" if method_of(work) == "eu" else "unfactored, of all weathers"
     answers = [
         Answer(
             id="use",
@@ -137,9 +136,9 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
             unit="share",
             note=f"runs hold it every {work.say(tube_m(work) / (work.design.strength.runs + 1))}",
         ),
-        amount_answer(work, "lift", "Lift at a foot", max(float(-found.ground[:, :, 1].min()), 0.0), "force"),
-        amount_answer(work, "down", "Down at a foot", max(float(found.ground[:, :, 1].max()), 0.0), "force"),
-        amount_answer(work, "push", "Sideways at a foot", float(np.abs(found.ground[:, :, 0]).max()), "force"),
+        amount_answer(work, "lift", "Lift at a foot", max(float(-found.ground[:, :, 1].min()), 0.0), "force", load),
+        amount_answer(work, "down", "Down at a foot", max(float(found.ground[:, :, 1].max()), 0.0), "force", load),
+        amount_answer(work, "push", "Sideways at a foot", float(np.abs(found.ground[:, :, 0]).max()), "force", load),
     ]
     # Close to buckling the numbers run away, and mean nothing.
     if found.stands[row] and judged.ratio <= MANY:

@@ -37,6 +37,8 @@ def governing(work: Work, judged: Judged, post: str, what: str = "The bow") -> s
     row, weather = found.worst, judged.governs.words
     made_up = f"{MADE_UP} " if stood_in(work) else ""
     weather += HABITS.get(work.design.weather.sides, "") + HABITS.get(work.design.weather.film, "")
+    if less := work.design.strength.less_share:
+        weather += f", {percent_text(less)} off: {work.design.strength.less_why or 'nobody says why'}"
     factor = float(found.factor[found.rows[row]])
     if not found.stands[row]:
         least = LEAST_FACTOR["ultimate" if method_of(work) == "eu" else "allowable"]
