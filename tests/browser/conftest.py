@@ -69,8 +69,9 @@ class Server:
         self.process.wait()
 
 
-@pytest.fixture(scope="session")
+@pytest.fixture(scope="module")
 def browser() -> Iterator[Browser]:
+    """A browser for the tests of a file: its event loop must not be running still when tests without it come."""
     with sync_playwright() as playwright:
         opened = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
         yield opened
