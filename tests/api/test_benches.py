@@ -2,8 +2,9 @@
 
 import random
 from concurrent.futures import ThreadPoolExecutor
+from time import monotonic, sleep
 
-from obtegum.api.benches import Benches
+from obtegum.api.benches import PATIENCE_S, Benches
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edit import Edit
 from obtegum.core.edits import apply_edits
@@ -75,3 +76,31 @@ def test_a_restarted_server_answers_the_same(store: Store) -> None:
     }
     for _ in range(2):
         assert first.post("/api/try", json=body).json() == second.post("/api/try", json=body).json()
+
+
+def test_what_can_wait_gives_way_to_a_hand() -> None:
+    benches, order = Benches(), list[str]()
+
+    def wait() -> None:
+        benches.give_way()
+        order.append("waited")
+
+    with ThreadPoolExecutor(1) as pool:
+        with benches.hand():
+            waiting = pool.submit(wait)
+            sleep(0.1)
+            order.append("held")
+        waiting.result()
+    assert order == ["held", "waited"]
+    # Nothing is held: it goes on at once. A hand that holds for ever is not waited for for ever.
+    begun = monotonic()
+    Benches().give_way()
+    assert monotonic() - begun < PATIENCE_S / 2
+
+
+def test_remedies_ask_before_each_is_judged() -> None:
+    asked, job = list[int](), Job(*demo_houses()[1])
+    work = Benches().begin(*job)
+    found = remedies_on(work, job, lambda: asked.append(1))
+    assert found == remedies_on(work, job)
+    assert len(asked) > len(found)

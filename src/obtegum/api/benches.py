@@ -5,7 +5,10 @@ the same without one.
 """
 
 from collections import deque
-from threading import Lock
+from collections.abc import Iterator
+from contextlib import contextmanager
+from threading import Condition, Lock
+from time import monotonic
 
 from fastapi import Request
 
@@ -18,6 +21,10 @@ __all__ = ["Benches", "benches_of"]
 
 # Benches that are kept: a house in each of a few windows.
 MOST = 8
+# How long work that can wait gives way at a time, s.
+PATIENCE_S = 2.0
+# A hand that let go so short a time ago is still pulling, s.
+QUIET_S = 0.25
 
 
 class Benches:
@@ -26,6 +33,8 @@ class Benches:
     def __init__(self, most: int = MOST) -> None:
         self._lock = Lock()
         self._kept: deque[tuple[HouseDesign, SiteRecord, Work]] = deque(maxlen=most)
+        self._idle = Condition(self._lock)
+        self._hands, self._let_go = 0, -QUIET_S
 
     def begin(self, design: HouseDesign, record: SiteRecord) -> Work:
         """A bench for a house, beginning from the kept one that is likest it. Raises: DesignError."""
@@ -38,6 +47,26 @@ class Benches:
         with self._lock:
             others = [kept for kept in self._kept if kept[0].name != design.name]
             self._kept = deque([(design, record, work), *others], self._kept.maxlen)
+
+    @contextmanager
+    def hand(self) -> Iterator[None]:
+        """While a hand holds something: what can wait gives way to it."""
+        with self._lock:
+            self._hands += 1
+        try:
+            yield
+        finally:
+            with self._idle:
+                self._hands -= 1
+                self._let_go = monotonic()
+                self._idle.notify_all()
+
+    def give_way(self) -> None:
+        """Wait until no hand holds anything, or did a moment ago; not for long, as what waits is wanted too."""
+        until = monotonic() + PATIENCE_S
+        with self._idle:
+            while (self._hands or monotonic() - self._let_go < QUIET_S) and monotonic() < until:
+                self._idle.wait(QUIET_S)
 
     def __len__(self) -> int:
         return len(self._kept)

@@ -60,9 +60,10 @@ def patch_house(desk: Desk, house_id: HouseId, changes: Changes) -> Response:
 @router.post("/{house_id}/trials", response_model=TrialOut)
 def post_trial(store: Kept, benches: KeptBenches, house_id: HouseId, trial: Trial) -> Response:
     """Try edits on a house as it stands; nothing is kept of it."""
-    house = houses.get(store, house_id)
-    job = apply_edits(Job(house.design, house.record), trial.edits, default_catalogue())
-    return answer(TrialOut(plan=plan_work(benches.begin(*job), trial.step)))
+    with benches.hand():
+        house = houses.get(store, house_id)
+        job = apply_edits(Job(house.design, house.record), trial.edits, default_catalogue())
+        return answer(TrialOut(plan=plan_work(benches.begin(*job), trial.step)))
 
 
 @router.get("/{house_id}/remedies", response_model=Remedies)
@@ -70,7 +71,7 @@ def get_remedies(store: Kept, benches: KeptBenches, house_id: HouseId) -> Respon
     """Ways out of what is tight or fails; each was judged in full and found better."""
     house = houses.get(store, house_id)
     job = Job(house.design, house.record)
-    return answer(Remedies(remedies=tuple(remedies_on(benches.begin(*job), job))))
+    return answer(Remedies(remedies=tuple(remedies_on(benches.begin(*job), job, benches.give_way))))
 
 
 @router.get("/{house_id}/tables/{view}", response_model=TableOut)

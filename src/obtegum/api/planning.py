@@ -55,7 +55,7 @@ def post_try(trial: TryIn, benches: KeptBenches) -> Response:
 def post_remedies(given: ReadIn, benches: KeptBenches) -> Response:
     """Ways out of what is tight or fails; each was judged in full and found better."""
     job = Job(given.design, given.record)
-    return answer(Remedies(remedies=tuple(remedies_on(benches.begin(*job), job))))
+    return answer(Remedies(remedies=tuple(remedies_on(benches.begin(*job), job, benches.give_way))))
 
 
 @router.get("/schema/house-file")

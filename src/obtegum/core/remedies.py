@@ -5,7 +5,7 @@ design, the whole house is judged with it, and it is offered only if the verdict
 and no other one comes to fail; one that comes out tight is named with the cost.
 """
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from functools import cache
 
 from obtegum.core.bench import begin
@@ -124,14 +124,22 @@ def find_remedies(design: HouseDesign, record: SiteRecord, catalogue: Catalogue)
     return remedies_on(begin(design, record, catalogue), Job(design, record))
 
 
-def remedies_on(work: Work, job: Job) -> list[Remedy]:
-    """The same for a house on a bench; every cure is judged on one that begins from it."""
+def remedies_on(work: Work, job: Job, between: Callable[[], object] = lambda: None) -> list[Remedy]:
+    """The same for a house on a bench; every cure is judged on one that begins from it.
+
+    ``between`` is called before each is judged, which may take as long as a plan.
+    """
+
+    def tried(verdict: Verdict, edits: Edits) -> Remedy | None:
+        between()
+        return _offer(work, job, verdict, edits)
+
     remedies: list[Remedy] = []
     for verdict in judged(work):
         cure = _cures().get(verdict.id)
         if verdict.level == "holds" or cure is None:
             continue
-        offers = _distinct(_offer(work, job, verdict, edits) for edits in cure(work, verdict))
+        offers = _distinct(tried(verdict, edits) for edits in cure(work, verdict))
         ranked = sorted(offers, key=lambda each: (LEVELS.index(each.level), each.more))
         remedies += ranked[:MOST_PER_VERDICT]
     return remedies
