@@ -141,11 +141,21 @@ def _feet(work: Work, judged: Judged) -> list[Item]:
         text = f"{words} {amount_text(abs(float(up)), 'force', units, 'up')}"
         pushed = amount_text(abs(float(across)), "force", units, "up")
         push = f"{'spreads' if across * out < 0 else 'is pulled in'} {pushed}"
-        anchor: Literal["start", "end"] = "end" if side == "L" else "start"
-        items.append(Note(part=f"foot:{side}", x=x + out * 0.15, y=y - 0.2, text=text, anchor=anchor, above=False))
-        items.append(
-            Note(part=f"foot:{side}", x=x + out * 0.15, y=y - 0.2, text=push, anchor=anchor, above=False, row=1)
-        )
+        # Between the feet, the right one's words below the left one's, so that a narrow screen has room for both.
+        anchor: Literal["start", "end"] = "start" if side == "L" else "end"
+        first = 0 if side == "L" else 2
+        for row, words_there in enumerate((text, push), start=first):
+            items.append(
+                Note(
+                    part=f"foot:{side}",
+                    x=x - out * 0.15,
+                    y=work.design.size.height_m * 0.5,
+                    text=words_there,
+                    anchor=anchor,
+                    above=False,
+                    row=row,
+                )
+            )
     return items
 
 
