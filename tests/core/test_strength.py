@@ -16,7 +16,7 @@ from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.strength.found import bow_found, end_found, post_use, weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
 from obtegum.core.rooms.weather.found import missing
-from obtegum.core.starters import new_house
+from obtegum.core.starters import demo_houses, new_house
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict
 from tests.core.test_counts import changed, planned, refused
 
@@ -290,3 +290,23 @@ def test_forces_and_pressures_can_be_taken_away() -> None:
     assert len(pressures[0]) == 2 + len(judged.weathered.cases)
     # Nothing is known, nothing is told but what the columns are.
     assert [len(list(table.rows(make_bench()))) for table in TABLES] == [1, 1]
+
+
+def test_what_gives_way_counts_by_its_buckling_alone() -> None:
+    # A wide house of light tube in hard weather: much of it buckles, and some gives way though it wouldn't by its
+    # first forces. No force of these means anything, so none is counted.
+    design, record = demo_houses()[0]
+    hard = design.model_copy(
+        update={
+            "weather": design.weather.model_copy(update={"stand_in": "plain"}),
+            "bows": design.bows.model_copy(update={"tube": "post-2-3-8"}),
+        }
+    )
+    judged = bow_found(begin(hard, record, default_catalogue()))
+    assert judged is not None and judged.found is not None
+    found = judged.found
+    factor, fallen = found.factor[found.rows], ~found.stands
+    assert (fallen & (factor < 2)).any()
+    assert (fallen & (factor > 2)).any()
+    np.testing.assert_allclose(found.ratio[fallen], np.maximum(2 / factor[fallen], 1.01))
+    assert found.stands[found.worst]

@@ -203,7 +203,8 @@ def _solve(
     # What buckles is beyond its limit, by as much as it lacks.
     lacks = LEAST_FACTOR[bow.method] / factor[case_of]
     ratio = np.where(second.stands, np.maximum(ratio, np.where(lacks > 1, lacks, 0.0)), np.maximum(lacks, BUCKLED))
-    ratio = ratio / _yielding(bow, axial)
+    # What found no rest has no forces that mean anything.
+    ratio = np.where(second.stands, ratio / _yielding(bow, axial), ratio)
     ratio = np.where(np.isfinite(ratio), ratio, MEANINGLESS)
     pick = np.array([max(np.flatnonzero(case_of == case), key=lambda row: ratio[row]) for case in batch])
     standing = second.stands[pick]
