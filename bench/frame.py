@@ -46,7 +46,7 @@ def _house(**bows: Any) -> HouseDesign:
     document = new_house("metric").model_dump()
     document["size"]["length_m"] = 30.0
     document["weather"].update(WEATHER)
-    document["bows"].update({"tube": "round-60.3", **bows})
+    document["bows"].update({"tube": "round-60.3", "making": "rolls", **bows})
     document["posts"]["tube"] = "round-76.1"
     return HouseDesign.model_validate(document)
 

@@ -31,6 +31,7 @@ TOLD = {
     "sides": "cleared",
 }
 STOUT = {
+    "bows__making": "rolls",
     "bows__tube": "water-1-1-2",
     "posts__tube": "post-2-3-8",
     "bows__max_spacing_m": 0.9,
@@ -310,3 +311,26 @@ def test_what_gives_way_counts_by_its_buckling_alone() -> None:
     assert (fallen & (factor > 2)).any()
     np.testing.assert_allclose(found.ratio[fallen], np.maximum(2 / factor[fallen], 1.01))
     assert found.stands[found.worst]
+
+
+def test_a_bow_that_is_forced_in_is_not_known() -> None:
+    # A former that leaves half a foot of each stick straight: its legs lean, and hands work them into their posts.
+    formed = {**told(), "bows__making": "former", "bending__tail_m": 0.4}
+    found = verdict(make_plan(**formed), "frame")
+    assert (found.level, found.ratio) == ("unknown", None)
+    assert "forced into its posts" in found.sentence
+    assert verdict(make_plan(**told()), "frame").level != "unknown"
+
+
+def test_bolts_and_corners_leave_no_more_than_a_joint() -> None:
+    plain = model_of(make_bench(**told())).jointed
+    bolted = model_of(make_bench(**told(), posts__bolt_m=2 * INCH_M, posts__stop="bolt")).jointed
+    assert bolted.sum() >= plain.sum() + 4
+    ridge = model_of(make_bench(size__shape={"kind": "gothic", "leg_m": 2 * FOOT_M, "height_m": 14 * FOOT_M}))
+    crown = int(np.argmax(ridge.frame.nodes[:, 1]))
+    assert ridge.jointed[crown - 1] and ridge.jointed[crown]
+
+
+def test_a_stub_of_the_bows_curve_is_as_strong_as_it_is() -> None:
+    bench = make_bench(**told(), posts__stand="curve", posts__length_m=1.0)
+    assert sections_of(bench)[1].od_m == pytest.approx(2.375 * INCH_M)

@@ -110,7 +110,7 @@ def analyse(
     amplify, soft = (AMPLIFY, SOFT) if bow.method == "allowable" else (1.0, 1.0)
     left = 1 - amplify / (soft * factor)
     with np.errstate(divide="ignore", invalid="ignore"):
-        bound = np.where(left > 0, guess / np.maximum(left, 1e-9) * MARGIN, np.inf)
+        bound = np.where(left > 0, guess / np.maximum(left, 1e-9) * MARGIN, np.inf) / _yielding(bow, axial)
     sure = left <= 0
     order = np.argsort(-bound, kind="stable")
     order = order[~sure[order]]

@@ -8,9 +8,11 @@ import numpy as np
 from obtegum.core.found import found
 from obtegum.core.frame.analyse import Bow, Found, analyse
 from obtegum.core.frame.steel import Strength, allowable, european
+from obtegum.core.rooms.bend.found import made_bow
 from obtegum.core.rooms.bows.found import tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.posts.found import embedment_m
+from obtegum.core.rooms.posts.found import embedment_m, entry_of, hands_force, play_of
+from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.model import Model, model_of, sections_of
 from obtegum.core.rooms.weather.found import method_of, missing, stood_in, told
@@ -41,7 +43,6 @@ class Weathered:
     cases: tuple[Case, ...]
     combos: tuple[Combination, ...]
     sheet: tuple[Worked, ...]
-    heap_m: float
 
 
 @dataclass(frozen=True, eq=False)
@@ -135,7 +136,6 @@ def weathered(work: Work) -> Weathered | None:
         cases, sheet, roof_pa = _us(told_, outline, work)
     else:
         cases, sheet, roof_pa = _eu(told_, outline) if method == "eu" else _given(told_, outline)
-    heap_m = 0.0
     if method != "given" and roof_pa and told_["sides"] in ("free", "beside"):
         gap_m = float(told_["gap_m"]) if told_["sides"] == "beside" else None
         heap_m = heap_height(roof_pa, float(told_["ground_snow_pa"]), outline.span_m, gap_m)
@@ -147,7 +147,7 @@ def weathered(work: Work) -> Weathered | None:
         if gap is not None:
             sheet.append(Worked("g", "least gap to a house alike", "stand-in", gap, "length"))
     high = work.design.weather.altitude_m > HIGH_M
-    return Weathered(tuple(cases), combinations(method, cases, high), tuple(_sourced(work, sheet)), heap_m)
+    return Weathered(tuple(cases), combinations(method, cases, high), tuple(_sourced(work, sheet)))
 
 
 def _sourced(work: Work, sheet: list[Worked]) -> Iterator[Worked]:
@@ -177,15 +177,26 @@ def sheet_of(work: Work) -> tuple[Worked, ...]:
     return () if (weather := weathered(work)) is None else weather.sheet
 
 
-def why_unknown(work: Work) -> tuple[str, str]:
-    """Why the strength of the bow isn't known, and what would settle it; two empty texts where it can be."""
+def why_unknown(work: Work) -> str:
+    """Why the strength of the bow isn't known; empty where it can be."""
     open_ = missing(work)
     if open_ and told(work) is None:
-        return open_[0].words, f"weather.{open_[0].measure}"
-    for tube in (bow_tube(work), post_tube(work)):
-        if tube.material != "steel":
-            return "The strength of plastic pipe is not reckoned yet: clear snow, prop it, or take the film off.", ""
-    return "", ""
+        return open_[0].words
+    if any(tube.material != "steel" for tube in (bow_tube(work), post_tube(work))):
+        return "The strength of plastic pipe is not reckoned yet: clear snow, prop it, or take the film off."
+    if _forced(work):
+        return "The bow is forced into its posts, which leaves stress that is not reckoned yet: see Posts and Bend."
+    return ""
+
+
+def _forced(work: Work) -> bool:
+    """Whether hands work the bow into its sockets, by its shape as planned or as it comes off the former."""
+    if play_of(work) is None or not way_of(work).socketed:
+        return False
+    entry, made = entry_of(work), made_bow(work)
+    off_m = (made.span_m - work.design.size.span_m) / 2
+    ways = ((entry.offset_m, entry.lean_rad), (off_m, abs(made.lean_rad)))
+    return any(hands_force(work, offset_m, lean_rad) is not None for offset_m, lean_rad in ways)
 
 
 @found
@@ -223,7 +234,7 @@ def post_use(work: Work) -> tuple[float, str] | None:
 
 def _judged(work: Work, wide_m: float, more_n_m: float, floor: float = -1.0) -> Judged | None:
     weather = weathered(work)
-    if weather is None or why_unknown(work)[0]:
+    if weather is None or why_unknown(work):
         return None
     model, method, sections = model_of(work), method_of(work), sections_of(work)
     strengths = list[Strength]()

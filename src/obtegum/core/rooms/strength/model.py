@@ -10,10 +10,11 @@ from obtegum.core.catalogue import Tube
 from obtegum.core.found import found
 from obtegum.core.frame.section import Section, round_section
 from obtegum.core.frame.solve import Frame
-from obtegum.core.rooms.bows.found import girth_at, split_of
+from obtegum.core.rooms.bows.found import corners_of, girth_at, split_of
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import entry_of
+from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.weather.outline import Outline, outline_of
 from obtegum.core.work import Work
@@ -53,7 +54,7 @@ def sections_of(work: Work) -> tuple[Section, Section]:
     """Sections of the bow and of what it stands on: the stiffer one of the two where they lap."""
     less, stand = work.design.strength.less_share, work.design.posts.stand
     bow, post = _section(bow_tube(work), less), _section(post_tube(work), less)
-    return bow, bow if stand in ("board", "curve") else post
+    return bow, bow if stand == "board" else post
 
 
 @found
@@ -62,6 +63,14 @@ def furthest_out_m(work: Work) -> float:
     stand = stand_of(work)
     reveal_m = work.design.posts.reveal_m
     return max([reveal_m, *(foot.reveal_m for foot in stand.feet.values())]) if stand else reveal_m
+
+
+def _weakened(work: Work) -> list[float]:
+    """Where besides its joints a bow is weaker than its tube, m of girth: corners, and bolts at both its posts."""
+    posts, top_s, girth_m = work.design.posts, entry_of(work).post_top_s_m, centre_line(work).girth_m
+    stop = [work.design.bows.insertion_m] if posts.stop == "bolt" and way_of(work).socketed else []
+    bolts = [top_s - below_m for below_m in ([posts.bolt_m] if posts.bolt_m is not None else []) + stop]
+    return [*(kink.s_m for kink in corners_of(work)), *bolts, *(girth_m - at_m for at_m in bolts)]
 
 
 @found
@@ -87,15 +96,15 @@ def model_of(work: Work) -> Model:
     which[:edge] = which[count - edge :] = 1
     own, post = sections_of(work)
     insertion_m = work.design.bows.insertion_m
-    middle = (nodes[1:, 1] + nodes[:-1, 1]) / 2
-    lapped = (which == 1) & (middle > work.design.posts.reveal_m - insertion_m)
+    lapped = (which == 1) & (np.minimum(nodes[1:, 1], nodes[:-1, 1]) >= work.design.posts.reveal_m - insertion_m - 1e-9)
     # Where bow and post lap, the stiffer of the two counts, for stiffness and for strength.
     if own.plastic_m3 > post.plastic_m3:
         which[lapped] = 0
     area = np.where(which == 0, own.area_m2, post.area_m2)
     inertia = np.where(which == 0, own.inertia_m4, post.inertia_m4)
     elastic = np.where(which == 0, own.elastic_pa, post.elastic_pa)
-    joints = np.array([girth_at(work, at_m) for at_m in split_of(work).joints_m])
+    # A ridge plate, an elbow, a bolt through the tubes leave no more than a joint does.
+    joints = np.array([*(girth_at(work, at_m) for at_m in split_of(work).joints_m), *_weakened(work)])
     jointed = np.array([bool(((joints > low - 1e-9) & (joints < high + 1e-9)).any()) for low, high in pairwise(s_m)])
     frame = Frame(nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1))
     kind = size.shape.kind

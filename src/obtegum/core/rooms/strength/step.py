@@ -30,10 +30,9 @@ READ_AT = 8
 
 def verdicts(work: Work) -> list[Verdict]:
     """Does the bow stand up to the weather; and the end bow, where that is worse."""
-    reason, part = why_unknown(work)
     judged = bow_found(work)
     if judged is None:
-        return [_verdict("unknown", f"Strength isn’t known. {reason}", "not known", None, part or "bow")]
+        return [_verdict("unknown", f"Strength isn’t known. {why_unknown(work)}", "not known", None, "bow")]
     if judged.found is None:
         return [_verdict("unknown", f"Strength isn’t known: {judged.refused}.", "not known", None, "bow")]
     ratio, end = judged.ratio, end_found(work)
@@ -100,7 +99,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 
 
 def _next(work: Work, judged: Judged | None) -> str:
-    reason, _ = why_unknown(work)
+    reason = why_unknown(work)
     if judged is None:
         return f"{reason} Weather asks for it." if reason.endswith("?") else reason
     if stood_in(work):

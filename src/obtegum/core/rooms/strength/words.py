@@ -1,5 +1,7 @@
 """Where on the bow, in words, and what the strength of a bow comes to in a sentence."""
 
+import math
+
 from obtegum.core.frame.analyse import LEAST_FACTOR
 from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.strength.found import Judged
@@ -30,29 +32,42 @@ def place_words(judged: Judged, element: int, post: str) -> str:
     return next((words.format(side=side, post=post) for most, words in PLACES if near <= most), "at the crown")
 
 
+def _conditions(work: Work) -> str:
+    """What the answer hangs on besides the weather: habits, and what was taken off the tube."""
+    weather, strength = work.design.weather, work.design.strength
+    less = f", {percent_text(strength.less_share)} off: {strength.less_why or 'nobody says why'}"
+    return HABITS.get(weather.sides, "") + HABITS.get(weather.film, "") + (less if strength.less_share else "")
+
+
 def governing(work: Work, judged: Judged, post: str, what: str = "The bow") -> str:
     """What governs, where on the bow and in which weather."""
     found = judged.found
     assert found is not None
     row, weather = found.worst, judged.governs.words
     made_up = f"{MADE_UP} " if stood_in(work) else ""
-    weather += HABITS.get(work.design.weather.sides, "") + HABITS.get(work.design.weather.film, "")
-    if less := work.design.strength.less_share:
-        weather += f", {percent_text(less)} off: {work.design.strength.less_why or 'nobody says why'}"
+    weather += _conditions(work)
     factor = float(found.factor[found.rows[row]])
     if not found.stands[row]:
         least = LEAST_FACTOR["ultimate" if method_of(work) == "eu" else "allowable"]
         if factor > least:
             return f"{made_up}{what} gives way: {weather}. {AID}"
-        return f"{made_up}{what} buckles at {factor:.1f} of the load, {least:g} is the least: {weather}. {AID}"
+        return f"{made_up}{what} buckles at {_down(factor)} of the load, {least:g} is the least: {weather}. {AID}"
     where = place_words(judged, int(found.use[row].argmax()), post)
     if judged.ratio > MANY:
-        share = f"would need {judged.ratio:.1f} times its strength"
+        share = f"would need {_up(judged.ratio)} times its strength"
     else:
         share = f"uses {percent_text(judged.ratio)} of its strength"
     if found.use[row].max() < judged.ratio - 1e-9:
-        share = f"has too little against buckling, {factor:.1f} of the load,"
+        share = f"has too little against buckling, {_down(factor)} of the load,"
     return f"{made_up}{what} {share} {where}: {weather}. {AID}"
+
+
+def _up(ratio: float) -> str:
+    return f"{math.ceil(ratio * 10 - 1e-9) / 10:.1f}"
+
+
+def _down(factor: float) -> str:
+    return f"{math.floor(factor * 10 + 1e-9) / 10:.1f}"
 
 
 def share_text(ratio: float) -> str:
@@ -63,5 +78,5 @@ def share_text(ratio: float) -> str:
 def in_ground(work: Work, ratio: float, weather: str, post: str) -> str:
     """A post that bends in the ground before its bow does."""
     made_up = f"{MADE_UP} " if stood_in(work) else ""
-    share = f"uses {percent_text(ratio)} of" if ratio <= MANY else f"would need {ratio:.1f} times"
-    return f"{made_up}The {post} {share} its strength in the ground: {weather}. {AID}"
+    share = f"uses {percent_text(ratio)} of" if ratio <= MANY else f"would need {_up(ratio)} times"
+    return f"{made_up}The {post} {share} its strength in the ground: {weather}{_conditions(work)}. {AID}"
