@@ -1,7 +1,7 @@
 """One bow under all its weather: second order, buckling, use of strength; what governs, where, and in which weather."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from typing import Literal
 
 import numpy as np
@@ -61,12 +61,11 @@ class Bow:
 
 
 @dataclass(frozen=True, eq=False)
-class Found:
-    """What was found, a row for each combination that was looked at (``rows`` names them by their place).
+class Rows:
+    """Combinations that were looked at, a row each; ``rows`` names them by their place.
 
-    ``ground`` (c, 2, 2) is what the feet give in each combination to the first order, N.
-    ``use`` (r, n) is the share of strength along the bow, ``factor`` (c,) the factor at which each combination buckles,
-    ``feet`` (r, 2, 2) N, ``moved`` (r, 3n + 3) under the load itself, m; ``balanced`` is whether all were in balance.
+    ``use`` (r, n) is the share of strength along the bow, ``feet`` (r, 2, 2) N and ``moved`` (r, 3n + 3) m are under
+    the load itself; ``balanced`` is whether all were in balance.
     """
 
     rows: NDArray[np.int_]
@@ -76,9 +75,15 @@ class Found:
     moment: Array
     feet: Array
     moved: Array
-    factor: Array
     stands: NDArray[np.bool_]
     balanced: bool
+
+
+@dataclass(frozen=True, eq=False)
+class Found(Rows):
+    """What was found: ``factor`` (c,) at which each combination buckles, ``ground`` (c, 2, 2) N of its first order."""
+
+    factor: Array
     ground: Array
 
     @property
@@ -114,7 +119,7 @@ def analyse(
     sure = left <= 0
     order = np.argsort(-bound, kind="stable")
     order = order[~sure[order]]
-    parts: list[_Rows] = [_buckled(bow, np.flatnonzero(sure), axial, moment, guess_use, plain, factors, factor)]
+    parts: list[Rows] = [_buckled(bow, np.flatnonzero(sure), axial, moment, guess_use, plain, factors, factor)]
     worst, at, many = max(floor, float(parts[0].ratio.max(initial=-1.0))), 0, len(order) if whole else FIRST_BATCH
     while at < len(order):
         batch = order[at : at + many]
@@ -126,31 +131,15 @@ def analyse(
         worst = max(worst, float(parts[-1].ratio.max()))
         at, many = at + many, 2 * many
     return Found(
-        rows=np.concatenate([part.rows for part in parts]),
-        ratio=np.concatenate([part.ratio for part in parts]),
-        use=np.concatenate([part.use for part in parts]),
-        axial=np.concatenate([part.axial for part in parts]),
-        moment=np.concatenate([part.moment for part in parts]),
-        feet=np.concatenate([part.feet for part in parts]),
-        moved=np.concatenate([part.moved for part in parts]),
-        stands=np.concatenate([part.stands for part in parts]),
-        factor=factor,
+        **{name: np.concatenate([getattr(part, name) for part in parts]) for name in ROWS},
         balanced=all(part.balanced for part in parts),
+        factor=factor,
         ground=np.tensordot(factors, plain.feet, axes=1),
     )
 
 
-@dataclass(frozen=True, eq=False)
-class _Rows:
-    rows: NDArray[np.int_]
-    ratio: Array
-    use: Array
-    axial: Array
-    moment: Array
-    feet: Array
-    moved: Array
-    stands: NDArray[np.bool_]
-    balanced: bool
+# What has a row for each combination.
+ROWS = tuple(field.name for field in fields(Rows) if field.name != "balanced")
 
 
 def _buckled(
@@ -162,10 +151,10 @@ def _buckled(
     plain: Solved,
     factors: Array,
     factor: Array,
-) -> _Rows:
+) -> Rows:
     """Combinations that buckle before their load is on: there is nothing to solve; numbers of the first order."""
     rows = factors[which]
-    return _Rows(
+    return Rows(
         rows=which,
         ratio=np.maximum(LEAST_FACTOR[bow.method] / factor[which], BUCKLED),
         use=use[which],
@@ -180,7 +169,7 @@ def _buckled(
 
 def _solve(
     bow: Bow, basic: Loads, factors: Array, batch: NDArray[np.int_], both: NDArray[np.bool_], factor: Array
-) -> _Rows:
+) -> Rows:
     """Second order of a batch, imperfect to both sides where that counts; each combination by its worse side."""
     signed = [(case, sign) for case in batch for sign in ((1.0, -1.0) if both[case] else (0.0,))]
     found = _signed(bow, basic, factors, signed)
@@ -208,7 +197,7 @@ def _solve(
     ratio = np.where(np.isfinite(ratio), ratio, MEANINGLESS)
     pick = np.array([max(np.flatnonzero(case_of == case), key=lambda row: ratio[row]) for case in batch])
     standing = second.stands[pick]
-    return _Rows(
+    return Rows(
         rows=case_of[pick],
         ratio=ratio[pick],
         use=use[pick],
