@@ -1,6 +1,7 @@
 """Snow and wind by two codes, each against a value worked by hand with its clause."""
 
 import math
+from dataclasses import replace
 from itertools import pairwise
 
 import numpy as np
@@ -10,6 +11,7 @@ from obtegum.core.weather import asce_snow, asce_wind, en_snow, en_wind
 from obtegum.core.weather.combine import combinations
 from obtegum.core.weather.heaps import heap_cases, heap_height, least_gap
 from obtegum.core.weather.outline import Outline, outline_of
+from obtegum.core.weather.own import Own
 from obtegum.core.weather.pressure import Case, from_snow, from_wind
 
 
@@ -35,6 +37,8 @@ def at(outline: Outline, values: np.ndarray, x: float, roof: bool = True) -> flo
     return float(values[places[np.argmin(np.abs(outline.x[places] - x))]])
 
 
+# What the bow next to an end carries of a house of 1.2 m bays, and what the end bow does.
+INNER, END = (0.6, 1.8), (0.0, 0.6)
 COLD = asce_snow.Site(1000.0, False, "none", "country", "part", True)
 
 
@@ -137,7 +141,7 @@ def test_arch_factors_by_figure_27_3_3() -> None:
 def test_wind_from_the_left_with_an_end_open() -> None:
     outline, wind = half_circle(), asce_wind.Wind(45.0, "country", 0.0, True, 20.0)
     q = asce_wind.velocity_pressure(wind, outline)
-    cases = {case.name: case for case in asce_wind.wind_cases(wind, outline)}
+    cases = {case.name: case for case in asce_wind.wind_cases(wind, outline, INNER)}
     # Outward: −q·(G·Cp − GCpi), G not on the inside: 0.85·0.7 = 0.595 pressed in, 0.55 pressed out.
     opened = cases["left-across+0.55"].shown
     assert at(outline, opened, -2.9) == pytest.approx(q * (0.55 - 0.595))
@@ -149,12 +153,62 @@ def test_wind_from_the_left_with_an_end_open() -> None:
     assert at(outline, opened, 0.0) - at(outline, shut, 0.0) == pytest.approx(q * 0.37)
 
 
+def test_wind_along_the_house_by_figure_27_3_1() -> None:
+    # 20 m long, mean roof height 1.5: −0.9 over the first 1.5 m, −0.5 to 3 m; the strip of 0.6 to 1.8 m has three
+    # quarters of the first. The other sign is −0.18 everywhere.
+    outline, wind = half_circle(), asce_wind.Wind(45.0, "country", 0.0, True, 20.0)
+    assert asce_wind.along_factors(wind, outline, INNER) == pytest.approx((-0.75 * 0.9 - 0.25 * 0.5, -0.18))
+    assert asce_wind.along_factors(wind, outline, END)[0] == pytest.approx(-0.9)
+    # As long as high: −1.3 over half of its height, −0.7 beyond; half way to it, half of the difference.
+    cube, between = (asce_wind.Wind(45.0, "country", 0.0, True, long) for long in (1.5, 2.0))
+    assert asce_wind.along_factors(cube, outline, (0.0, 1.5))[0] == pytest.approx(-1.0)
+    assert asce_wind.along_factors(between, outline, END)[0] == pytest.approx((-0.9 - 1.3) / 2)
+    q = asce_wind.velocity_pressure(wind, outline)
+    cases = {case.name: case for case in asce_wind.wind_cases(wind, outline, END)}
+    assert at(outline, cases["along+0.18"].shown, 0.0) == pytest.approx(q * (0.85 * 0.9 + 0.18))
+    assert at(outline, cases["along-less-0.55"].shown, 0.0) == pytest.approx(q * (0.85 * 0.18 - 0.55))
+
+
+def test_wind_along_the_house_by_tables_7_4b_and_7_1() -> None:
+    # e = min(6, 2·3) = 6: −1.4 to 0.6 m, then −0.8 (−0.9 from 45°) to 3 m; sides −1.2 to 1.2 m, −0.8 to 6 m.
+    outline, wind = half_circle(), en_wind.Wind(26.0, "country", True)
+    assert en_wind.along_factors(wind, outline, END) == pytest.approx((-1.4, -1.4, -1.2))
+    assert en_wind.along_factors(wind, outline, INNER) == pytest.approx((-0.8, -0.9, -1.0))
+    assert en_wind.along_factors(wind, outline, (0.3, 0.9))[0] == pytest.approx(-1.1)
+
+
+def test_coefficients_of_ones_own_take_the_place_of_the_charts() -> None:
+    outline = half_circle()
+    own = Own(hill=1.2, windward=0.9, centre=-1.0, leeward=-0.4, along=-1.5, opened=0.3, drift=1.1)
+    wind, plain = (asce_wind.Wind(45.0, "country", 0.0, True, 20.0, each) for each in (own, Own()))
+    q = asce_wind.velocity_pressure(wind, outline)
+    assert q == pytest.approx(1.2 * asce_wind.velocity_pressure(plain, outline))
+    cases = {case.name: case for case in asce_wind.wind_cases(wind, outline, INNER)}
+    across = cases["left-across+0.30"].shown
+    assert [at(outline, across, x) / q for x in (-2.9, 0.0, 2.9)] == pytest.approx(
+        [0.3 - 0.85 * 0.9, 0.3 + 0.85, 0.3 + 0.85 * 0.4]
+    )
+    assert at(outline, cases["along+0.30"].shown, 0.0) == pytest.approx(q * (0.3 + 0.85 * 1.5))
+    # A hill multiplies speed in the European method, so its pressure by the square.
+    windy, calm = (en_wind.Wind(26.0, "country", True, each) for each in (own, Own()))
+    assert en_wind.peak_pressure(windy, 4.0) == pytest.approx(1.44 * en_wind.peak_pressure(calm, 4.0))
+    assert en_wind.vault_factors(outline, own)[:3] == ([0.9], -1.0, -0.4)
+    assert en_snow.vault_factor(en_snow.Site(1000.0, "part", True, own), outline) == 1.1
+    # 1.1 of the flat roof's snow at the 30° point, in place of 2/Ce.
+    drifted = asce_snow.drift(replace(COLD, own=own), outline)
+    assert drifted.max() / asce_snow.drift(COLD, outline).max() == pytest.approx(1.1 / 2, rel=0.01)
+    # Legs of a third of the height: walls, unless the user has them from a half.
+    legged = half_circle(leg=1.5)
+    assert asce_wind.arch_factors(legged)[4]
+    assert not asce_wind.arch_factors(legged, Own(legs=0.5))[4]
+
+
 def test_the_least_wind_pushes_the_projection() -> None:
     # 380 Pa on 3 m of rise, whatever the curve: 1,140 N a metre to the right.
     outline = half_circle()
     case = next(
         each
-        for each in asce_wind.wind_cases(asce_wind.Wind(30, "country", 0, True, 20), outline)
+        for each in asce_wind.wind_cases(asce_wind.Wind(30, "country", 0, True, 20), outline, INNER)
         if each.name == "least-left"
     )
     assert float((case.per_area[:, 0] * outline.length).sum()) == pytest.approx(380 * 3.0, rel=0.001)
@@ -163,7 +217,7 @@ def test_the_least_wind_pushes_the_projection() -> None:
 def test_european_snow_on_a_vault() -> None:
     # h/b = 0.5: μ3 = 0.2 + 5 → 2.0; the 60° points at 3·sin 60° = 2.598, peaks at 1.299.
     outline, site = half_circle(), en_snow.Site(1000.0, "part", True)
-    assert en_snow.vault_factor(outline) == 2.0
+    assert en_snow.vault_factor(site, outline) == 2.0
     even = site.laid_pa * en_snow.even_factor(site, outline)
     assert at(outline, even, 2.5) == pytest.approx(800)
     assert at(outline, even, 2.7) == 0
@@ -174,7 +228,7 @@ def test_european_snow_on_a_vault() -> None:
     held = en_snow.Site(1000.0, "open", False)
     assert held.laid_pa == 800
     assert at(outline, en_snow.even_factor(held, outline), 2.9) == 0.8
-    low = en_snow.vault_factor(outline_of(np.array([[-4, 0], [0, 0.8], [4, 0]]), 8.0, 0.0, 0.8, False, False))
+    low = en_snow.vault_factor(site, outline_of(np.array([[-4, 0], [0, 0.8], [4, 0]]), 8.0, 0.0, 0.8, False, False))
     assert low == pytest.approx(0.2 + 10 * 0.1)
 
 

@@ -34,9 +34,11 @@ AmountKind = Literal[
     "longitude",
     "degrees",
     "count",
+    "factor",
 ]
-# Kinds that may lie below zero.
-SIGNED: tuple[AmountKind, ...] = ("latitude", "longitude", "degrees")
+# Kinds that are angles, and all that may lie below zero.
+ANGLES: tuple[AmountKind, ...] = ("latitude", "longitude", "degrees")
+SIGNED: tuple[AmountKind, ...] = (*ANGLES, "factor")
 POUND_KG = 0.45359237
 POUND_N = POUND_KG * 9.80665
 # A thousand pounds of force on a square inch.
@@ -54,6 +56,7 @@ class _Unit(NamedTuple):
 
 _PERCENT, _MINUTES = _Unit("%", 0.01, 1), _Unit("min", 60.0, 1)
 _COUNT, _SLOPE = _Unit("", 1.0, 0, spaced=False), _Unit("", 1.0, 2, spaced=False)
+_FACTOR = _Unit("", 1.0, 2, spaced=False)
 _HOURS, _DEGREES = _Unit("h", HOUR_S, 1), _Unit("°", 1.0, 6, spaced=False)
 _UNITS: dict[AmountKind, dict[Units, _Unit]] = {
     "share": {"feet": _PERCENT, "metric": _PERCENT},
@@ -75,6 +78,7 @@ _UNITS: dict[AmountKind, dict[Units, _Unit]] = {
     "longitude": {"feet": _DEGREES, "metric": _DEGREES},
     "degrees": {"feet": _DEGREES, "metric": _DEGREES},
     "count": {"feet": _COUNT, "metric": _COUNT},
+    "factor": {"feet": _FACTOR, "metric": _FACTOR},
 }
 # Other ways to write a unit.
 _ALIKE = {
@@ -153,14 +157,14 @@ def _parse_degrees(text: str, kind: AmountKind) -> float:
 
 
 def parse_amount(text: str, kind: AmountKind, units: Units) -> float:
-    """Read a typed amount; a bare number is in the house's own unit. Only degrees may be below zero.
+    """Read a typed amount; a bare number is in the house's own unit. Only degrees and factors may be below zero.
 
     Slopes are taken as a share, as ``1:100`` and as ``1/8 in per ft``; places on the globe with degrees,
     minutes and seconds, and N, S, E or W.
     Returns: the amount in SI. Raises: LengthError with a sentence.
     """
     own, tidy = _UNITS[kind][units], text.strip().lower()[:60]
-    if kind in SIGNED:
+    if kind in ANGLES:
         return _parse_degrees(tidy, kind)
     if kind in ("share", "slope"):
         slope = _parse_slope(tidy, kind)
@@ -179,9 +183,9 @@ def parse_amount(text: str, kind: AmountKind, units: Units) -> float:
         unit = _PERCENT
     if unit is None:
         raise LengthError(f"Write it in {own.name}, or leave the unit out." if own.name else "Write a number alone.")
-    if found["sign"]:
+    if found["sign"] and kind not in SIGNED:
         raise LengthError("It can't be below zero.")
-    value = float(number.replace(",", ".")) * unit.size
+    value = float(number.replace(",", ".")) * unit.size * (-1 if found["sign"] else 1)
     if kind == "slope" and unit is _PERCENT:
         if value == 0:
             raise LengthError("A side slope falls: write it like 1 : 1.5.")
@@ -206,8 +210,8 @@ def amount_text(value: float, kind: AmountKind, units: Units, rounding: Rounding
 
 
 def amount_step(kind: AmountKind, units: Units) -> float:
-    """What one key press changes, SI: the last digit that is printed, or a whole unit for degrees."""
+    """What one key press changes, SI: the last digit that is printed, or a whole unit for angles."""
     unit = _UNITS[kind][units]
     if kind == "slope":
         return 0.1
-    return unit.size if kind in SIGNED else unit.size / 10**unit.decimals
+    return unit.size if kind in ANGLES else unit.size / 10**unit.decimals

@@ -15,12 +15,13 @@ from obtegum.core.frame.solve import (
     combined,
     critical_factors,
     first_order,
+    least_factors,
     loads_on,
     second_order,
 )
 from obtegum.core.frame.steel import Strength, euler_n, used
 
-__all__ = ["LEAST_FACTOR", "Bow", "Found", "analyse"]
+__all__ = ["AMPLIFY", "LEAST_FACTOR", "SOFT", "Bow", "Found", "analyse"]
 
 Array = NDArray[np.float64]
 Method = Literal["allowable", "ultimate"]
@@ -37,6 +38,8 @@ BUCKLED, MEANINGLESS = 1.01, 99.0
 MARGIN = 1.1
 # How many are solved at first, of those that could govern most; each batch after is twice as large.
 FIRST_BATCH = 5
+# How often a frame is solved anew as it yields, and how well its softness must hold.
+YIELDING, SETTLED = 12, 1e-3
 
 
 @dataclass(frozen=True, eq=False)
@@ -54,10 +57,10 @@ class Bow:
     between_m: float
     method: Method
 
-    @property
-    def soft(self) -> Frame:
-        """The frame whose strength is asked for: less stiff in the US method."""
-        return self.frame.times(SOFT) if self.method == "allowable" else self.frame
+    def soft(self, share: float = 1.0) -> Frame:
+        """The frame whose strength is asked for: less stiff in the US method, and by a share of its own."""
+        times = share * (SOFT if self.method == "allowable" else 1.0)
+        return self.frame if times == 1.0 else self.frame.times(times)
 
 
 @dataclass(frozen=True, eq=False)
@@ -105,18 +108,17 @@ def analyse(
     basic = loads_on(frame, np.concatenate([dead[None], cases]))
     plain = first_order(frame, basic)
     axial = np.tensordot(factors, plain.axial, axes=1)
-    factor = critical_factors(frame, axial)
+    moment = np.tensordot(factors, plain.moment, axes=1)
+    # Under a floor a rougher look comes first: where nothing could reach it, nothing more is asked.
+    factor = least_factors(frame, axial)
+    guess_use, bound = _bound(bow, axial, moment, factor)
+    if floor < 0 or bound.max() > floor:
+        factor = critical_factors(frame, axial)
+        guess_use, bound = _bound(bow, axial, moment, factor)
     calm_rows = np.asarray(calm, dtype=bool)
     # Signs of the imperfection of each combination: both without wind, none beside it unless sway asks for it.
     both = calm_rows | (bow.method == "ultimate")
-    moment = np.tensordot(factors, plain.moment, axes=1)
-    guess_use = _used(bow, axial, moment, axial, factor)
-    guess = guess_use.max(axis=1)
-    amplify, soft = (AMPLIFY, SOFT) if bow.method == "allowable" else (1.0, 1.0)
-    left = 1 - amplify / (soft * factor)
-    with np.errstate(divide="ignore", invalid="ignore"):
-        bound = np.where(left > 0, guess / np.maximum(left, 1e-9) * MARGIN, np.inf) / _yielding(bow, axial)
-    sure = left <= 0
+    sure = np.isinf(bound)
     order = np.argsort(-bound, kind="stable")
     order = order[~sure[order]]
     parts: list[Rows] = [_buckled(bow, np.flatnonzero(sure), axial, moment, guess_use, plain, factors, factor)]
@@ -140,6 +142,15 @@ def analyse(
 
 # What has a row for each combination.
 ROWS = tuple(field.name for field in fields(Rows) if field.name != "balanced")
+SOLVED = tuple(field.name for field in fields(Solved))
+
+
+def _bound(bow: Bow, axial: Array, moment: Array, factor: Array) -> tuple[Array, Array]:
+    """Use along the bow by the first order (c, n), and more than each combination can use by the second (c,)."""
+    use = _used(bow, axial, moment, axial, factor)
+    amplify, soft = (AMPLIFY, SOFT) if bow.method == "allowable" else (1.0, 1.0)
+    left = 1 - amplify / (soft * _yielding(bow, axial) * factor)
+    return use, np.where(left > 0, use.max(axis=1) / np.maximum(left, 1e-9) * MARGIN, np.inf)
 
 
 def _buckled(
@@ -186,14 +197,13 @@ def _solve(
         signed, second = [*signed, *extra], _joined(second, more[1])
     share = AMPLIFY if bow.method == "allowable" else 1.0
     case_of = np.array([case for case, _ in signed])
+    second = _yielded(bow, basic, factors, signed, second)
     axial, moment = second.axial / share, second.moment / share
     use = _used(bow, axial, moment, axial, factor[case_of])
     ratio = use.max(axis=1)
     # What buckles is beyond its limit, by as much as it lacks.
     lacks = LEAST_FACTOR[bow.method] / factor[case_of]
     ratio = np.where(second.stands, np.maximum(ratio, np.where(lacks > 1, lacks, 0.0)), np.maximum(lacks, BUCKLED))
-    # What found no rest has no forces that mean anything.
-    ratio = np.where(second.stands, ratio / _yielding(bow, axial), ratio)
     ratio = np.where(np.isfinite(ratio), ratio, MEANINGLESS)
     pick = np.array([max(np.flatnonzero(case_of == case), key=lambda row: ratio[row]) for case in batch])
     standing = second.stands[pick]
@@ -210,7 +220,9 @@ def _solve(
     )
 
 
-def _signed(bow: Bow, basic: Loads, factors: Array, signed: Sequence[tuple[int, float]]) -> tuple[Solved, Solved]:
+def _signed(
+    bow: Bow, basic: Loads, factors: Array, signed: Sequence[tuple[int, float]], share_stiff: float = 1.0
+) -> tuple[Solved, Solved]:
     """First and second order on the soft frame of combinations, each leaning one way or neither."""
     share, sway = (AMPLIFY, SWAY_US) if bow.method == "allowable" else (1.0, SWAY_EU)
     loads = combined(basic, share * factors[[case for case, _ in signed]])
@@ -218,21 +230,33 @@ def _signed(bow: Bow, basic: Loads, factors: Array, signed: Sequence[tuple[int, 
     nodal = np.zeros_like(loads.total)
     nodal[:, 0::3] = sway * lean[:, None] * np.abs(np.minimum(loads.total[:, 1::3], 0.0))
     leaning = Loads(loads.ends, loads.nodal + nodal, loads.total + nodal)
-    first = first_order(bow.soft, leaning)
-    return first, second_order(bow.soft, leaning, first.axial)
+    frame = bow.soft(share_stiff)
+    first = first_order(frame, leaning)
+    return first, second_order(frame, leaning, first.axial)
 
 
 def _yielding(bow: Bow, axial: Array) -> Array:
-    """(r,): τb of AISC C2.3 by the element that is pressed most: 1 up to half of yield, then 4·x·(1 − x).
-
-    A whole bow that is softer by τb moves more, and no more than by its inverse where it is far from buckling; what is
-    used is taken up by as much in place of solving it anew, which no light bow comes to.
-    """
+    """(r,): τb of AISC C2.3 by the element that is pressed most: 1 up to half of yield, then 4·x·(1 − x)."""
     if bow.method != "allowable":
         return np.ones(len(axial))
     squash = np.array([section.yield_pa * section.area_m2 for section in bow.sections])[bow.which]
     share = np.clip(AMPLIFY * np.maximum(-axial, 0.0) / squash, 0.0, 1.0).max(axis=1)
     return np.asarray(np.where(share <= 0.5, 1.0, np.maximum(4 * share * (1 - share), 1e-9)))
+
+
+def _yielded(bow: Bow, basic: Loads, factors: Array, signed: Sequence[tuple[int, float]], second: Solved) -> Solved:
+    """Second order again of what is pressed past half of its yield: all of the bow softer by τb, until that holds."""
+    for place in map(int, np.flatnonzero(second.stands & (_yielding(bow, second.axial / AMPLIFY) < 1))):
+        row, stiff = slice(place, place + 1), 1.0
+        for _ in range(YIELDING):
+            now = float(_yielding(bow, second.axial[row] / AMPLIFY)[0])
+            if now > stiff - SETTLED or not second.stands[place]:
+                break
+            stiff = now
+            again = _signed(bow, basic, factors, signed[row], stiff)[1]
+            for name in SOLVED:
+                getattr(second, name)[row] = getattr(again, name)
+    return second
 
 
 def _grows(first: Array, second: Array) -> float:
@@ -242,8 +266,7 @@ def _grows(first: Array, second: Array) -> float:
 
 
 def _joined(one: Solved, other: Solved) -> Solved:
-    names = ("moved", "axial", "moment", "shear", "feet", "stands", "off")
-    return Solved(*(np.concatenate([getattr(one, name), getattr(other, name)]) for name in names))
+    return Solved(*(np.concatenate([getattr(one, name), getattr(other, name)]) for name in SOLVED))
 
 
 def _used(bow: Bow, axial: Array, moment: Array, pressing: Array, factor: Array) -> Array:

@@ -15,14 +15,31 @@ from numpy.typing import NDArray
 from scipy.linalg import cho_solve_banded, cholesky_banded, eigh
 from scipy.linalg.lapack import dpbsv
 
-__all__ = ["Frame", "Loads", "Solved", "combined", "critical_factors", "first_order", "loads_on", "second_order"]
+__all__ = [
+    "Frame",
+    "Loads",
+    "Solved",
+    "combined",
+    "critical_factors",
+    "first_order",
+    "least_factors",
+    "loads_on",
+    "second_order",
+]
 
 Array = NDArray[np.float64]
 BANDS = 5
+# What of a frame hangs on its nodes and not on how stiff it is.
+LINES = ("free", "lengths", "turned", "swaying", "_swaying_bands")
 # Passes of the second order, and how well its axial forces must hold between two of them.
 MOST_PASSES, HOLDS = 40, 1e-6
 # Modes that buckling shapes are mixed of, and the least of a load's inverse that counts.
-MODES, LEAST = 16, 1e-12
+MODES, LEAST = 12, 1e-12
+
+
+def _each(matrices: Array, vectors: Array) -> Array:
+    """(c, n, i): matrices (n, i, j), one an element, times its vector in every case (c, n, j)."""
+    return np.asarray((matrices @ vectors.transpose(1, 2, 0)).transpose(2, 0, 1))
 
 
 @dataclass(frozen=True, eq=False)
@@ -47,7 +64,9 @@ class Frame:
     def times(self, share: float) -> "Frame":
         """The same frame, less stiff throughout; made once for each share."""
         if share not in self._softer:
-            self._softer[share] = replace(self, elastic=self.elastic * share)
+            softer = self._softer[share] = replace(self, elastic=self.elastic * share)
+            # What hangs on its lines alone is found once.
+            vars(softer).update({name: getattr(self, name) for name in LINES})
         return self._softer[share]
 
     @cached_property
@@ -90,7 +109,7 @@ class Frame:
     @cached_property
     def stiff(self) -> Array:
         """(n, 6, 6): elastic stiffness in the directions of the house."""
-        return np.asarray(np.einsum("nji,njk,nkl->nil", self.turned, self.own_stiff, self.turned))
+        return np.asarray(self.turned.transpose(0, 2, 1) @ self.own_stiff @ self.turned)
 
     @cached_property
     def unit_swaying(self) -> Array:
@@ -101,12 +120,9 @@ class Frame:
         return unit
 
     @cached_property
-    def _swaying(self) -> Array:
-        return np.asarray(np.einsum("nji,njk,nkl->nil", self.turned, self.unit_swaying, self.turned))
-
-    def swaying(self, axial: Array) -> Array:
-        """(c, n, 6, 6): geometric stiffness under axial forces (c, n), N, in the directions of the house."""
-        return np.asarray(axial[:, :, None, None] * self._swaying)
+    def swaying(self) -> Array:
+        """(n, 6, 6): geometric stiffness under a tension of 1 N, in the directions of the house."""
+        return np.asarray(self.turned.transpose(0, 2, 1) @ self.unit_swaying @ self.turned)
 
     @cached_property
     def mode_swaying(self) -> Array:
@@ -116,7 +132,7 @@ class Frame:
         for element in range(self.count):
             at = slice(3 * element, 3 * element + 6)
             stiff[at, at] += self.stiff[element]
-            sway[at, at] += self._swaying[element]
+            sway[at, at] += self.swaying[element]
         free = self.free
         pick = np.ix_(free, free)
         many = min(MODES, len(free))
@@ -124,28 +140,41 @@ class Frame:
         modes = np.zeros((size, many))
         modes[free] = found
         ends = np.stack([modes[3 * element : 3 * element + 6] for element in range(self.count)])
-        return np.asarray(ends.transpose(0, 2, 1) @ self._swaying @ ends)
+        return np.asarray(ends.transpose(0, 2, 1) @ self.swaying @ ends)
 
     @cached_property
     def factor(self) -> Array:
         """Cholesky factor of the elastic stiffness. Raises: numpy.linalg.LinAlgError where it is a mechanism."""
-        return np.asarray(cholesky_banded(self.banded(self.stiff[None])[0], check_finite=False))
+        return np.asarray(cholesky_banded(self._plain_bands.reshape(BANDS + 1, -1), check_finite=False))
 
-    def banded(self, stiff: Array) -> Array:
-        """(c, 6, 3n + 3): upper bands of stiffnesses (c, n, 6, 6), what is held taken out."""
-        cases, size = stiff.shape[0], 3 * (self.count + 1)
-        bands = np.zeros((cases, BANDS + 1, size))
-        ends = 3 * np.arange(self.count)
+    def banded(self, axial: Array) -> Array:
+        """(c, 6, 3n + 3): upper bands of the stiffness under axial forces (c, n), N, what is held taken out."""
+        return np.asarray(self._plain_bands + axial @ self._swaying_bands).reshape(len(axial), BANDS + 1, -1)
+
+    @cached_property
+    def _plain_bands(self) -> Array:
+        bands = self._in_bands(self.stiff).sum(axis=0).reshape(BANDS + 1, -1)
+        bands[BANDS, list(self.held)] = 1.0
+        return np.asarray(bands.ravel())
+
+    @cached_property
+    def _swaying_bands(self) -> Array:
+        """(n, 6·(3n + 3)): what a tension of 1 N in each element brings to the bands."""
+        return self._in_bands(self.swaying)
+
+    def _in_bands(self, stiff: Array) -> Array:
+        """(n, 6·(3n + 3)): what the stiffness of each element (n, 6, 6) brings to the bands, save at what is held."""
+        size, each = 3 * (self.count + 1), np.arange(self.count)
+        bands = np.zeros((self.count, BANDS + 1, size))
         for a in range(6):
             for b in range(a, 6):
-                bands[:, BANDS + a - b, ends + b] += stiff[:, :, a, b]
+                bands[each, BANDS + a - b, 3 * each + b] = stiff[:, a, b]
         for at in self.held:
-            for off in range(1, BANDS + 1):
+            for off in range(BANDS + 1):
                 bands[:, BANDS - off, at] = 0.0
                 if at + off < size:
                     bands[:, BANDS - off, at + off] = 0.0
-            bands[:, BANDS, at] = 1.0
-        return bands
+        return bands.reshape(self.count, -1)
 
     def at_nodes(self, per_metre: Array) -> tuple[Array, Array]:
         """Forces at the nodes (c, 3n + 3), and at each element's held ends (c, n, 6), of loads (c, n, 2), N/m.
@@ -153,13 +182,13 @@ class Frame:
         Loads are along the element's length, in the directions of the house.
         """
         length = self.lengths
-        own = np.einsum("nij,cnj->cni", self.turned[:, :2, :2], per_metre)
+        own = _each(self.turned[:, :2, :2], per_metre)
         ends = np.zeros((per_metre.shape[0], self.count, 6))
         ends[:, :, 0] = ends[:, :, 3] = own[:, :, 0] * length / 2
         ends[:, :, 1] = ends[:, :, 4] = own[:, :, 1] * length / 2
         ends[:, :, 2] = own[:, :, 1] * length**2 / 12
         ends[:, :, 5] = -ends[:, :, 2]
-        return self.gathered(np.einsum("nji,cnj->cni", self.turned, ends)), ends
+        return self.gathered(_each(self.turned.transpose(0, 2, 1), ends)), ends
 
     def gathered(self, ends: Array) -> Array:
         """(c, 3n + 3): what elements' ends (c, n, 6) bring to the nodes."""
@@ -220,13 +249,13 @@ class Solved:
 
 def _found(frame: Frame, moved: Array, loads: "Loads", axial: Array | None, stands: NDArray[np.bool_]) -> Solved:
     """Forces from displacements; ``axial`` are those whose geometric stiffness counts, None for first order."""
-    own = np.einsum("nij,cnj->cni", frame.turned, frame.spread(moved))
-    forces = np.einsum("nij,cnj->cni", frame.own_stiff, own)
+    own = _each(frame.turned, frame.spread(moved))
+    forces = _each(frame.own_stiff, own)
     if axial is not None:
-        forces += axial[:, :, None] * np.einsum("nij,cnj->cni", frame.unit_swaying, own)
+        forces += axial[:, :, None] * _each(frame.unit_swaying, own)
     forces -= loads.ends
     # What is left at the nodes is what the ground gives; where nothing holds them it should be nothing.
-    left = frame.gathered(np.einsum("nji,cnj->cni", frame.turned, forces)) - loads.nodal
+    left = frame.gathered(_each(frame.turned.transpose(0, 2, 1), forces)) - loads.nodal
     free = frame.free
     feet = left[:, [[0, 1], [left.shape[1] - 3, left.shape[1] - 2]]]
     applied = np.stack([loads.total[:, 0::3].sum(axis=1), loads.total[:, 1::3].sum(axis=1)], axis=1)
@@ -298,7 +327,7 @@ def second_order(frame: Frame, loads: Loads, begin: Array) -> Solved:
         which = np.flatnonzero(open_)
         if len(which) == 0:
             break
-        bands = frame.banded(frame.stiff[None] + frame.swaying(axial[which]))
+        bands = frame.banded(axial[which])
         for place, case in enumerate(which):
             _, solution, info = dpbsv(bands[place], right[case], overwrite_ab=True)
             if info != 0:
@@ -317,7 +346,7 @@ def second_order(frame: Frame, loads: Loads, begin: Array) -> Solved:
 
 def _axial(frame: Frame, moved: Array, axial: Array, ends: Array) -> Array:
     """Axial forces (c, n): stretch of each element, less what its own loads take."""
-    own = np.einsum("nij,cnj->cni", frame.turned[:, [0, 3]], frame.spread(moved))
+    own = _each(frame.turned[:, [0, 3]], frame.spread(moved))
     stretch = (own[:, :, 1] - own[:, :, 0]) * frame.elastic * frame.area / frame.lengths
     return np.asarray(stretch - (ends[:, :, 3] - ends[:, :, 0]) / 2)
 
@@ -326,9 +355,19 @@ def critical_factors(frame: Frame, axial: Array) -> Array:
     """(c,): by how much the axial forces (c, n) can grow until the frame buckles; infinite where they never do it.
 
     The smallest λ > 0 of K·φ = −λ·G·φ among mixes of the frame's own buckling modes under even compression
-    (Rayleigh and Ritz). A mix of modes is a little stiffer than any shape, so λ is too high by a trace: with sixteen
+    (Rayleigh and Ritz). A mix of modes is a little stiffer than any shape, so λ is too high by a trace: with twelve
     modes by less than a thousandth, which the tests hold.
     """
-    most = np.linalg.eigvalsh(-np.tensordot(axial, frame.mode_swaying, axes=1))[:, -1]
+    return _factors(np.linalg.eigvalsh(-np.tensordot(axial, frame.mode_swaying, axes=1))[:, -1])
+
+
+def least_factors(frame: Frame, axial: Array) -> Array:
+    """(c,): less than `critical_factors`, without looking for it: no eigenvalue is more than its matrix's norm."""
+    modes = np.tensordot(axial, frame.mode_swaying, axes=1)
+    size: Array = np.sqrt((modes**2).sum(axis=(1, 2)))
+    return _factors(size)
+
+
+def _factors(most: NDArray[Any]) -> Array:
     with np.errstate(divide="ignore"):
-        return np.where(most > LEAST, 1 / np.maximum(most, LEAST), np.inf)
+        return np.asarray(np.where(most > LEAST, 1 / np.maximum(most, LEAST), np.inf))

@@ -9,6 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.weather.outline import Outline
+from obtegum.core.weather.own import NOTHING, Own
 from obtegum.core.weather.pressure import Case, Worked, from_snow
 
 __all__ = ["Site", "drift", "even_snow", "flat_roof_snow", "slope_factor", "snow_cases", "worked"]
@@ -45,6 +46,12 @@ class Site:
     openness: Openness
     shelter: Shelter
     slides: bool
+    own: Own = NOTHING
+
+    @property
+    def drifted(self) -> float:
+        """How much of the flat roof's snow a drift comes to at its most, figure 7.4-2: 2/Ce."""
+        return self.own.get("drift", 2 / self.exposure)
 
     @property
     def importance(self) -> float:
@@ -119,7 +126,7 @@ def even_snow(site: Site, outline: Outline) -> Array:
 
 def drift(site: Site, outline: Outline, near: bool = False) -> Array:
     """Unbalanced snow of figure 7.4-2 with the right half in the lee, Pa on plan."""
-    flat, over = flat_roof_snow(site), 2 / site.exposure
+    flat, over = flat_roof_snow(site), site.drifted
     at_30 = over * flat * float(slope_factor(site, 30.0))
     at_eaves = over * flat * float(slope_factor(site, outline.eaves_deg))
     at, pressure = _edge(site, outline, at_30, at_eaves, near)
@@ -198,5 +205,6 @@ def worked(site: Site, outline: Outline) -> list[Worked]:
         Worked("x30", "from the middle to the 30° point", "figure 7.4-2", outline.where_deg(30), "length"),
         Worked("x70", "from the middle to the 70° point", "figure 7.4-2", outline.where_deg(STEEP), "length"),
         Worked("Cs30", "slope factor at 30°", "figure 7.4-1", float(slope_factor(site, 30.0))),
+        Worked("d", "drift, times flat-roof snow at its most", "figure 7.4-2", site.drifted),
         Worked("ac", "line from eaves or 70° to the crown", "7.6.2", _line_deg(outline), "degrees"),
     ]

@@ -9,7 +9,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.weather.outline import Outline
-from obtegum.core.weather.pressure import Case, Worked, from_wind
+from obtegum.core.weather.own import NOTHING, Own
+from obtegum.core.weather.pressure import Case, Strip, Worked, averaged, from_wind
 
 __all__ = ["GUST", "Wind", "arch_factors", "velocity_pressure", "wind_cases", "worked"]
 
@@ -23,13 +24,16 @@ CLOSED, OPEN_END = 0.18, 0.55
 LEAST_WALL_PA, LEAST_ROOF_PA = 770.0, 380.0
 # This program's choice: legs up to this share of the height belong to an arch that springs from the ground.
 FROM_GROUND = 0.25
+# Figure 27.3-1, wind along a roof: from where each zone begins, in mean roof heights, and its Cp on a long house and
+# on one as high as it is long; the other sign that goes with each.
+ZONES, LONG, SHORT, OTHER = (0.0, 0.5, 1.0, 2.0), (-0.9, -0.9, -0.5, -0.3), (-1.3, -0.7, -0.7, -0.7), -0.18
 
 
 @dataclass(frozen=True, slots=True)
 class Wind:
     """What wind needs to know: the 3-s gust of the code's map, m/s, the country, and the height above the sea, m.
 
-    ``opens`` is whether an end can stand open or be torn, ``long_m`` the house's length.
+    ``opens`` is whether an end can stand open or be torn, ``long_m`` the house's length, ``own`` the user's factors.
     """
 
     speed_mps: float
@@ -37,6 +41,17 @@ class Wind:
     altitude_m: float
     opens: bool
     long_m: float
+    own: Own = NOTHING
+
+    @property
+    def hill(self) -> float:
+        """Kzt, 26.8: 1 on flat ground."""
+        return self.own.get("hill", 1.0)
+
+    @property
+    def opened(self) -> float:
+        """GCpi with an end open, table 26.13-1."""
+        return self.own.get("opened", OPEN_END)
 
 
 def exposure_factor(openness: Openness, height_m: float) -> float:
@@ -51,17 +66,17 @@ def thin_air(altitude_m: float) -> float:
 
 
 def velocity_pressure(wind: Wind, outline: Outline) -> float:
-    """q = 0.613·Kz·Kzt·Kd·Ke·V², 26.10-1, at mean roof height, Pa; flat ground."""
-    mean_m = (outline.leg_m + outline.height_m) / 2
-    return 0.613 * exposure_factor(wind.openness, mean_m) * DIRECTION * thin_air(wind.altitude_m) * wind.speed_mps**2
+    """q = 0.613·Kz·Kzt·Kd·Ke·V², 26.10-1, at mean roof height, Pa."""
+    kz, ke = exposure_factor(wind.openness, outline.mean_m), thin_air(wind.altitude_m)
+    return 0.613 * kz * wind.hill * DIRECTION * ke * wind.speed_mps**2
 
 
-def arch_factors(outline: Outline) -> tuple[list[float], float, float, float, bool]:
+def arch_factors(outline: Outline, own: Own = NOTHING) -> tuple[list[float], float, float, float, bool]:
     """Cp of figure 27.3-3 on the windward quarter (one or two of them), the centre half and the leeward quarter.
 
     The last two: rise over span as it counts, and whether legs are walls of their own.
     """
-    walls = outline.leg_m / outline.height_m > FROM_GROUND
+    walls = outline.leg_m / outline.height_m > own.get("legs", FROM_GROUND)
     rise = (outline.rise_m if walls else outline.height_m) / outline.span_m
     if not walls:
         windward = [1.4 * rise]
@@ -71,7 +86,18 @@ def arch_factors(outline: Outline) -> tuple[list[float], float, float, float, bo
         windward = [1.5 * rise - 0.3, 6 * rise - 2.1]
     else:
         windward = [2.75 * rise - 0.7]
-    return windward, -0.7 - rise, -0.5, rise, walls
+    if own.windward is not None:
+        windward = [own.windward]
+    return windward, own.get("centre", -0.7 - rise), own.get("leeward", -0.5), rise, walls
+
+
+def along_factors(wind: Wind, outline: Outline, strip: Strip) -> tuple[float, float]:
+    """Cp of figure 27.3-1 on a strip of the roof with wind along it, and the other sign that goes with it."""
+    if wind.own.along is not None:
+        return wind.own.along, OTHER
+    short = min(max((outline.mean_m / wind.long_m - 0.5) / 0.5, 0.0), 1.0)
+    factors = [low + short * (high - low) for low, high in zip(LONG, SHORT, strict=True)]
+    return averaged(tuple(start * outline.mean_m for start in ZONES), factors, strip), OTHER
 
 
 def _across(outline: Outline, windward: float, centre: float, leeward: float, walls: bool) -> Array:
@@ -83,13 +109,16 @@ def _across(outline: Outline, windward: float, centre: float, leeward: float, wa
     return np.where(outline.roof, roof, np.where(outline.x < 0, 0.8, -0.5))
 
 
-def wind_cases(wind: Wind, outline: Outline) -> Iterator[Case]:
-    """Wind from either side and along, the house shut or with an end open, and the least of 27.1.5."""
+def wind_cases(wind: Wind, outline: Outline, strip: Strip) -> Iterator[Case]:
+    """Wind from either side and along, the house shut or with an end open, and the least of 27.1.5.
+
+    ``strip`` is what a bow carries of the house, m from the end that the wind blows at.
+    """
     q = velocity_pressure(wind, outline)
-    windward, centre, leeward, _, walls = arch_factors(outline)
+    windward, centre, leeward, _, walls = arch_factors(outline, wind.own)
     inside = [(CLOSED, "doors shut, air pressing out"), (-CLOSED, "doors shut, air drawn in")]
     if wind.opens:
-        inside += [(OPEN_END, "windward end open"), (-OPEN_END, "leeward end open")]
+        inside += [(wind.opened, "windward end open"), (-wind.opened, "leeward end open")]
     for number, first in enumerate(windward, start=1):
         factors = _across(outline, first, centre, leeward, walls)
         for gcpi, words in inside:
@@ -98,36 +127,41 @@ def wind_cases(wind: Wind, outline: Outline) -> Iterator[Case]:
             clause = "ASCE 7-16, figure 27.3-3"
             yield from_wind(outline, f"left-{name}", f"wind from the left, {words}", clause, outward)
             yield from_wind(outline, f"right-{name}", f"wind from the right, {words}", clause, outward[::-1].copy())
-    roof = -0.9 if outline.height_m / wind.long_m <= 0.5 else -1.3
-    factors = np.where(outline.roof | (not walls), roof, -0.7)
-    for gcpi, words in inside:
-        outward = -q * (GUST * factors - gcpi)
-        yield from_wind(
-            outline, f"along{gcpi:+.2f}", f"wind along the house, {words}", "ASCE 7-16, figure 27.3-1", outward
-        )
+    for less, roof in zip(("", "-less"), along_factors(wind, outline, strip), strict=True):
+        factors = np.where(outline.roof | (not walls), roof, -0.7)
+        for gcpi, words in inside:
+            outward = -q * (GUST * factors - gcpi)
+            said = f"wind along the house, {'hardly drawing, ' if less else ''}{words}"
+            yield from_wind(outline, f"along{less}{gcpi:+.2f}", said, "ASCE 7-16, figure 27.3-1", outward)
     pushed = np.where(outline.roof, LEAST_ROOF_PA, LEAST_WALL_PA) * (outline.x < 0) * np.abs(outline.out[:, 0])
     for name, words, sign, on in (("left", "left", 1.0, pushed), ("right", "right", -1.0, pushed[::-1].copy())):
         per_area = np.stack([sign * on, np.zeros_like(on)], axis=1)
         yield Case(f"least-{name}", f"the least wind from the {words}", "ASCE 7-16, 27.1.5", "wind", per_area, -on)
 
 
-def worked(wind: Wind, outline: Outline) -> list[Worked]:
+def worked(wind: Wind, outline: Outline, strip: Strip) -> list[Worked]:
     """Every intermediate value, with its clause."""
-    mean_m = (outline.leg_m + outline.height_m) / 2
-    windward, centre, leeward, rise, _ = arch_factors(outline)
+    windward, centre, leeward, rise, _ = arch_factors(outline, wind.own)
     return [
         Worked("V", "gust of the code’s map, 3 s", "as given", wind.speed_mps, "speed"),
-        Worked("z", "mean roof height", "26.2", mean_m, "length"),
-        Worked("Kz", "height and country", "26.10.1", exposure_factor(wind.openness, mean_m)),
-        Worked("Kzt", "flat ground: on a hill or ridge wind is more than this", "26.8", 1.0),
+        Worked("z", "mean roof height", "26.2", outline.mean_m, "length"),
+        Worked("Kz", "height and country", "26.10.1", exposure_factor(wind.openness, outline.mean_m)),
+        Worked("Kzt", "flat ground: on a hill or ridge wind is more than this", "26.8", wind.hill),
         Worked("Kd", "direction", "26.6", DIRECTION),
         Worked("Ke", "thin air", "26.9", thin_air(wind.altitude_m)),
         Worked("q", "velocity pressure", "26.10-1", velocity_pressure(wind, outline), "pressure"),
         Worked("G", "gust effect", "26.11", GUST),
+        Worked(
+            "kH",
+            "legs are walls from this share of the height",
+            "choice of this bench",
+            wind.own.get("legs", FROM_GROUND),
+        ),
         Worked("r/S", "rise over span", "figure 27.3-3", rise),
-        *(Worked("Cp", "windward quarter", "figure 27.3-3", each) for each in windward),
-        Worked("Cp", "centre half", "figure 27.3-3", centre),
-        Worked("Cp", "leeward quarter", "figure 27.3-3", leeward),
+        *(Worked("Cp,w", "windward quarter", "figure 27.3-3", each) for each in windward),
+        Worked("Cp,c", "centre half", "figure 27.3-3", centre),
+        Worked("Cp,l", "leeward quarter", "figure 27.3-3", leeward),
+        Worked("Cp,a", "roof, wind along", "figure 27.3-1", along_factors(wind, outline, strip)[0]),
         Worked("GCpi", "shut", "table 26.13-1", CLOSED),
-        *([Worked("GCpi", "an end open", "table 26.13-1", OPEN_END)] if wind.opens else []),
+        *([Worked("GCpi,o", "an end open", "table 26.13-1", wind.opened)] if wind.opens else []),
     ]

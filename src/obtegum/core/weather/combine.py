@@ -21,6 +21,11 @@ class Combination:
     parts: tuple[tuple[int, float], ...]
 
     @property
+    def lifts(self) -> bool:
+        """Whether weight counts against the wind: what covers weigh doesn't."""
+        return self.name.startswith("less")
+
+    @property
     def calm(self) -> bool:
         return "W" not in self.name
 

@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.weather.outline import Outline
+from obtegum.core.weather.own import NOTHING, Own
 from obtegum.core.weather.pressure import Case, Worked, from_snow
 
 __all__ = ["Site", "even_factor", "snow_cases", "vault_factor", "worked"]
@@ -26,6 +27,7 @@ class Site:
     ground_pa: float
     shelter: Shelter
     slides: bool
+    own: Own = NOTHING
 
     @property
     def exposure(self) -> float:
@@ -47,9 +49,9 @@ def even_factor(site: Site, outline: Outline) -> Array:
     return np.where(outline.roof & (outline.slope <= STEEP), EVEN, 0.0)
 
 
-def vault_factor(outline: Outline) -> float:
+def vault_factor(site: Site, outline: Outline) -> float:
     """μ3 = 0.2 + 10·h/b, no more than 2.0, figure 5.6."""
-    return min(0.2 + 10 * outline.rise_m / outline.span_m, MOST)
+    return site.own.get("drift", min(0.2 + 10 * outline.rise_m / outline.span_m, MOST))
 
 
 def drift_factor(site: Site, outline: Outline) -> Array:
@@ -58,7 +60,7 @@ def drift_factor(site: Site, outline: Outline) -> Array:
         return even_factor(site, outline) * np.where(outline.x > 0, 1.0, 0.5)
     half = outline.where_deg(STEEP)
     tent = np.maximum(1 - np.abs(np.abs(outline.x) - half / 2) / (half / 2), 0.0)
-    factor = vault_factor(outline) * tent * np.where(outline.x > 0, 1.0, 0.5)
+    factor = vault_factor(site, outline) * tent * np.where(outline.x > 0, 1.0, 0.5)
     least = 0.0 if site.slides else EVEN
     return np.where(outline.roof, np.maximum(factor, least), 0.0)
 
@@ -79,7 +81,7 @@ def worked(site: Site, outline: Outline) -> list[Worked]:
         Worked("Ce", "exposure", "table 5.1", site.exposure),
         Worked("Ct", "warmth", "5.2(8)", 1.0),
         Worked("h/b", "rise over width", "figure 5.6", outline.rise_m / outline.span_m),
-        Worked("mu3", "vault, drifted, at its peak", "figure 5.6", vault_factor(outline)),
+        Worked("mu3", "vault, drifted, at its peak", "figure 5.6", vault_factor(site, outline)),
         Worked("x60", "from the middle to the 60° point", "figure 5.5", outline.where_deg(STEEP), "length"),
         Worked("s", "even, Ce·Ct·0.8·sk", "5.1", EVEN * site.laid_pa, "pressure"),
     ]

@@ -8,7 +8,7 @@ import numpy as np
 from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.pressure import Case, from_wind
 
-__all__ = ["heap_cases", "heap_height", "least_gap"]
+__all__ = ["AT_REST", "heap_cases", "heap_height", "least_gap"]
 
 # Weight of slid snow, for its room and for its push, N/m³; its slope at rest; its push sideways (Mellor 1975).
 ROOM_N_M3, PUSH_N_M3, AT_REST = 3000.0, 4000.0, 0.5
@@ -35,9 +35,9 @@ def least_gap(roof_pa: float, ground_pa: float, span_m: float, below_m: float) -
     return 2 * (room - math.sqrt(max(inner, 0.0))) / SLOPE
 
 
-def heap_cases(outline: Outline, height_m: float) -> Iterator[Case]:
+def heap_cases(outline: Outline, height_m: float, at_rest: float = AT_REST) -> Iterator[Case]:
     """Slid snow pushing in one side or both: 0.5·γ·(h − y)."""
-    push = -AT_REST * PUSH_N_M3 * np.maximum(height_m - outline.y, 0.0)
+    push = -at_rest * PUSH_N_M3 * np.maximum(height_m - outline.y, 0.0)
     clause = "stand-in, at rest by Mellor 1975"
     for name, words, on in (
         ("heap-left", "the left", push * (outline.x < 0)),

@@ -36,6 +36,11 @@ class Outline:
         """Crown over spring line, m."""
         return self.height_m - self.leg_m
 
+    @property
+    def mean_m(self) -> float:
+        """Mean roof height, m."""
+        return (self.leg_m + self.height_m) / 2
+
     @cached_property
     def roof(self) -> NDArray[np.bool_]:
         """Pieces above the spring line."""

@@ -1,6 +1,8 @@
 """A case of weather on a bow, and the working of it that an engineer can follow."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Literal
 
 import numpy as np
@@ -8,10 +10,12 @@ from numpy.typing import NDArray
 
 from obtegum.core.weather.outline import Outline
 
-__all__ = ["Case", "Worked", "from_snow", "from_wind"]
+__all__ = ["Case", "Strip", "Worked", "averaged", "from_snow", "from_wind"]
 
 Array = NDArray[np.float64]
 Kind = Literal["snow", "wind", "heap"]
+# What a bow carries of the house: from where to where, m from the end that the wind blows at.
+Strip = tuple[float, float]
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,3 +54,11 @@ def from_snow(outline: Outline, name: str, words: str, clause: str, on_plan: Arr
 def from_wind(outline: Outline, name: str, words: str, clause: str, outward: Array, kind: Kind = "wind") -> Case:
     """Pressure across the surface, Pa, outward positive (suction)."""
     return Case(name, words, clause, kind, outward[:, None] * outline.out, outward)
+
+
+def averaged(starts: Sequence[float], factors: Sequence[float], strip: Strip) -> float:
+    """A factor that changes along the house, ``starts`` m on, as the mean over a strip of it."""
+    begin, end = strip
+    edges = [*starts, float("inf")]
+    shares = [max(min(end, high) - max(begin, low), 0.0) for low, high in pairwise(edges)]
+    return sum(share * factor for share, factor in zip(shares, factors, strict=True)) / (end - begin)

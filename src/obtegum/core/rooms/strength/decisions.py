@@ -1,10 +1,10 @@
 """What holds the bow beside itself, and what is taken off the strength of old tube."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
-from obtegum.core.numbers import Decisions, Number
+from obtegum.core.numbers import Decisions, Number, choice
 
 __all__ = ["REASON_MOST", "Strength"]
 
@@ -12,12 +12,16 @@ REASON_MOST = 120
 
 
 class Strength(Decisions):
-    """Runs that hold a bow sideways, what its joints leave of its strength, what is taken off, and why."""
+    """Runs that hold a bow sideways, what joints leave of its strength, how walls are known, what is taken off."""
 
     runs: Annotated[int, Number("Runs that hold the bow", 1, 15, "count", hint="the ridge alone: 1")] = 1
     joint_share: Annotated[
         float, Number("A joint leaves of the strength", 0.1, 1.0, "share", hint="of tube in tube, screwed: 75 %")
     ] = 0.75
+    wall: Annotated[
+        Literal["name", "measured"],
+        choice("Walls of the tubes", name="as sold: 93 % of it counts", measured="measured at cut ends: all of it"),
+    ] = "name"
     less_share: Annotated[
         float, Number("Taken off for rust or dents", 0.0, 0.8, "share", hint="old or unknown tube")
     ] = 0.0

@@ -10,13 +10,14 @@ from obtegum.core.amount import amount_text
 from obtegum.core.drawing import Arrow, Drawing, Handle, Item, Material, Note, Outline, Row, Vertex, drawn
 from obtegum.core.paths import box
 from obtegum.core.rooms.size.across import frame_outlines
-from obtegum.core.rooms.strength.found import Judged, bow_found, weathered
+from obtegum.core.rooms.strength.found import Judged, bow_found
+from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of
 from obtegum.core.rooms.strength.words import MANY, share_text
 from obtegum.core.weather.pressure import Case
 from obtegum.core.work import Work
 
-__all__ = ["load_drawings", "shown_cases", "use"]
+__all__ = ["along_bow", "ground", "load_drawings", "outward", "path_of", "shown_cases", "use"]
 
 Array = NDArray[np.float64]
 # How far from the tube its limit is drawn, m, and how far a band may reach beyond it.
@@ -26,6 +27,7 @@ GHOST_M, ARROW_M = 0.35, 0.9
 BESIDE_M, BELOW_M = 1.2, 0.3
 # Basic cases that are drawn one by one, by how their names begin.
 DRAWN = ("even", "drift-right1", "left", "along", "heap-left", "up")
+LEFT_OUT = ("drawn in", "leeward", "hardly")
 # An arrow, or a line of a table, stands for so many pieces.
 EVERY = 3
 
@@ -34,29 +36,31 @@ def shown_cases(work: Work) -> Iterator[tuple[int, Case]]:
     """The cases that are drawn, by their places: one of each kind, each with its door shut and open."""
     weather = weathered(work)
     for place, case in enumerate(weather.cases if weather else ()):
-        if case.name.startswith(DRAWN) and not case.words.endswith("drawn in") and "leeward" not in case.words:
+        if case.name.startswith(DRAWN) and not any(words in case.words for words in LEFT_OUT):
             yield place, case
 
 
-def _ground(work: Work) -> Outline:
+def ground(work: Work) -> Outline:
+    """The soil beneath the bow."""
     half = work.design.size.span_m / 2 + BESIDE_M
     path = box(-half, -BELOW_M, half, 0.0)
     return Outline(part="ground", layer="ground", material="soil", closed=True, path=path, label="ground")
 
 
-def _path(points: Array) -> tuple[Vertex, ...]:
+def path_of(points: Array) -> tuple[Vertex, ...]:
+    """A line through points (n, 2), m."""
     return tuple(Vertex(x=float(x), y=float(y)) for x, y in points)
 
 
 def use(work: Work) -> Drawing:
     """The bow with the band of its use, its ghost, and the forces at its feet; the height can be taken hold of."""
     judged, size = bow_found(work), work.design.size
-    items: list[Item] = [_ground(work), *frame_outlines(work)]
+    items: list[Item] = [ground(work), *frame_outlines(work)]
     words, rows = "One bow; its strength isn’t known yet.", list[Row]()
     if judged is not None and judged.found is not None:
         items += [*_band(judged), *_ghost(work, judged), *_feet(work, judged)]
         words = f"The bow uses {share_text(judged.ratio)} of its strength in {judged.governs.words}."
-        rows = _table(work, judged)
+        rows = along_bow(work, judged)
     items.append(Handle(measure="size.shape.height_m", x=0.0, y=size.height_m, dx=0.0, dy=1.0))
     return drawn(
         view="use",
@@ -68,7 +72,7 @@ def use(work: Work) -> Drawing:
     )
 
 
-def _outward(judged: Judged) -> tuple[Array, Array]:
+def outward(judged: Judged) -> tuple[Array, Array]:
     """Nodes of the bow and which way is out at each."""
     nodes, out = judged.model.frame.nodes, judged.model.outline.out
     at = np.concatenate([out[:1], (out[1:] + out[:-1]) / 2, out[-1:]])
@@ -78,7 +82,7 @@ def _outward(judged: Judged) -> tuple[Array, Array]:
 def _band(judged: Judged) -> list[Item]:
     """The band of use along the bow, and the fence that is its limit."""
     assert judged.found is not None
-    nodes, out = _outward(judged)
+    nodes, out = outward(judged)
     per_piece = np.minimum(judged.found.use[judged.found.worst], MOST_TIMES)
     at_nodes = np.concatenate([per_piece[:1], np.maximum(per_piece[1:], per_piece[:-1]), per_piece[-1:]])
     fence = nodes + out * FENCE_M
@@ -94,12 +98,12 @@ def _band(judged: Judged) -> list[Item]:
                 layer="frame",
                 material=material,
                 closed=True,
-                path=_path(np.concatenate([inner, outer[::-1]])),
+                path=path_of(np.concatenate([inner, outer[::-1]])),
                 label=label,
             )
             for part, material, inner, outer, label in bands
         ),
-        Outline(part="fence", layer="construction", material="ink", path=_path(fence), label="all of its strength"),
+        Outline(part="fence", layer="construction", material="ink", path=path_of(fence), label="all of its strength"),
     ]
 
 
@@ -115,7 +119,7 @@ def _ghost(work: Work, judged: Judged) -> list[Item]:
         return []
     times = next((each for each in (100, 50, 20, 10, 5, 2, 1) if each * most <= GHOST_M), 1)
     ghost = Outline(
-        part="ghost", layer="hidden", material="ink", path=_path(nodes + moved * times), label="as it moves"
+        part="ghost", layer="hidden", material="ink", path=path_of(nodes + moved * times), label="as it moves"
     )
     said = f"moves, drawn {times} times" if times > 1 else "moves, to scale"
     at = nodes[len(nodes) // 2] + moved[len(nodes) // 2] * times
@@ -159,7 +163,7 @@ def _feet(work: Work, judged: Judged) -> list[Item]:
     return items
 
 
-def _table(work: Work, judged: Judged) -> list[Row]:
+def along_bow(work: Work, judged: Judged) -> list[Row]:
     """Use, bending and pressing along the bow, every so often."""
     found, model, units = judged.found, judged.model, work.tape.units
     assert found is not None
@@ -191,7 +195,7 @@ def load_drawings(work: Work) -> list[Drawing]:
 
 
 def _load(work: Work, place: int, case: Case, x: Array, y: Array, out: Array, most: float) -> Drawing:
-    items: list[Item] = [_ground(work), *frame_outlines(work)]
+    items: list[Item] = [ground(work), *frame_outlines(work)]
     size = np.hypot(case.per_area[:, 0], case.per_area[:, 1])
     told, units = np.argmax(np.abs(case.shown)), work.tape.units
     for piece in range(0, len(x), EVERY):

@@ -19,20 +19,23 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.weather.outline import Outline, outline_of
 from obtegum.core.work import Work
 
-__all__ = ["Model", "furthest_out_m", "model_of", "sections_of"]
+__all__ = ["Model", "furthest_out_m", "model_of", "sections_of", "short_model"]
 
 # Elements of the bow above its posts, and of each post.
 BOW_PIECES, POST_PIECES = 52, 4
 # AISC 360-16 B4.2: wall of welded tube that is counted, of the wall by name; what was measured counts whole.
 WELDED = 0.93
 STRAIGHT = ("peaked", "kneed")
+# Posts that stand out by less than this more than others are looked at once, m.
+ALIKE_M = 0.005
 
 
 @dataclass(frozen=True, eq=False)
 class Model:
     """A bow's frame and outline, the section of each element (0 the bow, 1 post or both), and where joints are.
 
-    ``s_m`` is how far along the bow's own tube each node lies, m; below nothing and beyond it on the posts.
+    ``s_m`` is how far along the bow's own tube each node lies, m; below nothing and beyond it on the posts. Its feet
+    stand ``out_m`` over their ground.
     """
 
     frame: Frame
@@ -40,29 +43,38 @@ class Model:
     which: NDArray[np.int_]
     jointed: NDArray[np.bool_]
     s_m: NDArray[np.float64]
+    out_m: float
 
 
-def _section(tube: Tube, less: float) -> Section:
+def _section(tube: Tube, less: float, whole: bool) -> Section:
     """A tube's section as it is counted; what is taken off comes off its yield."""
-    own = tube.id.startswith("own:") or tube.form == "bar"
-    wall_m = tube.wall_m if own else WELDED * tube.wall_m
+    wall_m = tube.wall_m if whole or tube.form == "bar" else WELDED * tube.wall_m
     return round_section(tube.od_m, wall_m, tube.yield_pa * (1 - less), tube.elastic_pa)
 
 
 @found
 def sections_of(work: Work) -> tuple[Section, Section]:
     """Sections of the bow and of what it stands on: the stiffer one of the two where they lap."""
-    less, stand = work.design.strength.less_share, work.design.posts.stand
-    bow, post = _section(bow_tube(work), less), _section(post_tube(work), less)
+    strength, stand = work.design.strength, work.design.posts.stand
+    less, whole = strength.less_share, strength.wall == "measured"
+    bow, post = (_section(tube, less, whole) for tube in (bow_tube(work), post_tube(work)))
     return bow, bow if stand == "board" else post
 
 
 @found
 def furthest_out_m(work: Work) -> float:
     """How far the top of the post that stands furthest out is over its ground, m."""
+    return max(_out_m(work))
+
+
+def _out_m(work: Work) -> list[float]:
+    """How far posts stand out, m: as planned, and as the ground was read."""
     stand = stand_of(work)
-    reveal_m = work.design.posts.reveal_m
-    return max([reveal_m, *(foot.reveal_m for foot in stand.feet.values())]) if stand else reveal_m
+    return (
+        [work.design.posts.reveal_m, *(foot.reveal_m for foot in stand.feet.values())]
+        if stand
+        else [work.design.posts.reveal_m]
+    )
 
 
 def _weakened(work: Work) -> list[float]:
@@ -76,8 +88,19 @@ def _weakened(work: Work) -> list[float]:
 @found
 def model_of(work: Work) -> Model:
     """The frame of a bow whose foot stands furthest out, pinned at its ground."""
+    return _model(work, furthest_out_m(work))
+
+
+@found
+def short_model(work: Work) -> Model | None:
+    """The frame of a bow whose foot stands out least; None where all stand alike."""
+    least_m = min(_out_m(work))
+    return _model(work, least_m) if furthest_out_m(work) - least_m > ALIKE_M else None
+
+
+def _model(work: Work, out_m: float) -> Model:
     size, bow = work.design.size, centre_line(work)
-    top_s, below_m = entry_of(work).post_top_s_m, furthest_out_m(work) - work.design.posts.reveal_m
+    top_s, below_m = entry_of(work).post_top_s_m, out_m - work.design.posts.reveal_m
     along = np.linspace(top_s, bow.girth_m - top_s, BOW_PIECES + 1)
     above = np.array([bow.point(float(s_m)) for s_m in along])
     half, ground = size.span_m / 2, -below_m
@@ -109,4 +132,4 @@ def model_of(work: Work) -> Model:
     frame = Frame(nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1))
     kind = size.shape.kind
     outline = outline_of(nodes, size.span_m, size.leg_m, size.height_m, kind in STRAIGHT, kind == "gothic")
-    return Model(frame, outline, which, jointed, s_m)
+    return Model(frame, outline, which, jointed, s_m, out_m)

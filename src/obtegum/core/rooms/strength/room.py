@@ -9,6 +9,7 @@ from obtegum.core.room import Room
 from obtegum.core.rooms.strength import step
 from obtegum.core.rooms.strength.cures import CURES
 from obtegum.core.rooms.strength.decisions import REASON_MOST
+from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.draw import load_drawings, use
 from obtegum.core.rooms.strength.tables import TABLES
 from obtegum.core.trouble import DesignError, Trouble
@@ -29,7 +30,7 @@ ROOM = Room(
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,
-    views={"use": use},
+    views={"use": use, "bending": bending, "pressing": pressing},
     told=load_drawings,
     fields=(
         Measure(WHY, "text", "Why", lambda job: job.design.strength.less_why, _write, hint="prints", optional=True),

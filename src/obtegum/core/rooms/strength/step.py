@@ -9,7 +9,7 @@ from obtegum.core.rooms.bows.found import along_tube, girth_at, split_of, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.draw import shown_cases
-from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, post_use, why_unknown
+from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, post_use, short_found, why_unknown
 from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
 from obtegum.core.rooms.strength.words import AID, MANY, governing, in_ground, place_words, share_text
 from obtegum.core.rooms.weather.found import method_of, stood_in
@@ -26,6 +26,7 @@ CAUTION = f"{AID} A frame without its braces and film is weaker than this: no cl
 FLAG = 1 / 60
 # Parts that the bow's tube is read in along its tape.
 READ_AT = 8
+LOW = "The bow whose feet stand out least"
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -37,10 +38,12 @@ def verdicts(work: Work) -> list[Verdict]:
         return [_verdict("unknown", f"Strength isn’t known: {judged.refused}.", "not known", None, "bow")]
     ratio, end = judged.ratio, end_found(work)
     sentence = governing(work, judged, way_of(work).one)
-    if end is None or end.found is None:
-        return [_verdict("unknown", "The end bow’s strength isn’t known.", "not known", None, "bow")]
-    if end.ratio > ratio:
-        ratio, sentence = end.ratio, governing(work, end, way_of(work).one, "The end bow")
+    others = [(each, name) for each, name in ((end, "The end bow"), (short_found(work), LOW)) if each is not None]
+    for other, name in others:
+        if other.found is None:
+            return [_verdict("unknown", f"{name}’s strength isn’t known.", "not known", None, "bow")]
+        if other.ratio > ratio:
+            ratio, sentence = other.ratio, governing(work, other, way_of(work).one, name)
     part, post = "bow", post_use(work)
     if post is not None and post[0] > ratio:
         ratio, part = post[0], "post"
@@ -83,16 +86,31 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "size.shape.height_m",
             "strength.runs",
             "strength.joint_share",
+            "strength.wall",
             "strength.less_share",
             *(("strength.less_why",) if work.design.strength.less_share else ()),
         ),
-        aside=("strength.joint_share", "strength.less_share", "strength.less_why"),
+        aside=("strength.joint_share", "strength.wall", "strength.less_share", "strength.less_why"),
         answers=tuple(_answers(work, judged)) if judged is not None and judged.found is not None else (),
         leads=("use", "reserve", "lift", "push", "film"),
-        views=("use", "above"),
+        views=("use", "bending", "pressing", "above"),
         strips=("use",),
         grips=("bows.max_spacing_m", "size.shape.height_m", "size.shape.leg_m", "size.span_m"),
-        focus=("bow", "use", "fence", "ghost", "foot", "load", "post", "bay", "height", "span", "line", "ground"),
+        focus=(
+            "bow",
+            "use",
+            "fence",
+            "ghost",
+            "foot",
+            "load",
+            "band",
+            "post",
+            "bay",
+            "height",
+            "span",
+            "line",
+            "ground",
+        ),
         how=told,
         how_title="The weather on the bow",
     )

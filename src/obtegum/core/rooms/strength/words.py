@@ -5,7 +5,7 @@ import math
 from obtegum.core.frame.analyse import LEAST_FACTOR
 from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.strength.found import Judged
-from obtegum.core.rooms.weather.found import method_of, stood_in
+from obtegum.core.rooms.weather.found import method_of, overridden, stood_in
 from obtegum.core.work import Work
 
 __all__ = ["AID", "MADE_UP", "MANY", "governing", "in_ground", "place_words", "share_text"]
@@ -33,10 +33,16 @@ def place_words(judged: Judged, element: int, post: str) -> str:
 
 
 def _conditions(work: Work) -> str:
-    """What the answer hangs on besides the weather: habits, and what was taken off the tube."""
+    """What the answer hangs on besides the weather: habits, what was taken off the tube, coefficients of one's own."""
     weather, strength = work.design.weather, work.design.strength
     less = f", {percent_text(strength.less_share)} off: {strength.less_why or 'nobody says why'}"
-    return HABITS.get(weather.sides, "") + HABITS.get(weather.film, "") + (less if strength.less_share else "")
+    own = sorted(set(overridden(work).values()))
+    return (
+        HABITS.get(weather.sides, "")
+        + HABITS.get(weather.film, "")
+        + (less if strength.less_share else "")
+        + (f", coefficients of your own ({'; '.join(own)})" if own else "")
+    )
 
 
 def governing(work: Work, judged: Judged, post: str, what: str = "The bow") -> str:

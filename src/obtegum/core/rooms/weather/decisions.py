@@ -6,11 +6,54 @@ from pydantic import Field
 
 from obtegum.core.numbers import Decisions, Number, choice
 
-__all__ = ["FROM_MOST", "Weather"]
+__all__ = ["FROM_MOST", "OwnFactors", "Weather"]
 
 FROM_MOST = 120
 From = Annotated[str, Field(max_length=FROM_MOST)]
 Pressure = Annotated[float | None, Number("Pressure", 0.0, 15000.0, "pressure")]
+
+
+class OwnFactors(Decisions):
+    """Coefficients that code and chart leave open, as a user has them in place of this program's, each with a reason.
+
+    Named as in `obtegum.core.weather.own`; what isn't told stays this program's choice.
+    """
+
+    hill: Annotated[float | None, Number("Hill or ridge", 1.0, 3.0, "factor", hint="Kzt or co; flat ground: 1")] = None
+    hill_why: From = ""
+    legs: Annotated[
+        float | None,
+        Number("Legs are walls from", 0.0, 1.0, "share", hint="of the height; else part of the arch: 25 %"),
+    ] = None
+    legs_why: From = ""
+    windward: Annotated[
+        float | None, Number("Windward quarter", -3.0, 2.0, "factor", hint="Cp or cpe, read off the chart")
+    ] = None
+    windward_why: From = ""
+    centre: Annotated[
+        float | None, Number("Centre half", -3.0, 2.0, "factor", hint="Cp or cpe, read off the chart")
+    ] = None
+    centre_why: From = ""
+    leeward: Annotated[
+        float | None, Number("Leeward quarter", -3.0, 2.0, "factor", hint="Cp or cpe, read off the chart")
+    ] = None
+    leeward_why: From = ""
+    along: Annotated[
+        float | None, Number("Roof, wind along", -3.0, 2.0, "factor", hint="in place of the zones from the end")
+    ] = None
+    along_why: From = ""
+    opened: Annotated[
+        float | None, Number("Inside, an end open", 0.0, 1.5, "factor", hint="GCpi 0.55, or cpi 0.72")
+    ] = None
+    opened_why: From = ""
+    drift: Annotated[
+        float | None, Number("Drift at its most", 0.0, 5.0, "factor", hint="of flat-roof snow, 2/Ce; or the vault’s μ3")
+    ] = None
+    drift_why: From = ""
+    slid: Annotated[
+        float | None, Number("Slid snow pushes", 0.0, 1.5, "factor", hint="of its weight; 0.5 is a stand-in")
+    ] = None
+    slid_why: From = ""
 
 
 class Weather(Decisions):
@@ -86,6 +129,7 @@ class Weather(Decisions):
         float | None, Number("Wind pushing", 0.0, 8000.0, "pressure", hint="in on one half, out on the other")
     ] = None
     given_from: From = ""
+    own: OwnFactors = OwnFactors()
     stand_in: Annotated[
         Literal["none", "plain"],
         choice("What is missing", none="stays not known", plain="open plain, hard winter: to play with"),

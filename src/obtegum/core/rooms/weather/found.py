@@ -1,14 +1,17 @@
 """What the weather at the place comes to: the figures that are there, and the one question that is open."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from typing import Literal
 
 from obtegum.core.found import found
+from obtegum.core.weather.own import Own
 from obtegum.core.work import Work
 
-__all__ = ["OPEN", "Asked", "method_of", "missing", "stood_in", "told"]
+__all__ = ["OPEN", "OWN", "Asked", "method_of", "missing", "overridden", "own_factors", "stood_in", "told"]
 
 Method = Literal["us", "eu", "given"]
+# Coefficients that can be a user's own.
+OWN = tuple(each.name for each in fields(Own))
 
 
 @found
@@ -102,3 +105,18 @@ def told(work: Work) -> dict[str, float | str] | None:
     if method_of(work) == "eu" and "wind_mps" in open_:
         found["wind_mps"] = PLAIN_MEAN_MPS
     return found
+
+
+@found
+def own_factors(work: Work) -> Own:
+    """The user's own coefficients."""
+    own = work.design.weather.own
+    return Own(**{name: getattr(own, name) for name in OWN})
+
+
+@found
+def overridden(work: Work) -> dict[str, str]:
+    """Coefficients that are the user's own, by name, each with its reason; none beside an engineer's pressures."""
+    own = work.design.weather.own
+    names = OWN if method_of(work) != "given" else ()
+    return {name: getattr(own, f"{name}_why") or "nobody says why" for name in names if getattr(own, name) is not None}

@@ -1,8 +1,8 @@
 """Weather: snow and wind at this place, as the grower's own figures say, and what stands beside them."""
 
 from obtegum.core.amount import amount_text
-from obtegum.core.rooms.strength.found import sheet_of
-from obtegum.core.rooms.weather.found import method_of, missing, stood_in
+from obtegum.core.rooms.strength.loads import sheet_of
+from obtegum.core.rooms.weather.found import OWN, method_of, missing, overridden, stood_in
 from obtegum.core.step import Answer, StepPlan
 from obtegum.core.verdict import Verdict
 from obtegum.core.weather.pressure import Worked
@@ -29,6 +29,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     beside = ("weather.gap_m",) if work.design.weather.sides == "beside" else ()
     asked = GIVEN if method == "given" else (*FIGURES, *SPOT, *HOUSE, *beside, *(US_ONLY if method == "us" else ()))
     lines = sheet_of(work)
+    own = _own(work) if method != "given" else ()
     return StepPlan(
         id="weather",
         title="Weather",
@@ -41,8 +42,9 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *asked,
             *(("weather.altitude_m",) if method != "given" else ()),
             "weather.stand_in",
+            *own,
         ),
-        aside=("weather.method", "weather.altitude_m", "weather.snow_from", "weather.wind_from"),
+        aside=("weather.method", "weather.altitude_m", "weather.snow_from", "weather.wind_from", *own),
         answers=tuple(_answer(work, place, each) for place, each in enumerate(lines, start=1)),
         leads=tuple(f"worked_{place}" for place, each in enumerate(lines, start=1) if each.symbol in SHOWN),
         views=("across", "along"),
@@ -50,6 +52,12 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         grips=(),
         focus=("bow", "ground", "span", "height"),
     )
+
+
+def _own(work: Work) -> tuple[str, ...]:
+    """Fields of the user's own coefficients, each that is told with its reason."""
+    told = overridden(work)
+    return tuple(f"weather.own.{name}{tail}" for name in OWN for tail in ("", "_why") if not tail or name in told)
 
 
 # What is carried away of all the values: the pressures.
