@@ -32,7 +32,7 @@ BANDS = 5
 # What of a frame hangs on its nodes and not on how stiff it is.
 LINES = ("free", "lengths", "turned", "swaying", "_swaying_bands")
 # Passes of the second order, and how well its axial forces must hold between two of them.
-MOST_PASSES, HOLDS = 40, 1e-6
+MOST_PASSES, HOLDS = 40, 1e-5
 # Modes that buckling shapes are mixed of, and the least of a load's inverse that counts.
 MODES, LEAST = 12, 1e-12
 
