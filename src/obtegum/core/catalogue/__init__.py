@@ -9,7 +9,7 @@ from typing import Any, Literal
 from obtegum.core.part import Part
 from obtegum.core.quantity import FOOT_M, INCH_M, Units
 
-__all__ = ["Bag", "Board", "Catalogue", "Film", "Pipe", "Roll", "Rules", "Stock", "Tube", "default_catalogue"]
+__all__ = ["Bag", "Board", "Catalogue", "Film", "Pipe", "Roll", "Rules", "Soil", "Stock", "Tube", "default_catalogue"]
 
 Material = Literal["steel", "plastic"]
 
@@ -64,6 +64,19 @@ class Bag(Part):
     mass_kg: float
     yield_m3: float
     sold_in: Units
+    source: str
+
+
+class Soil(Part):
+    """A class of natural ground: presumed allowable bearing and friction, Pa, lateral bearing, Pa/m, weight, N/m³."""
+
+    id: str
+    name: str
+    bearing_pa: float
+    friction_pa: float
+    lateral_pa_m: float
+    weight_n_m3: float
+    heaves: bool
     source: str
 
 
@@ -140,6 +153,7 @@ class Catalogue(Part):
     pipes: dict[str, Pipe]
     boards: dict[str, Board]
     bags: dict[str, Bag]
+    soils: dict[str, Soil]
     rolls: tuple[Roll, ...]
     films: tuple[Film, ...]
     rules: Rules
@@ -195,6 +209,11 @@ def _bags() -> dict[str, Bag]:
     return {bag.id: bag for bag in bags}
 
 
+def _soils() -> dict[str, Soil]:
+    soils = [Soil.model_validate(row) for row in _rows("soils.json", "soils")]
+    return {soil.id: soil for soil in soils}
+
+
 def _rolls() -> tuple[Roll, ...]:
     found = list[Roll]()
     for row in _rows("films.json", "rolls"):
@@ -228,6 +247,7 @@ def default_catalogue() -> Catalogue:
         pipes=_pipes(),
         boards=_boards(),
         bags=_bags(),
+        soils=_soils(),
         rolls=_rolls(),
         films=_films(),
         rules=Rules.model_validate(rules),
