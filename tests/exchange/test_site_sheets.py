@@ -24,7 +24,7 @@ def planned(place: int) -> HousePlan:
 
 TITLES = (
     "Square it", "Square up", "Set out", "Keep pegs", "Level", "Earth", "Drain", "Posts", "Bows", "Bend",
-    "Check bows", "The house",
+    "Check bows", "Soil", "Weather", "Strength", "Holds down", "The house",
 )  # fmt: skip
 
 

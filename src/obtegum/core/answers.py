@@ -20,6 +20,7 @@ def length_answer(work: Work, name: str, label: str, value_m: float, note: str =
 # The unit of each kind of amount that answers are told in.
 SI: dict[AmountKind, Literal["m3", "m3/s", "kg", "s", "share", "Pa", "N", "m/s", "N·m"]] = {
     "volume": "m3",
+    "load": "m3",
     "flow": "m3/s",
     "mass": "kg",
     "hours": "s",

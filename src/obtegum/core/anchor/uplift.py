@@ -1,6 +1,7 @@
 """What holds a post down: friction along its shaft, the weight of its concrete, the soil over a plate."""
 
 import math
+from itertools import pairwise
 
 import numpy as np
 
@@ -42,7 +43,7 @@ def _shared_area(radius_m: np.ndarray, half_m: float) -> np.ndarray:
     """Circles cut off where the neighbours' begin, half of the spacing away on both sides."""
     reach = np.minimum(half_m / radius_m, 1.0)
     cut = radius_m**2 * (np.arccos(reach) - reach * np.sqrt(1 - reach**2))
-    return math.pi * radius_m**2 - 2 * cut
+    return np.asarray(math.pi * radius_m**2 - 2 * cut)
 
 
 def over_plate(ground: Ground, side_m: float, deep_m: float, lean_rad: float, spacing_m: float) -> float:
@@ -57,7 +58,7 @@ def over_plate(ground: Ground, side_m: float, deep_m: float, lean_rad: float, sp
     meets_m = deep_m - (half_m - radius_m) / math.tan(lean_rad)
     edges = sorted({0.0, deep_m, *(each for each in (meets_m, ground.water_m or 0.0) if 0 < each < deep_m)})
     weight = 0.0
-    for top_m, bottom_m in zip(edges, edges[1:], strict=False):
+    for top_m, bottom_m in pairwise(edges):
         at = (top_m + bottom_m) / 2 + _AT * (bottom_m - top_m) / 2
         area = _shared_area(radius_m + (deep_m - at) * math.tan(lean_rad), half_m)
         volume = float((_WEIGHT * area).sum()) * (bottom_m - top_m) / 2

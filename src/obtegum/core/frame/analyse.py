@@ -84,10 +84,12 @@ class Rows:
 
 @dataclass(frozen=True, eq=False)
 class Found(Rows):
-    """What was found: ``factor`` (c,) at which each combination buckles, ``ground`` (c, 2, 2) N of its first order."""
+    """What was found: ``factor`` (c,) at which each combination buckles, ``ground`` (c, 2, 2) N of its first order,
+    and that of dead load and of each basic case by itself, ``each`` (1 + k, 2, 2) N."""
 
     factor: Array
     ground: Array
+    each: Array
 
     @property
     def worst(self) -> int:
@@ -137,6 +139,7 @@ def analyse(
         balanced=all(part.balanced for part in parts),
         factor=factor,
         ground=np.tensordot(factors, plain.feet, axes=1),
+        each=plain.feet,
     )
 
 

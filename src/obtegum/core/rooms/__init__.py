@@ -14,6 +14,7 @@ from obtegum.core.rooms.bows.decisions import MOST_OWN, Bows, OwnTube
 from obtegum.core.rooms.check_bows.decisions import MOST_BOWS, BowChecks
 from obtegum.core.rooms.drain.decisions import Drain
 from obtegum.core.rooms.earth.decisions import Pad
+from obtegum.core.rooms.hold.decisions import Hold, Pulls
 from obtegum.core.rooms.inside.decisions import Inside
 from obtegum.core.rooms.keep_pegs.decisions import Keep
 from obtegum.core.rooms.level.decisions import Level, Levels
@@ -21,6 +22,7 @@ from obtegum.core.rooms.names.decisions import Names
 from obtegum.core.rooms.posts.decisions import Posts
 from obtegum.core.rooms.set_out.decisions import SetOut, Site
 from obtegum.core.rooms.size.decisions import Size
+from obtegum.core.rooms.soil.decisions import Soil
 from obtegum.core.rooms.square_up.decisions import MOST_ROUNDS, Taping
 from obtegum.core.rooms.start.decisions import Start
 from obtegum.core.rooms.strength.decisions import Strength
@@ -38,11 +40,13 @@ ROOMS = (
     "level",
     "earth",
     "drain",
+    "soil",
     "weather",
     "names",
     "posts",
     "bows",
     "strength",
+    "hold",
     "bend",
     "check_bows",
 )
@@ -67,14 +71,17 @@ class HouseDesign(House):
     names: Names = Names()
     weather: Weather = Weather()
     strength: Strength = Strength()
+    soil: Soil = Soil()
+    hold: Hold = Hold()
 
 
 class SiteRecord(Record):
     """What was done and found on site: ticks; the round of taping under way and the ones before it; levels;
-    the bend that was tried; the bows as measured."""
+    the bend that was tried; posts pulled at; the bows as measured."""
 
     taped: Taping = Taping()
     earlier: Annotated[tuple[Taping, ...], Field(max_length=MOST_ROUNDS)] = ()
     levels: Levels = Levels()
     trial: TrialBend = TrialBend()
+    pulls: Pulls = Pulls()
     bows: BowChecks = Field(default_factory=dict, max_length=MOST_BOWS)

@@ -12,7 +12,7 @@ from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.own import NOTHING, Own
 from obtegum.core.weather.pressure import Case, Strip, Worked, averaged, from_wind
 
-__all__ = ["GUST", "Wind", "arch_factors", "velocity_pressure", "wind_cases", "worked"]
+__all__ = ["DIRECTION", "GUST", "Wind", "arch_factors", "velocity_pressure", "wind_cases", "worked"]
 
 Array = NDArray[np.float64]
 Openness = Literal["woods", "country", "coast"]

@@ -20,7 +20,9 @@ from obtegum.core.rooms.weather.found import method_of, missing, told
 from obtegum.core.weather.combine import Combination
 from obtegum.core.work import Work
 
-__all__ = ["Judged", "bow_found", "end_found", "post_use", "short_found", "why_unknown"]
+__all__ = ["Judged", "bow_found", "end_found", "factors_of", "grown", "post_use", "short_found", "why_unknown"]
+
+Array = NDArray[np.float64]
 
 # Film, clips and runs on a bow, N for each square metre of surface: dead load beside the tube's own.
 COVER_N_M2 = 5.0
@@ -115,21 +117,41 @@ def post_use(work: Work) -> tuple[float, str] | None:
     return max(found_, default=None)
 
 
+def grown(work: Work, found_: Found) -> Array:
+    """(c,): by how much the second order could take each combination's forces further than the first; 1 where it
+    gives way, which no force says anything of."""
+    amplify = 1.0 if method_of(work) == "eu" else AMPLIFY / SOFT
+    left = 1 - amplify / found_.factor
+    return np.asarray(1 / np.where(left > 0, np.maximum(left, LEAST_LEFT), 1.0))
+
+
 def _post(work: Work, judged: Judged) -> tuple[float, str]:
     assert judged.found is not None
     found_, section = judged.found, sections_of(work)[1]
     strength = european(section) if method_of(work) == "eu" else allowable(section)
-    # What wasn't solved to the end is taken as much further as its sway could grow.
-    amplify = 1.0 if method_of(work) == "eu" else AMPLIFY / SOFT
-    left = 1 - amplify / found_.factor
-    feet = found_.ground / np.where(left > 0, np.maximum(left, LEAST_LEFT), 1.0)[:, None, None]
+    feet = found_.ground * grown(work, found_)[:, None, None]
     stands = found_.stands[:, None, None]
     feet[found_.rows] = np.where(stands, found_.feet, found_.ground[found_.rows])
     depth_m = max(plumb_m(work) - judged.model.out_m, 0.0)
-    moment: NDArray[np.float64] = POLE * np.abs(feet[:, :, 0]) * depth_m
+    moment: Array = POLE * np.abs(feet[:, :, 0]) * depth_m
     use = used(strength, section, -feet[:, :, 1], moment, np.full(len(feet), np.inf), np.ones(2)).max(axis=1)
     row = int(use.argmax())
     return float(use[row]), judged.weathered.combos[row].words
+
+
+def factors_of(weather: Weathered, times: float = 1.0, dead: float | None = None, light: float = 1.0) -> Array:
+    """(c, 2 + k): factors of own weight, covers and each case in each combination.
+
+    Those of the weather are taken ``times`` what they are; if told, ``dead`` is weight's own, and ``light`` where
+    weight holds down.
+    """
+    factors = np.zeros((len(weather.combos), 2 + len(weather.cases)))
+    for row, combo in enumerate(weather.combos):
+        own = combo.dead if dead is None else light if combo.lifts else dead
+        factors[row, :2] = own, 0.0 if combo.lifts else own
+        for place, factor in combo.parts:
+            factors[row, 2 + place] = times * factor
+    return factors
 
 
 def _judged(
@@ -153,11 +175,7 @@ def _judged(
     dead[:, 1] = -np.where(model.which == 0, *(section.weight_n_per_m for section in sections))
     cover[:, 1] = -(COVER_N_M2 * wide_m + more_n_m)
     loads = np.stack([cover, *(case.per_area * wide_m for case in weather.cases)])
-    factors = np.zeros((len(weather.combos), 1 + len(loads)))
-    for row, combo in enumerate(weather.combos):
-        factors[row, :2] = combo.dead, 0.0 if combo.lifts else combo.dead
-        for place, factor in combo.parts:
-            factors[row, 2 + place] = factor
+    factors = factors_of(weather)
     bow = Bow(
         frame=model.frame,
         which=model.which,

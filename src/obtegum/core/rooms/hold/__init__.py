@@ -1,0 +1,1 @@
+"""Holds down: how each post is set in its ground, what that holds, and the chain from bow to soil."""

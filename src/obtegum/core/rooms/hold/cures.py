@@ -1,0 +1,53 @@
+"""A house that is lifted, pushed over or pressed down."""
+
+from collections.abc import Iterator
+
+from obtegum.core.edit import Cure, Edits, chosen, lengthened, up
+from obtegum.core.quantity import INCH_M
+from obtegum.core.rooms.hold.found import chain_of, set_of
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["CURES"]
+
+DEEPER_M = (0.15, 0.3, 0.5, 0.8)
+CLOSER = (0.8, 0.65)
+
+
+def _deeper(work: Work) -> Iterator[Edits]:
+    length_m = work.design.posts.length_m
+    yield from ((lengthened("posts.length_m", up(work, length_m + more_m)),) for more_m in DEEPER_M)
+
+
+def _set(work: Work) -> Iterator[Edits]:
+    """Concrete with a bar through the tube, or a plate, where it isn't so already; at the corners alone, and at all."""
+    for kind in ("concrete", "plate"):
+        if set_of(work, "row") != kind:
+            yield (chosen("hold.set", kind), chosen("hold.grip", "bar"), chosen("hold.backfill", "tamped"))
+
+
+def _lift(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    if verdict.level == "unknown":
+        return
+    weak = chain_of(work, "row").weakest
+    bolt_m = min(work.design.bows.insertion_m / 2, 2 * INCH_M)
+    bolt = (lengthened("posts.bolt_m", bolt_m),) if work.design.posts.bolt_m is None else ()
+    if weak.part in ("socket:L", "bolt"):
+        if bolt:
+            yield bolt
+        yield from ((chosen("hold.screws", str(count)),) for count in (2, 4) if count > work.design.hold.screws)
+    joined = bolt if weak.part == "socket:L" else ()
+    yield from ((*joined, *each) for each in (*_deeper(work), *_set(work)))
+    if work.design.bows.bays != "counted":
+        for share in CLOSER:
+            yield (*joined, lengthened("bows.max_spacing_m", work.design.bows.max_spacing_m * share))
+
+
+def _ground(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    if verdict.level == "unknown":
+        return
+    yield from _deeper(work)
+    yield from _set(work)
+
+
+CURES: dict[str, Cure] = {"lift": _lift, "side": _ground, "sinks": _ground}

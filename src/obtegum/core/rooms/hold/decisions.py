@@ -1,0 +1,107 @@
+"""How posts are set, what joins them to their bows, and what was tried by pulling at some."""
+
+from collections.abc import Iterator
+from typing import TYPE_CHECKING, Annotated, Literal
+
+from pydantic import Field
+
+from obtegum.core.numbers import Choice, Decisions, Number, choice, misfit
+from obtegum.core.part import KeptPart
+from obtegum.core.quantity import INCH_M
+from obtegum.core.trouble import Trouble
+
+if TYPE_CHECKING:
+    from obtegum.core.rooms import HouseDesign
+
+__all__ = ["MOST_PULLS", "Hold", "Pulls", "SetAs"]
+
+SetAs = Literal["driven", "concrete", "plate", "tamped", "gravel", "screw", "trench"]
+NAMES = {
+    "driven": "driven, ground left whole",
+    "concrete": "in a hole of concrete",
+    "plate": "on a buried plate",
+    "tamped": "in a hole, soil tamped back",
+    "gravel": "in a hole, gravel packed in",
+    "screw": "on a ground screw",
+    "trench": "in a trench, filled back",
+}
+MOST_PULLS = 4
+
+
+class Hold(Decisions):
+    """How posts are set in the ground, m, and what joins bow to post."""
+
+    set: Annotated[SetAs, choice("Posts are set", **NAMES)] = "driven"
+    corner_set: Annotated[
+        Literal["same", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench"],
+        choice("The four at the corners", same="as the others", **NAMES),
+    ] = "same"
+    hole_m: Annotated[float, Number("Hole across", 0.08, 1.0, bare="floor", feet=10 * INCH_M)] = 0.25
+    plate_m: Annotated[float, Number("Plate, a side", 0.08, 0.8, bare="floor", feet=8 * INCH_M)] = 0.2
+    plate_up_m: Annotated[float, Number("Plate over the post’s end", 0.0, 2.0, bare="floor", feet=2 * INCH_M)] = 0.05
+    backfill: Annotated[
+        Literal["loose", "tamped"], choice("Filled back", loose="left loose", tamped="tamped every hand’s breadth")
+    ] = "loose"
+    bag: Annotated[str, Field(max_length=60), Choice("Concrete by the")] = ""
+    bags: Annotated[
+        int | None, Number("Bags to a hole", 1, 40, "count", hint="blank: what fills it; fewer make a plug")
+    ] = None
+    grip: Annotated[
+        Literal["smooth", "bar", "clamp"],
+        choice(
+            "What keeps the tube in it",
+            smooth="nothing, it is smooth",
+            bar="a bolt or bar through it",
+            clamp="a clamp round it",
+        ),
+    ] = "smooth"
+    bolt_m: Annotated[
+        float, Number("Bolts of", 0.004, 0.02, bare="fine", hint="outside, also the bar’s", feet=5 * INCH_M / 16)
+    ] = 0.008
+    screws: Annotated[int, Number("Screws, bow in post", 0, 8, "count", hint="into both walls")] = 0
+    screw: Annotated[
+        Literal["8", "10", "12", "14"],
+        choice(
+            "Screws are",
+            **{
+                "8": "no. 8, 4.2 mm",
+                "10": "no. 10, 4.8 mm",
+                "12": "no. 12, 5.5 mm",
+                "14": "no. 14, 1/4 in, 6.3 mm",
+            },
+        ),
+    ] = "12"
+
+    def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
+        """A plate that would lie above the ground, a hole that the post doesn't go into."""
+        deep_m = house.posts.length_m - house.posts.reveal_m
+        if "plate" in (self.set, self.corner_set) and self.plate_up_m >= deep_m > 0:
+            sentence = "The plate would lie on the grass. It must lie deeper than"
+            yield misfit("hold.plate_up_m", sentence, deep_m, house.tape, "down")
+
+
+def _pull(label: str) -> Number:
+    return Number(label, 1.0, 100_000.0, "force", hint="the force that it held")
+
+
+class Pulls(KeptPart):
+    """Posts of one kind that were pulled at, N each, up and sideways: how they were set, and how deep, m."""
+
+    set: Annotated[
+        Literal["none", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench"],
+        choice("Posts pulled at were", none="none yet", **NAMES),
+    ] = "none"
+    deep_m: Annotated[float | None, Number("They were in the ground", 0.05, 4.0)] = None
+    up_1: Annotated[float | None, _pull("Up, first post")] = None
+    up_2: Annotated[float | None, _pull("Up, second")] = None
+    up_3: Annotated[float | None, _pull("Up, third")] = None
+    up_4: Annotated[float | None, _pull("Up, fourth")] = None
+    side_1: Annotated[float | None, _pull("Sideways, first post")] = None
+    side_2: Annotated[float | None, _pull("Sideways, second")] = None
+    side_3: Annotated[float | None, _pull("Sideways, third")] = None
+    side_4: Annotated[float | None, _pull("Sideways, fourth")] = None
+
+    def held(self, way: Literal["up", "side"]) -> tuple[float, ...]:
+        """What each post held that was pulled at in a way, N."""
+        told = (getattr(self, f"{way}_{number}") for number in range(1, MOST_PULLS + 1))
+        return tuple(each for each in told if each is not None)

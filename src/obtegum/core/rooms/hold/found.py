@@ -1,0 +1,313 @@
+"""What each way to set a post holds, what it takes, and the chain from bow to soil."""
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+from obtegum.core.anchor.concrete import CARBON_KG_KG, CONCRETE_KG_M3, bags_for, filled_m, room_m3
+from obtegum.core.anchor.links import A307_PA, SCREWS_M, Sheet, bolt_shear, bolt_tears_out, bolt_walls, screw_shear
+from obtegum.core.anchor.pole import GIVES, bears, pole_shear
+from obtegum.core.anchor.soil import Ground
+from obtegum.core.anchor.uplift import DEAD, LOOSE, TAMPED, concrete_weight, over_plate, shaft_friction
+from obtegum.core.catalogue import Bag, Tube
+from obtegum.core.found import found
+from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.hold.settings import SETTINGS
+from obtegum.core.rooms.posts.found import least_embedment_m, post_count
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.soil.found import ground_of, hours_times, why_no_ground
+from obtegum.core.work import Work
+
+__all__ = [
+    "CORNERS",
+    "Chain",
+    "Holds",
+    "Joint",
+    "Takes",
+    "bag_of",
+    "chain_of",
+    "concrete_top_m",
+    "counts",
+    "holds_of",
+    "plate_deep_m",
+    "pulled",
+    "set_of",
+    "takes_of",
+]
+
+Kind = Literal["row", "corner"]
+CORNERS = 4
+# Concrete that comes within this of the ground counts with all its width against a push, m.
+NEAR_TOP_M = 0.1
+# At least so many posts of a kind are pulled at, and half of the lowest is allowed.
+PULLS, ALLOWED = 3, 0.5
+# How much shallower than those that were pulled at posts may stand and still count as alike, m.
+AS_DEEP_M = 0.005
+# Person-hours (this bench, estimates): a post driven, a hole by hand and a trench for each m³, a bag of 25 kg.
+DRIVEN_H, HAND_H_M3, TRENCH_H_M3, BAG_H, SET_H = 0.2, 6.0, 2.5, 0.15, 0.1
+TRENCH_M = 0.4
+# Ultimate strength of mild steel of which only the yield is told (stand-in), Pa, and as a share of its yield.
+MILD_PA, OF_YIELD, MILD_YIELD_PA = 360e6, 1.3, 235e6
+
+
+@dataclass(frozen=True, slots=True)
+class Holds:
+    """What the ground gives a post, N: against lift, a push of wind, a push that stays, and a load down.
+
+    None where no sourced formula says so; ``source`` says what they come from, or why there is none.
+    """
+
+    lift_n: float | None
+    wind_n: float | None
+    still_n: float | None
+    down_n: float | None
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class Takes:
+    """What a post of one setting takes: hole, spoil, concrete and gravel, m³, bags, hours of one person, carbon, kg."""
+
+    hole_m3: float
+    concrete_m3: float
+    gravel_m3: float
+    bags: int
+    hours_s: float
+    carbon_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class Joint:
+    """One link of the chain: its part, what it is, what it holds, N, or None where nobody knows, and from where."""
+
+    part: str
+    what: str
+    holds_n: float | None
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class Chain:
+    """From bow to soil: each link holds all of the lift."""
+
+    links: tuple[Joint, ...]
+
+    @property
+    def weakest(self) -> Joint:
+        """The link that holds least of those that are known; where none is, the first that isn't."""
+        known = [link for link in self.links if link.holds_n is not None]
+        return min(known, key=lambda link: link.holds_n or 0.0) if known else self.links[0]
+
+    @property
+    def unknown(self) -> tuple[Joint, ...]:
+        """Links that nobody knows the strength of."""
+        return tuple(link for link in self.links if link.holds_n is None)
+
+
+def set_of(work: Work, kind: Kind) -> str:
+    """How a kind of post is set."""
+    hold = work.design.hold
+    return hold.set if kind == "row" or hold.corner_set == "same" else hold.corner_set
+
+
+def counts(work: Work) -> dict[Kind, int]:
+    """How many of each kind there are; none at the corners where those are as the others."""
+    whole = post_count(work)
+    corners = CORNERS if work.design.hold.corner_set != "same" and work.design.posts.stand != "board" else 0
+    return {"row": whole - corners, "corner": corners}
+
+
+@found
+def bag_of(work: Work) -> Bag:
+    """The bags that concrete is mixed from: those chosen, or what is usual in the house's units."""
+    bags = work.catalogue.bags
+    usual = "bag-60-lb" if work.tape.units == "feet" else "bag-25-kg"
+    return bags.get(work.design.hold.bag) or bags[usual]
+
+
+def _deep_m(work: Work) -> float:
+    return max(least_embedment_m(work), 0.0)
+
+
+def concrete_top_m(work: Work) -> float:
+    """How deep the concrete's top lies, m: at the ground, or lower where so few bags make a plug."""
+    hold, deep_m = work.design.hold, _deep_m(work)
+    if hold.bags is None:
+        return 0.0
+    high_m = filled_m(hold.bags, bag_of(work).yield_m3, hold.hole_m, post_tube(work).od_m)
+    return max(deep_m - high_m, 0.0)
+
+
+def plate_deep_m(work: Work) -> float:
+    """How deep the plate lies, m."""
+    return max(_deep_m(work) - work.design.hold.plate_up_m, 0.0)
+
+
+def holds_of(work: Work, setting: str) -> Holds:
+    """What the ground gives a post that is set so, as presumed for its class; nothing where that isn't known."""
+    ground = ground_of(work)
+    if ground is None:
+        return Holds(None, None, None, None, why_no_ground(work))
+    if work.design.posts.stand in ("slab", "board"):
+        return Holds(None, None, None, None, "no value for this way to stand: test it")
+    if setting == "driven":
+        return _driven(work, ground)
+    if setting == "concrete":
+        return _concreted(work, ground)
+    if setting == "plate":
+        return _plated(work, ground)
+    tamped = setting == "tamped" and work.design.hold.backfill == "tamped"
+    wide_m = post_tube(work).over_m
+    side: tuple[float | None, float | None] = (None, None)
+    if tamped:
+        side = _sideways(ground, wide_m, _deep_m(work))
+    return Holds(None, *side, None, f"no sourced value for a post {SETTINGS[setting].name}: test it")
+
+
+def _sideways(ground: Ground, wide_m: float, deep_m: float) -> tuple[float, float]:
+    """A push of wind, which may move it a little, and one that stays, N."""
+    return pole_shear(ground, wide_m, deep_m, times=GIVES), pole_shear(ground, wide_m, deep_m)
+
+
+def _driven(work: Work, ground: Ground) -> Holds:
+    od_m, deep_m = post_tube(work).over_m, _deep_m(work)
+    end_m2 = math.pi / 4 * od_m**2
+    return Holds(
+        shaft_friction(ground, od_m, deep_m, True),
+        *_sideways(ground, od_m, deep_m),
+        bears(ground, end_m2, od_m, deep_m, True),
+        "shaft of smooth tube, half of the table; pole, 1807.3.2.1",
+    )
+
+
+def _concreted(work: Work, ground: Ground) -> Holds:
+    hold, deep_m, top_m, tube_m = work.design.hold, _deep_m(work), concrete_top_m(work), post_tube(work).od_m
+    lift_n = shaft_friction(ground, hold.hole_m, deep_m, False, top_m)
+    lift_n += DEAD * concrete_weight(ground, hold.hole_m, tube_m, top_m, deep_m)
+    wide_m = hold.hole_m if top_m <= NEAR_TOP_M else tube_m
+    down_n = math.pi / 4 * hold.hole_m**2 * ground.bearing_pa
+    down_n += shaft_friction(ground, hold.hole_m, deep_m, False, top_m)
+    plug = "plug of concrete" if top_m > NEAR_TOP_M else "concrete"
+    return Holds(
+        max(lift_n, 0.0),
+        *_sideways(ground, wide_m, deep_m),
+        down_n,
+        f"{plug}: its rough shaft and 0.6 of its weight; pole, 1807.3.2.1",
+    )
+
+
+def _plated(work: Work, ground: Ground) -> Holds:
+    hold, deep_m = work.design.hold, plate_deep_m(work)
+    tamped = hold.backfill == "tamped"
+    lean = TAMPED if tamped else LOOSE
+    lift_n = DEAD * over_plate(ground, hold.plate_m, deep_m, lean, bays_of(work).bay_m)
+    side: tuple[float | None, float | None] = (None, None)
+    if tamped:
+        side = _sideways(ground, post_tube(work).over_m, _deep_m(work))
+    words = "0.6 of the soil over the plate, shared with its neighbours’"
+    return Holds(lift_n, *side, hold.plate_m**2 * ground.bearing_pa, words)
+
+
+def pulled(work: Work, setting: str, way: Literal["up", "side"]) -> tuple[float | None, str]:
+    """What pull tests allow a post that is set so, N, and why they don't count where they don't."""
+    pulls = work.record.pulls
+    held = pulls.held(way)
+    if not held or pulls.set != setting:
+        return None, ""
+    if len(held) < PULLS:
+        return None, f"{len(held)} pulled at, {PULLS} at the least"
+    if pulls.deep_m is None:
+        return None, "how deep those that were pulled at went isn’t told"
+    if _deep_m(work) < pulls.deep_m - AS_DEEP_M:
+        return None, f"pulled at {work.say(pulls.deep_m)} in the ground, these have less"
+    return ALLOWED * min(held), f"half of the lowest of {len(held)} pull tests"
+
+
+def takes_of(work: Work, setting: str) -> Takes:
+    """What one post of a setting takes."""
+    hold, deep_m, tube_m, way = work.design.hold, _deep_m(work), post_tube(work).od_m, SETTINGS[setting]
+    across_m = max(hold.hole_m, hold.plate_m * math.sqrt(2)) if setting == "plate" else hold.hole_m
+    hole = room_m3(across_m, 0.0, deep_m) if way.holed else 0.0
+    if setting == "trench":
+        hole = TRENCH_M * deep_m * bays_of(work).bay_m
+    concrete = room_m3(hold.hole_m, tube_m, deep_m - concrete_top_m(work)) if way.concreted else 0.0
+    bag = bag_of(work)
+    bags = (hold.bags or bags_for(concrete, bag.yield_m3)) if way.concreted else 0
+    gravel = room_m3(hold.hole_m, tube_m, deep_m) if setting == "gravel" else 0.0
+    hours = DRIVEN_H if not way.holed else SET_H + hole * (TRENCH_H_M3 if setting == "trench" else HAND_H_M3)
+    hours = hours * hours_times(work) + bags * BAG_H * bag.mass_kg / 25
+    return Takes(hole, concrete, gravel, bags, hours * 3600, concrete * CONCRETE_KG_M3 * CARBON_KG_KG)
+
+
+def _ultimate(tube: Tube) -> float:
+    return MILD_PA if abs(tube.yield_pa - MILD_YIELD_PA) < 1e6 else OF_YIELD * tube.yield_pa
+
+
+def _bolted(work: Work, below_m: float, part: str, what: str) -> Joint:
+    """A bolt through bow and post, or through one tube: walls, what tears out to the bow's end, the bolt itself."""
+    bolt_m, tubes = work.design.hold.bolt_m, (bow_tube(work), post_tube(work))
+    walls_n = min(bolt_walls(bolt_m, tube.wall_m, tube.yield_pa) for tube in tubes)
+    bow, insertion_m = bow_tube(work), work.design.bows.insertion_m
+    # The bow's own end lies below the bolt, the post's above it.
+    clear_m = min(insertion_m - below_m, below_m) - bolt_m / 2
+    tears_n = min(bolt_tears_out(clear_m, tube.wall_m, _ultimate(tube)) for tube in (bow, post_tube(work)))
+    shear_n = bolt_shear(bolt_m, A307_PA)
+    least = min((walls_n, "its walls"), (tears_n, "tearing out of the end"), (shear_n, "the bolt"))
+    return Joint(part, what, least[0], f"by {least[1]}, AISC 360-16 J3 and J7; snug, the tube not crushed")
+
+
+def _socket(work: Work) -> Joint:
+    """What joins bow and post against lift."""
+    posts, hold = work.design.posts, work.design.hold
+    over = "stub" if posts.stand == "stub" else "post"
+    bolt = _bolted(work, posts.bolt_m, "bolt", f"bolt through bow and {over}") if posts.bolt_m is not None else None
+    screws = None
+    if hold.screws:
+        near, far = (post_tube(work), bow_tube(work)) if over == "post" else (bow_tube(work), post_tube(work))
+        sheets = [Sheet(tube.wall_m, _ultimate(tube)) for tube in (near, far)]
+        each = screw_shear(SCREWS_M[hold.screw], sheets[0], sheets[1])
+        words = "AISI S100 J4, not over the screw’s own tested shear ÷ 3"
+        screws = Joint("socket:L", f"{hold.screws} screws, bow in {over}", hold.screws * each, words)
+    known = [link for link in (bolt, screws) if link is not None]
+    if known:
+        return max(known, key=lambda link: link.holds_n or 0.0)
+    return Joint("socket:L", f"bow in its {over} by friction alone", 0.0, "friction bears nothing against lift")
+
+
+def _gripped(work: Work, what: str) -> Joint:
+    """What keeps a tube from sliding out of its concrete, or over its plate."""
+    hold, tube = work.design.hold, post_tube(work)
+    if hold.grip == "bar":
+        walls_n = bolt_walls(hold.bolt_m, tube.wall_m, tube.yield_pa)
+        return Joint("grip", f"bar through the tube, {what}", min(walls_n, bolt_shear(hold.bolt_m)), "J3 and J7")
+    if hold.grip == "clamp":
+        return Joint("grip", f"clamp round the tube, {what}", None, "no rating: test it")
+    return Joint("grip", f"smooth tube, {what}", None, "smooth steel slides out: a bar through it, or test it")
+
+
+def chain_of(work: Work, kind: Kind) -> Chain:
+    """Every link from the bow down to the soil that a kind of post hangs on."""
+    stand, setting = work.design.posts.stand, set_of(work, kind)
+    links = list[Joint]()
+    if stand == "board":
+        links.append(Joint("strap", "straps, bow to board", None, "no rating told: test it"))
+        links.append(Joint("board", "board on its stakes", None, "no value: test it"))
+    elif stand == "curve":
+        links.append(Joint("bolt", "bolts, bow lapped on its stub", None, "no value for a lap: test it"))
+    else:
+        links.append(_socket(work))
+    if stand == "slab":
+        links.append(_gripped(work, "in its slab"))
+    elif setting == "concrete":
+        links.append(_gripped(work, "in its concrete"))
+    elif setting == "plate":
+        links.append(_gripped(work, "over its plate"))
+    tested, why = pulled(work, setting, "up")
+    if tested is not None:
+        # A test pulls at all that is in the ground.
+        links = [link for link in links if link.part != "grip"]
+        links.append(Joint("soil", "what is in the ground", tested, why))
+    else:
+        holds = holds_of(work, setting)
+        links.append(Joint("soil", "what the ground holds", holds.lift_n, why or holds.source))
+    return Chain(tuple(links))

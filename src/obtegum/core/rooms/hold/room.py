@@ -1,0 +1,69 @@
+"""Holds down: how each post is set in its ground, what that holds, and the chain from bow to soil."""
+
+from collections.abc import Sequence
+
+from obtegum.core.catalogue import Catalogue
+from obtegum.core.faces import Answers, Caution, Link, Need, Next, Page, Picture, Stick
+from obtegum.core.fields import Option, special
+from obtegum.core.job import Job
+from obtegum.core.room import Room
+from obtegum.core.rooms.hold import step
+from obtegum.core.rooms.hold.cures import CURES
+from obtegum.core.rooms.hold.draw import chain, settings
+from obtegum.core.rooms.hold.found import chain_of, counts, set_of, takes_of
+from obtegum.core.rooms.hold.tables import TABLES
+from obtegum.core.work import Work
+
+__all__ = ["ROOM"]
+
+# What all posts of a kind take.
+TAKEN = ("spoil", "concrete", "gravel", "bags", "carbon", "hours")
+
+
+def _bags(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
+    units = job.design.tape.units
+    near_first = sorted(catalogue.bags.values(), key=lambda bag: bag.sold_in != units)
+    return (
+        Option(id="", label="what is usual here"),
+        *(Option(id=bag.id, label=bag.name, about=f"makes {bag.yield_m3 * 1000:.1f} L") for bag in near_first),
+    )
+
+
+def _needs(work: Work) -> tuple[Need, ...]:
+    bags = sum(count * takes_of(work, set_of(work, kind)).bags for kind, count in counts(work).items())
+    return (Need(what="bag of concrete", amount=bags, weighed=True),)
+
+
+def _links(work: Work) -> Sequence[Link]:
+    return tuple(
+        Link(part=link.part, what=link.what, capacity_n=link.holds_n, source=link.source)
+        for link in chain_of(work, "row").links
+        if link.holds_n is not None
+    )
+
+
+ROOM = Room(
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    views={"chain": chain, "settings": settings},
+    fields=(special("hold.bag", options=_bags),),
+    cures=CURES,
+    needs=_needs,
+    down=frozenset({"held_wind", "held_still", "held_down", "link", "corner_link"}),
+    up=frozenset(
+        {
+            *("asks_lift", "asks_wind", "asks_still", "asks_down"),
+            *(f"{kind}{name}" for name in TAKEN for kind in ("", "corner_")),
+        }
+    ),
+    nearest=frozenset({"set", "corner_set"}),
+    tables=TABLES,
+    pages=(
+        Page(
+            "Holds down",
+            (Caution("hold"), Picture("chain", 0.34), Stick("set"), Answers(("hold",)), Next("hold", loud=False)),
+        ),
+    ),
+    links=_links,
+)

@@ -1,0 +1,103 @@
+"""Ways to set a post in the ground: why people choose each, what it takes to undo, what it asks for."""
+
+from dataclasses import dataclass
+
+__all__ = ["SETTINGS", "Setting"]
+
+
+@dataclass(frozen=True, slots=True)
+class Setting:
+    """One way to set a post. ``reckoned`` is whether a sourced formula says what it holds against lift."""
+
+    name: str
+    short: str
+    why: str
+    undo: str
+    tools: str
+    holed: bool
+    concreted: bool
+    reckoned: bool
+    caution: str
+
+
+HANDS = "Nobody holds a post while it is driven; ears and eyes covered."
+DUG = "Buried lines are marked before any hole. Holes are covered until they are filled."
+SETTINGS: dict[str, Setting] = {
+    "driven": Setting(
+        name="driven, ground left whole",
+        short="driven",
+        why="it is quick, drains, and comes out again; not in stones",
+        undo="pulled with a jack in minutes",
+        tools="driving cap, sledge or driver",
+        holed=False,
+        concreted=False,
+        reckoned=True,
+        caution=HANDS,
+    ),
+    "concrete": Setting(
+        name="in a hole of concrete",
+        short="concrete",
+        why="lift is large and the house stays; for good, and with its carbon",
+        undo="dug out with a machine",
+        tools="auger or bar, barrow, mixer",
+        holed=True,
+        concreted=True,
+        reckoned=True,
+        caution=f"Wet cement burns skin and eyes: gloves, boots, water at hand. Two to a heavy bag. {DUG}",
+    ),
+    "plate": Setting(
+        name="on a buried plate",
+        short="plate",
+        why="lift is large and no concrete is wanted; the soil over it is the weight",
+        undo="dug out by hand",
+        tools="spade or auger, tamper",
+        holed=True,
+        concreted=False,
+        reckoned=True,
+        caution=DUG,
+    ),
+    "tamped": Setting(
+        name="in a hole, soil tamped back",
+        short="tamped",
+        why="the ground is too hard to drive and nothing else is at hand",
+        undo="dug out by hand",
+        tools="spade or auger, tamper",
+        holed=True,
+        concreted=False,
+        reckoned=False,
+        caution=DUG,
+    ),
+    "gravel": Setting(
+        name="in a hole, gravel packed in",
+        short="gravel",
+        why="it drains, heaves little and comes out again",
+        undo="pulled, gravel left",
+        tools="auger, tamper, barrow",
+        holed=True,
+        concreted=False,
+        reckoned=False,
+        caution=DUG,
+    ),
+    "screw": Setting(
+        name="on a ground screw",
+        short="screw",
+        why="it holds at once and turns out again; its maker rates it, or a pull test",
+        undo="turned out",
+        tools="bar or driver to turn it",
+        holed=False,
+        concreted=False,
+        reckoned=False,
+        caution="A bar that turns a screw swings back: stand outside its circle. Buried lines are marked first.",
+    ),
+    "trench": Setting(
+        name="in a trench, filled back",
+        short="trench",
+        why="boulders stop an auger, or a machine is there anyway",
+        undo="dug out with a machine",
+        tools="digger, tamper",
+        holed=True,
+        concreted=False,
+        reckoned=False,
+        caution="Buried lines are marked first. From 1.2 m (4 ft) its sides are shored before anyone goes in.",
+    ),
+}

@@ -1,0 +1,72 @@
+"""A test hole beside a post: what was dug over, how far frost goes, where water stands."""
+
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
+from obtegum.core.paths import box, line
+from obtegum.core.rooms.bows.tubes import post_tube
+from obtegum.core.rooms.posts.found import least_embedment_m
+from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.work import Work
+
+__all__ = ["soil"]
+
+WIDE_M, BELOW_M = 0.9, 0.25
+
+
+def soil(work: Work) -> Drawing:
+    """A post in the ground with the lines of frost and water; x from the post, y = 0 on the ground."""
+    told, deep_m, reveal_m = work.design.soil, max(least_embedment_m(work), 0.0), work.design.posts.reveal_m
+    half = post_tube(work).od_m / 2
+    bottom = -max(deep_m, told.frost_m or 0.0, told.water_m or 0.0, told.disturbed_m, 0.5) - BELOW_M
+    items: list[Item] = [
+        Outline(
+            part="ground",
+            layer="ground",
+            material="soil",
+            closed=True,
+            path=box(-WIDE_M, bottom, WIDE_M, 0.0),
+            label="ground",
+        ),
+        *_lines(work),
+        Outline(
+            part="post:L",
+            layer="frame",
+            material="post",
+            closed=True,
+            path=box(-half, -deep_m, half, reveal_m),
+            label=way_of(work).one,
+        ),
+        Dimension(part="embedment", x0=half, y0=-deep_m, x1=half, y1=0.0, text=work.say(deep_m, "down")),
+    ]
+    said = [f"{what} {reading}" for what, reading in _rows(work)]
+    return drawn(
+        view="soil",
+        title="Test hole",
+        summary=f"A {way_of(work).one} {work.say(deep_m, 'down')} in the ground; {', '.join(said) or 'nothing told'}.",
+        items=items,
+        table=tuple(Row(what=what, reading=reading) for what, reading in _rows(work)),
+    )
+
+
+def _rows(work: Work) -> list[tuple[str, str]]:
+    told = work.design.soil
+    found = [("dug over", told.disturbed_m or None), ("frost", told.frost_m), ("water", told.water_m)]
+    return [(what, work.say(at_m)) for what, at_m in found if at_m is not None]
+
+
+def _lines(work: Work) -> list[Item]:
+    """Each line across the ground, with its name, and the grip that it is moved by."""
+    told, items = work.design.soil, list[Item]()
+    lines = (
+        ("disturbed", "soil.disturbed_m", "dug over to here", told.disturbed_m or None, -0.72),
+        ("frost", "soil.frost_m", "frost", told.frost_m, -0.4),
+        ("water", "soil.water_m", "water", told.water_m, 0.55),
+    )
+    for part, measure, words, at_m, x in lines:
+        if at_m is None:
+            continue
+        items.append(
+            Outline(part=part, layer="hidden", material="ink", path=line(-WIDE_M, -at_m, WIDE_M, -at_m), label=words)
+        )
+        items.append(Note(part=part, x=x, y=-at_m, text=f"{words}, {work.say(at_m)}", above=part != "disturbed"))
+        items.append(Handle(measure=measure, x=x, y=-at_m, dx=0.0, dy=-1.0))
+    return items

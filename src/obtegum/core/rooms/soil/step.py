@@ -1,0 +1,116 @@
+"""Soil: what the ground is, as a test hole told it, and what it bears."""
+
+from typing import Literal
+
+from obtegum.core.answers import amount_answer, settled
+from obtegum.core.rooms.posts.found import least_embedment_m
+from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.soil.found import class_of, why_no_ground
+from obtegum.core.step import Answer, StepPlan
+from obtegum.core.strip import Band, Strip
+from obtegum.core.verdict import Verdict, verdict_on
+from obtegum.core.work import Work
+
+__all__ = ["plan", "strips", "verdicts"]
+
+CAUTION = "Buried lines are found and marked before any hole. Nobody works alone in a deep one, nor under bare sides."
+# How deep the tape in a test hole is drawn at the least, m.
+HOLE_M = 1.0
+MarkKind = Literal["ground", "socket"]
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Whether posts reach below the frost, where soil heaves."""
+    frost_m, soil = work.design.soil.frost_m, class_of(work)
+    if frost_m is None or soil is None:
+        return []
+    deep_m = least_embedment_m(work)
+    deep, frost, many = work.say(max(deep_m, 0.0), "down"), work.say(frost_m, "up"), way_of(work).many
+    if deep_m >= frost_m:
+        sentence = f"The {many} go {deep} deep, below the frost at {frost}."
+        return [verdict_on("soil", "frost", "Frost", "holds", sentence, deep, frost, frost_m / deep_m, "soil")]
+    if not soil.heaves:
+        sentence = f"Frost goes {frost} and the {many} {deep}; {soil.name} drains, and hardly lifts them."
+        return [verdict_on("soil", "frost", "Frost", "holds", sentence, deep, frost, None, "soil")]
+    sentence = (
+        f"Frost goes {frost}, the {many} only {deep}: {soil.name} lifts them a little each winter. Light houses often "
+        "live with it: read their tops again each spring."
+    )
+    return [verdict_on("soil", "frost", "Frost", "tight", sentence, deep, frost, None, "soil")]
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """What was found in the hole, and what such ground bears."""
+    return StepPlan(
+        id="soil",
+        title="Soil",
+        group="Place",
+        state="open" if work.design.soil.kind == "ask" else settled(found),
+        next=_next(work),
+        caution=CAUTION,
+        measures=(
+            "soil.kind",
+            "soil.disturbed_m",
+            "soil.water_m",
+            "soil.frost_m",
+            "soil.stones",
+            "soil.hard",
+            "soil.notes",
+        ),
+        answers=tuple(_answers(work)),
+        leads=("soil_",),
+        views=("soil",),
+        strips=("test-hole",),
+        grips=("soil.disturbed_m", "soil.water_m", "soil.frost_m"),
+        focus=("soil", "ground", "post", "water", "frost", "disturbed"),
+    )
+
+
+def _next(work: Work) -> str:
+    if work.design.soil.kind == "ask":
+        return "Dig a test hole as deep as the posts, and say what comes out of it."
+    if reason := why_no_ground(work):
+        return reason
+    if work.design.soil.stones == "boulders":
+        return "No auger goes here: dig a trench, or holes by hand; ask before one is booked."
+    return "What holds the posts stands under Holds down."
+
+
+def _answers(work: Work) -> list[Answer]:
+    soil = class_of(work)
+    if soil is None:
+        return []
+    note = "presumed, table 1806.2"
+    return [
+        amount_answer(work, "soil_bears", "Bears under a foot", soil.bearing_pa, "pressure", note),
+        amount_answer(work, "soil_grips", "Grips a rough shaft", soil.friction_pa, "pressure", "a smooth tube: half"),
+        amount_answer(work, "soil_side", "Bears sideways at 1 m", soil.lateral_pa_m, "pressure", note),
+    ]
+
+
+def strips(work: Work) -> list[Strip]:
+    """The tape down the test hole: what was dug over, frost, water, and how deep posts go."""
+    soil, deep_m = work.design.soil, max(least_embedment_m(work), 0.0)
+    lines: tuple[tuple[float | None, str, MarkKind, str], ...] = (
+        (0.0, "ground", "ground", "ground"),
+        (deep_m, f"{way_of(work).many} end", "socket", "post:L"),
+        (soil.disturbed_m or None, "firm from here", "ground", "disturbed"),
+        (soil.frost_m, "frost", "ground", "frost"),
+        (soil.water_m, "water", "ground", "water"),
+    )
+    places = [(at_m, what, kind, part) for at_m, what, kind, part in lines if at_m is not None]
+    length_m = max(HOLE_M, *(at_m for at_m, *_ in places))
+    marks = [work.mark(at_m, what, kind, part, "test-hole") for at_m, what, kind, part in places]
+    return [
+        Strip(
+            id="test-hole",
+            title="Down the test hole",
+            about="tape from the grass",
+            material="floor",
+            length_m=length_m,
+            marks=tuple(sorted(marks, key=lambda each: each.at_m)),
+            bands=(Band(from_m=0.0, to_m=soil.disturbed_m, what="dug over", kind="buried"),)
+            if soil.disturbed_m
+            else (),
+        )
+    ]

@@ -1,0 +1,118 @@
+"""What the weather asks of the ground at each foot, as it is set against allowable values."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from obtegum.core.found import found
+from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, factors_of, grown, short_found
+from obtegum.core.rooms.weather.found import method_of, told
+from obtegum.core.weather.asce_wind import DIRECTION
+from obtegum.core.weather.en_wind import AIR_KG_M3, Wind, peak_pressure
+from obtegum.core.work import Work
+
+__all__ = ["Ask", "Asks", "corner_asks", "parting_gust", "row_asks"]
+
+Array = NDArray[np.float64]
+# European partial factor of snow and wind that a characteristic load is without, and weight's against lift (EN 1990).
+PARTIAL, LIGHT = 1.5, 0.9
+# Factor of weight and of a real gust at which something parts (rule: a gust that is felt is no design speed).
+DEAD, EN_GUST = 0.6, 1.5
+
+
+@dataclass(frozen=True, slots=True)
+class Ask:
+    """The largest force of a kind at a foot, N, and the weather that asks for it."""
+
+    force_n: float
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class Asks:
+    """What is asked at one foot: lift and down, sideways by wind alone, and by what lies or heaps."""
+
+    lift: Ask
+    down: Ask
+    wind: Ask
+    still: Ask
+
+
+def _largest(values: Array, words: list[str]) -> Ask:
+    row = int(values.argmax()) if len(values) else 0
+    return Ask(max(float(values[row]), 0.0), words[row]) if len(values) else Ask(0.0, "no weather")
+
+
+def _service(work: Work, judged: Judged) -> Array:
+    """(c, 2, 2) N: what the ground gives each foot in every combination, without factors of their own."""
+    assert judged.found is not None
+    weather = judged.weathered
+    if method_of(work) == "eu":
+        factors = factors_of(weather, 1 / PARTIAL, dead=1.0, light=LIGHT)
+    else:
+        factors = factors_of(weather)
+    feet = np.tensordot(factors, judged.found.each, axes=1)
+    return np.asarray(feet * grown(work, judged.found)[:, None, None])
+
+
+def _asks(work: Work, judged: Judged) -> Asks:
+    feet = _service(work, judged)
+    combos = judged.weathered.combos
+    words = [combo.words for combo in combos]
+    kinds = [{judged.weathered.cases[place].kind for place, _ in combo.parts} for combo in combos]
+    windy = np.array([kind == {"wind"} for kind in kinds])
+    across = np.abs(feet[:, :, 0]).max(axis=1)
+    return Asks(
+        lift=_largest(-feet[:, :, 1].min(axis=1), words),
+        down=_largest(feet[:, :, 1].max(axis=1), words),
+        wind=_largest(across[windy], [word for word, blows in zip(words, windy, strict=True) if blows]),
+        still=_largest(across[~windy], [word for word, blows in zip(words, windy, strict=True) if not blows]),
+    )
+
+
+def _worse(many: Iterable[Asks]) -> Asks | None:
+    found_ = list(many)
+    if not found_:
+        return None
+    names = ("lift", "down", "wind", "still")
+    return Asks(*(max((getattr(each, name) for each in found_), key=lambda ask: ask.force_n) for name in names))
+
+
+@found
+def row_asks(work: Work) -> Asks | None:
+    """What is asked at a foot of an ordinary bow; None while the weather isn't known."""
+    return _worse(_asks(work, each) for each in (bow_found(work), short_found(work)) if each and each.found)
+
+
+@found
+def corner_asks(work: Work) -> Asks | None:
+    """What is asked at a foot of an end bow; None while the weather isn't known."""
+    return _worse(_asks(work, each) for each in (end_found(work),) if each and each.found)
+
+
+def parting_gust(work: Work, holds_n: float, corner: bool = False) -> float | None:
+    """The gust at 10 m in the open, m/s, at which a foot is lifted by what holds it; None where none does, or where
+    pressures are given and no speed belongs to them.
+
+    A gust that is felt: weight by 0.6, and wind's whole pressure without its direction factor (US), or by 1.5 (EN).
+    """
+    judged, figures = end_found(work) if corner else bow_found(work), told(work)
+    method = method_of(work)
+    if judged is None or judged.found is None or figures is None or method == "given":
+        return None
+    each, speed = judged.found.each, float(figures["wind_mps"])
+    # Own weight and covers come before the cases of the weather.
+    own = each[0, :, 1]
+    wind = np.array([each[2 + n, :, 1] for n, case in enumerate(judged.weathered.cases) if case.kind == "wind"])
+    lifts = -wind[wind < 0]
+    held = holds_n + (DEAD if method == "us" else 1.0) * np.broadcast_to(own, wind.shape)[wind < 0]
+    if not len(lifts):
+        return None
+    share = float((held / lifts).min())
+    if method == "us":
+        return speed * float(np.sqrt(max(share * DIRECTION, 0.0)))
+    # The gust at 10 m in open country that the mean speed of the code stands for.
+    gust = float(np.sqrt(peak_pressure(Wind(speed, "country", False), 10.0) / (0.5 * AIR_KG_M3)))
+    return gust * float(np.sqrt(max(share / EN_GUST, 0.0)))
