@@ -23,7 +23,8 @@ def _set(work: Work) -> Iterator[Edits]:
     """Concrete with a bar through the tube, or a plate, where it isn't so already; at the corners alone, and at all."""
     for kind in ("concrete", "plate"):
         if set_of(work, "row") != kind:
-            yield (chosen("hold.set", kind), chosen("hold.grip", "bar"), chosen("hold.backfill", "tamped"))
+            tamped = (chosen("hold.backfill", "tamped"),) if kind == "plate" else ()
+            yield (chosen("hold.set", kind), chosen("hold.grip", "bar"), *tamped)
 
 
 def _lift(work: Work, verdict: Verdict) -> Iterator[Edits]:

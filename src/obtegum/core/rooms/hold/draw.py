@@ -1,10 +1,11 @@
 """The chain from bow to soil at one post, and every way to set it side by side, to one scale."""
 
 from obtegum.core.amount import amount_text
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Material, Note, Outline, Row, drawn
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Material, Note, Outline, Row, Vertex, drawn
 from obtegum.core.paths import box, line
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.hold.found import (
+    TRENCH_M,
     bag_of,
     chain_of,
     concrete_top_m,
@@ -26,7 +27,7 @@ __all__ = ["chain", "settings"]
 BESIDE_M, BELOW_M, ABOVE_M = 0.75, 0.2, 0.35
 PLATE_THICK_M, BAR_M = 0.012, 0.16
 # How far apart the ways stand beside each other, m.
-APART_M = 1.5
+APART_M = 0.62
 
 
 def _deep_m(work: Work) -> float:
@@ -42,13 +43,11 @@ def _post(work: Work, setting: str, x: float, tag: str = "") -> list[Item]:
     hold, deep_m, half = work.design.hold, _deep_m(work), post_tube(work).over_m / 2
     wide, items = hold.hole_m / 2, list[Item]()
     if setting == "trench":
-        wide = 0.4
+        wide = TRENCH_M / 2
     if SETTINGS[setting].holed:
-        hole = Outline(
-            part=f"hole{tag}", layer="hidden", material="ink", closed=True,
-            path=box(x - wide, -deep_m, x + wide, 0.0), label="hole",
-        )  # fmt: skip
-        items.append(hole)
+        sides = ((x - wide, 0.0), (x - wide, -deep_m), (x + wide, -deep_m), (x + wide, 0.0))
+        path = tuple(Vertex(x=at, y=y) for at, y in sides)
+        items.append(Outline(part=f"hole{tag}", layer="hidden", material="ink", path=path, label="hole"))
     if SETTINGS[setting].concreted:
         top = -concrete_top_m(work)
         items.append(_solid(f"concrete{tag}", "concrete", x - wide, -deep_m, x + wide, top, "concrete"))
@@ -132,7 +131,7 @@ def _places(work: Work, count: int) -> list[float]:
 def settings(work: Work) -> Drawing:
     """Every way to set these posts beside each other, to one scale, with what each holds and takes."""
     deep_m, units, many = _deep_m(work), work.tape.units, len(SETTINGS)
-    items: list[Item] = [_ground(-deep_m - BELOW_M, -APART_M * 0.6, APART_M * (many - 0.4))]
+    items: list[Item] = [_ground(-deep_m - BELOW_M, -APART_M * 0.55, APART_M * (many - 0.45))]
     rows, asks = list[Row](), row_asks(work)
     for place, (setting, way) in enumerate(SETTINGS.items()):
         x, tag = place * APART_M, f":{setting}"
@@ -143,11 +142,17 @@ def settings(work: Work) -> Drawing:
         own = setting == set_of(work, "row")
         top = work.design.posts.reveal_m + 0.12
         items.append(Note(part=f"way{tag}", x=x, y=top, text=f"{way.short}{' ✓' if own else ''}"))
-        items.append(Note(part=f"way{tag}", x=x, y=-deep_m - BELOW_M, text=holds, above=False))
         takes, count = takes_of(work, setting), counts(work)["row"]
+        hours = amount_text(takes.hours_s * count, "hours", units, "up")
+        bags = f"{takes.bags * count} bags" if takes.bags else ""
+        items += [
+            Note(part=f"way{tag}", x=x, y=-deep_m - BELOW_M, text=words, above=False, row=row)
+            for row, words in enumerate((holds, hours, bags))
+            if words
+        ]
         said = [
             f"holds {holds} against lift" if lift_n is not None else "no sourced value: test it",
-            f"{amount_text(takes.hours_s * count, 'hours', units, 'up')} in all",
+            f"{hours} in all",
             *([f"{takes.bags * count} bags, {bag_of(work).name.lower()}"] if takes.bags else []),
             *([f"{amount_text(takes.hole_m3 * count, 'load', units, 'up')} of spoil"] if takes.hole_m3 else []),
             *([f"{amount_text(takes.gravel_m3 * count, 'load', units, 'up')} of gravel"] if takes.gravel_m3 else []),
@@ -155,12 +160,16 @@ def settings(work: Work) -> Drawing:
             f"undone: {way.undo}",
         ]
         rows.append(Row(what=way.name, reading="; ".join(said)))
+    if asks:
+        middle, high = APART_M * (many - 1) / 2, work.design.posts.reveal_m + 0.3
+        words = f"wind lifts each by {amount_text(asks.lift.force_n, 'force', units, 'up')}"
+        items.append(Note(part="way", x=middle, y=high, text=words))
     lifts = f"wind lifts each by {amount_text(asks.lift.force_n, 'force', units, 'up')}" if asks else "wind isn’t known"
     return drawn(
         view="settings",
         title="Ways to set it",
         summary=f"{many} ways to set the {way_of(work).many}, {work.say(deep_m, 'down')} deep; {lifts}.",
         items=items,
-        beside_m=(0.1, 0.1, 0.1, 0.2),
+        beside_m=(0.05, 0.3, 0.05, 0.1),
         table=tuple(rows),
     )

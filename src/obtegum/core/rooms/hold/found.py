@@ -20,6 +20,7 @@ from obtegum.core.work import Work
 
 __all__ = [
     "CORNERS",
+    "TRENCH_M",
     "Chain",
     "Holds",
     "Joint",
@@ -271,7 +272,7 @@ def _socket(work: Work) -> Joint:
     known = [link for link in (bolt, screws) if link is not None]
     if known:
         return max(known, key=lambda link: link.holds_n or 0.0)
-    return Joint("socket:L", f"bow in its {over} by friction alone", 0.0, "friction bears nothing against lift")
+    return Joint("socket:L", f"bow in its {over} by friction alone", 0.0, "a bolt or screws would hold it")
 
 
 def _gripped(work: Work, what: str) -> Joint:

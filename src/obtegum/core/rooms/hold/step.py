@@ -23,7 +23,7 @@ from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.soil.found import why_no_ground
 from obtegum.core.rooms.strength.asks import Ask, Asks, corner_asks, parting_gust, row_asks
-from obtegum.core.rooms.strength.found import why_unknown
+from obtegum.core.rooms.strength.found import bow_found, why_unknown
 from obtegum.core.rooms.weather.found import stood_in
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, StepPlan
@@ -37,6 +37,8 @@ AID = "Planning aid: code and a licensed engineer decide."
 MADE_UP = "Made-up weather, not for building. "
 RIG = "Stand clear of a rig under load, out of the line of chain and bar. "
 NEVER = 99.0
+# From so many times its strength on nothing of a bow means anything, nor what it pushes its feet by.
+MANY = 3.0
 WAYS: tuple[Literal["up", "side"], ...] = ("up", "side")
 
 
@@ -85,10 +87,22 @@ def _judged(work: Work, kind: Kind) -> Iterator[Verdict]:
     assert asks is not None
     holds = holds_of(work, setting)
     yield _lift(work, kind, asks.lift)
-    tested, _ = pulled(work, setting, "side")
-    pushes = ((asks.wind, tested or holds.wind_n), (asks.still, tested or holds.still_n))
-    yield _side(work, kind, max(pushes, key=lambda each: _ratio(*each)), holds.source)
+    if (bow := bow_found(work)) is None or bow.found is None or bow.ratio > MANY:
+        yield _verdict(
+            "side", "Pushed sideways", "unknown", f"The bow gives way before its feet do. {AID}", "not known"
+        )
+    else:
+        yield _side(work, kind, max(_pushes(work, kind, asks), key=lambda each: _ratio(*each)), holds.source)
     yield _down(work, kind, asks.down, holds.down_n, holds.source)
+
+
+def _pushes(work: Work, kind: Kind, asks: Asks) -> tuple[tuple[Ask, float | None], ...]:
+    """What pushes a post sideways, and what holds it there: wind, which may move it a little, and what stays."""
+    setting = set_of(work, kind)
+    tested, holds = pulled(work, setting, "side")[0], holds_of(work, setting)
+    if tested is not None:
+        return ((asks.wind, tested), (asks.still, tested))
+    return ((asks.wind, holds.wind_n), (asks.still, holds.still_n))
 
 
 def _ratio(ask: Ask, holds_n: float | None) -> float:
@@ -198,11 +212,11 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         ),
         aside=("hold.screw", "hold.bolt_m", "hold.bag", "hold.bags", *tests),
         answers=tuple(_answers(work)),
-        leads=("link_", "bags", "asks_lift"),
+        leads=("link", "corner_link", "bags", "asks_lift"),
         views=("chain", "settings", "above"),
         strips=("set",),
         grips=("posts.length_m", "hold.hole_m"),
-        focus=("post", "ground", "hole", "concrete", "plate", "link", "bow"),
+        focus=("post", "ground", "hole", "concrete", "plate", "link", "way", "gravel", "grip", "bow"),
     )
 
 

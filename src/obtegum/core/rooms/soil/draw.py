@@ -35,7 +35,7 @@ def soil(work: Work) -> Drawing:
             path=box(-half, -deep_m, half, reveal_m),
             label=way_of(work).one,
         ),
-        Dimension(part="embedment", x0=half, y0=-deep_m, x1=half, y1=0.0, text=work.say(deep_m, "down")),
+        Dimension(part="embedment", x0=-half, y0=-deep_m, x1=-half, y1=0.0, text=work.say(deep_m, "down")),
     ]
     said = [f"{what} {reading}" for what, reading in _rows(work)]
     return drawn(
@@ -57,9 +57,9 @@ def _lines(work: Work) -> list[Item]:
     """Each line across the ground, with its name, and the grip that it is moved by."""
     told, items = work.design.soil, list[Item]()
     lines = (
-        ("disturbed", "soil.disturbed_m", "dug over to here", told.disturbed_m or None, -0.72),
-        ("frost", "soil.frost_m", "frost", told.frost_m, -0.4),
-        ("water", "soil.water_m", "water", told.water_m, 0.55),
+        ("disturbed", "soil.disturbed_m", "dug over to here", told.disturbed_m or None, -0.75),
+        ("frost", "soil.frost_m", "frost", told.frost_m, -0.6),
+        ("water", "soil.water_m", "water", told.water_m, -0.45),
     )
     for part, measure, words, at_m, x in lines:
         if at_m is None:
@@ -67,6 +67,6 @@ def _lines(work: Work) -> list[Item]:
         items.append(
             Outline(part=part, layer="hidden", material="ink", path=line(-WIDE_M, -at_m, WIDE_M, -at_m), label=words)
         )
-        items.append(Note(part=part, x=x, y=-at_m, text=f"{words}, {work.say(at_m)}", above=part != "disturbed"))
+        items.append(Note(part=part, x=0.12, y=-at_m, text=f"{words}, {work.say(at_m)}", anchor="start"))
         items.append(Handle(measure=measure, x=x, y=-at_m, dx=0.0, dy=-1.0))
     return items

@@ -58,7 +58,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "soil.notes",
         ),
         answers=tuple(_answers(work)),
-        leads=("soil_",),
+        leads=("soil",),
         views=("soil",),
         strips=("test-hole",),
         grips=("soil.disturbed_m", "soil.water_m", "soil.frost_m"),

@@ -54,7 +54,9 @@ def _service(work: Work, judged: Judged) -> Array:
     else:
         factors = factors_of(weather)
     feet = np.tensordot(factors, judged.found.each, axes=1)
-    return np.asarray(feet * grown(work, judged.found)[:, None, None])
+    # What presses or lifts is what lies or pulls on the bow, however it moves; its thrust grows as it moves.
+    feet[:, :, 0] *= grown(work, judged.found)[:, None]
+    return np.asarray(feet)
 
 
 def _asks(work: Work, judged: Judged) -> Asks:
