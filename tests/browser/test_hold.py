@@ -32,7 +32,7 @@ def test_a_house_is_held_down_link_by_link(page: Page) -> None:
     pick(page, "a bolt or bar through it")
     expect(answer(page, "link_2")).to_contain_text("lb")
     typed(page, "posts.bolt_m", "2 in")
-    expect(side).to_contain_text("bolt through bow and post")
+    expect(side).to_contain_text("Bolt through bow and post")
     expect(answer(page, "link_1")).to_contain_text("lb")
     page.get_by_role("radio", name="Ways to set it").click()
     page.get_by_role("button", name="as a table").click()

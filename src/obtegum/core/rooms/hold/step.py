@@ -87,13 +87,19 @@ def _judged(work: Work, kind: Kind) -> Iterator[Verdict]:
     assert asks is not None
     holds = holds_of(work, setting)
     yield _lift(work, kind, asks.lift)
-    if (bow := bow_found(work)) is None or bow.found is None or bow.ratio > MANY:
+    if _gives_way(work):
         yield _verdict(
             "side", "Pushed sideways", "unknown", f"The bow gives way before its feet do. {AID}", "not known"
         )
     else:
         yield _side(work, kind, max(_pushes(work, kind, asks), key=lambda each: _ratio(*each)), holds.source)
     yield _down(work, kind, asks.down, holds.down_n, holds.source)
+
+
+def _gives_way(work: Work) -> bool:
+    """Whether the bow is so far beyond its strength that no push of its feet means anything."""
+    bow = bow_found(work)
+    return bow is None or bow.found is None or bow.ratio > MANY
 
 
 def _pushes(work: Work, kind: Kind, asks: Asks) -> tuple[tuple[Ask, float | None], ...]:
@@ -223,8 +229,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 def _next(work: Work, found: list[Verdict]) -> str:
     if reason := _open(work):
         return reason
-    unknown = next((each for each in found if each.level == "unknown"), None)
-    if unknown is not None:
+    if any(each.level == "unknown" for each in found if each.id == "lift" or not _gives_way(work)):
         return "Pull at three posts set like these, or choose what is known: see the chain."
     weak = chain_of(work, "row").weakest
     return f"The weakest link is {weak.what}."
@@ -254,7 +259,8 @@ def _answers(work: Work) -> Iterator[Answer]:
             ("asks_still", "Snow pushes it sideways by", asks.still),
             ("asks_down", "Weather presses it down by", asks.down),
         ):
-            yield amount_answer(work, name, label, ask.force_n, "force", ask.words)
+            if name in ("asks_lift", "asks_down") or not _gives_way(work):
+                yield amount_answer(work, name, label, ask.force_n, "force", ask.words)
     holds = holds_of(work, set_of(work, "row"))
     for name, label, value in (
         ("held_wind", "Ground holds sideways, wind", holds.wind_n),
