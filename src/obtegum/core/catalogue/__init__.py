@@ -133,6 +133,10 @@ class Rules(Part):
     hand_forces_m: float
     hand_forces_rad: float
     strap_gap_m: float
+    post_line_m: float
+    post_along_m: float
+    post_top_m: float
+    post_plumb_share: float
     kerf_m: float
     bows_alike_share: float
     arm_reach_m: float

@@ -20,6 +20,7 @@ from obtegum.core.rooms.keep_pegs.decisions import Keep
 from obtegum.core.rooms.level.decisions import Level, Levels
 from obtegum.core.rooms.names.decisions import Names
 from obtegum.core.rooms.posts.decisions import Posts
+from obtegum.core.rooms.row.decisions import MOST_POSTS, PostRow, PostsBuilt
 from obtegum.core.rooms.set_out.decisions import SetOut, Site
 from obtegum.core.rooms.size.decisions import Size
 from obtegum.core.rooms.soil.decisions import Soil
@@ -47,6 +48,7 @@ ROOMS = (
     "bows",
     "strength",
     "hold",
+    "row",
     "bend",
     "check_bows",
 )
@@ -73,15 +75,17 @@ class HouseDesign(House):
     strength: Strength = Strength()
     soil: Soil = Soil()
     hold: Hold = Hold()
+    row: PostRow = PostRow()
 
 
 class SiteRecord(Record):
     """What was done and found on site: ticks; the round of taping under way and the ones before it; levels;
-    the bend that was tried; posts pulled at; the bows as measured."""
+    the bend that was tried; posts pulled at, posts as they stand; the bows as measured."""
 
     taped: Taping = Taping()
     earlier: Annotated[tuple[Taping, ...], Field(max_length=MOST_ROUNDS)] = ()
     levels: Levels = Levels()
     trial: TrialBend = TrialBend()
     pulls: Pulls = Pulls()
+    row: PostsBuilt = Field(default_factory=dict, max_length=MOST_POSTS)
     bows: BowChecks = Field(default_factory=dict, max_length=MOST_BOWS)

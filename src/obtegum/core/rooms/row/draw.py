@@ -1,0 +1,70 @@
+"""Both rows as they were built, drawn against their strings, what is off enlarged."""
+
+from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, drawn
+from obtegum.core.paths import box, line
+from obtegum.core.rooms.row.found import built_row
+from obtegum.core.rooms.row.step import most_off
+from obtegum.core.rooms.set_out.found import pegs_of
+from obtegum.core.setout.base import peg_words
+from obtegum.core.work import Work
+
+__all__ = ["row"]
+
+# How far apart the two strings are drawn, and how far the worst post is drawn off its own, as shares of the length.
+APART, SHARE = 0.16, 0.03
+TIMES = (1, 2, 5, 10, 20, 50, 100)
+DOT, TOLD = 0.004, 6
+STRING = {"L": 1.0, "R": -1.0}
+
+
+def row(work: Work) -> Drawing:
+    """The posts from above, each where it stands beside its string; seen with the left row above."""
+    built = {each.name: each for each in built_row(work)}
+    long_m = work.design.size.length_m
+    most_m = max((abs(each.out_m) for each in built.values() if each.out_m is not None), default=0.0)
+    times = max((each for each in TIMES if each * most_m <= SHARE * long_m), default=1)
+    items: list[Item] = [
+        Outline(
+            part=f"string:{side}",
+            layer="construction",
+            material="ink",
+            path=line(0.0, sign * APART / 2 * long_m, long_m, sign * APART / 2 * long_m),
+            label=f"{'left' if side == 'L' else 'right'} string",
+        )
+        for side, sign in STRING.items()
+    ]
+    half, rows = DOT * long_m, list[Row]()
+    worst = sorted(built.values(), key=lambda each: -each.worst(work))[:TOLD]
+    for peg in pegs_of(work):
+        name, sign = f"{peg.side}{peg.bow}", STRING[peg.side]
+        told = built.get(name)
+        off_m = told.out_m if told and told.out_m is not None else 0.0
+        along_m = told.along_m if told and told.along_m is not None else 0.0
+        x, y = peg.station_m + along_m * times, sign * (APART / 2 * long_m + off_m * times)
+        items.append(
+            Outline(
+                part=f"post:{name}",
+                layer="frame",
+                material="post" if told else "ink",
+                closed=told is not None,
+                path=box(x - half, y - half, x + half, y + half),
+                label=peg_words(name).replace("peg", "post"),
+            )
+        )
+        if told is not None:
+            off = told.worst(work) > 1
+            rows.append(Row(what=peg_words(name).replace("peg", "post"), reading=most_off(work, told)))
+            if off and told in worst:
+                items.append(
+                    Note(part=f"post:{name}", x=x, y=y + sign * 2.5 * half, text=most_off(work, told), above=sign > 0)
+                )
+    if not built:
+        items.append(Note(part="string", x=long_m / 2, y=0.0, text="no post measured yet", above=False))
+    return drawn(
+        view="row",
+        title="The rows" if times == 1 or not built else f"The rows, off × {times}",
+        summary=f"{len(built)} of {len(pegs_of(work))} posts measured, each drawn beside its string.",
+        items=items,
+        beside_m=(0.04 * long_m, 0.05 * long_m, 0.04 * long_m, 0.05 * long_m),
+        table=tuple(rows) or (Row(what="Posts", reading="none measured yet"),),
+    )

@@ -1,0 +1,40 @@
+"""Posts as built, read in by their names."""
+
+from pydantic import ValidationError
+
+from obtegum.core.faces import Intake
+from obtegum.core.intake import Rows, RowTrouble, counted, peg_named, wanted
+from obtegum.core.job import Job
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.row.decisions import CHECKS, PostBuilt
+from obtegum.core.rooms.set_out.ticks import design_bays
+
+__all__ = ["INTAKES"]
+
+
+def _row(rows: Rows, job: Job) -> tuple[SiteRecord, str]:
+    bows, read = design_bays(job.design).bows, dict[str, PostBuilt]()
+    lines = dict[str, int]()
+
+    def take(number: int, cells: dict[str, str]) -> None:
+        (shown,) = wanted(cells, "post")
+        name = peg_named(shown.lower().replace("post", "peg"), bows)
+        if name in lines:
+            raise RowTrouble(f"post {name} was already read on line {lines[name]}")
+        told = {f"{check}_m": rows.length(check, cells[check], number) for check in CHECKS if check in cells}
+        if not told:
+            raise RowTrouble(f"nothing is told of post {name}")
+        before = job.record.row.get(name, PostBuilt()).model_dump()
+        try:
+            read[name] = PostBuilt.model_validate({**before, **told})
+        except ValidationError as error:
+            what = str(error.errors()[0]["loc"][0]).removesuffix("_m")
+            raise RowTrouble(f"{cells[what]} can’t be what was read for “{what}”") from None
+        lines[name] = number
+
+    rows.each(take)
+    merged = {**job.record.row, **read}
+    return job.record.model_copy(update={"row": merged}), f"Posts as built read in: {counted(len(read), 'post')}"
+
+
+INTAKES = (Intake(columns=frozenset({"post"}), also=frozenset(CHECKS), read=_row),)

@@ -1,0 +1,33 @@
+"""The row: each post as it was built, against its place, its string, its height and plumb."""
+
+from obtegum.core.faces import Answers, Caution, Next, Page, Ruled
+from obtegum.core.room import Room
+from obtegum.core.rooms.row import step
+from obtegum.core.rooms.row.draw import row
+from obtegum.core.rooms.row.intake import INTAKES
+from obtegum.core.rooms.row.tables import TABLES
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    views={"row": row},
+    nearest=frozenset({"narrowest", "widest", "lowest"}),
+    tables=TABLES,
+    pages=(
+        Page(
+            "Row of posts",
+            (
+                Caution("row"),
+                Next("row", loud=False),
+                Answers(("row",)),
+                Ruled("row:L", by="columns", heading="Write what each post on the left measures"),
+                Ruled("row:R", by="columns", heading="Write what each post on the right measures"),
+            ),
+            first=0.35,
+        ),
+    ),
+    intakes=INTAKES,
+)

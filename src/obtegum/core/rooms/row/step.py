@@ -1,0 +1,236 @@
+"""The row: each post as it was built, what to do with one that is off, and what leaving it costs later."""
+
+from obtegum.core.answers import length_answer, ticked_off
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.row.decisions import PostBuilt
+from obtegum.core.rooms.row.found import BowBuilt, Built, bows_built, built_row, checks_of
+from obtegum.core.rooms.set_out.found import bays_of, pegs_of, reads, tapes_of
+from obtegum.core.rooms.soil.found import hours_times
+from obtegum.core.setout.base import Peg, peg_words
+from obtegum.core.step import Answer, StepPlan
+from obtegum.core.strip import Entered, Strip, StripMark
+from obtegum.core.verdict import Verdict, judge, verdict_on
+from obtegum.core.work import Work
+
+__all__ = ["most_off", "plan", "strips", "verdicts"]
+
+TITLES = {"gap": "to the string", "rod": "rod on tops", "out": "stands out", "along": "tape along", "lean": "plumb"}
+SIDES = {"L": "Left", "R": "Right"}
+CAUTION = "String at shin height trips: flag it. Nobody holds a post while it is driven or pulled."
+MOST_TOLD = 3
+# What is asked of every post; the rest where one is doubted.
+ASKED = 2
+# Person-hours to bring a post right (this bench): one in whole ground, and one in concrete that has set.
+AGAIN_H, DUG_H = 0.3, 2.0
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """The posts against their tolerances, and the bows against their real posts."""
+    built = [each for each in built_row(work) if each.measured]
+    if not built:
+        return []
+    return [_row(work, built), *_bows(work)]
+
+
+def _row(work: Work, built: list[Built]) -> Verdict:
+    worst = max(built, key=lambda each: each.worst(work))
+    ratio, off = worst.worst(work), [each for each in built if each.worst(work) > 1]
+    many, number = way_of(work).many, most_off(work, worst)
+    if not off:
+        sentence = f"{len(built)} {many} measured, all where they should be; {_name(worst)} is furthest off, {number}."
+        return verdict_on(
+            "row", "row", "Row", judge(ratio, work.rules.holds_to), sentence, number, "", ratio, _part(worst)
+        )
+    told = "; ".join(_mend(work, each) for each in sorted(off, key=lambda each: -each.worst(work))[:MOST_TOLD])
+    more = f"; and {len(off) - MOST_TOLD} more" if len(off) > MOST_TOLD else ""
+    sentence = f"Put right, or leave: {told}{more}. {_costs(work, off)}"
+    return verdict_on("row", "row", "Row", "tight", sentence, number, "", None, _part(worst))
+
+
+def _bows(work: Work) -> list[Verdict]:
+    """Whether each bow still goes into its real posts."""
+    bows = bows_built(work)
+    if not bows:
+        return []
+    worst = max(bows, key=lambda each: each.forced or 0.0)
+    if worst.forced is None:
+        sentence = f"All {len(bows)} bows whose posts were measured go in."
+        return [verdict_on("row", "real-bows", "Bows into real posts", "holds", sentence)]
+    wide = f"bow {worst.bow} stands {work.say(worst.span_m)} wide{_high(work, worst)}"
+    if worst.forced > 1:
+        sentence = f"More than hands force in: {wide}. Move a post, or ream its hole."
+        level = judge(worst.forced, work.rules.holds_to)
+        return [verdict_on("row", "real-bows", "Bows into real posts", level, sentence, "", "", worst.forced, None)]
+    sentence = f"Forced in by hand, and that stays in it: {wide}. Move a post where it is easy."
+    return [verdict_on("row", "real-bows", "Bows into real posts", "tight", sentence)]
+
+
+def _high(work: Work, bow: BowBuilt) -> str:
+    return f" and {work.say(bow.height_m)} high" if bow.height_m is not None else ""
+
+
+def _name(built: Built) -> str:
+    return peg_words(built.name).replace("peg", "post")
+
+
+def _part(built: Built) -> str:
+    return f"post:{built.name}"
+
+
+def most_off(work: Work, built: Built) -> str:
+    """The one thing about a post that is most off, as it is read."""
+    rules = work.rules
+    named = (
+        (built.out_m, rules.post_line_m, ("outside the string’s line", "inside it")),
+        (built.up_m, rules.post_top_m, ("too high", "too low")),
+        (built.along_m, rules.post_along_m, ("too far on", "too far back")),
+    )
+    told = [(abs(value) / most, value, words) for value, most, words in named if value is not None]
+    share, value, words = max(told, default=(0.0, 0.0, ("", "")))
+    if built.lean is not None and built.lean / rules.post_plumb_share > share:
+        return f"leans 1 in {round(1 / built.lean)}"
+    return f"{work.say(abs(value), 'up')} {words[0] if value > 0 else words[1]}"
+
+
+def _mend(work: Work, built: Built) -> str:
+    """What to do with a post that is off."""
+    rules, say = work.rules, work.say
+    name = _name(built)
+    if built.up_m is not None and abs(built.up_m) > rules.post_top_m:
+        off = say(abs(built.up_m))
+        return f"{name}: drive it on by {off}" if built.up_m > 0 else f"{name}: shim under its bow by {off}"
+    if built.out_m is not None and abs(built.out_m) > rules.post_line_m:
+        way = "in" if built.out_m > 0 else "out"
+        return f"{name}: bring it {way} by {say(abs(built.out_m))}, or slot the board there"
+    if built.along_m is not None and abs(built.along_m) > rules.post_along_m:
+        way = "back" if built.along_m > 0 else "on"
+        return f"{name}: bring it {way} by {say(abs(built.along_m))}, or mark the runs to it"
+    return f"{name}: stand it plumb"
+
+
+def _costs(work: Work, off: list[Built]) -> str:
+    """What mending costs now, and what leaving it costs later."""
+    set_hard = work.design.hold.set == "concrete"
+    hours = len(off) * (DUG_H if set_hard else AGAIN_H) * hours_times(work)
+    now = f"Mending takes about {hours:.1f} h of one{', dug out of concrete' if set_hard else ''}"
+    later = list[str]()
+    named = {each.bow for each in off}
+    bows = [each for each in bows_built(work) if each.bow in named]
+    if bows:
+        bow = max(bows, key=lambda each: abs(each.span_m - work.design.size.span_m))
+        later.append(f"bow {bow.bow} stands {work.say(bow.span_m)} wide{_high(work, bow)}")
+    if any(each.along_m is not None and abs(each.along_m) > work.rules.post_along_m for each in off):
+        later.append("marks on every run move with it")
+    if any(each.out_m is not None and abs(each.out_m) > work.rules.post_line_m for each in off):
+        later.append("boards and film follow it")
+    return f"{now}; left so, {', '.join(later)}." if later else f"{now}."
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """What is measured of each post, and what comes of it."""
+    asked = checks_of(work)[:ASKED]
+    done = sum(all(_value(work, peg, name) is not None for name in asked) for peg in pegs_of(work))
+    left = next(
+        ((peg, name) for peg in pegs_of(work) for name in asked if _value(work, peg, name) is None),
+        None,
+    )
+    return StepPlan(
+        id="row",
+        title="Row of posts",
+        group="Frame",
+        state=ticked_off(found, done or bool(work.record.row), len(pegs_of(work))),
+        next=f"All {len(pegs_of(work))} are measured." if left is None else _says(work, *left),
+        next_part=None if left is None else f"post:{left[0].side}{left[0].bow}",
+        caution=CAUTION,
+        measures=("row.block_m",),
+        answers=tuple(_answers(work)),
+        leads=("narrowest", "widest", "lowest"),
+        views=("row", "above"),
+        strips=tuple(f"row:{side}:{name}" for side in "LR" for name in checks_of(work)),
+        grips=(),
+        walk=tuple(f"record.row.{peg.side}{peg.bow}.{name}_m" for peg in pegs_of(work) for name in asked),
+        focus=("post", "string", "line"),
+        done=done,
+        of=len(pegs_of(work)),
+    )
+
+
+def _answers(work: Work) -> list[Answer]:
+    bows = bows_built(work)
+    if not bows:
+        return []
+    narrow, wide = min(bows, key=lambda each: each.span_m), max(bows, key=lambda each: each.span_m)
+    found = [
+        length_answer(work, "narrowest", "Narrowest between posts", narrow.span_m, f"bow {narrow.bow}"),
+        length_answer(work, "widest", "Widest between posts", wide.span_m, f"bow {wide.bow}"),
+    ]
+    known = [(bow.height_m, bow.bow) for bow in bows if bow.height_m is not None]
+    if known:
+        height_m, bow = min(known)
+        found.append(length_answer(work, "lowest", "Lowest crown", height_m, f"bow {bow}"))
+    return found
+
+
+def _value(work: Work, peg: Peg, name: str) -> float | None:
+    told = work.record.row.get(f"{peg.side}{peg.bow}", PostBuilt())
+    value: float | None = getattr(told, f"{name}_m")
+    return value
+
+
+def _wanted(work: Work, peg: Peg, name: str) -> str:
+    """What should be read at a post."""
+    stand = stand_of(work)
+    foot = stand.feet.get(f"{peg.side}{peg.bow}") if stand else None
+    if name == "gap":
+        return work.say(work.design.row.block_m)
+    if name == "rod":
+        return work.say(foot.top_reading_m) if foot else "–"
+    if name == "out":
+        return work.say(work.design.posts.reveal_m)
+    return reads(work, peg.station_m) if name == "along" else "0"
+
+
+def _says(work: Work, peg: Peg, name: str) -> str:
+    value, where = _value(work, peg, name), peg_words(f"{peg.side}{peg.bow}").replace("peg", "post")
+    if value is not None:
+        return f"{where.capitalize()}, {TITLES[name]}, was measured: {work.say(value)}. Type to measure it again."
+    return f"Next: {where}, {TITLES[name]}; it should read {_wanted(work, peg, name)}."
+
+
+def strips(work: Work) -> list[Strip]:
+    """Each row with a place to type what each of its posts measures."""
+    return [_strip(work, side, name) for side in "LR" for name in checks_of(work)]
+
+
+def _strip(work: Work, side: str, name: str) -> Strip:
+    where, marks = f"row:{side}:{name}", list[StripMark]()
+    for peg in pegs_of(work):
+        if peg.side != side:
+            continue
+        value = _value(work, peg, name)
+        told = "" if value is None else work.say(value)
+        post = f"{side}{peg.bow}"
+        label = f"{peg_words(post).replace('peg', 'post').capitalize()}, {TITLES[name]}"
+        marks.append(
+            StripMark(
+                id=f"{where}/{peg.bow}",
+                part=f"post:{post}",
+                at_m=peg.station_m,
+                reading=told or _wanted(work, peg, name),
+                what=f"post {peg.bow}",
+                kind="peg",
+                state="open" if value is None else "set",
+                entry=Entered(measure=f"record.row.{post}.{name}_m", label=label, reading=told),
+                says=_says(work, peg, name),
+            )
+        )
+    return Strip(
+        id=where,
+        title=f"{SIDES[side]}, {TITLES[name]}",
+        about="what it should read, until it is measured",
+        material="string",
+        length_m=bays_of(work).stations_m[-1],
+        starts_m=tapes_of(work).start_m,
+        marks=tuple(marks),
+    )
