@@ -150,7 +150,18 @@ def step_button(page: Page, step: str) -> Locator:
 
 
 # Steps of the second chapter.
-FRAME = ("Posts", "Sockets", "Stubs", "Base boards", "Bows", "Strength", "Holds down", "Bend", "Check bows")
+FRAME = (
+    "Posts",
+    "Sockets",
+    "Stubs",
+    "Base boards",
+    "Bows",
+    "Strength",
+    "Holds down",
+    "Row of posts",
+    "Bend",
+    "Check bows",
+)
 
 
 def open_house(page: Page, name: str, step: str = "Size") -> None:

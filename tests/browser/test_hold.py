@@ -64,3 +64,22 @@ def test_three_posts_that_were_pulled_at_say_what_holds(page: Page) -> None:
     expect(answer(page, "link_2")).to_contain_text(re.compile("420 lb"))
     expect(field(page, "record.pulls.up_3")).to_have_value("1,000 lb")
     saved(page)
+
+
+def test_posts_are_measured_one_after_the_other_at_the_tape(page: Page) -> None:
+    open_house(page, "Upper terrace", "Row of posts")
+    side = page.get_by_role("complementary")
+    expect(side).to_contain_text('Next: post 1 left, to the string; it should read 2"')
+    entry = page.get_by_role("textbox", name="Post 1 left, to the string")
+    entry.click()
+    # A gap, then the next post's: Enter goes on along the row.
+    for gap in ("2 in", "1 in", "2 in"):
+        page.keyboard.type(gap)
+        page.keyboard.press("Enter")
+    expect(page.get_by_role("textbox", name="Post 4 left, to the string")).to_be_focused()
+    expect(side).to_contain_text('post 2 left: bring it in by 1"')
+    expect(side).to_contain_text("boards and film follow it")
+    assert serious(page) == []
+    saved(page)
+    page.reload()
+    expect(page.get_by_role("complementary")).to_contain_text("post 2 left: bring it in")

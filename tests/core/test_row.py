@@ -90,6 +90,7 @@ def test_what_is_off_is_told_with_what_to_do_and_what_it_costs() -> None:
         "bow 3 stands 21' 2\" wide",
     ):
         assert words in row.sentence, row.sentence
+    assert "read its top again" in verdict(built({"L3": {"out_m": 3.0}}), "row").sentence
     assert "dug out of concrete" in verdict(built(posts, hold={"set": "concrete"}), "row").sentence
 
 
@@ -134,11 +135,10 @@ def test_rows_are_drawn_against_their_strings() -> None:
     plan = built({"L3": {"gap_m": BLOCK - INCH_M}, "R3": {"gap_m": BLOCK + INCH_M}})
     drawing = next(each for each in plan.drawings if each.view == "row")
     assert "× " in drawing.title
-    by_part = {item.part: item for item in drawing.items if item.kind == "outline"}
-    string, post, other = by_part["string:L"], by_part["post:L3"], by_part["post:L4"]
-    middle = sum(vertex.y for vertex in post.path) / len(post.path)
-    assert middle > string.path[0].y
-    assert sum(vertex.y for vertex in other.path) / len(other.path) == pytest.approx(string.path[0].y)
-    # The right one stands inside its string.
-    inner = by_part["post:R3"]
-    assert sum(vertex.y for vertex in inner.path) / len(inner.path) > by_part["string:R"].path[0].y
+    strings = {item.part: item.path[0].y for item in drawing.items if item.kind == "outline"}
+    posts = {item.part: item for item in drawing.items if item.kind == "mark"}
+    # Outside of its string on the left; the right one stands inside, so above its own.
+    assert posts["post:L3"].y > strings["string:L"]
+    assert posts["post:L4"].y == pytest.approx(strings["string:L"])
+    assert posts["post:R3"].y > strings["string:R"]
+    assert (posts["post:L3"].state, posts["post:L4"].state) == ("moved", "open")

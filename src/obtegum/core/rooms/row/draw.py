@@ -1,8 +1,10 @@
 """Both rows as they were built, drawn against their strings, what is off enlarged."""
 
-from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, drawn
-from obtegum.core.paths import box, line
-from obtegum.core.rooms.row.found import built_row
+from typing import Literal
+
+from obtegum.core.drawing import Drawing, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.paths import line
+from obtegum.core.rooms.row.found import Built, built_row
 from obtegum.core.rooms.row.step import most_off
 from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.setout.base import peg_words
@@ -13,7 +15,8 @@ __all__ = ["row"]
 # How far apart the two strings are drawn, and how far the worst post is drawn off its own, as shares of the length.
 APART, SHARE = 0.16, 0.03
 TIMES = (1, 2, 5, 10, 20, 50, 100)
-DOT, TOLD = 0.004, 6
+DOT, TOLD, BETWEEN = 0.004, 6, 0.2
+State = Literal["open", "set", "moved"]
 STRING = {"L": 1.0, "R": -1.0}
 
 
@@ -34,23 +37,16 @@ def row(work: Work) -> Drawing:
         for side, sign in STRING.items()
     ]
     half, rows = DOT * long_m, list[Row]()
-    worst = sorted(built.values(), key=lambda each: -each.worst(work))[:TOLD]
+    worst = _told(work, list(built.values()))
     for peg in pegs_of(work):
         name, sign = f"{peg.side}{peg.bow}", STRING[peg.side]
         told = built.get(name)
         off_m = told.out_m if told and told.out_m is not None else 0.0
         along_m = told.along_m if told and told.along_m is not None else 0.0
         x, y = peg.station_m + along_m * times, sign * (APART / 2 * long_m + off_m * times)
-        items.append(
-            Outline(
-                part=f"post:{name}",
-                layer="frame",
-                material="post" if told else "ink",
-                closed=told is not None,
-                path=box(x - half, y - half, x + half, y + half),
-                label=peg_words(name).replace("peg", "post"),
-            )
-        )
+        state: State = "open" if told is None else "moved" if told.worst(work) > 1 else "set"
+        label = peg_words(name).replace("peg", "post")
+        items.append(Mark(part=f"post:{name}", symbol="peg", state=state, x=x, y=y, label=label))
         if told is not None:
             off = told.worst(work) > 1
             rows.append(Row(what=peg_words(name).replace("peg", "post"), reading=most_off(work, told)))
@@ -68,3 +64,13 @@ def row(work: Work) -> Drawing:
         beside_m=(0.04 * long_m, 0.05 * long_m, 0.04 * long_m, 0.05 * long_m),
         table=tuple(rows) or (Row(what="Posts", reading="none measured yet"),),
     )
+
+
+def _told(work: Work, built: list[Built]) -> list[Built]:
+    """The worst posts, as far apart in their row as their words need."""
+    found = list[Built]()
+    for post in sorted(built, key=lambda each: -each.worst(work)):
+        beside = (each for each in found if each.side == post.side)
+        if all(abs(each.station_m - post.station_m) >= BETWEEN * work.design.size.length_m for each in beside):
+            found.append(post)
+    return found[:TOLD]

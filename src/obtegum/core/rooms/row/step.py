@@ -23,6 +23,8 @@ MOST_TOLD = 3
 ASKED = 2
 # Person-hours to bring a post right (this bench): one in whole ground, and one in concrete that has set.
 AGAIN_H, DUG_H = 0.3, 2.0
+# What no post is off by: it was misread.
+MISREAD_M = 0.3
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -99,6 +101,8 @@ def _mend(work: Work, built: Built) -> str:
     name = _name(built)
     if built.up_m is not None and abs(built.up_m) > rules.post_top_m:
         off = say(abs(built.up_m))
+        if abs(built.up_m) > MISREAD_M:
+            return f"{name}: read its top again, {off} can’t be"
         return f"{name}: drive it on by {off}" if built.up_m > 0 else f"{name}: shim under its bow by {off}"
     if built.out_m is not None and abs(built.out_m) > rules.post_line_m:
         way = "in" if built.out_m > 0 else "out"
@@ -131,10 +135,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """What is measured of each post, and what comes of it."""
     asked = checks_of(work)[:ASKED]
     done = sum(all(_value(work, peg, name) is not None for name in asked) for peg in pegs_of(work))
-    left = next(
-        ((peg, name) for peg in pegs_of(work) for name in asked if _value(work, peg, name) is None),
-        None,
-    )
+    walk = _walk(work)
+    left = next((each for each in walk if _value(work, *each) is None), None)
     return StepPlan(
         id="row",
         title="Row of posts",
@@ -149,11 +151,17 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("row", "above"),
         strips=tuple(f"row:{side}:{name}" for side in "LR" for name in checks_of(work)),
         grips=(),
-        walk=tuple(f"record.row.{peg.side}{peg.bow}.{name}_m" for peg in pegs_of(work) for name in asked),
+        walk=tuple(f"record.row.{peg.side}{peg.bow}.{name}_m" for peg, name in walk),
         focus=("post", "string", "line"),
         done=done,
         of=len(pegs_of(work)),
     )
+
+
+def _walk(work: Work) -> list[tuple[Peg, str]]:
+    """One thing at a time, down one row and then the other."""
+    posts = sorted(pegs_of(work), key=lambda peg: (peg.side, peg.bow))
+    return [(peg, name) for name in checks_of(work)[:ASKED] for peg in posts]
 
 
 def _answers(work: Work) -> list[Answer]:
