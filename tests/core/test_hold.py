@@ -195,6 +195,49 @@ def test_pull_tests_take_the_place_of_the_table() -> None:
     assert verdict(peat, "lift").level == "holds"
 
 
+def test_a_bar_pulls_by_its_arms() -> None:
+    # 20 kg on 2 m over a block 0.25 m from the post: eight times as much.
+    pulls = {"set": "driven", "deep_m": DEEP_M, "rig": "lever", "up_1": 200.0, "up_2": 190.0, "up_3": 210.0}
+    untold = with_pulls(pulls, **BOLT)
+    assert said(untold, "link_2").note == "the arms of the bar aren’t told"
+    plan = with_pulls({**pulls, "long_m": 2.0, "short_m": 0.25}, **BOLT)
+    assert said(plan, "link_2").value == pytest.approx(190 * 8 / 2)
+    rig = next(each for each in plan.drawings if each.view == "rig")
+    assert "pulls 8.0 times the weight" in rig.summary
+    assert rig.table[-1].what == "allowed, half of the lowest"
+
+
+def test_the_order_of_the_work_is_told_for_each_way() -> None:
+    def order(**hold: Any) -> str:
+        step = next(each for each in make_plan(**held(hold=hold)).steps if each.id == "hold")
+        return " ".join(each.words for each in step.how)
+
+    driven, concrete, plate = order(), order(set="concrete"), order(set="plate", hole_m=10 * INCH_M)
+    assert driven.index("four at the corners") < driven.index("string") < driven.index("trial bow")
+    assert "cap on every end" in driven
+    assert concrete.index("trial bow") < concrete.index("No bow before two days")
+    # (10 in − 2 3/8 in)/2 to each side; 26 in of backfill settle by a tenth: 26/9 in is left over the grass.
+    assert 'by 3 13/16" to each side' in plate
+    assert 'left 2 15/16" over the grass' in plate
+
+
+def test_concrete_is_told_the_other_way_round_too() -> None:
+    plan = make_plan(**held(hold={"set": "concrete", "bags": 2, "hole_m": 10 * INCH_M}))
+    wide = said(plan, "hole_filled").value
+    assert math.pi / 4 * (wide**2 - (2.375 * INCH_M) ** 2) * DEEP_M == pytest.approx(2 * 0.0127426)
+    assert said(plan, "filled").value == pytest.approx(
+        2 * 0.0127426 / (math.pi / 4 * ((10 * INCH_M) ** 2 - (2.375 * INCH_M) ** 2))
+    )
+    assert "a plug" in said(plan, "bags").note
+
+
+def test_each_kind_is_part_of_the_whole() -> None:
+    plan = make_plan(**held(hold={"set": "driven", "corner_set": "concrete"}))
+    posts = next(each for each in plan.steps if each.id == "posts")
+    whole = next(each.value for each in posts.answers if each.id == "posts")
+    assert said(plan, "set").value + said(plan, "corner_set").value == whole
+
+
 def test_corners_may_differ_and_each_kind_is_counted_by_itself() -> None:
     plan = make_plan(**held(hold={"corner_set": "concrete"}))
     assert said(plan, "corner_set").value == 4

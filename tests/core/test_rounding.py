@@ -25,7 +25,7 @@ from obtegum.core.trouble import DesignError
 from tests.conftest import make_plan
 
 # Answers that are no number by themselves.
-WORDS = {"equal", "fixed", "slope", "order", "slides_into", "takes"}
+WORDS = {"softest", "equal", "fixed", "slope", "order", "slides_into", "takes"}
 AMOUNTS: dict[str, AmountKind] = {
     "m3": "volume",
     "m3/s": "flow",

@@ -94,6 +94,19 @@ def test_what_is_off_is_told_with_what_to_do_and_what_it_costs() -> None:
     assert "dug out of concrete" in verdict(built(posts, hold={"set": "concrete"}), "row").sentence
 
 
+def test_blows_say_which_to_pull_at_and_never_what_one_holds() -> None:
+    posts = {"L2": {"blows": 40}, "L3": {"blows": 12}, "R5": {"blows": 18}, "R9": {"blows": 25}}
+    plan = built(posts, soil={"kind": "clay"})
+    step = next(each for each in plan.steps if each.id == "row")
+    assert next(each.reading for each in step.answers if each.id == "softest") == "L3 R5 R9"
+    plain = built({}, soil={"kind": "clay"})
+    held = [next(each for each in one.steps if each.id == "hold").answers for one in (plan, plain)]
+    assert held[0] == held[1]
+    # A post that isn't struck has no blows to tell.
+    dug = built({}, hold={"set": "concrete"})
+    assert "row:L:blows" not in next(each for each in dug.steps if each.id == "row").strips
+
+
 def test_a_bow_that_no_longer_goes_in_fails() -> None:
     wide = {name: {"gap_m": BLOCK - 0.04} for name in ("L2", "R2")}
     assert verdict(built(wide), "real-bows").level == "tight"
@@ -105,7 +118,7 @@ def test_a_bow_that_no_longer_goes_in_fails() -> None:
 
 
 def test_the_row_goes_out_and_comes_in_again() -> None:
-    posts = {"L3": {"gap_m": 0.049, "out_m": 0.56}, "R7": {"along_m": 5.215, "lean_m": 0.004}}
+    posts = {"L3": {"gap_m": 0.049, "out_m": 0.56}, "R7": {"along_m": 5.215, "lean_m": 0.004, "blows": 31}}
     design, record = job(posts)
     table = next(each for each in TABLES if each.name == "row")
     rows = table.rows(begin(design, record, default_catalogue()))
@@ -123,6 +136,7 @@ def test_the_row_goes_out_and_comes_in_again() -> None:
         ("post,gap\nL3,0.05\nL3,0.06", "already read on line 2"),
         ("post,gap\nL3,", "nothing is told"),
         ("post,gap\nL3,wide", "Can't read"),
+        ("post,blows\nL3,many", "no number of blows"),
     ],
 )
 def test_faulty_rows_are_told_by_their_lines(text: str, says: str) -> None:

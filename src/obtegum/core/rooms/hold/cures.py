@@ -25,6 +25,8 @@ def _set(work: Work) -> Iterator[Edits]:
         if set_of(work, "row") != kind:
             tamped = (chosen("hold.backfill", "tamped"),) if kind == "plate" else ()
             yield (chosen("hold.set", kind), chosen("hold.grip", "bar"), *tamped)
+    if set_of(work, "corner") != "concrete":
+        yield (chosen("hold.corner_set", "concrete"), chosen("hold.grip", "bar"))
 
 
 def _lift(work: Work, verdict: Verdict) -> Iterator[Edits]:

@@ -92,6 +92,12 @@ class Pulls(KeptPart):
         choice("Posts pulled at were", none="none yet", **NAMES),
     ] = "none"
     deep_m: Annotated[float | None, Number("They were in the ground", 0.05, 4.0)] = None
+    rig: Annotated[
+        Literal["scale", "lever"],
+        choice("Forces were read", scale="on a scale or gauge at the post", lever="as a weight on a bar"),
+    ] = "scale"
+    long_m: Annotated[float | None, Number("Bar, block to the weight", 0.1, 8.0)] = None
+    short_m: Annotated[float | None, Number("Bar, block to the post", 0.02, 3.0)] = None
     up_1: Annotated[float | None, _pull("Up, first post")] = None
     up_2: Annotated[float | None, _pull("Up, second")] = None
     up_3: Annotated[float | None, _pull("Up, third")] = None
@@ -104,4 +110,12 @@ class Pulls(KeptPart):
     def held(self, way: Literal["up", "side"]) -> tuple[float, ...]:
         """What each post held that was pulled at in a way, N."""
         told = (getattr(self, f"{way}_{number}") for number in range(1, MOST_PULLS + 1))
-        return tuple(each for each in told if each is not None)
+        times = self.times
+        return tuple(each * times for each in told if each is not None) if times else ()
+
+    @property
+    def times(self) -> float:
+        """How many times what was read a bar pulls by: its long arm over its short one; 0 while they aren't told."""
+        if self.rig == "scale":
+            return 1.0
+        return self.long_m / self.short_m if self.long_m and self.short_m else 0.0

@@ -19,7 +19,7 @@ from obtegum.core.rooms.hold.found import (
 from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.strength.asks import row_asks
+from obtegum.core.rooms.strength.asks import all_asks
 from obtegum.core.work import Work
 
 __all__ = ["chain", "settings"]
@@ -104,7 +104,7 @@ def chain(work: Work) -> Drawing:
             Note(part=f"link:{place}", x=BESIDE_M * 0.4, y=y, text=link.what, anchor="start", above=False, row=1)
         )
         rows.append(Row(what=link.what, reading=f"{holds}; {link.source}"))
-    asks = row_asks(work)
+    asks = all_asks(work)
     lifts = amount_text(asks.lift.force_n, "force", units, "up") if asks else ""
     if asks:
         items.append(Note(part="link:0", x=0.0, y=reveal_m + ABOVE_M + 0.05, text=f"wind lifts by {lifts}"))
@@ -132,7 +132,7 @@ def settings(work: Work) -> Drawing:
     """Every way to set these posts beside each other, to one scale, with what each holds and takes."""
     deep_m, units, many = _deep_m(work), work.tape.units, len(SETTINGS)
     items: list[Item] = [_ground(-deep_m - BELOW_M, -APART_M * 0.55, APART_M * (many - 0.45))]
-    rows, asks = list[Row](), row_asks(work)
+    rows, asks = list[Row](), all_asks(work)
     for place, (setting, way) in enumerate(SETTINGS.items()):
         x, tag = place * APART_M, f":{setting}"
         items += _post(work, setting, x, tag)

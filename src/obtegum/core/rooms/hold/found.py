@@ -19,7 +19,9 @@ from obtegum.core.rooms.soil.found import ground_of, hours_times, why_no_ground
 from obtegum.core.work import Work
 
 __all__ = [
+    "ALLOWED",
     "CORNERS",
+    "PULLS",
     "TRENCH_M",
     "Chain",
     "Holds",
@@ -31,8 +33,10 @@ __all__ = [
     "counts",
     "holds_of",
     "plate_deep_m",
+    "proud_m",
     "pulled",
     "set_of",
+    "slide_m",
     "takes_of",
 ]
 
@@ -47,6 +51,8 @@ AS_DEEP_M = 0.005
 # Person-hours (this bench, estimates): a post driven, a hole by hand and a trench for each m³, a bag of 25 kg.
 DRIVEN_H, HAND_H_M3, TRENCH_H_M3, BAG_H, SET_H = 0.2, 6.0, 2.5, 0.15, 0.1
 TRENCH_M = 0.4
+# What backfill settles by over its first winter, as a share of its height (this bench).
+SETTLES = 0.1
 # Ultimate strength of mild steel of which only the yield is told (stand-in), Pa, and as a share of its yield.
 MILD_PA, OF_YIELD, MILD_YIELD_PA = 360e6, 1.3, 235e6
 
@@ -213,6 +219,8 @@ def pulled(work: Work, setting: str, way: Literal["up", "side"]) -> tuple[float 
     """What pull tests allow a post that is set so, N, and why they don't count where they don't."""
     pulls = work.record.pulls
     held = pulls.held(way)
+    if pulls.set == setting and not pulls.times:
+        return None, "the arms of the bar aren’t told"
     if not held or pulls.set != setting:
         return None, ""
     if len(held) < PULLS:
@@ -238,6 +246,16 @@ def takes_of(work: Work, setting: str) -> Takes:
     hours = DRIVEN_H if not way.holed else SET_H + hole * (TRENCH_H_M3 if setting == "trench" else HAND_H_M3)
     hours = hours * hours_times(work) + bags * BAG_H * bag.mass_kg / 25
     return Takes(hole, concrete, gravel, bags, hours * 3600, concrete * CONCRETE_KG_M3 * CARBON_KG_KG)
+
+
+def proud_m(work: Work) -> float:
+    """How much higher than the grass backfill is left, m: depth·s/(1 − s)."""
+    return _deep_m(work) * SETTLES / (1 - SETTLES)
+
+
+def slide_m(work: Work) -> float:
+    """How far a post can still be moved to each side in its hole, m."""
+    return max((work.design.hold.hole_m - post_tube(work).over_m) / 2, 0.0)
 
 
 def _ultimate(tube: Tube) -> float:

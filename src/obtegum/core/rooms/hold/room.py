@@ -7,17 +7,18 @@ from obtegum.core.faces import Answers, Caution, Link, Need, Next, Page, Picture
 from obtegum.core.fields import Option, special
 from obtegum.core.job import Job
 from obtegum.core.room import Room
-from obtegum.core.rooms.hold import step
+from obtegum.core.rooms.hold import judged, step
 from obtegum.core.rooms.hold.cures import CURES
 from obtegum.core.rooms.hold.draw import chain, settings
 from obtegum.core.rooms.hold.found import chain_of, counts, set_of, takes_of
+from obtegum.core.rooms.hold.rig import rig
 from obtegum.core.rooms.hold.tables import TABLES
 from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 
 # What all posts of a kind take.
-TAKEN = ("spoil", "concrete", "gravel", "bags", "carbon", "hours")
+TAKEN = ("spoil", "concrete", "gravel", "bags", "carbon", "hours", "proud")
 
 
 def _bags(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
@@ -44,13 +45,13 @@ def _links(work: Work) -> Sequence[Link]:
 
 ROOM = Room(
     plan=step.plan,
-    verdicts=step.verdicts,
+    verdicts=judged.verdicts,
     strips=step.strips,
-    views={"chain": chain, "settings": settings},
+    views={"chain": chain, "settings": settings, "rig": rig},
     fields=(special("hold.bag", options=_bags),),
     cures=CURES,
     needs=_needs,
-    down=frozenset({"held_wind", "held_still", "held_down", "link", "corner_link"}),
+    down=frozenset({"held_wind", "held_still", "held_down", "link", "corner_link", "hole_filled", "filled"}),
     up=frozenset(
         {
             *("asks_lift", "asks_wind", "asks_still", "asks_down"),

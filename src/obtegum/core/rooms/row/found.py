@@ -12,7 +12,7 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import height_for_girth
 from obtegum.core.work import Work
 
-__all__ = ["BowBuilt", "Built", "bows_built", "built_row", "checks_of"]
+__all__ = ["BowBuilt", "Built", "bows_built", "built_row", "checks_of", "softest"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,7 +64,8 @@ class BowBuilt:
 
 def checks_of(work: Work) -> tuple[str, ...]:
     """What is measured of each post: by rod where levels were read, else what stands out by tape."""
-    return ("gap", "rod" if stand_of(work) else "out", "along", "lean")
+    struck = ("blows",) if work.design.hold.set == "driven" else ()
+    return ("gap", "rod" if stand_of(work) else "out", "along", "lean", *struck)
 
 
 @found
@@ -99,6 +100,13 @@ def _built(work: Work) -> Iterator[Built]:
             up_m=up_m,
             lean=None if told.lean_m is None or out_of <= 0 else told.lean_m / out_of,
         )
+
+
+def softest(work: Work, count: int) -> tuple[str, ...]:
+    """The posts that took the fewest blows: those to pull at first. Blows rank posts, and never say what one holds."""
+    posts = {f"{peg.side}{peg.bow}" for peg in pegs_of(work)}
+    struck = [(told.blows, name) for name, told in work.record.row.items() if told.blows is not None and name in posts]
+    return tuple(name for _, name in sorted(struck)[:count])
 
 
 @found

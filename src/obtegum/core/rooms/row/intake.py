@@ -6,7 +6,7 @@ from obtegum.core.faces import Intake
 from obtegum.core.intake import Rows, RowTrouble, counted, peg_named, wanted
 from obtegum.core.job import Job
 from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.row.decisions import CHECKS, PostBuilt
+from obtegum.core.rooms.row.decisions import CHECKS, PostBuilt, field_of
 from obtegum.core.rooms.set_out.ticks import design_bays
 
 __all__ = ["INTAKES"]
@@ -21,7 +21,7 @@ def _row(rows: Rows, job: Job) -> tuple[SiteRecord, str]:
         name = peg_named(shown.lower().replace("post", "peg"), bows)
         if name in lines:
             raise RowTrouble(f"post {name} was already read on line {lines[name]}")
-        told = {f"{check}_m": rows.length(check, cells[check], number) for check in CHECKS if check in cells}
+        told = {field_of(check): _read(rows, check, cells[check], number) for check in CHECKS if check in cells}
         if not told:
             raise RowTrouble(f"nothing is told of post {name}")
         before = job.record.row.get(name, PostBuilt()).model_dump()
@@ -35,6 +35,15 @@ def _row(rows: Rows, job: Job) -> tuple[SiteRecord, str]:
     rows.each(take)
     merged = {**job.record.row, **read}
     return job.record.model_copy(update={"row": merged}), f"Posts as built read in: {counted(len(read), 'post')}"
+
+
+def _read(rows: Rows, check: str, cell: str, number: int) -> float:
+    if check != "blows":
+        return rows.length(check, cell, number)
+    try:
+        return round(float(cell))
+    except ValueError:
+        raise RowTrouble(f"“{cell[:20]}” is no number of blows") from None
 
 
 INTAKES = (Intake(columns=frozenset({"post"}), also=frozenset(CHECKS), read=_row),)

@@ -14,7 +14,7 @@ ROOM = Room(
     verdicts=step.verdicts,
     strips=step.strips,
     views={"row": row},
-    nearest=frozenset({"narrowest", "widest", "lowest"}),
+    nearest=frozenset({"narrowest", "widest", "lowest", "softest"}),
     tables=TABLES,
     pages=(
         Page(

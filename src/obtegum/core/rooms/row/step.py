@@ -1,10 +1,12 @@
 """The row: each post as it was built, what to do with one that is off, and what leaving it costs later."""
 
+from collections.abc import Iterator
+
 from obtegum.core.answers import length_answer, ticked_off
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.row.decisions import PostBuilt
-from obtegum.core.rooms.row.found import BowBuilt, Built, bows_built, built_row, checks_of
+from obtegum.core.rooms.row.decisions import PostBuilt, field_of
+from obtegum.core.rooms.row.found import BowBuilt, Built, bows_built, built_row, checks_of, softest
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of, reads, tapes_of
 from obtegum.core.rooms.soil.found import hours_times
 from obtegum.core.setout.base import Peg, peg_words
@@ -15,12 +17,21 @@ from obtegum.core.work import Work
 
 __all__ = ["most_off", "plan", "strips", "verdicts"]
 
-TITLES = {"gap": "to the string", "rod": "rod on tops", "out": "stands out", "along": "tape along", "lean": "plumb"}
+TITLES = {
+    "gap": "to the string",
+    "rod": "rod on tops",
+    "out": "stands out",
+    "along": "tape along",
+    "lean": "plumb",
+    "blows": "blows",
+}
 SIDES = {"L": "Left", "R": "Right"}
 CAUTION = "String at shin height trips: flag it. Nobody holds a post while it is driven or pulled."
 MOST_TOLD = 3
 # What is asked of every post; the rest where one is doubted.
 ASKED = 2
+# Posts that are pulled at, at the least.
+TEST_FIRST = 3
 # Person-hours to bring a post right (this bench): one in whole ground, and one in concrete that has set.
 AGAIN_H, DUG_H = 0.3, 2.0
 # What no post is off by: it was misread.
@@ -147,11 +158,11 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         caution=CAUTION,
         measures=("row.block_m",),
         answers=tuple(_answers(work)),
-        leads=("narrowest", "widest", "lowest"),
+        leads=("softest", "narrowest", "widest", "lowest"),
         views=("row", "above"),
         strips=tuple(f"row:{side}:{name}" for side in "LR" for name in checks_of(work)),
         grips=(),
-        walk=tuple(f"record.row.{peg.side}{peg.bow}.{name}_m" for peg, name in walk),
+        walk=tuple(f"record.row.{peg.side}{peg.bow}.{field_of(name)}" for peg, name in walk),
         focus=("post", "string", "line"),
         done=done,
         of=len(pegs_of(work)),
@@ -164,26 +175,34 @@ def _walk(work: Work) -> list[tuple[Peg, str]]:
     return [(peg, name) for name in checks_of(work)[:ASKED] for peg in posts]
 
 
-def _answers(work: Work) -> list[Answer]:
-    bows = bows_built(work)
+def _answers(work: Work) -> Iterator[Answer]:
+    bows, soft = bows_built(work), softest(work, TEST_FIRST)
+    if soft:
+        yield Answer(
+            id="softest",
+            label="Pull at these first",
+            reading=" ".join(soft),
+            value=len(soft),
+            unit="count",
+            note="they took the fewest blows, which says nothing of what they hold",
+        )
     if not bows:
-        return []
+        return
     narrow, wide = min(bows, key=lambda each: each.span_m), max(bows, key=lambda each: each.span_m)
-    found = [
-        length_answer(work, "narrowest", "Narrowest between posts", narrow.span_m, f"bow {narrow.bow}"),
-        length_answer(work, "widest", "Widest between posts", wide.span_m, f"bow {wide.bow}"),
-    ]
+    yield length_answer(work, "narrowest", "Narrowest between posts", narrow.span_m, f"bow {narrow.bow}")
+    yield length_answer(work, "widest", "Widest between posts", wide.span_m, f"bow {wide.bow}")
     known = [(bow.height_m, bow.bow) for bow in bows if bow.height_m is not None]
     if known:
         height_m, bow = min(known)
-        found.append(length_answer(work, "lowest", "Lowest crown", height_m, f"bow {bow}"))
-    return found
+        yield length_answer(work, "lowest", "Lowest crown", height_m, f"bow {bow}")
 
 
 def _value(work: Work, peg: Peg, name: str) -> float | None:
-    told = work.record.row.get(f"{peg.side}{peg.bow}", PostBuilt())
-    value: float | None = getattr(told, f"{name}_m")
-    return value
+    return work.record.row.get(f"{peg.side}{peg.bow}", PostBuilt()).told(name)
+
+
+def _read(work: Work, name: str, value: float) -> str:
+    return f"{value:.0f}" if name == "blows" else work.say(value)
 
 
 def _wanted(work: Work, peg: Peg, name: str) -> str:
@@ -196,13 +215,15 @@ def _wanted(work: Work, peg: Peg, name: str) -> str:
         return work.say(foot.top_reading_m) if foot else "–"
     if name == "out":
         return work.say(work.design.posts.reveal_m)
-    return reads(work, peg.station_m) if name == "along" else "0"
+    return reads(work, peg.station_m) if name == "along" else "–" if name == "blows" else "0"
 
 
 def _says(work: Work, peg: Peg, name: str) -> str:
     value, where = _value(work, peg, name), peg_words(f"{peg.side}{peg.bow}").replace("peg", "post")
     if value is not None:
-        return f"{where.capitalize()}, {TITLES[name]}, was measured: {work.say(value)}. Type to measure it again."
+        return (
+            f"{where.capitalize()}, {TITLES[name]}, was measured: {_read(work, name, value)}. Type to measure it again."
+        )
     return f"Next: {where}, {TITLES[name]}; it should read {_wanted(work, peg, name)}."
 
 
@@ -217,7 +238,7 @@ def _strip(work: Work, side: str, name: str) -> Strip:
         if peg.side != side:
             continue
         value = _value(work, peg, name)
-        told = "" if value is None else work.say(value)
+        told = "" if value is None else _read(work, name, value)
         post = f"{side}{peg.bow}"
         label = f"{peg_words(post).replace('peg', 'post').capitalize()}, {TITLES[name]}"
         marks.append(
@@ -229,7 +250,7 @@ def _strip(work: Work, side: str, name: str) -> Strip:
                 what=f"post {peg.bow}",
                 kind="peg",
                 state="open" if value is None else "set",
-                entry=Entered(measure=f"record.row.{post}.{name}_m", label=label, reading=told),
+                entry=Entered(measure=f"record.row.{post}.{field_of(name)}", label=label, reading=told),
                 says=_says(work, peg, name),
             )
         )

@@ -3,12 +3,11 @@
 from collections.abc import Sequence
 
 from obtegum.core.faces import Table
+from obtegum.core.rooms.row.decisions import CHECKS, field_of
 from obtegum.core.rooms.row.found import built_row
 from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
-
-READ = ("gap", "rod", "out", "along", "lean")
 
 
 def _number(value: float | None) -> str:
@@ -17,9 +16,9 @@ def _number(value: float | None) -> str:
 
 def _row(work: Work) -> Sequence[Sequence[object]]:
     """A line a post: what was read at it, m, as it is read in again."""
-    head = ("post", *(f"{name}_m" for name in READ))
+    head = ("post", *map(field_of, CHECKS))
     told = work.record.row.items()
-    return (head, *((name, *(_number(getattr(each, f"{one}_m")) for one in READ)) for name, each in told))
+    return (head, *((name, *(_number(each.told(one)) for one in CHECKS)) for name, each in told))
 
 
 def _off(work: Work) -> Sequence[Sequence[object]]:

@@ -13,7 +13,7 @@ from obtegum.core.weather.asce_wind import DIRECTION
 from obtegum.core.weather.en_wind import AIR_KG_M3, Wind, peak_pressure
 from obtegum.core.work import Work
 
-__all__ = ["Ask", "Asks", "corner_asks", "parting_gust", "row_asks"]
+__all__ = ["Ask", "Asks", "all_asks", "corner_asks", "parting_gust", "row_asks"]
 
 Array = NDArray[np.float64]
 # European partial factor of snow and wind that a characteristic load is without, and weight's against lift (EN 1990).
@@ -92,6 +92,12 @@ def row_asks(work: Work) -> Asks | None:
 def corner_asks(work: Work) -> Asks | None:
     """What is asked at a foot of an end bow; None while the weather isn't known."""
     return _worse(_asks(work, each) for each in (end_found(work),) if each and each.found)
+
+
+@found
+def all_asks(work: Work) -> Asks | None:
+    """What is asked at any foot; None while the weather isn't known."""
+    return _worse(each for each in (row_asks(work), corner_asks(work)) if each is not None)
 
 
 def parting_gust(work: Work, holds_n: float, corner: bool = False) -> float | None:

@@ -1,0 +1,158 @@
+"""Whether a house is lifted out, pushed over or pressed down: each kind of post against what the weather asks."""
+
+from collections.abc import Iterator
+from typing import Literal
+
+from obtegum.core.amount import amount_text
+from obtegum.core.rooms.hold.found import Kind, chain_of, counts, holds_of, pulled, set_of
+from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.soil.found import why_no_ground
+from obtegum.core.rooms.strength.asks import Ask, Asks, all_asks, corner_asks, parting_gust, row_asks
+from obtegum.core.rooms.strength.found import bow_found, why_unknown
+from obtegum.core.rooms.weather.found import stood_in
+from obtegum.core.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.work import Work
+
+__all__ = ["begun", "gives_way", "kinds", "open_question", "verdicts"]
+
+AID = "Planning aid: code and a licensed engineer decide."
+MADE_UP = "Made-up weather, not for building. "
+NEVER = 99.0
+# From so many times its strength on nothing of a bow means anything, nor what it pushes its feet by.
+MANY = 3.0
+WAYS: tuple[Literal["up", "side"], ...] = ("up", "side")
+
+
+def _ask_of(work: Work, kind: Kind) -> Asks | None:
+    """What is asked of a kind: corners that are as the others are among them."""
+    if kind == "corner":
+        return corner_asks(work)
+    return row_asks(work) if counts(work)["corner"] else all_asks(work)
+
+
+def kinds(work: Work) -> tuple[Kind, ...]:
+    """The kinds of post there are: corners by themselves where they are set otherwise."""
+    return ("row", "corner") if counts(work)["corner"] else ("row",)
+
+
+def open_question(work: Work) -> str:
+    """The one question that keeps all of it unknown; empty where none does."""
+    if row_asks(work) is None:
+        return why_unknown(work) or "The bow’s strength isn’t known, so neither is what it pulls by: see Strength."
+    tested = any(pulled(work, set_of(work, kind), way)[0] for kind in kinds(work) for way in WAYS)
+    return "" if tested else why_no_ground(work)
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Whether the house is lifted out, pushed over, or pressed down: by each kind of post, the worse of them."""
+    if reason := open_question(work):
+        return [_verdict("lift", "Held down", "unknown", f"What holds it down isn’t known. {reason}", "not known")]
+    found_ = [list(_judged(work, kind)) for kind in kinds(work)]
+    return [max((each[place] for each in found_), key=_worse) for place in range(len(found_[0]))]
+
+
+def _worse(verdict: Verdict) -> tuple[int, float]:
+    return ("holds", "unknown", "tight", "fails").index(verdict.level), verdict.ratio or 0.0
+
+
+def _verdict(
+    name: str, title: str, level: Level, sentence: str, number: str, limit: str = "", ratio: float | None = None
+) -> Verdict:
+    return verdict_on("hold", name, title, level, sentence, number, limit, ratio, "post:L", "stands")
+
+
+def _force(work: Work, value_n: float, way: str) -> str:
+    return amount_text(value_n, "force", work.tape.units, "up" if way == "up" else "down")
+
+
+def _judged(work: Work, kind: Kind) -> Iterator[Verdict]:
+    asks, setting = _ask_of(work, kind), set_of(work, kind)
+    assert asks is not None
+    holds = holds_of(work, setting)
+    yield _lift(work, kind, asks.lift)
+    if gives_way(work):
+        yield _verdict(
+            "side", "Pushed sideways", "unknown", f"The bow gives way before its feet do. {AID}", "not known"
+        )
+    else:
+        yield _side(work, kind, max(_pushes(work, kind, asks), key=lambda each: _ratio(*each)), holds.source)
+    yield _down(work, kind, asks.down, holds.down_n, holds.source)
+
+
+def gives_way(work: Work) -> bool:
+    """Whether the bow is so far beyond its strength that no push of its feet means anything."""
+    bow = bow_found(work)
+    return bow is None or bow.found is None or bow.ratio > MANY
+
+
+def _pushes(work: Work, kind: Kind, asks: Asks) -> tuple[tuple[Ask, float | None], ...]:
+    """What pushes a post sideways, and what holds it there: wind, which may move it a little, and what stays."""
+    setting = set_of(work, kind)
+    tested, holds = pulled(work, setting, "side")[0], holds_of(work, setting)
+    if tested is not None:
+        return ((asks.wind, tested), (asks.still, tested))
+    return ((asks.wind, holds.wind_n), (asks.still, holds.still_n))
+
+
+def _ratio(ask: Ask, holds_n: float | None) -> float:
+    return NEVER if holds_n is None or holds_n <= 0 else ask.force_n / holds_n
+
+
+def _made_up(work: Work) -> str:
+    return MADE_UP if stood_in(work) else ""
+
+
+def begun(words: str) -> str:
+    """Words as a sentence begins with them."""
+    return words[:1].upper() + words[1:]
+
+
+def _many(work: Work, kind: Kind) -> str:
+    return f"{'corner ' if kind == 'corner' else ''}{way_of(work).many}"
+
+
+def _lift(work: Work, kind: Kind, ask: Ask) -> Verdict:
+    """The chain against the lift: a link that is known and too weak fails it, one that nobody knows leaves it open."""
+    chain, many = chain_of(work, kind), _many(work, kind)
+    weak, lift = chain.weakest, _force(work, ask.force_n, "up")
+    if ask.force_n <= 0:
+        return _verdict("lift", "Held down", "holds", f"Nothing lifts the {many}. {AID}", "none", "", 0.0)
+    asked = f"{_made_up(work)}Wind lifts the {many} by {lift} each"
+    weak_n = weak.holds_n
+    if weak_n is not None and weak_n < ask.force_n:
+        ends = (True,) if kind == "corner" else (False,) if counts(work)["corner"] else (False, True)
+        gust = min(filter(None, (parting_gust(work, weak_n, end) for end in ends)), default=None)
+        parts = f", and parts at a gust of {amount_text(gust, 'speed', work.tape.units, 'down')}" if gust else ""
+        held = _force(work, weak_n, "down") if weak_n > 0 else "nothing"
+        sentence = f"{asked}; {weak.what} holds {held}{parts}: {ask.words}. {begun(weak.source)}. {AID}"
+        ratio = ask.force_n / weak_n if weak_n > 0 else NEVER
+        return _verdict("lift", "Held down", "fails", sentence, lift, held, min(ratio, NEVER))
+    if chain.unknown:
+        link = chain.unknown[0]
+        sentence = f"{asked}. What {link.what} holds isn’t known: {link.source}. {AID}"
+        return _verdict("lift", "Held down", "unknown", sentence, lift)
+    assert weak_n is not None
+    ratio, held = ask.force_n / weak_n, _force(work, weak_n, "down")
+    sentence = f"{asked}; the weakest link, {weak.what}, holds {held}: {ask.words}. {AID}"
+    return _verdict("lift", "Held down", judge(ratio, work.rules.holds_to), sentence, lift, held, ratio)
+
+
+def _side(work: Work, kind: Kind, push: tuple[Ask, float | None], source: str) -> Verdict:
+    (ask, holds_n), many = push, _many(work, kind)
+    pushed = _force(work, ask.force_n, "up")
+    asked = f"{_made_up(work)}The {many} are pushed sideways by {pushed}"
+    if holds_n is None:
+        return _verdict("side", "Pushed sideways", "unknown", f"{asked}. {begun(source)}. {AID}", pushed)
+    ratio, held = _ratio(ask, holds_n), _force(work, holds_n, "down")
+    sentence = f"{asked}; the ground holds {held} there: {ask.words}. Slim {many} often fail this on paper: test. {AID}"
+    return _verdict("side", "Pushed sideways", judge(ratio, work.rules.holds_to), sentence, pushed, held, ratio)
+
+
+def _down(work: Work, kind: Kind, ask: Ask, holds_n: float | None, source: str) -> Verdict:
+    many, pressed = _many(work, kind), _force(work, ask.force_n, "up")
+    asked = f"{_made_up(work)}The {many} are pressed down by {pressed}"
+    if holds_n is None:
+        return _verdict("sinks", "Pressed down", "unknown", f"{asked}. {begun(source)}. {AID}", pressed)
+    ratio, held = _ratio(ask, holds_n), _force(work, holds_n, "down")
+    sentence = f"{asked}; the ground bears {held}: {ask.words}. {AID}"
+    return _verdict("sinks", "Pressed down", judge(ratio, work.rules.holds_to), sentence, pressed, held, ratio)
