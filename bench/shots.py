@@ -37,15 +37,31 @@ def step(page: Page, address: str, house: str, title: str) -> None:
     page.mouse.move(0, 0)
 
 
+def saved(page: Page) -> None:
+    """What was changed is kept, and the bench is at rest."""
+    page.get_by_role("banner").get_by_text("saved", exact=True).wait_for()
+    page.wait_for_load_state("networkidle")
+
+
+def typed(page: Page, measure: str, text: str) -> None:
+    field = page.locator(f'input[data-measure="{measure}"]')
+    field.fill(text)
+    field.press("Enter")
+    saved(page)
+
+
+def picked(page: Page, label: str, option: str) -> None:
+    page.get_by_role("button", name=re.compile(f"{label}$")).click()
+    page.get_by_role("option", name=option).click()
+    saved(page)
+
+
 def take_all(page: Page, address: str) -> None:
     page.goto(address)
     page.get_by_role("heading", name="Upper terrace").wait_for()
     take(page, "yard")
     step(page, address, "Upper terrace", "Size")
     take(page, "size")
-    page.get_by_role("radio", name="Shapes").click()
-    page.mouse.move(0, 0)
-    take(page, "shapes")
     step(page, address, "Upper terrace", "Inside")
     take(page, "inside")
     step(page, address, "Dune edge", "Set out")
@@ -83,16 +99,27 @@ def take_all(page: Page, address: str) -> None:
     page.get_by_role("complementary").evaluate("side => side.scrollTo(0, 0)")
     page.mouse.move(0, 0)
     take(page, "weather")
+    typed(page, "weather.ground_snow_pa", "8")
+    typed(page, "weather.wind_mps", "50")
+    step(page, address, "Upper terrace", "Soil")
+    picked(page, "The ground is", "clay, silty clay")
     step(page, address, "Upper terrace", "Strength")
-    page.get_by_role("button", name=re.compile("Bow tube$")).click()
-    page.get_by_role("option", name="Fence post 2 3/8 in").click()
+    picked(page, "Bow tube", "Fence post 2 3/8 in")
+    typed(page, "bows.max_spacing_m", "2'")
     page.locator('[data-answer="use"]').get_by_text("%").wait_for()
     page.mouse.move(0, 0)
     take(page, "strength")
-    page.get_by_role("button", name="Undo").click()
-    page.get_by_role("banner").get_by_text("saved").wait_for()
-    page.get_by_role("button", name="Undo").click()
-    page.locator('[data-answer="use"]').wait_for(state="detached")
+    step(page, address, "Upper terrace", "Holds down")
+    picked(page, "Posts are set", "in a hole of concrete")
+    typed(page, "posts.bolt_m", "2 in")
+    page.get_by_role("radio", name="Ways to set it").click()
+    page.get_by_role("complementary").evaluate("side => side.scrollTo(0, 0)")
+    page.mouse.move(0, 0)
+    take(page, "hold")
+    undo = page.get_by_role("button", name="Undo")
+    while undo.is_enabled():
+        undo.click()
+        saved(page)
     step(page, address, "Upper terrace", "Bend")
     take(page, "bend")
     step(page, address, "Kitchen plot", "Check bows")

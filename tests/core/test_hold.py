@@ -139,6 +139,15 @@ def test_a_smooth_tube_slides_out_of_its_concrete() -> None:
     assert verdict(weak, "lift").level == "fails"
 
 
+def test_straps_hold_what_they_are_rated_for() -> None:
+    board = {"posts__stand": "board", "posts__length_m": 0.9, "posts__reveal_m": 0.14, "bows__insertion_m": 0.14}
+    untold = chain_of(make_bench(**held(**board)), "row")
+    assert [link.holds_n for link in untold.links][:2] == [None, None]
+    rated = chain_of(make_bench(**held(**board, hold={"strap_n": 150.0})), "row")
+    assert rated.links[0].holds_n == pytest.approx(300.0)
+    assert "as it is rated" in rated.links[0].source
+
+
 def test_what_is_asked_is_what_the_frame_gives_the_ground() -> None:
     bench = make_bench(**held())
     judged, asks = bow_found(bench), row_asks(bench)

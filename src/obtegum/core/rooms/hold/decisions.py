@@ -58,6 +58,9 @@ class Hold(Decisions):
     bolt_m: Annotated[
         float, Number("Bolts of", 0.004, 0.02, bare="fine", hint="outside, also the bar’s", feet=5 * INCH_M / 16)
     ] = 0.008
+    strap_n: Annotated[
+        float | None, Number("A strap holds", 1.0, 100_000.0, "force", hint="its rating, or half of the lowest test")
+    ] = None
     screws: Annotated[int, Number("Screws, bow in post", 0, 8, "count", hint="into both walls")] = 0
     screw: Annotated[
         Literal["8", "10", "12", "14"],

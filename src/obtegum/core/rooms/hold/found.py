@@ -13,7 +13,7 @@ from obtegum.core.catalogue import Bag, Tube
 from obtegum.core.found import found
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.hold.settings import SETTINGS
-from obtegum.core.rooms.posts.found import least_embedment_m, post_count
+from obtegum.core.rooms.posts.found import STRAPS, least_embedment_m, post_count
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of, hours_times, why_no_ground
 from obtegum.core.work import Work
@@ -309,7 +309,9 @@ def chain_of(work: Work, kind: Kind) -> Chain:
     stand, setting = work.design.posts.stand, set_of(work, kind)
     links = list[Joint]()
     if stand == "board":
-        links.append(Joint("strap", "straps, bow to board", None, "no rating told: test it"))
+        strap_n = work.design.hold.strap_n
+        both_n, source = (None, "no rating told: test it") if strap_n is None else (STRAPS * strap_n, "as it is rated")
+        links.append(Joint("strap", f"{STRAPS} straps, bow to board", both_n, source))
         links.append(Joint("board", "board on its stakes", None, "no value: test it"))
     elif stand == "curve":
         links.append(Joint("bolt", "bolts, bow lapped on its stub", None, "no value for a lap: test it"))

@@ -224,6 +224,8 @@ def _says(work: Work, peg: Peg, name: str) -> str:
         return (
             f"{where.capitalize()}, {TITLES[name]}, was measured: {_read(work, name, value)}. Type to measure it again."
         )
+    if name == "blows":
+        return f"Next: {where}; count the blows that it takes."
     return f"Next: {where}, {TITLES[name]}; it should read {_wanted(work, peg, name)}."
 
 

@@ -123,7 +123,7 @@ def _ghost(work: Work, judged: Judged) -> list[Item]:
     )
     said = f"moves, drawn {times} times" if times > 1 else "moves, to scale"
     at = nodes[len(nodes) // 2] + moved[len(nodes) // 2] * times
-    return [ghost, Note(part="ghost", x=float(at[0]), y=float(at[1]) - 0.25, text=said, above=False)]
+    return [ghost, Note(part="ghost", x=float(at[0]), y=float(at[1]) - 0.5, text=said, above=False)]
 
 
 def _feet(work: Work, judged: Judged) -> list[Item]:
