@@ -13,7 +13,7 @@ from obtegum.core.amount import AmountKind
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import SITE, place_at
 from obtegum.core.job import Job
-from obtegum.core.numbers import Choice, Number
+from obtegum.core.numbers import Choice, Number, Text
 from obtegum.core.part import Part
 from obtegum.core.quantity import Bare
 from obtegum.core.trouble import DesignError, Trouble
@@ -161,6 +161,16 @@ def _put_entry(document: Document, path: str, value: Any) -> None:
         many[key] = told
 
 
+def _put_words(path: str, most: int) -> Callable[[Document, Job, Any], None]:
+    def write(document: Document, job: Job, text: Any) -> None:
+        words = str(text).strip()
+        if len(words) > most:
+            raise DesignError([Trouble(path=path, sentence=f"Keep it to {most} letters.")])
+        put(document, path, words)
+
+    return write
+
+
 def _read(path: str) -> Callable[[Job], Any]:
     names = path.split(".")
     names = names if names[0] == SITE else ["design", *names]
@@ -204,6 +214,8 @@ def measure_at(path: str) -> Measure | None:
         "write": lambda document, job, value: write(document, path, value),
         "hint": declared.hint,
     }
+    if isinstance(declared, Text):
+        return Measure(kind="text", optional=True, **{**common, "write": _put_words(path, declared.most)})
     if isinstance(declared, Choice):
         return Measure(kind="choice", options=options_of(declared), **common)
     kind: Kind = "length" if declared.kind == "length" else "amount"

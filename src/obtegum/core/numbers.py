@@ -10,7 +10,7 @@ from functools import cache
 from types import UnionType
 from typing import TYPE_CHECKING, Annotated, Any, Literal, NamedTuple, Union, get_args, get_origin
 
-from annotated_types import Ge, GroupedMetadata, Le
+from annotated_types import Ge, GroupedMetadata, Le, MaxLen
 from pydantic import TypeAdapter, ValidationError
 
 from obtegum.core.amount import AmountKind, amount_text
@@ -27,6 +27,7 @@ __all__ = [
     "Each",
     "Number",
     "Place",
+    "Text",
     "begin_in",
     "choice",
     "leaves",
@@ -84,6 +85,18 @@ def choice(label: str, hint: str = "", **options: str) -> Choice:
 
 
 @dataclass(frozen=True)
+class Text(GroupedMetadata):
+    """Name of words on the bench, and how many letters they have at the most."""
+
+    label: str
+    most: int
+    hint: str = ""
+
+    def __iter__(self) -> Iterator[MaxLen]:
+        yield MaxLen(self.most)
+
+
+@dataclass(frozen=True)
 class Each:
     """How the numbers of many like things are called: from the name of the thing, and its own label."""
 
@@ -114,7 +127,7 @@ class Place(NamedTuple):
     ``key`` is where among the names that lead there stands that of one of many like things that come and go.
     """
 
-    declared: Number | Choice | None
+    declared: Number | Choice | Text | None
     label: str
     optional: bool = False
     key: int | None = None
@@ -185,7 +198,7 @@ def place_of(part: type[Part], names: Sequence[str]) -> Place | None:
         else:
             return None
     _, said, optional = _taken_apart(annotation, more)
-    declared = _of_kind(said, Number, Choice)
+    declared = _of_kind(said, Number, Choice, Text)
     label = declared.label if declared else ""
     if words is not None and key is not None:
         label = words.label(names[key], label)
@@ -193,11 +206,11 @@ def place_of(part: type[Part], names: Sequence[str]) -> Place | None:
 
 
 def leaves(part: type[Part], before: str = "") -> Iterator[tuple[str, Place]]:
-    """Every number and choice that a part always has, by its path; what only some shapes of it have, too."""
+    """Every number, choice and text that a part always has, by its path; what only some shapes of it have, too."""
     seen = set[str]()
     for name, found in part.model_fields.items():
         types, said, optional = _taken_apart(found.annotation, found.metadata)
-        declared = _of_kind(said, Number, Choice)
+        declared = _of_kind(said, Number, Choice, Text)
         if declared is not None:
             yield f"{before}{name}", Place(declared, declared.label, optional)
         for one in filter(_is_part, types):

@@ -2,9 +2,7 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
-
-from obtegum.core.numbers import Decisions, Number, choice
+from obtegum.core.numbers import Decisions, Number, Text, choice
 
 __all__ = ["Names"]
 
@@ -24,7 +22,7 @@ class Names(Decisions):
             bag="a bag of concrete",
         ),
     ] = "tube"
-    called: Annotated[str, Field(max_length=40)] = ""
+    called: Annotated[str, Text("Sold as", 40)] = ""
     taped_m: Annotated[
         float | None, Number("The tape says", 0.001, 100.0, bare="fine", hint="outside, or its longer side")
     ] = None

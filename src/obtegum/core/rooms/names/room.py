@@ -3,26 +3,22 @@
 from typing import Any
 
 from obtegum.core.catalogue import Catalogue
-from obtegum.core.fields import Document, Measure, put
+from obtegum.core.fields import Document, put, special
 from obtegum.core.job import Job
 from obtegum.core.room import Room
 from obtegum.core.rooms.names import step
 from obtegum.core.rooms.names.draw import named
 from obtegum.core.rooms.names.found import kind_told
-from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["ROOM"]
 
 CALLED = "names.called"
-LONGEST = 40
 
 
 def _write(document: Document, job: Job, text: Any) -> None:
-    name = str(text).strip()
-    if len(name) > LONGEST:
-        raise DesignError([Trouble(path=CALLED, sentence=f"A name here has {LONGEST} letters at the most.")])
-    put(document, CALLED, name)
-    kind = kind_told(name.lower())
+    """The name, and the kind of thing where the name tells it."""
+    special(CALLED).write(document, job, text)
+    kind = kind_told(str(text).strip().lower())
     if kind is not None:
         put(document, "names.kind", kind)
 
@@ -36,8 +32,6 @@ ROOM = Room(
     verdicts=step.verdicts,
     strips=step.strips,
     views={"named": named},
-    fields=(
-        Measure(CALLED, "text", "Sold as", lambda job: job.design.names.called, _write, hint=_hint, optional=True),
-    ),
+    fields=(special(CALLED, write=_write, hint=_hint),),
     nearest=frozenset({"named"}),
 )

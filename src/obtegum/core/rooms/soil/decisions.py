@@ -2,13 +2,9 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from obtegum.core.numbers import Decisions, Number, Text, choice
 
-from obtegum.core.numbers import Decisions, Number, choice
-
-__all__ = ["NOTES_MOST", "Soil"]
-
-NOTES_MOST = 200
+__all__ = ["Soil"]
 
 
 class Soil(Decisions):
@@ -39,4 +35,4 @@ class Soil(Decisions):
         Literal["soft", "hard", "frozen"],
         choice("It digs", soft="with a spade", hard="with a bar", frozen="not at all, frozen"),
     ] = "soft"
-    notes: Annotated[str, Field(max_length=NOTES_MOST)] = ""
+    notes: Annotated[str, Text("What the hole told", 200, "layers, stones, water")] = ""

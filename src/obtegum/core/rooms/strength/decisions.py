@@ -2,13 +2,9 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from obtegum.core.numbers import Decisions, Number, Text, choice
 
-from obtegum.core.numbers import Decisions, Number, choice
-
-__all__ = ["REASON_MOST", "Strength"]
-
-REASON_MOST = 120
+__all__ = ["Strength"]
 
 
 class Strength(Decisions):
@@ -25,4 +21,4 @@ class Strength(Decisions):
     less_share: Annotated[
         float, Number("Taken off for rust or dents", 0.0, 0.8, "share", hint="old or unknown tube")
     ] = 0.0
-    less_why: Annotated[str, Field(max_length=REASON_MOST)] = ""
+    less_why: Annotated[str, Text("Why", 120, "prints")] = ""

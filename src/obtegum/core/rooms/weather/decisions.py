@@ -2,14 +2,13 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from obtegum.core.numbers import Decisions, Number, Text, choice
 
-from obtegum.core.numbers import Decisions, Number, choice
+__all__ = ["OwnFactors", "Weather"]
 
-__all__ = ["FROM_MOST", "OwnFactors", "Weather"]
-
-FROM_MOST = 120
-From = Annotated[str, Field(max_length=FROM_MOST)]
+MOST = 120
+WHERE = "map, office, neighbour: prints beside it"
+Why = Annotated[str, Text("Why", MOST, "prints beside it")]
 Pressure = Annotated[float | None, Number("Pressure", 0.0, 15000.0, "pressure")]
 
 
@@ -20,40 +19,40 @@ class OwnFactors(Decisions):
     """
 
     hill: Annotated[float | None, Number("Hill or ridge", 1.0, 3.0, "factor", hint="Kzt or co; flat ground: 1")] = None
-    hill_why: From = ""
+    hill_why: Why = ""
     legs: Annotated[
         float | None,
         Number("Legs are walls from", 0.0, 1.0, "share", hint="of the height; else part of the arch: 25 %"),
     ] = None
-    legs_why: From = ""
+    legs_why: Why = ""
     windward: Annotated[
         float | None, Number("Windward quarter", -3.0, 2.0, "factor", hint="Cp or cpe, read off the chart")
     ] = None
-    windward_why: From = ""
+    windward_why: Why = ""
     centre: Annotated[
         float | None, Number("Centre half", -3.0, 2.0, "factor", hint="Cp or cpe, read off the chart")
     ] = None
-    centre_why: From = ""
+    centre_why: Why = ""
     leeward: Annotated[
         float | None, Number("Leeward quarter", -3.0, 2.0, "factor", hint="Cp or cpe, read off the chart")
     ] = None
-    leeward_why: From = ""
+    leeward_why: Why = ""
     along: Annotated[
         float | None, Number("Roof, wind along", -3.0, 2.0, "factor", hint="in place of the zones from the end")
     ] = None
-    along_why: From = ""
+    along_why: Why = ""
     opened: Annotated[
         float | None, Number("Inside, an end open", 0.0, 1.5, "factor", hint="GCpi 0.55, or cpi 0.72")
     ] = None
-    opened_why: From = ""
+    opened_why: Why = ""
     drift: Annotated[
         float | None, Number("Drift at its most", 0.0, 5.0, "factor", hint="of flat-roof snow, 2/Ce; or the vault’s μ3")
     ] = None
-    drift_why: From = ""
+    drift_why: Why = ""
     slid: Annotated[
         float | None, Number("Slid snow pushes", 0.0, 1.5, "factor", hint="of its weight; 0.5 is a stand-in")
     ] = None
-    slid_why: From = ""
+    slid_why: Why = ""
 
 
 class Weather(Decisions):
@@ -75,9 +74,9 @@ class Weather(Decisions):
     ground_snow_pa: Annotated[
         float | None, Number("Snow on the ground", 0.0, 15000.0, "pressure", hint="your local figure")
     ] = None
-    snow_from: From = ""
+    snow_from: Annotated[str, Text("Snow figure from", MOST, WHERE)] = ""
     wind_mps: Annotated[float | None, Number("Wind", 5.0, 110.0, "speed", hint="your local figure")] = None
-    wind_from: From = ""
+    wind_from: Annotated[str, Text("Wind figure from", MOST, WHERE)] = ""
     openness: Annotated[
         Literal["ask", "woods", "country", "coast"],
         choice("Country", ask="not told yet", woods="woods or town", country="open", coast="flat, by open water"),
@@ -128,7 +127,7 @@ class Weather(Decisions):
     across_pa: Annotated[
         float | None, Number("Wind pushing", 0.0, 8000.0, "pressure", hint="in on one half, out on the other")
     ] = None
-    given_from: From = ""
+    given_from: Annotated[str, Text("Pressures from", MOST, WHERE)] = ""
     own: OwnFactors = OwnFactors()
     stand_in: Annotated[
         Literal["none", "plain"],
