@@ -159,7 +159,7 @@ def test_what_is_asked_is_what_the_frame_gives_the_ground() -> None:
     each, speed = judged.found.each, 30.0
     lifts = []
     for place, case in enumerate(judged.weathered.cases):
-        if case.kind == "wind":
+        if case.kind == "wind" and not case.name.startswith("least"):
             at_gust = each[2 + place] * (gust / speed) ** 2 / 0.85
             lifts.append(-(at_gust + 0.6 * each[0])[:, 1].min())
     assert max(lifts) == pytest.approx(400.0)

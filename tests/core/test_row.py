@@ -128,6 +128,20 @@ def test_the_row_goes_out_and_comes_in_again() -> None:
     assert back.row == record.row
 
 
+def test_every_post_is_an_item_of_its_own() -> None:
+    posts = {"L3": {"gap_m": BLOCK - INCH_M}}
+    table = next(each for each in TABLES if each.name == "posts")
+    head, *rows = table.rows(bench(posts, hold={"set": "driven", "corner_set": "concrete"}))
+    assert len(rows) == 32
+    kinds = [row[head.index("set_as")] for row in rows]
+    assert (kinds.count("concrete"), kinds.count("driven")) == (4, 28)
+    third = next(row for row in rows if row[0] == "L3")
+    assert float(third[head.index("outside_m")]) == pytest.approx(INCH_M, abs=1e-6)
+    # A post of 48 in that stands out by 22 has 26 in the ground.
+    assert float(third[head.index("in_ground_m")]) == pytest.approx(26 * INCH_M, abs=1e-6)
+    assert float(third[head.index("station_m")]) == pytest.approx(7.6 * FOOT_M, abs=1e-6)
+
+
 @pytest.mark.parametrize(
     ("text", "says"),
     [

@@ -3,8 +3,13 @@
 from collections.abc import Sequence
 
 from obtegum.core.faces import Table
+from obtegum.core.rooms.hold.found import set_of
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.posts.found import embedment_m
 from obtegum.core.rooms.row.decisions import CHECKS, field_of
 from obtegum.core.rooms.row.found import built_row
+from obtegum.core.rooms.set_out.found import bays_of, pegs_of
+from obtegum.core.rooms.set_out.pegs import tick_state
 from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
@@ -21,19 +26,26 @@ def _row(work: Work) -> Sequence[Sequence[object]]:
     return (head, *((name, *(_number(each.told(one)) for one in CHECKS)) for name, each in told))
 
 
-def _off(work: Work) -> Sequence[Sequence[object]]:
-    """A line a post: how far it stands off, m; its lean as a share."""
-    head = ("post", "station_m", "further_along_m", "outside_m", "too_high_m", "lean")
-    return (
-        head,
-        *(
-            (each.name, f"{each.station_m:.4f}", *map(_number, (each.along_m, each.out_m, each.up_m, each.lean)))
-            for each in built_row(work)
-        ),
-    )
+def _posts(work: Work) -> Sequence[Sequence[object]]:
+    """A line a post: how it is set, where it belongs, what its top should read, whether it is in, how far it is off."""
+    head = ("post", "set_as", "station_m", "rod_on_top_m", "stands_out_m", "in_ground_m", "is_set")
+    off = ("further_along_m", "outside_m", "too_high_m", "lean")
+    built, stand, last = {each.name: each for each in built_row(work)}, stand_of(work), bays_of(work).bows
+    rows = list[Sequence[object]]()
+    for peg in pegs_of(work):
+        name = f"{peg.side}{peg.bow}"
+        foot, told = stand.feet.get(name) if stand else None, built.get(name)
+        kind = set_of(work, "corner" if peg.bow in (1, last) else "row")
+        out_m = foot.reveal_m if foot else work.design.posts.reveal_m
+        deep_m = foot.embedment_m if foot else embedment_m(work)
+        is_set = "yes" if tick_state(work, f"post:{name}", peg.station_m) == "set" else ""
+        numbers = (peg.station_m, foot.top_reading_m if foot else None, out_m, deep_m)
+        strays = (told.along_m, told.out_m, told.up_m, told.lean) if told else (None,) * len(off)
+        rows.append((name, kind, *map(_number, numbers), is_set, *map(_number, strays)))
+    return ((*head, *off), *rows)
 
 
 TABLES = (
     Table(name="row", label="Posts as built", about="every reading, to read in again", rows=_row),
-    Table(name="row-off", label="Posts off their places", about="how far each stands off", rows=_off),
+    Table(name="posts", label="Posts, one by one", about="how set, where, how deep, how far off", rows=_posts),
 )

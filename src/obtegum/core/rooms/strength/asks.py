@@ -113,7 +113,9 @@ def parting_gust(work: Work, holds_n: float, corner: bool = False) -> float | No
     each, speed = judged.found.each, float(figures["wind_mps"])
     # Own weight and covers come before the cases of the weather.
     own = each[0, :, 1]
-    wind = np.array([each[2 + n, :, 1] for n, case in enumerate(judged.weathered.cases) if case.kind == "wind"])
+    # The least wind of a code is no gust.
+    blows = (case.kind == "wind" and not case.name.startswith("least") for case in judged.weathered.cases)
+    wind = np.array([each[2 + place, :, 1] for place, blown in enumerate(blows) if blown])
     lifts = -wind[wind < 0]
     held = holds_n + (DEAD if method == "us" else 1.0) * np.broadcast_to(own, wind.shape)[wind < 0]
     if not len(lifts):
