@@ -20,6 +20,9 @@ from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
+# As the server has it: many small sums, for which threads only wait for each other.
+os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
+
 from frame import frame_rows
 from obtegum.api.guard import TOKEN_HEADER
 from obtegum.core.catalogue import default_catalogue

@@ -5,6 +5,7 @@ from obtegum.core.room import Room
 from obtegum.core.rooms.row import step
 from obtegum.core.rooms.row.draw import row
 from obtegum.core.rooms.row.intake import INTAKES
+from obtegum.core.rooms.row.strips import strips
 from obtegum.core.rooms.row.tables import TABLES
 
 __all__ = ["ROOM"]
@@ -12,7 +13,7 @@ __all__ = ["ROOM"]
 ROOM = Room(
     plan=step.plan,
     verdicts=step.verdicts,
-    strips=step.strips,
+    strips=strips,
     views={"row": row},
     nearest=frozenset({"narrowest", "widest", "lowest", "softest"}),
     tables=TABLES,

@@ -3,29 +3,19 @@
 from collections.abc import Iterator
 
 from obtegum.core.answers import length_answer, ticked_off
-from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.row.decisions import PostBuilt, field_of
+from obtegum.core.rooms.row.decisions import field_of
 from obtegum.core.rooms.row.found import BowBuilt, Built, bows_built, built_row, checks_of, softest
-from obtegum.core.rooms.set_out.found import bays_of, pegs_of, reads, tapes_of
+from obtegum.core.rooms.row.strips import Readings
+from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.rooms.soil.found import hours_times
 from obtegum.core.setout.base import Peg, peg_words
 from obtegum.core.step import Answer, StepPlan
-from obtegum.core.strip import Entered, Strip, StripMark
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
-__all__ = ["most_off", "plan", "strips", "verdicts"]
+__all__ = ["most_off", "plan", "verdicts"]
 
-TITLES = {
-    "gap": "to the string",
-    "rod": "rod on tops",
-    "out": "stands out",
-    "along": "tape along",
-    "lean": "plumb",
-    "blows": "blows",
-}
-SIDES = {"L": "Left", "R": "Right"}
 CAUTION = "String at shin height trips: flag it. Nobody holds a post while it is driven or pulled."
 MOST_TOLD = 3
 # What is asked of every post; the rest where one is doubted.
@@ -144,16 +134,16 @@ def _costs(work: Work, off: list[Built]) -> str:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """What is measured of each post, and what comes of it."""
-    asked = checks_of(work)[:ASKED]
-    done = sum(all(_value(work, peg, name) is not None for name in asked) for peg in pegs_of(work))
+    asked, read = checks_of(work)[:ASKED], Readings(work)
+    done = sum(all(read.value(peg, name) is not None for name in asked) for peg in pegs_of(work))
     walk = _walk(work)
-    left = next((each for each in walk if _value(work, *each) is None), None)
+    left = next((each for each in walk if read.value(*each) is None), None)
     return StepPlan(
         id="row",
         title="Row of posts",
         group="Frame",
         state=ticked_off(found, done or bool(work.record.row), len(pegs_of(work))),
-        next=f"All {len(pegs_of(work))} are measured." if left is None else _says(work, *left),
+        next=f"All {len(pegs_of(work))} are measured." if left is None else read.says(*left),
         next_part=None if left is None else f"post:{left[0].side}{left[0].bow}",
         caution=CAUTION,
         measures=("row.block_m",),
@@ -195,73 +185,3 @@ def _answers(work: Work) -> Iterator[Answer]:
     if known:
         height_m, bow = min(known)
         yield length_answer(work, "lowest", "Lowest crown", height_m, f"bow {bow}")
-
-
-def _value(work: Work, peg: Peg, name: str) -> float | None:
-    return work.record.row.get(f"{peg.side}{peg.bow}", PostBuilt()).told(name)
-
-
-def _read(work: Work, name: str, value: float) -> str:
-    return f"{value:.0f}" if name == "blows" else work.say(value)
-
-
-def _wanted(work: Work, peg: Peg, name: str) -> str:
-    """What should be read at a post."""
-    stand = stand_of(work)
-    foot = stand.feet.get(f"{peg.side}{peg.bow}") if stand else None
-    if name == "gap":
-        return work.say(work.design.row.block_m)
-    if name == "rod":
-        return work.say(foot.top_reading_m) if foot else "–"
-    if name == "out":
-        return work.say(work.design.posts.reveal_m)
-    return reads(work, peg.station_m) if name == "along" else "–" if name == "blows" else "0"
-
-
-def _says(work: Work, peg: Peg, name: str) -> str:
-    value, where = _value(work, peg, name), peg_words(f"{peg.side}{peg.bow}").replace("peg", "post")
-    if value is not None:
-        return (
-            f"{where.capitalize()}, {TITLES[name]}, was measured: {_read(work, name, value)}. Type to measure it again."
-        )
-    if name == "blows":
-        return f"Next: {where}; count the blows that it takes."
-    return f"Next: {where}, {TITLES[name]}; it should read {_wanted(work, peg, name)}."
-
-
-def strips(work: Work) -> list[Strip]:
-    """Each row with a place to type what each of its posts measures."""
-    return [_strip(work, side, name) for side in "LR" for name in checks_of(work)]
-
-
-def _strip(work: Work, side: str, name: str) -> Strip:
-    where, marks = f"row:{side}:{name}", list[StripMark]()
-    for peg in pegs_of(work):
-        if peg.side != side:
-            continue
-        value = _value(work, peg, name)
-        told = "" if value is None else _read(work, name, value)
-        post = f"{side}{peg.bow}"
-        label = f"{peg_words(post).replace('peg', 'post').capitalize()}, {TITLES[name]}"
-        marks.append(
-            StripMark(
-                id=f"{where}/{peg.bow}",
-                part=f"post:{post}",
-                at_m=peg.station_m,
-                reading=told or _wanted(work, peg, name),
-                what=f"post {peg.bow}",
-                kind="peg",
-                state="open" if value is None else "set",
-                entry=Entered(measure=f"record.row.{post}.{field_of(name)}", label=label, reading=told),
-                says=_says(work, peg, name),
-            )
-        )
-    return Strip(
-        id=where,
-        title=f"{SIDES[side]}, {TITLES[name]}",
-        about="what it should read, until it is measured",
-        material="string",
-        length_m=bays_of(work).stations_m[-1],
-        starts_m=tapes_of(work).start_m,
-        marks=tuple(marks),
-    )

@@ -55,7 +55,7 @@ def _banded(
 ) -> Drawing:
     judged = bow_found(work)
     items: list[Item] = [ground(work), *frame_outlines(work)]
-    words, rows = f"{title} along the bow isn’t known yet.", list[Row]()
+    words, rows = f"{title} along the bow isn’t known yet.", tuple[Row, ...]()
     if judged is not None and judged.found is not None:
         found = judged.found
         words = f"{title}: no figure means anything where the bow gives way."
@@ -64,11 +64,11 @@ def _banded(
             values = values_of(judged)
             items += _band(work, judged, values, kind, f"{title.lower()}, {how}")
             words = f"{title}, {how}, in {judged.governs.words}."
-            rows = along_bow(work, judged)
+            rows = along_bow(work)
         else:
             said = "gives way: no figure means anything"
             items.append(Note(part=f"band:{kind}", x=0.0, y=float(top[1]) / 2, text=said))
-    return drawn(view=view, title=title, summary=words, items=items, beside_m=(0.3, 0.1, 0.3, 0.2), table=tuple(rows))
+    return drawn(view=view, title=title, summary=words, items=items, beside_m=(0.3, 0.1, 0.3, 0.2), table=rows)
 
 
 def _band(work: Work, judged: Judged, values: Array, kind: AmountKind, label: str) -> list[Item]:

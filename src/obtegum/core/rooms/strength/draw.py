@@ -8,12 +8,14 @@ from numpy.typing import NDArray
 
 from obtegum.core.amount import amount_text
 from obtegum.core.drawing import Arrow, Drawing, Handle, Item, Material, Note, Outline, Row, Vertex, drawn
+from obtegum.core.found import found
 from obtegum.core.paths import box
 from obtegum.core.rooms.size.across import frame_outlines
 from obtegum.core.rooms.strength.found import Judged, bow_found
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of
 from obtegum.core.rooms.strength.words import MANY, share_text
+from obtegum.core.weather.outline import Outline as Shape
 from obtegum.core.weather.pressure import Case
 from obtegum.core.work import Work
 
@@ -56,11 +58,11 @@ def use(work: Work) -> Drawing:
     """The bow with the band of its use, its ghost, and the forces at its feet; the height can be taken hold of."""
     judged, size = bow_found(work), work.design.size
     items: list[Item] = [ground(work), *frame_outlines(work)]
-    words, rows = "One bow; its strength isn’t known yet.", list[Row]()
+    words, rows = "One bow; its strength isn’t known yet.", tuple[Row, ...]()
     if judged is not None and judged.found is not None:
         items += [*_band(judged), *_ghost(work, judged), *_feet(work, judged)]
         words = f"The bow uses {share_text(judged.ratio)} of its strength in {judged.governs.words}."
-        rows = along_bow(work, judged)
+        rows = along_bow(work)
     items.append(Handle(measure="size.shape.height_m", x=0.0, y=size.height_m, dx=0.0, dy=1.0))
     return drawn(
         view="use",
@@ -68,7 +70,7 @@ def use(work: Work) -> Drawing:
         summary=words,
         items=items,
         beside_m=(0.1, 0.0, 0.1, 0.1),
-        table=tuple(rows),
+        table=rows,
     )
 
 
@@ -163,20 +165,23 @@ def _feet(work: Work, judged: Judged) -> list[Item]:
     return items
 
 
-def along_bow(work: Work, judged: Judged) -> list[Row]:
-    """Use, bending and pressing along the bow, every so often."""
-    found, model, units = judged.found, judged.model, work.tape.units
-    assert found is not None
-    row, rows = found.worst, list[Row]()
+@found
+def along_bow(work: Work) -> tuple[Row, ...]:
+    """Use, bending and pressing along the bow, every so often; nothing where they aren't known."""
+    judged, rows = bow_found(work), list[Row]()
+    if judged is None or judged.found is None:
+        return ()
+    got, model, units = judged.found, judged.model, work.tape.units
+    row = got.worst
     for element in range(0, model.frame.count, EVERY):
-        moment = amount_text(float(np.abs(found.moment[row, element]).max()), "torque", units, "up")
-        axial = float(found.axial[row, element])
+        moment = amount_text(float(np.abs(got.moment[row, element]).max()), "torque", units, "up")
+        axial = float(got.axial[row, element])
         pressed = amount_text(abs(axial), "force", units, "up")
-        share = share_text(float(found.use[row, element]))
+        share = share_text(float(got.use[row, element]))
         x, y = model.frame.nodes[element : element + 2].mean(axis=0)
         where = _where(work, float(x), float(y))
         rows.append(Row(what=where, reading=f"{share}, {moment}, {pressed} {'pressed' if axial < 0 else 'pulled'}"))
-    return rows
+    return tuple(rows)
 
 
 def _where(work: Work, x: float, y: float) -> str:
@@ -190,12 +195,19 @@ def load_drawings(work: Work) -> list[Drawing]:
         return []
     outline = model_of(work).outline
     shown = list(shown_cases(work))
+    # What all of them stand on, and the places where they are read.
+    bow: list[Item] = [ground(work), *frame_outlines(work)]
+    places = [
+        _where(work, float(outline.x[piece]), float(outline.y[piece])) for piece in range(0, len(outline.x), EVERY)
+    ]
     most = max([float(np.hypot(*case.per_area.T).max()) for _, case in shown if case.kind != "heap"], default=1.0)
-    return [_load(work, place, case, outline.x, outline.y, outline.out, max(most, 1e-6)) for place, case in shown]
+    return [_load(work, place, case, outline, max(most, 1e-6), bow, places) for place, case in shown]
 
 
-def _load(work: Work, place: int, case: Case, x: Array, y: Array, out: Array, most: float) -> Drawing:
-    items: list[Item] = [ground(work), *frame_outlines(work)]
+def _load(
+    work: Work, place: int, case: Case, outline: Shape, most: float, bow: list[Item], places: list[str]
+) -> Drawing:
+    items, x, y, out = list(bow), outline.x, outline.y, outline.out
     size = np.hypot(case.per_area[:, 0], case.per_area[:, 1])
     told, units = np.argmax(np.abs(case.shown)), work.tape.units
     for piece in range(0, len(x), EVERY):
@@ -215,11 +227,11 @@ def _load(work: Work, place: int, case: Case, x: Array, y: Array, out: Array, mo
     items.append(Note(part="load", x=float(x[told]), y=float(y[told]) + 0.1, text=f"{shown} {kind}"))
     rows = tuple(
         Row(
-            what=_where(work, float(x[piece]), float(y[piece])),
+            what=what,
             reading=("−" if case.shown[piece] < 0 else "")
             + amount_text(abs(float(case.shown[piece])), "pressure", units),
         )
-        for piece in range(0, len(x), EVERY)
+        for what, piece in zip(places, range(0, len(x), EVERY), strict=True)
     )
     return drawn(
         view=f"load:{place}",

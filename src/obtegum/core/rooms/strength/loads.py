@@ -107,6 +107,8 @@ def _given(told_: dict[str, float | str], outline: Outline) -> tuple[list[Case],
 @found
 def weathered(work: Work) -> Weathered | None:
     """The weather on the bow next to an end, whose foot stands furthest out; None while something isn't known."""
+    if told(work) is None:
+        return None
     bay_m = bays_of(work).bay_m
     return _weathered(work, model_of(work).outline, (bay_m / 2, 3 * bay_m / 2))
 

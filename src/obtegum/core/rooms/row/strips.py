@@ -1,0 +1,100 @@
+"""What is read at each post, what it should read, and the strings along both rows where it is typed."""
+
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.row.decisions import field_of
+from obtegum.core.rooms.row.found import checks_of
+from obtegum.core.rooms.set_out.found import bays_of, pegs_of, reads, tapes_of
+from obtegum.core.setout.base import SIDES, Peg
+from obtegum.core.strip import Entered, Strip, StripMark
+from obtegum.core.work import Work
+
+__all__ = ["Readings", "strips"]
+
+TITLES = {
+    "gap": "to the string",
+    "rod": "rod on tops",
+    "out": "stands out",
+    "along": "tape along",
+    "lean": "plumb",
+    "blows": "blows",
+}
+
+
+class Readings:
+    """What was read at the posts of a house and what should be, looked up once for all of them."""
+
+    def __init__(self, work: Work) -> None:
+        self.work, self.told, self.stand = work, dict(work.record.row), stand_of(work)
+        self.alike = {
+            "gap": work.say(work.design.row.block_m),
+            "out": work.say(work.design.posts.reveal_m),
+            "lean": "0",
+            "blows": "–",
+        }
+
+    def value(self, peg: Peg, check: str) -> float | None:
+        """What was read at a post; None while nothing was."""
+        told = self.told.get(f"{peg.side}{peg.bow}")
+        return told.told(check) if told else None
+
+    def reading(self, value: float, check: str) -> str:
+        """A value as it is read."""
+        return f"{value:.0f}" if check == "blows" else self.work.say(value)
+
+    def wanted(self, peg: Peg, check: str) -> str:
+        """What should be read at a post."""
+        if check in self.alike:
+            return self.alike[check]
+        if check == "along":
+            return reads(self.work, peg.station_m)
+        foot = self.stand.feet.get(f"{peg.side}{peg.bow}") if self.stand else None
+        return self.work.say(foot.top_reading_m) if foot else "–"
+
+    def says(self, peg: Peg, check: str) -> str:
+        """What to read at a post, or what was read there."""
+        value, where = self.value(peg, check), f"post {peg.bow} {SIDES[peg.side]}"
+        if value is not None:
+            told = self.reading(value, check)
+            return f"{where.capitalize()}, {TITLES[check]}, was measured: {told}. Type to measure it again."
+        if check == "blows":
+            return f"Next: {where}; count the blows that it takes."
+        return f"Next: {where}, {TITLES[check]}; it should read {self.wanted(peg, check)}."
+
+
+def strips(work: Work) -> list[Strip]:
+    """Each row with a place to type what each of its posts measures."""
+    read = Readings(work)
+    return [_strip(work, read, side, check) for side in "LR" for check in checks_of(work)]
+
+
+def _strip(work: Work, read: Readings, side: str, check: str) -> Strip:
+    where, marks, title, field = f"row:{side}:{check}", list[StripMark](), TITLES[check], field_of(check)
+    for peg in pegs_of(work):
+        if peg.side != side:
+            continue
+        value = read.value(peg, check)
+        told = "" if value is None else read.reading(value, check)
+        post = f"{side}{peg.bow}"
+        label = f"Post {peg.bow} {SIDES[peg.side]}, {title}"
+        marks.append(
+            StripMark(
+                id=f"{where}/{peg.bow}",
+                part=f"post:{post}",
+                at_m=peg.station_m,
+                reading=told or read.wanted(peg, check),
+                what=f"post {peg.bow}",
+                kind="peg",
+                state="open" if value is None else "set",
+                entry=Entered(measure=f"record.row.{post}.{field}", label=label, reading=told),
+                says=read.says(peg, check),
+            )
+        )
+    return Strip(
+        id=where,
+        title=f"{'Left' if side == 'L' else 'Right'}, {title}",
+        about="what it should read, until it is measured",
+        material="string",
+        length_m=bays_of(work).stations_m[-1],
+        starts_m=tapes_of(work).start_m,
+        marks=tuple(marks),
+    )
