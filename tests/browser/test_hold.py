@@ -53,16 +53,16 @@ def test_three_posts_that_were_pulled_at_say_what_holds(page: Page) -> None:
     expect(page.get_by_role("complementary")).to_contain_text("Stand clear of a rig")
     typed(page, "record.pulls.deep_m", "16 in")
     for number, held in ((1, "900"), (2, "840")):
-        typed(page, f"record.pulls.up_{number}", held)
-    third = field(page, "record.pulls.up_3")
+        typed(page, f"record.pulls.up.{number}", held)
+    third = field(page, "record.pulls.up.3")
     for wrong, says in (("lots", "Can't read “lots”"), ("1,000", "Leave out the comma")):
         third.fill(wrong)
         third.press("Enter")
         expect(page.get_by_text(says)).to_be_visible()
     third.fill("")
-    typed(page, "record.pulls.up_3", "1000")
+    typed(page, "record.pulls.up.3", "1000")
     expect(answer(page, "link_2")).to_contain_text(re.compile("420 lb"))
-    expect(field(page, "record.pulls.up_3")).to_have_value("1,000 lb")
+    expect(field(page, "record.pulls.up.3")).to_have_value("1,000 lb")
     saved(page)
 
 

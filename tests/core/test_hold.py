@@ -181,14 +181,14 @@ def test_the_european_school_is_set_against_characteristic_loads() -> None:
 
 
 def test_pull_tests_take_the_place_of_the_table() -> None:
-    pulls = {"set": "driven", "deep_m": DEEP_M, "up_1": 3000.0, "up_2": 2600.0, "up_3": 3400.0}
+    pulls = {"set": "driven", "deep_m": DEEP_M, "up": {"1": 3000.0, "2": 2600.0, "3": 3400.0}}
     plan = with_pulls(pulls, **BOLT)
     # Half of the lowest, whatever the table says.
     assert said(plan, "link_2").value == pytest.approx(1300.0)
     assert "half of the lowest of 3" in said(plan, "link_2").note
     assert "out of the line" in next(step for step in plan.steps if step.id == "hold").caution
     for changes, says in (
-        ({"up_3": None}, "2 pulled at, 3 at the least"),
+        ({"up": {"1": 3000.0, "2": 2600.0}}, "2 pulled at, 3 at the least"),
         ({"deep_m": None}, "how deep"),
         ({"deep_m": DEEP_M + 0.1}, "these have less"),
     ):
@@ -206,7 +206,7 @@ def test_pull_tests_take_the_place_of_the_table() -> None:
 
 def test_a_bar_pulls_by_its_arms() -> None:
     # 20 kg on 2 m over a block 0.25 m from the post: eight times as much.
-    pulls = {"set": "driven", "deep_m": DEEP_M, "rig": "lever", "up_1": 200.0, "up_2": 190.0, "up_3": 210.0}
+    pulls = {"set": "driven", "deep_m": DEEP_M, "rig": "lever", "up": {"1": 200.0, "2": 190.0, "3": 210.0}}
     untold = with_pulls(pulls, **BOLT)
     assert said(untold, "link_2").note == "the arms of the bar aren’t told"
     plan = with_pulls({**pulls, "long_m": 2.0, "short_m": 0.25}, **BOLT)
@@ -275,7 +275,7 @@ def test_remedies_are_planned_whole_and_hold() -> None:
         ("posts.reveal_m", "10 ft", "nothing of the post in the ground"),
         ("hold.bags", "0", "1"),
         ("hold.hole_m", "-3 in", "below zero"),
-        ("record.pulls.up_1", "-5", "below zero"),
+        ("record.pulls.up.1", "-5", "below zero"),
         ("soil.water_m", "90 ft", "32"),
     ],
 )

@@ -5,15 +5,15 @@ from typing import TYPE_CHECKING, Annotated, Literal
 
 from pydantic import Field
 
-from obtegum.core.numbers import Choice, Decisions, Number, choice, misfit
-from obtegum.core.part import KeptPart
+from obtegum.core.numbers import Choice, Decisions, Each, Number, choice, misfit
+from obtegum.core.part import Part
 from obtegum.core.quantity import INCH_M
 from obtegum.core.trouble import Trouble
 
 if TYPE_CHECKING:
     from obtegum.core.rooms import HouseDesign
 
-__all__ = ["MOST_PULLS", "Hold", "Pulls", "SetAs"]
+__all__ = ["PULL_FIELDS", "Hold", "Pulls", "SetAs"]
 
 SetAs = Literal["driven", "concrete", "plate", "tamped", "gravel", "screw", "trench"]
 NAMES = {
@@ -25,7 +25,7 @@ NAMES = {
     "screw": "on a ground screw",
     "trench": "in a trench, filled back",
 }
-MOST_PULLS = 4
+MOST_PULLS = 6
 
 
 class Hold(Decisions):
@@ -83,11 +83,11 @@ class Hold(Decisions):
             yield misfit("hold.plate_up_m", sentence, deep_m, house.tape, "down")
 
 
-def _pull(label: str) -> Number:
-    return Number(label, 1.0, 100_000.0, "force", hint="the force that it held")
+Pull = Annotated[float, Number("held", 1.0, 100_000.0, "force", hint="what it held")]
+PullName = Annotated[str, Field(pattern=f"^[1-{MOST_PULLS}]$")]
 
 
-class Pulls(KeptPart):
+class Pulls(Part):
     """Posts of one kind that were pulled at, N each, up and sideways: how they were set, and how deep, m."""
 
     set: Annotated[
@@ -101,20 +101,13 @@ class Pulls(KeptPart):
     ] = "scale"
     long_m: Annotated[float | None, Number("Bar, block to the weight", 0.1, 8.0)] = None
     short_m: Annotated[float | None, Number("Bar, block to the post", 0.02, 3.0)] = None
-    up_1: Annotated[float | None, _pull("Up, first post")] = None
-    up_2: Annotated[float | None, _pull("Up, second")] = None
-    up_3: Annotated[float | None, _pull("Up, third")] = None
-    up_4: Annotated[float | None, _pull("Up, fourth")] = None
-    side_1: Annotated[float | None, _pull("Sideways, first post")] = None
-    side_2: Annotated[float | None, _pull("Sideways, second")] = None
-    side_3: Annotated[float | None, _pull("Sideways, third")] = None
-    side_4: Annotated[float | None, _pull("Sideways, fourth")] = None
+    up: Annotated[dict[PullName, Pull], Each(lambda post, _: f"Up, post {post}")] = Field(default_factory=dict)
+    side: Annotated[dict[PullName, Pull], Each(lambda post, _: f"Sideways, post {post}")] = Field(default_factory=dict)
 
     def held(self, way: Literal["up", "side"]) -> tuple[float, ...]:
         """What each post held that was pulled at in a way, N."""
-        told = (getattr(self, f"{way}_{number}") for number in range(1, MOST_PULLS + 1))
-        times = self.times
-        return tuple(each * times for each in told if each is not None) if times else ()
+        told, times = (self.up if way == "up" else self.side), self.times
+        return tuple(told[post] * times for post in sorted(told)) if times else ()
 
     @property
     def times(self) -> float:
@@ -122,3 +115,7 @@ class Pulls(KeptPart):
         if self.rig == "scale":
             return 1.0
         return self.long_m / self.short_m if self.long_m and self.short_m else 0.0
+
+
+# What is typed of the posts that were pulled at.
+PULL_FIELDS = tuple(f"record.pulls.{way}.{post}" for way in ("up", "side") for post in range(1, MOST_PULLS + 1))

@@ -9,6 +9,7 @@ from obtegum.core.job import Job
 from obtegum.core.room import Room
 from obtegum.core.rooms.hold import judged, step
 from obtegum.core.rooms.hold.cures import CURES
+from obtegum.core.rooms.hold.decisions import PULL_FIELDS
 from obtegum.core.rooms.hold.draw import chain, settings
 from obtegum.core.rooms.hold.found import chain_of, counts, set_of, takes_of
 from obtegum.core.rooms.hold.rig import rig
@@ -49,6 +50,7 @@ ROOM = Room(
     strips=step.strips,
     views={"chain": chain, "settings": settings, "rig": rig},
     fields=(special("hold.bag", options=_bags),),
+    more_fields=lambda design: PULL_FIELDS,
     cures=CURES,
     needs=_needs,
     down=frozenset({"held_wind", "held_still", "held_down", "link", "corner_link", "hole_filled", "filled"}),

@@ -7,6 +7,7 @@ from obtegum.core.amount import AmountKind, amount_text
 from obtegum.core.anchor.concrete import hole_for
 from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.rooms.bows.tubes import post_tube
+from obtegum.core.rooms.hold.decisions import PULL_FIELDS
 from obtegum.core.rooms.hold.found import (
     Kind,
     bag_of,
@@ -50,8 +51,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
                 "record.pulls.deep_m",
                 "record.pulls.rig",
                 *(("record.pulls.long_m", "record.pulls.short_m") if pulls.rig == "lever" else ()),
-                *(f"record.pulls.up_{number}" for number in range(1, 5)),
-                *(f"record.pulls.side_{number}" for number in range(1, 5)),
+                *PULL_FIELDS,
             )
             if pulls.set != "none"
             else ()
