@@ -24,7 +24,7 @@ def planned(place: int) -> HousePlan:
 
 TITLES = (
     "Square it", "Square up", "Set out", "Keep pegs", "Level", "Earth", "Drain", "Posts", "Bows", "Bend",
-    "Check bows", "Soil", "Weather", "Strength", "Holds down", "The house",
+    "Check bows", "Soil", "Weather", "Strength", "Holds down", "Row of posts", "The house",
 )  # fmt: skip
 
 
@@ -60,6 +60,14 @@ def test_each_way_of_squaring_is_drawn_on_paper() -> None:
     for number, each in enumerate(next(step.how for step in plan.steps if step.id == "set-out"), start=1):
         assert f"{number}. {each.words}" in text
         assert f"Step {number}, drawn 1 :" in text
+
+
+def test_holding_down_and_the_row_are_on_paper() -> None:
+    found = pages(make_plan(**told(), soil={"kind": "clay"}, hold={"set": "concrete"}))
+    for words in ("Wet cement burns", "1. The four at the corners first", "Not poured in frost"):
+        assert words in found["Holds down"]
+    for side in ("left", "right"):
+        assert f"Write what each post on the {side} measures" in found["Row of posts"]
 
 
 def test_what_was_taped_stands_beside_what_should_be() -> None:

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from obtegum.core.catalogue import Catalogue
-from obtegum.core.faces import Answers, Caution, Link, Need, Next, Page, Picture, Stick
+from obtegum.core.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
 from obtegum.core.fields import Option, special
 from obtegum.core.job import Job
 from obtegum.core.room import Room
@@ -65,7 +65,14 @@ ROOM = Room(
     pages=(
         Page(
             "Holds down",
-            (Caution("hold"), Picture("chain", 0.34), Stick("set"), Answers(("hold",)), Next("hold", loud=False)),
+            (
+                Caution("hold"),
+                Picture("chain", 0.34),
+                Stick("set"),
+                Numbered("hold"),
+                Answers(("hold",)),
+                Next("hold", loud=False),
+            ),
         ),
     ),
     links=_links,

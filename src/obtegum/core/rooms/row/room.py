@@ -1,6 +1,6 @@
 """The row: each post as it was built, against its place, its string, its height and plumb."""
 
-from obtegum.core.faces import Answers, Caution, Next, Page, Ruled
+from obtegum.core.faces import Answers, Caution, Next, Page, Ruled, Words
 from obtegum.core.room import Room
 from obtegum.core.rooms.row import step
 from obtegum.core.rooms.row.draw import row
@@ -9,6 +9,11 @@ from obtegum.core.rooms.row.strips import strips
 from obtegum.core.rooms.row.tables import TABLES
 
 __all__ = ["ROOM"]
+
+LIMITS = (
+    "Off is what stands 12 mm (1/2 in) from the line or along it, 6 mm (1/4 in) too high or low, 1 in 100 out of plumb. "
+    "Mend it before the next post is set by it, and before any concrete."
+)
 
 ROOM = Room(
     plan=step.plan,
@@ -24,10 +29,11 @@ ROOM = Room(
                 Caution("row"),
                 Next("row", loud=False),
                 Answers(("row",)),
-                Ruled("row:L", by="columns", heading="Write what each post on the left measures"),
-                Ruled("row:R", by="columns", heading="Write what each post on the right measures"),
+                Ruled("row:L:", by="columns", heading="Write what each post on the left measures"),
+                Ruled("row:R:", by="columns", heading="Write what each post on the right measures"),
+                Words(LIMITS),
             ),
-            first=0.35,
+            first=0.25,
         ),
     ),
     intakes=INTAKES,
