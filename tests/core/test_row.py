@@ -85,6 +85,7 @@ def test_what_is_off_is_told_with_what_to_do_and_what_it_costs() -> None:
         'post 3 left: bring it in by 1"',
         'post 3 right: drive it on by 1"',
         'post 5 left: bring it back by 2"',
+        "the bays beside post 5 measure 3' 11 5/8\" and 3' 7 5/8\"",
         "marks on every run move with it",
         "boards and film follow it",
         "bow 3 stands 21' 2\" wide",

@@ -24,6 +24,7 @@ from obtegum.core.faces import (
     Round,
     SiteLine,
     SitePoint,
+    Stray,
     Table,
     Task,
 )
@@ -62,7 +63,7 @@ class Room:
     told in. Which way its answers are rounded: ``down``, ``up``, ``nearest``. What can be taken away:
     ``tables``, ``files``, ``pages`` of the printed sheet, and what it has ``on_site`` for maps and CAD; what can
     be read in: ``intakes``. ``acts`` are what its actions do that change the record: the record and words for the
-    history.
+    history. ``minds`` says what comes of a post that is left where it strays.
     """
 
     plan: Callable[[Work, list[Verdict]], StepPlan]
@@ -97,6 +98,7 @@ class Room:
     tasks: Callable[[Work], Sequence[Task]] = _none
     cards: Callable[[Work], Sequence[Card]] = _none
     rounds: Callable[[Work], Sequence[Round]] = _none
+    minds: Callable[[Work, Stray], Iterable[str]] = _none
 
     def __post_init__(self) -> None:
         # What is kept of a room is looked up by these, so they are made once.

@@ -8,6 +8,7 @@ from obtegum.core.rooms.posts.cures import CURES
 from obtegum.core.rooms.posts.draw import one_post
 from obtegum.core.rooms.posts.fields import FIELDS
 from obtegum.core.rooms.posts.found import board_of, entry_of, post_count
+from obtegum.core.rooms.posts.minds import minds
 from obtegum.core.rooms.posts.parts import parts
 from obtegum.core.rooms.posts.ways import boarded, way_of
 from obtegum.core.work import Work
@@ -48,4 +49,5 @@ ROOM = Room(
         ),
     ),
     parts=parts,
+    minds=minds,
 )

@@ -3,8 +3,9 @@
 from typing import Literal
 
 from obtegum.core.drawing import Drawing, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.faces import Stray
 from obtegum.core.paths import line
-from obtegum.core.rooms.row.found import Built, built_row
+from obtegum.core.rooms.row.found import built_row, off_share
 from obtegum.core.rooms.row.step import most_off
 from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.setout.base import peg_words
@@ -44,11 +45,11 @@ def row(work: Work) -> Drawing:
         off_m = told.out_m if told and told.out_m is not None else 0.0
         along_m = told.along_m if told and told.along_m is not None else 0.0
         x, y = peg.station_m + along_m * times, sign * (APART / 2 * long_m + off_m * times)
-        state: State = "open" if told is None else "moved" if told.worst(work) > 1 else "set"
+        state: State = "open" if told is None else "moved" if off_share(work, told) > 1 else "set"
         label = peg_words(name).replace("peg", "post")
         items.append(Mark(part=f"post:{name}", symbol="peg", state=state, x=x, y=y, label=label))
         if told is not None:
-            off = told.worst(work) > 1
+            off = off_share(work, told) > 1
             rows.append(Row(what=peg_words(name).replace("peg", "post"), reading=most_off(work, told)))
             if off and told in worst:
                 items.append(
@@ -66,10 +67,10 @@ def row(work: Work) -> Drawing:
     )
 
 
-def _told(work: Work, built: list[Built]) -> list[Built]:
+def _told(work: Work, built: list[Stray]) -> list[Stray]:
     """The worst posts, as far apart in their row as their words need."""
-    found = list[Built]()
-    for post in sorted(built, key=lambda each: -each.worst(work)):
+    found = list[Stray]()
+    for post in sorted(built, key=lambda each: -off_share(work, each)):
         beside = (each for each in found if each.side == post.side)
         if all(abs(each.station_m - post.station_m) >= BETWEEN * work.design.size.length_m for each in beside):
             found.append(post)

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from obtegum.core.faces import Stray
 from obtegum.core.found import found
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
@@ -12,40 +13,19 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import height_for_girth
 from obtegum.core.work import Work
 
-__all__ = ["BowBuilt", "Built", "bows_built", "built_row", "checks_of", "softest"]
+__all__ = ["BowBuilt", "bows_built", "built_row", "checks_of", "off_share", "softest"]
 
 
-@dataclass(frozen=True, slots=True)
-class Built:
-    """How far one post stands off: further along than its place, to the outside, too high, m; its lean as a share.
-
-    None where that wasn't measured.
-    """
-
-    name: str
-    bow: int
-    side: str
-    station_m: float
-    along_m: float | None
-    out_m: float | None
-    up_m: float | None
-    lean: float | None
-
-    @property
-    def measured(self) -> bool:
-        """Whether anything is known of it."""
-        return any(each is not None for each in (self.along_m, self.out_m, self.up_m, self.lean))
-
-    def worst(self, work: Work) -> float:
-        """How much of its tolerance it takes at the most; 0 where nothing was measured."""
-        rules = work.rules
-        shares = (
-            (self.along_m, rules.post_along_m),
-            (self.out_m, rules.post_line_m),
-            (self.up_m, rules.post_top_m),
-            (self.lean, rules.post_plumb_share),
-        )
-        return max((abs(value) / most for value, most in shares if value is not None), default=0.0)
+def off_share(work: Work, stray: Stray) -> float:
+    """How much of its tolerance a post takes at the most; 0 where nothing was measured."""
+    rules = work.rules
+    shares = (
+        (stray.along_m, rules.post_along_m),
+        (stray.out_m, rules.post_line_m),
+        (stray.up_m, rules.post_top_m),
+        (stray.lean, rules.post_plumb_share),
+    )
+    return max((abs(value) / most for value, most in shares if value is not None), default=0.0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,12 +49,12 @@ def checks_of(work: Work) -> tuple[str, ...]:
 
 
 @found
-def built_row(work: Work) -> tuple[Built, ...]:
+def built_row(work: Work) -> tuple[Stray, ...]:
     """Every post of the house that was measured, in the order of the pegs."""
     return tuple(_built(work))
 
 
-def _built(work: Work) -> Iterator[Built]:
+def _built(work: Work) -> Iterator[Stray]:
     stand, block_m, start_m = stand_of(work), work.design.row.block_m, tapes_of(work).start_m
     reveal_m = work.design.posts.reveal_m
     for peg in pegs_of(work):
@@ -90,7 +70,7 @@ def _built(work: Work) -> Iterator[Built]:
         elif stand is None and told.out_m is not None:
             up_m = told.out_m - reveal_m
         out_of = foot.reveal_m if foot is not None else reveal_m
-        yield Built(
+        yield Stray(
             name=name,
             bow=peg.bow,
             side=peg.side,

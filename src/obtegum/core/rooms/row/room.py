@@ -11,8 +11,8 @@ from obtegum.core.rooms.row.tables import TABLES
 __all__ = ["ROOM"]
 
 LIMITS = (
-    "Off is what stands 12 mm (1/2 in) from the line or along it, 6 mm (1/4 in) too high or low, 1 in 100 out of plumb. "
-    "Mend it before the next post is set by it, and before any concrete."
+    "Off is what stands 12 mm (1/2 in) from the line or along it, 6 mm (1/4 in) too high or low, 1 in 100 out of "
+    "plumb. Mend it before the next post is set by it, and before any concrete."
 )
 
 ROOM = Room(

@@ -3,9 +3,11 @@
 from collections.abc import Iterator
 
 from obtegum.core.answers import length_answer, ticked_off
+from obtegum.core.faces import Stray
+from obtegum.core.room import rooms
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.row.decisions import field_of
-from obtegum.core.rooms.row.found import BowBuilt, Built, bows_built, built_row, checks_of, softest
+from obtegum.core.rooms.row.found import BowBuilt, bows_built, built_row, checks_of, off_share, softest
 from obtegum.core.rooms.row.strips import Readings
 from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.rooms.soil.found import hours_times
@@ -36,16 +38,16 @@ def verdicts(work: Work) -> list[Verdict]:
     return [_row(work, built), *_bows(work)]
 
 
-def _row(work: Work, built: list[Built]) -> Verdict:
-    worst = max(built, key=lambda each: each.worst(work))
-    ratio, off = worst.worst(work), [each for each in built if each.worst(work) > 1]
+def _row(work: Work, built: list[Stray]) -> Verdict:
+    worst = max(built, key=lambda each: off_share(work, each))
+    ratio, off = off_share(work, worst), [each for each in built if off_share(work, each) > 1]
     many, number = way_of(work).many, most_off(work, worst)
     if not off:
         sentence = f"{len(built)} {many} measured, all where they should be; {_name(worst)} is furthest off, {number}."
         return verdict_on(
             "row", "row", "Row", judge(ratio, work.rules.holds_to), sentence, number, "", ratio, _part(worst)
         )
-    told = "; ".join(_mend(work, each) for each in sorted(off, key=lambda each: -each.worst(work))[:MOST_TOLD])
+    told = "; ".join(_mend(work, each) for each in sorted(off, key=lambda each: -off_share(work, each))[:MOST_TOLD])
     more = f"; and {len(off) - MOST_TOLD} more" if len(off) > MOST_TOLD else ""
     sentence = f"Put right, or leave: {told}{more}. {_costs(work, off)}"
     return verdict_on("row", "row", "Row", "tight", sentence, number, "", None, _part(worst))
@@ -73,15 +75,15 @@ def _high(work: Work, bow: BowBuilt) -> str:
     return f" and {work.say(bow.height_m)} high" if bow.height_m is not None else ""
 
 
-def _name(built: Built) -> str:
+def _name(built: Stray) -> str:
     return peg_words(built.name).replace("peg", "post")
 
 
-def _part(built: Built) -> str:
+def _part(built: Stray) -> str:
     return f"post:{built.name}"
 
 
-def most_off(work: Work, built: Built) -> str:
+def most_off(work: Work, built: Stray) -> str:
     """The one thing about a post that is most off, as it is read."""
     rules = work.rules
     named = (
@@ -96,7 +98,7 @@ def most_off(work: Work, built: Built) -> str:
     return f"{work.say(abs(value), 'up')} {words[0] if value > 0 else words[1]}"
 
 
-def _mend(work: Work, built: Built) -> str:
+def _mend(work: Work, built: Stray) -> str:
     """What to do with a post that is off."""
     rules, say = work.rules, work.say
     name = _name(built)
@@ -114,7 +116,7 @@ def _mend(work: Work, built: Built) -> str:
     return f"{name}: stand it plumb"
 
 
-def _costs(work: Work, off: list[Built]) -> str:
+def _costs(work: Work, off: list[Stray]) -> str:
     """What mending costs now, and what leaving it costs later."""
     set_hard = work.design.hold.set == "concrete"
     hours = len(off) * (DUG_H if set_hard else AGAIN_H) * hours_times(work)
@@ -125,10 +127,7 @@ def _costs(work: Work, off: list[Built]) -> str:
     if bows:
         bow = max(bows, key=lambda each: abs(each.span_m - work.design.size.span_m))
         later.append(f"bow {bow.bow} stands {work.say(bow.span_m)} wide{_high(work, bow)}")
-    if any(each.along_m is not None and abs(each.along_m) > work.rules.post_along_m for each in off):
-        later.append("marks on every run move with it")
-    if any(each.out_m is not None and abs(each.out_m) > work.rules.post_line_m for each in off):
-        later.append("boards and film follow it")
+    later += dict.fromkeys(words for each in off for room in rooms() for words in room.minds(work, each))
     return f"{now}; left so, {', '.join(later)}." if later else f"{now}."
 
 

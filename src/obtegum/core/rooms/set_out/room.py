@@ -9,6 +9,7 @@ from obtegum.core.rooms.set_out.draw import above
 from obtegum.core.rooms.set_out.draw_how import how_drawings
 from obtegum.core.rooms.set_out.fields import FIELDS
 from obtegum.core.rooms.set_out.intake import INTAKES
+from obtegum.core.rooms.set_out.minds import minds
 from obtegum.core.rooms.set_out.on_site import on_site
 from obtegum.core.rooms.set_out.paper import PAGES
 from obtegum.core.rooms.set_out.parts import parts
@@ -46,4 +47,5 @@ ROOM = Room(
     on_site=on_site,
     intakes=INTAKES,
     parts=parts,
+    minds=minds,
 )

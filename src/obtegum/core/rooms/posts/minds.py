@@ -1,0 +1,18 @@
+"""What a post that is left where it strays does to the boards along the feet, and to what lies on them."""
+
+from collections.abc import Iterator
+
+from obtegum.core.faces import Stray
+from obtegum.core.rooms.posts.ways import boarded
+from obtegum.core.work import Work
+
+__all__ = ["minds"]
+
+
+def minds(work: Work, stray: Stray) -> Iterator[str]:
+    """A board that bends round it, or film that follows it."""
+    if stray.out_m is None or abs(stray.out_m) <= work.rules.post_line_m:
+        return
+    if boarded(work):
+        yield "its board is slotted or bends"
+    yield "boards and film follow it"

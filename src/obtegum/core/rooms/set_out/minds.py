@@ -1,0 +1,21 @@
+"""What a post that is left where it strays does to the bays beside it."""
+
+from collections.abc import Iterator
+
+from obtegum.core.faces import Stray
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.work import Work
+
+__all__ = ["minds"]
+
+
+def minds(work: Work, stray: Stray) -> Iterator[str]:
+    """Bays that are longer and shorter by it, and marks on every run."""
+    if stray.along_m is None or abs(stray.along_m) <= work.rules.post_along_m:
+        return
+    stations = bays_of(work).stations_m
+    here = stations[stray.bow - 1] + stray.along_m
+    beside = [stations[place] for place in (stray.bow - 2, stray.bow) if 0 <= place < len(stations)]
+    bays = " and ".join(work.say(abs(here - other)) for other in beside)
+    yield f"the bays beside post {stray.bow} measure {bays}"
+    yield "marks on every run move with it"
