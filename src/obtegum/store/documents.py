@@ -33,7 +33,7 @@ __all__ = [
 ]
 
 LOOKS_BACK = 48
-CUTS_ONE_IN = 64
+CUTS_ONE_IN = 32
 LEAST = 512
 # A list of more pieces than this is cut, one hash in so many ending a part.
 LONGEST_LIST = 24

@@ -64,7 +64,7 @@ def rig(work: Work) -> Drawing:
             ),
             Arrow(part="rig:weight", x0=far, y0=bar_y + 0.45, x1=far, y1=bar_y + 0.05),
             Arrow(part="rig:pull", x0=0.0, y0=reveal_m - 0.45, x1=0.0, y1=reveal_m - 0.05),
-            Dimension(part="rig:short", x0=short_m, y0=bar_y, x1=0.0, y1=bar_y, lane=1.0, text=work.say(short_m)),
+            Dimension(part="rig:short", x0=0.0, y0=bar_y, x1=short_m, y1=bar_y, lane=1.0, text=work.say(short_m)),
             Dimension(part="rig:long", x0=far, y0=bar_y, x1=short_m, y1=bar_y, lane=1.0, text=work.say(long_m)),
         ]
         said = f"pulls {long_m / short_m:.1f} times the weight" if pulls.times else "tell both arms of the bar"
