@@ -89,8 +89,33 @@ def test_concrete_fills_its_hole_or_makes_a_plug() -> None:
     assert whole.still_n == pytest.approx(less.still_n * 10 / 2.375)  # type: ignore[operator]
 
 
+def test_a_column_over_the_ground_weighs_too() -> None:
+    # A pier of 10 in, 12 in over the ground: as concrete in its hole, and 0.6 of what the column weighs.
+    hold = {"hole_m": 10 * INCH_M, "column_m": 12 * INCH_M, "bags": 2}
+    bench = make_bench(**held(hold={"set": "pier", **hold}))
+    ring = math.pi / 4 * ((10 * INCH_M) ** 2 - (2.375 * INCH_M) ** 2)
+    whole = holds_of(make_bench(**held(hold={"set": "concrete", "hole_m": 10 * INCH_M})), "concrete")
+    pier, takes = holds_of(bench, "pier"), takes_of(bench, "pier")
+    assert pier.lift_n == pytest.approx(whole.lift_n + 0.6 * ring * 12 * INCH_M * 24000)  # type: ignore[operator]
+    # What makes a plug of a hole makes none of a form that is filled to its top.
+    assert takes.concrete_m3 == pytest.approx(ring * (DEEP_M + 12 * INCH_M))
+    assert takes.bags == 4
+    # Piers at the corners make the plugs between them no better.
+    mixed = make_bench(**held(hold={"set": "concrete", "corner_set": "pier", **hold}))
+    plug = make_bench(**held(hold={"set": "concrete", **hold}))
+    assert holds_of(mixed, "concrete") == holds_of(plug, "concrete")
+
+
+def test_pins_through_a_rail_are_told_without_strength() -> None:
+    plan = make_plan(**held(hold={"set": "rail"}, **BOLT))
+    assert said(plan, "rail").value == pytest.approx(2 * 57 * FOOT_M)
+    assert "test it" in verdict(plan, "lift").sentence
+    step = next(each for each in plan.steps if each.id == "hold")
+    assert any("squared again; pins last" in each.words for each in step.how)
+
+
 def test_a_way_without_a_source_says_test_it() -> None:
-    for setting in ("gravel", "screw", "trench", "tamped"):
+    for setting in ("gravel", "screw", "trench", "tamped", "rail"):
         holds = holds_of(make_bench(**held()), setting)
         assert holds.lift_n is None
         assert "test it" in holds.source
@@ -315,7 +340,7 @@ def test_frost_is_told_where_soil_heaves() -> None:
 def test_every_way_is_drawn_beside_the_others() -> None:
     plan = make_plan(**held(hold={"set": "plate", "corner_set": "concrete"}))
     ways = next(each for each in plan.drawings if each.view == "settings")
-    assert len(ways.table) == 7
+    assert len(ways.table) == 9
     assert any("people choose it when" in row.reading for row in ways.table)
     chain = next(each for each in plan.drawings if each.view == "chain")
     assert "the least" in chain.summary

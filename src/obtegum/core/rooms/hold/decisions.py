@@ -15,7 +15,7 @@ if TYPE_CHECKING:
 
 __all__ = ["PULL_FIELDS", "Hold", "Pulls", "SetAs"]
 
-SetAs = Literal["driven", "concrete", "plate", "tamped", "gravel", "screw", "trench"]
+SetAs = Literal["driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail"]
 NAMES = {
     "driven": "driven, ground left whole",
     "concrete": "in a hole of concrete",
@@ -24,6 +24,8 @@ NAMES = {
     "gravel": "in a hole, gravel packed in",
     "screw": "on a ground screw",
     "trench": "in a trench, filled back",
+    "pier": "in a concrete column that stands out",
+    "rail": "through a base rail, as pins",
 }
 MOST_PULLS = 6
 
@@ -33,10 +35,13 @@ class Hold(Decisions):
 
     set: Annotated[SetAs, choice("Posts are set", **NAMES)] = "driven"
     corner_set: Annotated[
-        Literal["same", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench"],
+        Literal["same", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail"],
         choice("The four at the corners", same="as the others", **NAMES),
     ] = "same"
     hole_m: Annotated[float, Number("Hole across", 0.08, 1.0, bare="floor", feet=10 * INCH_M)] = 0.25
+    column_m: Annotated[
+        float, Number("Column over the ground", 0.02, 2.0, bare="floor", feet=12 * INCH_M, hint="of the hole’s width")
+    ] = 0.3
     plate_m: Annotated[float, Number("Plate, a side", 0.08, 0.8, bare="floor", feet=8 * INCH_M)] = 0.2
     plate_up_m: Annotated[float, Number("Plate over the post’s end", 0.0, 2.0, bare="floor", feet=2 * INCH_M)] = 0.05
     backfill: Annotated[
@@ -91,7 +96,7 @@ class Pulls(Part):
     """Posts of one kind that were pulled at, N each, up and sideways: how they were set, and how deep, m."""
 
     set: Annotated[
-        Literal["none", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench"],
+        Literal["none", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail"],
         choice("Posts pulled at were", none="none yet", **NAMES),
     ] = "none"
     deep_m: Annotated[float | None, Number("They were in the ground", 0.05, 4.0)] = None

@@ -25,7 +25,7 @@ from obtegum.core.work import Work
 __all__ = ["chain", "settings"]
 
 BESIDE_M, BELOW_M, ABOVE_M = 0.75, 0.2, 0.35
-PLATE_THICK_M, BAR_M = 0.012, 0.16
+PLATE_THICK_M, BAR_M, RAIL_M = 0.012, 0.16, 0.12
 # How far apart the ways stand beside each other, m.
 APART_M = 0.62
 
@@ -49,7 +49,7 @@ def _post(work: Work, setting: str, x: float, tag: str = "") -> list[Item]:
         path = tuple(Vertex(x=at, y=y) for at, y in sides)
         items.append(Outline(part=f"hole{tag}", layer="hidden", material="ink", path=path, label="hole"))
     if SETTINGS[setting].concreted:
-        top = -concrete_top_m(work)
+        top = hold.column_m if setting == "pier" else -concrete_top_m(work)
         items.append(_solid(f"concrete{tag}", "concrete", x - wide, -deep_m, x + wide, top, "concrete"))
     if setting == "gravel":
         items.append(_solid(f"gravel{tag}", "board", x - wide, -deep_m, x + wide, 0.0, "gravel"))
@@ -62,8 +62,10 @@ def _post(work: Work, setting: str, x: float, tag: str = "") -> list[Item]:
             at = -deep_m + 0.06 + 0.07 * turn
             reach = half + 0.05 - 0.012 * (2 - turn)
             items.append(_solid(f"post:L{tag}", "post", x - reach, at, x + reach, at + 0.01, "screw"))
-    if hold.grip == "bar" and setting in ("concrete", "plate"):
-        at = -deep_m * 2 / 3 if setting == "concrete" else -plate_deep_m(work) - 0.02
+    if setting == "rail":
+        items.append(_solid(f"plate{tag}", "post", x - RAIL_M, -RAIL_M / 2, x + RAIL_M, RAIL_M / 2, "base rail"))
+    if hold.grip == "bar" and setting in ("concrete", "pier", "plate"):
+        at = -deep_m * 2 / 3 if setting != "plate" else -plate_deep_m(work) - 0.02
         items.append(_solid(f"grip{tag}", "ink", x - BAR_M / 2, at - 0.006, x + BAR_M / 2, at + 0.006, "bar"))
     return items
 

@@ -7,7 +7,7 @@ from typing import Literal
 from obtegum.core.anchor.concrete import CARBON_KG_KG, CONCRETE_KG_M3, bags_for, filled_m, room_m3
 from obtegum.core.anchor.links import A307_PA, SCREWS_M, Sheet, bolt_shear, bolt_tears_out, bolt_walls, screw_shear
 from obtegum.core.anchor.pole import GIVES, bears, pole_shear
-from obtegum.core.anchor.soil import Ground
+from obtegum.core.anchor.soil import CONCRETE_N_M3, Ground
 from obtegum.core.anchor.uplift import DEAD, LOOSE, TAMPED, concrete_weight, over_plate, shaft_friction
 from obtegum.core.catalogue import Bag, Tube
 from obtegum.core.found import found
@@ -159,8 +159,8 @@ def holds_of(work: Work, setting: str) -> Holds:
         return Holds(None, None, None, None, "no value for this way to stand: test it")
     if setting == "driven":
         return _driven(work, ground)
-    if setting == "concrete":
-        return _concreted(work, ground)
+    if setting in ("concrete", "pier"):
+        return _concreted(work, ground, work.design.hold.column_m if setting == "pier" else 0.0)
     if setting == "plate":
         return _plated(work, ground)
     tamped = setting == "tamped" and work.design.hold.backfill == "tamped"
@@ -187,10 +187,13 @@ def _driven(work: Work, ground: Ground) -> Holds:
     )
 
 
-def _concreted(work: Work, ground: Ground) -> Holds:
-    hold, deep_m, top_m, tube_m = work.design.hold, _deep_m(work), concrete_top_m(work), post_tube(work).od_m
+def _concreted(work: Work, ground: Ground, column_m: float) -> Holds:
+    hold, deep_m, tube_m = work.design.hold, _deep_m(work), post_tube(work).od_m
+    # A form is filled to its top; a hole only as far as its bags go.
+    top_m = 0.0 if column_m else concrete_top_m(work)
     lift_n = shaft_friction(ground, hold.hole_m, deep_m, False, top_m)
     lift_n += DEAD * concrete_weight(ground, hold.hole_m, tube_m, top_m, deep_m)
+    lift_n += DEAD * room_m3(hold.hole_m, tube_m, column_m) * CONCRETE_N_M3
     wide_m = hold.hole_m if top_m <= NEAR_TOP_M else tube_m
     down_n = math.pi / 4 * hold.hole_m**2 * ground.bearing_pa
     down_n += shaft_friction(ground, hold.hole_m, deep_m, False, top_m)
@@ -239,9 +242,11 @@ def takes_of(work: Work, setting: str) -> Takes:
     hole = room_m3(across_m, 0.0, deep_m) if way.holed else 0.0
     if setting == "trench":
         hole = TRENCH_M * deep_m * bays_of(work).bay_m
-    concrete = room_m3(hold.hole_m, tube_m, deep_m - concrete_top_m(work)) if way.concreted else 0.0
+    high_m = hold.column_m if setting == "pier" else -concrete_top_m(work)
+    concrete = room_m3(hold.hole_m, tube_m, deep_m + high_m) if way.concreted else 0.0
     bag = bag_of(work)
-    bags = (hold.bags or bags_for(concrete, bag.yield_m3)) if way.concreted else 0
+    told = hold.bags if setting == "concrete" else None
+    bags = (told or bags_for(concrete, bag.yield_m3)) if way.concreted else 0
     gravel = room_m3(hold.hole_m, tube_m, deep_m) if setting == "gravel" else 0.0
     hours = DRIVEN_H if not way.holed else SET_H + hole * (TRENCH_H_M3 if setting == "trench" else HAND_H_M3)
     hours = hours * hours_times(work) + bags * BAG_H * bag.mass_kg / 25
@@ -319,7 +324,7 @@ def chain_of(work: Work, kind: Kind) -> Chain:
         links.append(_socket(work))
     if stand == "slab":
         links.append(_gripped(work, "in its slab"))
-    elif setting == "concrete":
+    elif SETTINGS[setting].concreted:
         links.append(_gripped(work, "in its concrete"))
     elif setting == "plate":
         links.append(_gripped(work, "over its plate"))

@@ -19,7 +19,7 @@ from obtegum.core.work import Work
 __all__ = ["ROOM"]
 
 # What all posts of a kind take.
-TAKEN = ("spoil", "concrete", "gravel", "bags", "carbon", "hours", "proud")
+TAKEN = ("spoil", "concrete", "gravel", "bags", "carbon", "hours", "proud", "rail")
 
 
 def _bags(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:

@@ -72,6 +72,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *(("hold.screw",) if hold.screws else ()),
             *(("hold.bolt_m",) if work.design.posts.bolt_m is not None or hold.grip == "bar" else ()),
             *(("hold.hole_m",) if holed else ()),
+            *(("hold.column_m",) if "pier" in settings else ()),
             *(("hold.plate_m", "hold.plate_up_m") if "plate" in settings else ()),
             *(("hold.backfill",) if settings & {"plate", "tamped", "trench"} else ()),
             *(("hold.bag", "hold.bags") if concreted else ()),
@@ -102,6 +103,8 @@ def _order(work: Work) -> Iterator[str]:
     way, posts = SETTINGS[setting], work.design.posts
     yield f"The four at the corners first: squared again, and level across, before any other. {way.tools.capitalize()}."
     yield f"A string from corner to corner, then the other {many} to it, each to its height."
+    if setting == "rail":
+        yield "The rail laid, joined, squared and marked; moved aside to dig, put back, squared again; pins last."
     if not way.holed:
         yield "A cap on every end that is struck, or the bow won’t go in."
     elif setting != "trench":
@@ -178,7 +181,7 @@ def _takes(work: Work, kind: Kind, before: str, words: str) -> Iterator[Answer]:
         if value > 0:
             yield amount_answer(work, f"{before}{name}", begun(f"{words}{label}"), value, amount)
     if takes.bags:
-        plug = concrete_top_m(work)
+        plug = concrete_top_m(work) if setting == "concrete" else 0.0
         note = f"{takes.bags} to a hole, {bag_of(work).name.lower()}"
         note += f"; a plug, {work.say(plug)} below the grass" if plug > 0.01 else ""
         yield count_answer(f"{before}bags", begun(f"{words}Bags"), takes.bags * count, note)
@@ -191,13 +194,17 @@ def _takes(work: Work, kind: Kind, before: str, words: str) -> Iterator[Answer]:
             unit="kg",
             note="0.13 kg for each kg of concrete",
         )
-    if takes.bags and kind == "row" and work.design.hold.bags is not None:
+    if setting == "concrete" and kind == "row" and work.design.hold.bags is not None:
         hole_m = hole_for(takes.bags, bag_of(work).yield_m3, post_tube(work).od_m, max(least_embedment_m(work), 0.01))
         yield length_answer(work, "hole_filled", f"A hole that {takes.bags} bags fill", hole_m, "across, to the grass")
         high_m = max(least_embedment_m(work), 0.0) - concrete_top_m(work)
         yield length_answer(work, "filled", f"{takes.bags} bags come up", high_m, "from the bottom")
     if way.holed and not way.concreted and setting != "gravel":
         yield length_answer(work, f"{before}proud", f"{begun(words)}backfill left proud", proud_m(work), "it settles")
+    if setting == "rail":
+        yield length_answer(
+            work, f"{before}rail", "Base rail", 2 * work.design.size.length_m, "both sides, true and square"
+        )
     hours = takes.hours_s * count
     yield amount_answer(work, f"{before}hours", begun(f"{words}Hours of one"), hours, "hours", way.tools)
 

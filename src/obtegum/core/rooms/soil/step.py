@@ -27,8 +27,9 @@ def verdicts(work: Work) -> list[Verdict]:
     deep_m = least_embedment_m(work)
     deep, frost, many = work.say(max(deep_m, 0.0), "down"), work.say(frost_m, "up"), way_of(work).many
     if deep_m >= frost_m:
+        ratio = frost_m / deep_m if deep_m > 0 else 0.0
         sentence = f"The {many} go {deep} deep, below the frost at {frost}."
-        return [verdict_on("soil", "frost", "Frost", "holds", sentence, deep, frost, frost_m / deep_m, "soil")]
+        return [verdict_on("soil", "frost", "Frost", "holds", sentence, deep, frost, ratio, "soil")]
     if not soil.heaves:
         sentence = f"Frost goes {frost} and the {many} {deep}; {soil.name} drains, and hardly lifts them."
         return [verdict_on("soil", "frost", "Frost", "holds", sentence, deep, frost, None, "soil")]
