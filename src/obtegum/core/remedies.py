@@ -6,6 +6,7 @@ and no other one comes to fail; one that comes out tight is named with the cost.
 """
 
 from collections.abc import Callable, Iterable, Iterator
+from dataclasses import dataclass
 from functools import cache
 
 from obtegum.core.bench import begin
@@ -74,14 +75,30 @@ def _costs(before: Iterable[Need], after: Iterable[Need], tape: Tape) -> tuple[l
     return [each for each in words if each], weighed
 
 
-def _offer(work: Work, job: Job, verdict: Verdict, edits: Edits) -> Remedy | None:
-    """Judge the house with the cure; None unless it is a way out of this verdict and fails no other."""
+@dataclass(frozen=True)
+class _Cured:
+    """The house with a cure, and all judgements on it."""
+
+    job: Job
+    work: Work
+    verdicts: tuple[Verdict, ...]
+
+
+def _cured(work: Work, job: Job, edits: Edits) -> _Cured | None:
+    """Judge the house with a cure; None where it can't be."""
     try:
         changed = apply_edits(job, edits, work.catalogue)
         after = begin(*changed, work.catalogue, before=work)
-        verdicts = judged(after)
+        return _Cured(changed, after, tuple(judged(after)))
     except DesignError:
         return None
+
+
+def _offer(work: Work, verdict: Verdict, edits: Edits, cured: _Cured | None) -> Remedy | None:
+    """What a cure comes to; None unless it is a way out of this verdict and fails no other."""
+    if cured is None:
+        return None
+    changed, after, verdicts = cured.job, cured.work, cured.verdicts
     found = next((each for each in verdicts if each.id == verdict.id), None)
     # A way that still fails is no way out.
     if found is not None and (found.level == "fails" or not better(found, verdict)):
@@ -130,9 +147,14 @@ def remedies_on(work: Work, job: Job, between: Callable[[], object] = lambda: No
     ``between`` is called before each is judged, which may take as long as a plan.
     """
 
+    # Several verdicts may be cured by the same: it is judged once.
+    kept: dict[Edits, _Cured | None] = {}
+
     def tried(verdict: Verdict, edits: Edits) -> Remedy | None:
-        between()
-        return _offer(work, job, verdict, edits)
+        if edits not in kept:
+            between()
+            kept[edits] = _cured(work, job, edits)
+        return _offer(work, verdict, edits, kept[edits])
 
     remedies: list[Remedy] = []
     for verdict in judged(work):

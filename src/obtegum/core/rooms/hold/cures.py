@@ -10,7 +10,7 @@ from obtegum.core.work import Work
 
 __all__ = ["CURES"]
 
-DEEPER_M = (0.15, 0.3, 0.5, 0.8)
+DEEPER_M = (0.15, 0.3, 0.6)
 CLOSER = (0.8, 0.65)
 
 
