@@ -12,18 +12,28 @@ from obtegum.core.anchor.links import (
     bolt_shear,
     bolt_tears_out,
     bolt_walls,
-    net_across,
     net_along,
     screw_shear,
 )
 from obtegum.core.anchor.pole import GIVES, bears, pole_depth, pole_shear
 from obtegum.core.anchor.soil import Ground
-from obtegum.core.anchor.uplift import LOOSE, TAMPED, concrete_weight, frustum_volume, over_plate, shaft_friction
+from obtegum.core.anchor.uplift import LOOSE, TAMPED, concrete_weight, over_plate, shaft_friction
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.frame.section import round_section
 
 CLAY = Ground(72e3, 12e3, 15.7e3, 16e3)
 WET = Ground(72e3, 12e3, 15.7e3, 16e3, water_m=0.4)
+
+
+def net_across(plastic_m3: float, hole_m: float, wall_m: float) -> float:
+    """Plastic modulus with a hole through both walls across the plane of bending, m³: Z − t·dh²/2."""
+    return plastic_m3 - wall_m * hole_m**2 / 2
+
+
+def frustum_volume(radius_m: float, deep_m: float, lean_rad: float) -> float:
+    """Soil over a round plate whose sides lean out as they rise, m³: πz/3·(r0² + r0·r1 + r1²)."""
+    upper_m = radius_m + deep_m * math.tan(lean_rad)
+    return math.pi * deep_m / 3 * (radius_m**2 + radius_m * upper_m + upper_m**2)
 
 
 def test_soils_are_those_of_table_1806_2() -> None:

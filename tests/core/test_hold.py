@@ -1,6 +1,7 @@
 """What holds the house down: the ground it stands in, how posts are set, and the chain from bow to soil."""
 
 import math
+import re
 from typing import Any
 
 import pytest
@@ -8,12 +9,14 @@ import pytest
 from obtegum.core.anchor.links import bolt_shear, bolt_tears_out, bolt_walls
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edit import chosen
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.quantity import FOOT_M, INCH_M, parse_length
 from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.hold.decisions import pulled_like
 from obtegum.core.rooms.hold.found import chain_of, concrete_top_m, holds_of, pulled, takes_of
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.strength.asks import parting_gust, row_asks
@@ -24,6 +27,7 @@ from tests.core.test_counts import planned, refused
 from tests.core.test_strength import told
 
 CLAY = {"soil": {"kind": "clay"}}
+OWN = {"od_m": 0.09, "wall_m": 0.003}
 BOLT = {"posts__bolt_m": 2 * INCH_M}
 DEEP_M = 26 * INCH_M
 
@@ -38,8 +42,9 @@ def said(plan: HousePlan, name: str) -> Answer:
 
 
 def with_pulls(pulls: dict[str, Any], **changes: Any) -> HousePlan:
-    record = SiteRecord.model_validate({"pulls": pulls})
-    return plan_house(make_house(**held(**changes)), record, default_catalogue())
+    house = make_house(**held(**changes))
+    record = SiteRecord.model_validate({"pulls": {"of": pulled_like(house, pulls["set"]), **pulls}})
+    return plan_house(house, record, default_catalogue())
 
 
 def test_nothing_is_taken_for_granted() -> None:
@@ -227,6 +232,47 @@ def test_pull_tests_take_the_place_of_the_table() -> None:
     # They say what peat holds, too.
     peat = with_pulls(pulls, soil={"kind": "fill"}, **BOLT)
     assert verdict(peat, "lift").level == "holds"
+
+
+def test_pull_tests_count_for_posts_made_alike_only() -> None:
+    pulls = {"set": "concrete", "deep_m": DEEP_M, "up": {"1": 3000.0, "2": 2600.0, "3": 3400.0}}
+    wide = {"set": "concrete", "hole_m": 10 * INCH_M}
+    like = pulled_like(make_house(**held(hold=wide)), "concrete")
+    assert said(with_pulls({**pulls, "of": like}, hold=wide, **BOLT), "link_2").value == pytest.approx(1300)
+    for changes in (
+        {"hold": {**wide, "hole_m": 6 * INCH_M}},
+        {"hold": wide, "posts__tube": "post-1-7-8", "bows__tube": "rail-1-3-8"},
+        {"hold": wide, "posts__stand": "slab"},
+    ):
+        plan = with_pulls({**pulls, "of": like}, **{**BOLT, **changes})
+        links = [each for each in next(s for s in plan.steps if s.id == "hold").answers if each.id.startswith("link")]
+        assert "made otherwise" in links[-1].note
+    # Choosing how they were set says what they are like now.
+    job = apply_edits(Job(make_house(**held(hold=wide))), [chosen("record.pulls.set", "concrete")], default_catalogue())
+    assert job.record.pulls.of == like
+
+
+def test_a_bow_that_gives_way_says_nothing_of_pushes() -> None:
+    hard = told(wind_mps=60.0, ground_snow_pa=4000.0, sides="blocked")
+    plan = make_plan(**{**hard, **CLAY, "bows__max_spacing_m": 2.4})
+    assert verdict(plan, "frame").level == "fails"
+    assert "gives way before" in verdict(plan, "side").sentence
+    assert verdict(plan, "side").level == "unknown"
+
+
+def test_how_deep_a_driven_post_would_have_to_go_is_said() -> None:
+    plan = make_plan(**held())
+    assert "in the ground would do" in verdict(plan, "side").sentence
+    deep = re.search(r"and ([0-9' /\"]+) in the ground would do", verdict(plan, "side").sentence)
+    assert deep is not None
+    from_there = parse_length(deep[1], "feet") + 22 * INCH_M
+    assert verdict(make_plan(**held(posts__length_m=from_there)), "side").level in ("holds", "tight")
+
+
+def test_a_hole_no_wider_than_its_post_holds_nothing_known() -> None:
+    narrow = make_bench(**held(hold={"set": "concrete", "hole_m": 0.08}, posts__tube="own:1", own_tubes=[OWN]))
+    assert holds_of(narrow, "concrete").lift_n is None
+    assert "so narrow a hole" in holds_of(narrow, "concrete").source
 
 
 def test_a_bar_pulls_by_its_arms() -> None:

@@ -16,7 +16,7 @@ from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.strength.diagrams import bending, pressing
-from obtegum.core.rooms.strength.found import bow_found, end_found, post_use, short_found
+from obtegum.core.rooms.strength.found import bow_found, end_found, joint_share, post_use, short_found
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
 from obtegum.core.rooms.weather.found import missing
@@ -422,6 +422,22 @@ def test_bolts_and_corners_leave_no_more_than_a_joint() -> None:
     ridge = model_of(make_bench(size__shape={"kind": "gothic", "leg_m": 2 * FOOT_M, "height_m": 14 * FOOT_M}))
     crown = int(np.argmax(ridge.frame.nodes[:, 1]))
     assert ridge.jointed[crown - 1] and ridge.jointed[crown]
+
+
+def test_a_large_bolts_hole_leaves_less_than_a_joint() -> None:
+    def uses(bolt_m: float) -> float:
+        changes = {"posts__bolt_m": 2 * INCH_M, "hold": {"bolt_m": bolt_m}, "strength": {"joint_share": 1.0}}
+        judged = bow_found(make_bench(**told(), **changes))
+        assert judged is not None
+        return judged.ratio
+
+    # Z − dh·t·(D − t): 17 mm out of the bow's tube leave a good half, 9 mm three quarters.
+    section = sections_of(make_bench(**told()))[0]
+    left = 1 - 0.017 * section.wall_m * (section.od_m - section.wall_m) / section.plastic_m3
+    assert 0.5 < left < 0.7
+    assert uses(0.016) >= uses(0.008) - 1e-9
+    bench = make_bench(**told(), posts__bolt_m=2 * INCH_M, hold={"bolt_m": 0.016}, strength={"joint_share": 1.0})
+    assert joint_share(bench) <= left + 1e-9
 
 
 def test_a_stub_of_the_bows_curve_is_as_strong_as_it_is() -> None:

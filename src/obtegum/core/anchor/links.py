@@ -10,7 +10,6 @@ __all__ = [
     "bolt_shear",
     "bolt_tears_out",
     "bolt_walls",
-    "net_across",
     "net_along",
     "screw_shear",
 ]
@@ -68,8 +67,3 @@ def screw_shear(screw_m: float, near: Sheet, far: Sheet) -> float:
 def net_along(plastic_m3: float, hole_m: float, wall_m: float, od_m: float) -> float:
     """Plastic modulus with a hole through both walls in the plane of bending, m³: Z − dh·t·(D − t)."""
     return plastic_m3 - hole_m * wall_m * (od_m - wall_m)
-
-
-def net_across(plastic_m3: float, hole_m: float, wall_m: float) -> float:
-    """Plastic modulus with a hole through both walls across the plane of bending, m³: Z − t·dh²/2."""
-    return plastic_m3 - wall_m * hole_m**2 / 2

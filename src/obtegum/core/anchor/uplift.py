@@ -7,7 +7,7 @@ import numpy as np
 
 from obtegum.core.anchor.soil import CONCRETE_N_M3, Ground
 
-__all__ = ["DEAD", "LOOSE", "TAMPED", "concrete_weight", "frustum_volume", "over_plate", "shaft_friction"]
+__all__ = ["DEAD", "LOOSE", "TAMPED", "concrete_weight", "over_plate", "shaft_friction"]
 
 # Share of what only weighs that counts against lift (ASCE 7-16, 2.4.1: 0.6 D).
 DEAD = 0.6
@@ -31,12 +31,6 @@ def concrete_weight(ground: Ground, hole_m: float, tube_m: float, top_m: float, 
     """Weight of concrete round a tube between two depths, N, whole: under water less what that lifts."""
     area = math.pi / 4 * (hole_m**2 - tube_m**2)
     return area * ground.weighs(top_m, bottom_m, CONCRETE_N_M3)
-
-
-def frustum_volume(radius_m: float, deep_m: float, lean_rad: float) -> float:
-    """Soil over a round plate whose sides lean out as they rise, m³: πz/3·(r0² + r0·r1 + r1²)."""
-    upper_m = radius_m + deep_m * math.tan(lean_rad)
-    return math.pi * deep_m / 3 * (radius_m**2 + radius_m * upper_m + upper_m**2)
 
 
 def _shared_area(radius_m: np.ndarray, half_m: float) -> np.ndarray:

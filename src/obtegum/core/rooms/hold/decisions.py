@@ -13,7 +13,7 @@ from obtegum.core.trouble import Trouble
 if TYPE_CHECKING:
     from obtegum.core.rooms import HouseDesign
 
-__all__ = ["PULL_FIELDS", "Hold", "Pulls", "SetAs"]
+__all__ = ["PULL_FIELDS", "Hold", "Pulls", "SetAs", "pulled_like"]
 
 SetAs = Literal["driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail"]
 NAMES = {
@@ -81,11 +81,26 @@ class Hold(Decisions):
     ] = "12"
 
     def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
-        """A plate that would lie above the ground, a hole that the post doesn't go into."""
+        """A plate that would lie above the ground."""
         deep_m = house.posts.length_m - house.posts.reveal_m
         if "plate" in (self.set, self.corner_set) and self.plate_up_m >= deep_m > 0:
             sentence = "The plate would lie on the grass. It must lie deeper than"
             yield misfit("hold.plate_up_m", sentence, deep_m, house.tape, "down")
+
+
+def pulled_like(house: "HouseDesign", setting: str) -> str:
+    """What of a house a pull test hangs on: how posts stand, of which tube, and what is round one that is set so."""
+    hold, posts = house.hold, house.posts
+    round_it: dict[str, tuple[object, ...]] = {
+        "concrete": (hold.hole_m, hold.bag, hold.bags, hold.grip),
+        "pier": (hold.hole_m, hold.column_m, hold.grip),
+        "plate": (hold.plate_m, hold.plate_up_m, hold.backfill, hold.grip),
+        "tamped": (hold.hole_m, hold.backfill),
+        "gravel": (hold.hole_m,),
+        "trench": (hold.backfill,),
+    }
+    told = (posts.stand, posts.tube, *round_it.get(setting, ()))
+    return " ".join(f"{each:.4f}" if isinstance(each, float) else str(each) for each in told)
 
 
 Pull = Annotated[float, Number("held", 1.0, 100_000.0, "force", hint="what it held")]
@@ -93,12 +108,16 @@ PullName = Annotated[str, Field(pattern=f"^[1-{MOST_PULLS}]$")]
 
 
 class Pulls(Part):
-    """Posts of one kind that were pulled at, N each, up and sideways: how they were set, and how deep, m."""
+    """Posts of one kind that were pulled at, N each, up and sideways: how they were set, and how deep, m.
+
+    ``of`` is what they were made like, as `pulled_like` told it when that was chosen: others tell nothing of these.
+    """
 
     set: Annotated[
         Literal["none", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail"],
         choice("Posts pulled at were", none="none yet", **NAMES),
     ] = "none"
+    of: Annotated[str, Field(max_length=120)] = ""
     deep_m: Annotated[float | None, Number("They were in the ground", 0.05, 4.0)] = None
     rig: Annotated[
         Literal["scale", "lever"],

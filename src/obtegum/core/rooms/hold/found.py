@@ -12,6 +12,7 @@ from obtegum.core.anchor.uplift import DEAD, LOOSE, TAMPED, concrete_weight, ove
 from obtegum.core.catalogue import Bag, Tube
 from obtegum.core.found import found
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.hold.decisions import pulled_like
 from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.posts.found import STRAPS, least_embedment_m, post_count
 from obtegum.core.rooms.set_out.found import bays_of
@@ -189,6 +190,8 @@ def _driven(work: Work, ground: Ground) -> Holds:
 
 def _concreted(work: Work, ground: Ground, column_m: float) -> Holds:
     hold, deep_m, tube_m = work.design.hold, _deep_m(work), post_tube(work).od_m
+    if hold.hole_m <= tube_m:
+        return Holds(None, None, None, None, "the post doesn’t go into so narrow a hole")
     # A form is filled to its top; a hole only as far as its bags go.
     top_m = 0.0 if column_m else concrete_top_m(work)
     lift_n = shaft_friction(ground, hold.hole_m, deep_m, False, top_m)
@@ -226,6 +229,8 @@ def pulled(work: Work, setting: str, way: Literal["up", "side"]) -> tuple[float 
         return None, "the arms of the bar aren’t told"
     if not held or pulls.set != setting:
         return None, ""
+    if pulls.of != pulled_like(work.design, setting):
+        return None, "those that were pulled at were made otherwise: pull again, or say once more how they were set"
     if len(held) < PULLS:
         return None, f"{len(held)} pulled at, {PULLS} at the least"
     if pulls.deep_m is None:

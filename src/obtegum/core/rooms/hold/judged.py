@@ -4,22 +4,21 @@ from collections.abc import Iterator
 from typing import Literal
 
 from obtegum.core.amount import amount_text
+from obtegum.core.anchor.pole import GIVES, pole_depth
+from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.hold.found import Kind, chain_of, counts, holds_of, pulled, set_of
 from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.soil.found import why_no_ground
+from obtegum.core.rooms.soil.found import ground_of, why_no_ground
 from obtegum.core.rooms.strength.asks import Ask, Asks, all_asks, corner_asks, parting_gust, row_asks
-from obtegum.core.rooms.strength.found import bow_found, why_unknown
+from obtegum.core.rooms.strength.found import bow_found, end_found, short_found, why_unknown
+from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY
 from obtegum.core.rooms.weather.found import stood_in
 from obtegum.core.verdict import Level, Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["begun", "gives_way", "kinds", "open_question", "verdicts"]
 
-AID = "Planning aid: code and a licensed engineer decide."
-MADE_UP = "Made-up weather, not for building. "
 NEVER = 99.0
-# From so many times its strength on nothing of a bow means anything, nor what it pushes its feet by.
-MANY = 3.0
 WAYS: tuple[Literal["up", "side"], ...] = ("up", "side")
 
 
@@ -80,9 +79,11 @@ def _judged(work: Work, kind: Kind) -> Iterator[Verdict]:
 
 
 def gives_way(work: Work) -> bool:
-    """Whether the bow is so far beyond its strength that no push of its feet means anything."""
-    bow = bow_found(work)
-    return bow is None or bow.found is None or bow.ratio > MANY
+    """Whether a bow gives way, or is so far beyond its strength, that no push of its feet means anything."""
+    if bow_found(work) is None:
+        return True
+    bows = [bow for bow in (bow_found(work), short_found(work), end_found(work)) if bow is not None]
+    return any(bow.found is None or bow.ratio > MANY or not bow.found.stands.all() for bow in bows)
 
 
 def _pushes(work: Work, kind: Kind, asks: Asks) -> tuple[tuple[Ask, float | None], ...]:
@@ -99,7 +100,7 @@ def _ratio(ask: Ask, holds_n: float | None) -> float:
 
 
 def _made_up(work: Work) -> str:
-    return MADE_UP if stood_in(work) else ""
+    return f"{MADE_UP} " if stood_in(work) else ""
 
 
 def begun(words: str) -> str:
@@ -144,8 +145,24 @@ def _side(work: Work, kind: Kind, push: tuple[Ask, float | None], source: str) -
     if holds_n is None:
         return _verdict("side", "Pushed sideways", "unknown", f"{asked}. {begun(source)}. {AID}", pushed)
     ratio, held = _ratio(ask, holds_n), _force(work, holds_n, "down")
-    sentence = f"{asked}; the ground holds {held} there: {ask.words}. Slim {many} often fail this on paper: test. {AID}"
+    needs = _needs(work, kind, ask) if ratio > 1 and pulled(work, set_of(work, kind), "side")[0] is None else ""
+    sentence = (
+        f"{asked}; the ground holds {held} there{needs}: {ask.words}. Slim {many} often fail this on paper: test. {AID}"
+    )
     return _verdict("side", "Pushed sideways", judge(ratio, work.rules.holds_to), sentence, pushed, held, ratio)
+
+
+def _needs(work: Work, kind: Kind, ask: Ask) -> str:
+    """How deep driven posts would have to go for a push, in words; by iteration, as the code has it."""
+    ground = ground_of(work)
+    if ground is None or set_of(work, kind) != "driven":
+        return ""
+    asks = _ask_of(work, kind)
+    assert asks is not None
+    pushes = ((asks.wind.force_n, GIVES), (asks.still.force_n, 1.0))
+    wide_m = post_tube(work).over_m
+    deep_m = max(pole_depth(ground, wide_m, force_n, times=times) for force_n, times in pushes)
+    return f", and {work.say(deep_m, 'up')} in the ground would do"
 
 
 def _down(work: Work, kind: Kind, ask: Ask, holds_n: float | None, source: str) -> Verdict:

@@ -1,15 +1,16 @@
 """Holds down: how each post is set in its ground, what that holds, and the chain from bow to soil."""
 
 from collections.abc import Sequence
+from typing import Any
 
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
-from obtegum.core.fields import Option, special
+from obtegum.core.fields import Document, Option, put, special
 from obtegum.core.job import Job
 from obtegum.core.room import Room
 from obtegum.core.rooms.hold import judged, step
 from obtegum.core.rooms.hold.cures import CURES
-from obtegum.core.rooms.hold.decisions import PULL_FIELDS
+from obtegum.core.rooms.hold.decisions import PULL_FIELDS, pulled_like
 from obtegum.core.rooms.hold.draw import chain, settings
 from obtegum.core.rooms.hold.found import chain_of, counts, set_of, takes_of
 from obtegum.core.rooms.hold.rig import rig
@@ -18,6 +19,7 @@ from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 
+PULLED = "record.pulls.set"
 # What all posts of a kind take.
 TAKEN = ("spoil", "concrete", "gravel", "bags", "carbon", "hours", "proud", "rail")
 
@@ -29,6 +31,12 @@ def _bags(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
         Option(id="", label="what is usual here"),
         *(Option(id=bag.id, label=bag.name, about=f"makes {bag.yield_m3 * 1000:.1f} L") for bag in near_first),
     )
+
+
+def _write_pulled(document: Document, job: Job, setting: Any) -> None:
+    """How they were set, and what they were made like as it is told."""
+    special(PULLED).write(document, job, setting)
+    put(document, "record.pulls.of", pulled_like(job.design, setting))
 
 
 def _needs(work: Work) -> tuple[Need, ...]:
@@ -49,7 +57,7 @@ ROOM = Room(
     verdicts=judged.verdicts,
     strips=step.strips,
     views={"chain": chain, "settings": settings, "rig": rig},
-    fields=(special("hold.bag", options=_bags),),
+    fields=(special("hold.bag", options=_bags), special(PULLED, write=_write_pulled)),
     more_fields=lambda design: PULL_FIELDS,
     cures=CURES,
     needs=_needs,

@@ -23,7 +23,7 @@ STRING = {"L": 1.0, "R": -1.0}
 
 def row(work: Work) -> Drawing:
     """The posts from above, each where it stands beside its string; seen with the left row above."""
-    built = {each.name: each for each in built_row(work)}
+    built = {each.name: each for each in built_row(work) if each.measured}
     long_m = work.design.size.length_m
     most_m = max((abs(each.out_m) for each in built.values() if each.out_m is not None), default=0.0)
     times = max((each for each in TIMES if each * most_m <= SHARE * long_m), default=1)

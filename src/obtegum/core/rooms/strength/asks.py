@@ -66,9 +66,15 @@ def _asks(work: Work, judged: Judged) -> Asks:
     kinds = [{judged.weathered.cases[place].kind for place, _ in combo.parts} for combo in combos]
     windy = np.array([kind == {"wind"} for kind in kinds])
     across = np.abs(feet[:, :, 0]).max(axis=1)
+    lift, down = -feet[:, :, 1].min(axis=1), feet[:, :, 1].max(axis=1)
+    found_ = judged.found
+    if found_ is not None and method_of(work) != "eu":
+        # What was solved to the end says how much more a foot carries as the bow leans over it.
+        rows, moved = found_.rows[found_.stands], found_.feet[found_.stands][:, :, 1]
+        lift[rows], down[rows] = np.maximum(lift[rows], -moved.min(axis=1)), np.maximum(down[rows], moved.max(axis=1))
     return Asks(
-        lift=_largest(-feet[:, :, 1].min(axis=1), words),
-        down=_largest(feet[:, :, 1].max(axis=1), words),
+        lift=_largest(lift, words),
+        down=_largest(down, words),
         wind=_largest(across[windy], [word for word, blows in zip(words, windy, strict=True) if blows]),
         still=_largest(across[~windy], [word for word, blows in zip(words, windy, strict=True) if not blows]),
     )

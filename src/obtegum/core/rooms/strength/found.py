@@ -5,6 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from obtegum.core.anchor.links import net_along
 from obtegum.core.found import found
 from obtegum.core.frame.analyse import AMPLIFY, SOFT, Bow, Found, analyse
 from obtegum.core.frame.steel import Strength, allowable, european, used
@@ -20,7 +21,17 @@ from obtegum.core.rooms.weather.found import method_of, missing, told
 from obtegum.core.weather.combine import Combination
 from obtegum.core.work import Work
 
-__all__ = ["Judged", "bow_found", "end_found", "factors_of", "grown", "post_use", "short_found", "why_unknown"]
+__all__ = [
+    "Judged",
+    "bow_found",
+    "end_found",
+    "factors_of",
+    "grown",
+    "joint_share",
+    "post_use",
+    "short_found",
+    "why_unknown",
+]
 
 Array = NDArray[np.float64]
 
@@ -32,6 +43,8 @@ END_WALL_N_M = 40.0
 IN_SOIL, POLE = ("driven", "stub", "curve"), 0.26
 # What is left of a frame's stiffness at the least where its second order is estimated.
 LEAST_LEFT = 0.05
+# How much wider a hole is than its bolt, m.
+HOLE_M = 0.001
 
 
 @dataclass(frozen=True, eq=False)
@@ -154,6 +167,15 @@ def factors_of(weather: Weathered, times: float = 1.0, dead: float | None = None
     return factors
 
 
+def joint_share(work: Work) -> float:
+    """What joints leave of a tube's bending strength: as told, or what a bolt's hole leaves of the weaker one."""
+    told_, bolt_m = work.design.strength.joint_share, work.design.hold.bolt_m + HOLE_M
+    if work.design.posts.bolt_m is None:
+        return told_
+    left = (net_along(each.plastic_m3, bolt_m, each.wall_m, each.od_m) / each.plastic_m3 for each in sections_of(work))
+    return max(min(told_, *left), LEAST_LEFT)
+
+
 def _judged(
     work: Work,
     model: Model,
@@ -181,7 +203,7 @@ def _judged(
         which=model.which,
         sections=sections,
         strengths=tuple(strengths),
-        efficiency=np.where(model.jointed, work.design.strength.joint_share, 1.0),
+        efficiency=np.where(model.jointed, joint_share(work), 1.0),
         between_m=tube_m(work) / (work.design.strength.runs + 1),
         method="ultimate" if method == "eu" else "allowable",
     )
