@@ -17,11 +17,15 @@ from obtegum.core.quantity import FOOT_M, INCH_M, parse_length
 from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.hold.decisions import pulled_like
-from obtegum.core.rooms.hold.found import chain_of, concrete_top_m, holds_of, pulled, takes_of
+from obtegum.core.rooms.hold.found import chain_of, concrete_top_m, holds_of, pulled
+from obtegum.core.rooms.hold.takes import takes_of
 from obtegum.core.rooms.posts.found import least_embedment_m
+from obtegum.core.rooms.set_out.found import bays_of, pegs_of
 from obtegum.core.rooms.strength.asks import parting_gust, row_asks
-from obtegum.core.rooms.strength.found import bow_found
+from obtegum.core.rooms.strength.found import bow_found, joint_share
+from obtegum.core.rooms.strength.model import model_of
 from obtegum.core.step import Answer
+from obtegum.core.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_counts import planned, refused
 from tests.core.test_strength import told
@@ -295,7 +299,7 @@ def test_the_order_of_the_work_is_told_for_each_way() -> None:
     driven, concrete, plate = order(), order(set="concrete"), order(set="plate", hole_m=10 * INCH_M)
     assert driven.index("four at the corners") < driven.index("string") < driven.index("trial bow")
     assert "cap on every end" in driven
-    assert concrete.index("trial bow") < concrete.index("No bow before two days")
+    assert concrete.index("trial bow") < concrete.index("No bow in it for")
     # (10 in − 2 3/8 in)/2 to each side; 26 in of backfill settle by a tenth: 26/9 in is left over the grass.
     assert 'by 3 13/16" to each side' in plate
     assert 'left 2 15/16" over the grass' in plate
@@ -386,9 +390,59 @@ def test_frost_is_told_where_soil_heaves() -> None:
 def test_every_way_is_drawn_beside_the_others() -> None:
     plan = make_plan(**held(hold={"set": "plate", "corner_set": "concrete"}))
     ways = next(each for each in plan.drawings if each.view == "settings")
-    assert len(ways.table) == 9
+    assert len(ways.table) == 10
     assert any("people choose it when" in row.reading for row in ways.table)
     chain = next(each for each in plan.drawings if each.view == "chain")
     assert "the least" in chain.summary
     assert [row.what for row in chain.table][-1] == "wind lifts by"
     assert {getattr(item, "part", "") for item in chain.items} >= {"plate", "hole", "link:1", "link:2", "link:3"}
+
+
+def test_concrete_cures_by_its_warmth() -> None:
+    # (T + 10)·days: 60 at 20 °C is two days, 210 is seven; fourteen at 5 °C; nothing in frost.
+    warm = make_plan(**held(hold={"set": "concrete", "cures_c": 20.0}))
+    assert (said(warm, "bows_after").reading, said(warm, "film_after").reading) == ("2 days", "7 days")
+    cold = make_house(**held(hold={"set": "concrete", "cures_c": 5.0}))
+    poured = SiteRecord.model_validate({"poured": {"on": "2026-02-20"}})
+    answer = said(plan_house(cold, poured, default_catalogue()), "film_after")
+    assert (answer.reading, answer.note) == ("14 days", "by 2026-03-06")
+    frost = make_plan(**held(hold={"set": "concrete", "cures_c": -2.0}))
+    assert said(frost, "bows_after").reading == "not poured"
+    step = next(each for each in frost.steps if each.id == "hold")
+    assert any("Frost: not poured" in each.words for each in step.how)
+
+
+def test_a_day_that_no_calendar_has_is_refused() -> None:
+    job = Job(make_house(hold={"set": "concrete"}), SiteRecord())
+    with pytest.raises(DesignError, match="“2026-02-30” is no day"):
+        apply_edits(job, (chosen("record.poured.on", "2026-02-30"),), default_catalogue())
+
+
+def test_a_knee_wall_is_told_in_timber() -> None:
+    # 15 bows on 57 ft, bays of 57/14 ft: to each post two plates of a bay, a stud of 24 in less two plates of 38 mm,
+    # and five boards of 140 mm to cover 24 in.
+    bench = make_bench(**held(hold={"set": "knee", "wall_m": 24 * INCH_M}))
+    bay = bays_of(bench).bay_m
+    assert takes_of(bench, "knee").timber_m == pytest.approx(7 * bay + 24 * INCH_M - 2 * 0.038)
+    assert [link.part for link in chain_of(bench, "row").unknown] == ["grip", "soil"]
+    found = refused(bench.design, ("hold.wall_m", "5'"))
+    assert "The posts are shorter than the wall" in found.troubles[0].sentence
+
+
+def test_a_cure_is_told_in_holes_and_hours() -> None:
+    house = make_house(**held(**BOLT))
+    cures = [each for each in find_remedies(house, SiteRecord(), default_catalogue()) if each.verdict == "lift"]
+    plated = next(each for each in cures if "plate" in each.words)
+    bench = begin(house, SiteRecord(), default_catalogue())
+    posts = len(pegs_of(bench))
+    driven_h, plate_h = (takes_of(bench, each).hours_s / 3600 for each in ("driven", "plate"))
+    more = math.ceil(posts * plate_h) - math.ceil(posts * driven_h)
+    assert plated.cost == f"{posts} holes more, {more} hours of work more"
+
+
+def test_screws_weaken_the_bow_where_they_go_in() -> None:
+    whole, screwed = make_bench(**held()), make_bench(**held(hold={"screws": 2}))
+    assert not model_of(whole).jointed[:12].any()
+    assert model_of(screwed).jointed.sum() > model_of(whole).jointed.sum()
+    # Whole tube of thick wall keeps more than a thin one does beside the same hole; never more than is told.
+    assert joint_share(screwed) <= joint_share(whole)

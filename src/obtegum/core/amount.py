@@ -1,7 +1,7 @@
 """Amounts that are not lengths, as people write them: shares, slopes, loads, masses, stresses, rain, time, places.
 
 Inside the program everything is SI (m³, kg, Pa, m/s, s, N·m; shares of 1; slopes as run to a rise of one;
-degrees for places on the globe). Each kind has one unit in a house in feet and one in a metric house.
+degrees for places on the globe; °C). Each kind has one unit in a house in feet and one in a metric house.
 Source of the factors: the international foot and pound, exact; the US gallon of 231 cubic inches.
 """
 
@@ -12,7 +12,7 @@ from typing import Literal, NamedTuple
 
 from obtegum.core.quantity import FOOT_M, INCH_M, LengthError, Rounding, Units
 
-__all__ = ["SIGNED", "AmountKind", "amount_step", "amount_text", "parse_amount"]
+__all__ = ["SIGNED", "AmountKind", "amount_step", "amount_text", "amount_zero", "parse_amount"]
 
 AmountKind = Literal[
     "share",
@@ -35,10 +35,11 @@ AmountKind = Literal[
     "degrees",
     "count",
     "factor",
+    "temperature",
 ]
 # Kinds that are angles, and all that may lie below zero.
 ANGLES: tuple[AmountKind, ...] = ("latitude", "longitude", "degrees")
-SIGNED: tuple[AmountKind, ...] = (*ANGLES, "factor")
+SIGNED: tuple[AmountKind, ...] = (*ANGLES, "factor", "temperature")
 POUND_KG = 0.45359237
 POUND_N = POUND_KG * 9.80665
 # A thousand pounds of force on a square inch.
@@ -52,6 +53,7 @@ class _Unit(NamedTuple):
     size: float
     decimals: int
     spaced: bool = True
+    zero: float = 0.0
 
 
 _PERCENT, _MINUTES = _Unit("%", 0.01, 1), _Unit("min", 60.0, 1)
@@ -79,6 +81,7 @@ _UNITS: dict[AmountKind, dict[Units, _Unit]] = {
     "degrees": {"feet": _DEGREES, "metric": _DEGREES},
     "count": {"feet": _COUNT, "metric": _COUNT},
     "factor": {"feet": _FACTOR, "metric": _FACTOR},
+    "temperature": {"feet": _Unit("°F", 5 / 9, 0, zero=-160 / 9), "metric": _Unit("°C", 1.0, 0)},
 }
 # Other ways to write a unit.
 _ALIKE = {
@@ -88,7 +91,7 @@ _ALIKE = {
     "minutes": "min", "hours": "h", "hour": "h", "hr": "h", "hrs": "h", "percent": "%", "pct": "%",
     "lb/ft2": "psf", "lb/sq ft": "psf", "lb/ft²": "psf", "kn/m2": "kpa", "kn/m²": "kpa", "lbs": "lb", "lbf": "lb",
     "miles an hour": "mph", "mi/h": "mph", "mps": "m/s",
-    "lb-ft": "lb·ft", "ft-lb": "lb·ft", "nm": "n·m", "degrees": "°", "deg": "°",
+    "lb-ft": "lb·ft", "ft-lb": "lb·ft", "nm": "n·m", "degrees": "°", "deg": "°", "f": "°f", "c": "°c",
 }  # fmt: skip
 _NUMBER = re.compile(r"(?P<sign>[-−]?)\s*(?P<number>\d+(?:[.,]\d+)?|[.,]\d+)\s*(?P<unit>.*)")
 _PLAIN = r"\d+(?:\.\d+)?|\.\d+"
@@ -157,7 +160,9 @@ def _parse_degrees(text: str, kind: AmountKind) -> float:
 
 
 def parse_amount(text: str, kind: AmountKind, units: Units) -> float:
-    """Read a typed amount; a bare number is in the house's own unit. Only degrees and factors may be below zero.
+    """Read a typed amount; a bare number is in the house's own unit.
+
+    Only degrees, factors and temperatures may be below zero.
 
     Slopes are taken as a share, as ``1:100`` and as ``1/8 in per ft``; places on the globe with degrees,
     minutes and seconds, and N, S, E or W.
@@ -185,7 +190,7 @@ def parse_amount(text: str, kind: AmountKind, units: Units) -> float:
         raise LengthError(f"Write it in {own.name}, or leave the unit out." if own.name else "Write a number alone.")
     if found["sign"] and kind not in SIGNED:
         raise LengthError("It can't be below zero.")
-    value = float(number.replace(",", ".")) * unit.size * (-1 if found["sign"] else 1)
+    value = float(number.replace(",", ".")) * unit.size * (-1 if found["sign"] else 1) + unit.zero
     if kind == "slope" and unit is _PERCENT:
         if value == 0:
             raise LengthError("A side slope falls: write it like 1 : 1.5.")
@@ -198,7 +203,7 @@ def amount_text(value: float, kind: AmountKind, units: Units, rounding: Rounding
     if not math.isfinite(value):
         raise ValueError("only a finite amount can be printed")
     unit = _UNITS[kind][units]
-    scaled = value / unit.size * 10**unit.decimals
+    scaled = (value - unit.zero) / unit.size * 10**unit.decimals
     count = {"nearest": math.floor(scaled + 0.5), "down": math.floor(scaled + 1e-6), "up": math.ceil(scaled - 1e-6)}
     number = count[rounding] / 10**unit.decimals
     printed = f"{number:,.{unit.decimals}f}".replace("-", "−")
@@ -215,3 +220,8 @@ def amount_step(kind: AmountKind, units: Units) -> float:
     if kind == "slope":
         return 0.1
     return unit.size if kind in ANGLES else unit.size / 10**unit.decimals
+
+
+def amount_zero(kind: AmountKind, units: Units) -> float:
+    """What the house's unit calls nothing, SI: 0 but for temperatures."""
+    return _UNITS[kind][units].zero

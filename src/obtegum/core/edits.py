@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from typing import Any
 
-from obtegum.core.amount import SIGNED, amount_step, parse_amount
+from obtegum.core.amount import SIGNED, amount_step, amount_zero, parse_amount
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import read_design, read_record
@@ -73,9 +73,9 @@ def _amount_value(measure: Measure, edit: Edit, job: Job) -> float | None:
             raise DesignError([Trouble(path=measure.id, sentence=str(error))]) from None
     if edit.steps is None:
         raise DesignError([Trouble(path=measure.id, sentence="Nothing was given to change it to.")])
-    step = amount_step(measure.amount, units)
-    count = round(float(measure.now(job) or 0.0) / step) + edit.steps * STRIDES[edit.stride]
-    value = count * step if measure.amount in SIGNED else max(count, 0) * step
+    step, zero = amount_step(measure.amount, units), amount_zero(measure.amount, units)
+    count = round((float(measure.now(job) or 0.0) - zero) / step) + edit.steps * STRIDES[edit.stride]
+    value = (count if measure.amount in SIGNED else max(count, 0)) * step + zero
     return round(value) if measure.amount == "count" else value
 
 

@@ -89,11 +89,13 @@ class SiteLine:
 class Need:
     """What a house takes of something, as the cost of a remedy is told: a count, or a length in m.
 
-    Those that are ``weighed`` rank remedies, the fewest first.
+    ``many`` is what several of it are called, where that isn't the word with an s. Those that are ``weighed``
+    rank remedies, the fewest first.
     """
 
     what: str
     amount: float
+    many: str = ""
     is_length: bool = False
     weighed: bool = False
 

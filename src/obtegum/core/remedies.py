@@ -50,11 +50,11 @@ def _cures() -> dict[str, Cure]:
     return {name: cure for room in rooms() for name, cure in room.cures.items()}
 
 
-def _more(what: str, count: int) -> str:
+def _more(what: str, many: str, count: int) -> str:
     """More or fewer of something that is counted."""
     if count == 0:
         return ""
-    word = what if abs(count) == 1 else f"{what}s"
+    word = what if abs(count) == 1 else many or f"{what}s"
     return f"{abs(count)} {word} {'more' if count > 0 else 'fewer'}"
 
 
@@ -70,7 +70,7 @@ def _costs(before: Iterable[Need], after: Iterable[Need], tape: Tape) -> tuple[l
     for what in dict.fromkeys([*was, *now]):
         one = now.get(what) or was[what]
         more = (now[what].amount if what in now else 0.0) - (was[what].amount if what in was else 0.0)
-        words.append(_longer(what, more, tape) if one.is_length else _more(what, round(more)))
+        words.append(_longer(what, more, tape) if one.is_length else _more(what, one.many, round(more)))
         weighed += round(more) if one.weighed else 0
     return [each for each in words if each], weighed
 

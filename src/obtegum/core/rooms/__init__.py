@@ -14,7 +14,7 @@ from obtegum.core.rooms.bows.decisions import MOST_OWN, Bows, OwnTube
 from obtegum.core.rooms.check_bows.decisions import MOST_BOWS, BowChecks
 from obtegum.core.rooms.drain.decisions import Drain
 from obtegum.core.rooms.earth.decisions import Pad
-from obtegum.core.rooms.hold.decisions import Hold, Pulls
+from obtegum.core.rooms.hold.decisions import Hold, Poured, Pulls
 from obtegum.core.rooms.inside.decisions import Inside
 from obtegum.core.rooms.keep_pegs.decisions import Keep
 from obtegum.core.rooms.level.decisions import Level, Levels
@@ -80,12 +80,13 @@ class HouseDesign(House):
 
 class SiteRecord(Record):
     """What was done and found on site: ticks; the round of taping under way and the ones before it; levels;
-    the bend that was tried; posts pulled at, posts as they stand; the bows as measured."""
+    the bend that was tried; posts pulled at, the day they were poured, as they stand; the bows as measured."""
 
     taped: Taping = Taping()
     earlier: Annotated[tuple[Taping, ...], Field(max_length=MOST_ROUNDS)] = ()
     levels: Levels = Levels()
     trial: TrialBend = TrialBend()
     pulls: Pulls = Pulls()
+    poured: Poured = Poured()
     row: PostsBuilt = Field(default_factory=dict, max_length=MOST_POSTS)
     bows: BowChecks = Field(default_factory=dict, max_length=MOST_BOWS)

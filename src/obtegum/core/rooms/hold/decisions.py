@@ -1,11 +1,12 @@
 """How posts are set, what joins them to their bows, and what was tried by pulling at some."""
 
 from collections.abc import Iterator
+from datetime import date
 from typing import TYPE_CHECKING, Annotated, Literal
 
 from pydantic import Field
 
-from obtegum.core.numbers import Choice, Decisions, Each, Number, choice, misfit
+from obtegum.core.numbers import Choice, Decisions, Each, Number, Text, choice, misfit
 from obtegum.core.part import Part
 from obtegum.core.quantity import INCH_M
 from obtegum.core.trouble import Trouble
@@ -13,9 +14,9 @@ from obtegum.core.trouble import Trouble
 if TYPE_CHECKING:
     from obtegum.core.rooms import HouseDesign
 
-__all__ = ["PULL_FIELDS", "Hold", "Pulls", "SetAs", "pulled_like"]
+__all__ = ["PULL_FIELDS", "Hold", "Poured", "Pulls", "SetAs", "pulled_like"]
 
-SetAs = Literal["driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail"]
+SetAs = Literal["driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail", "knee"]
 NAMES = {
     "driven": "driven, ground left whole",
     "concrete": "in a hole of concrete",
@@ -26,6 +27,7 @@ NAMES = {
     "trench": "in a trench, filled back",
     "pier": "in a concrete column that stands out",
     "rail": "through a base rail, as pins",
+    "knee": "bolted to a knee wall",
 }
 MOST_PULLS = 6
 
@@ -35,13 +37,16 @@ class Hold(Decisions):
 
     set: Annotated[SetAs, choice("Posts are set", **NAMES)] = "driven"
     corner_set: Annotated[
-        Literal["same", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail"],
+        Literal["same", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail", "knee"],
         choice("The four at the corners", same="as the others", **NAMES),
     ] = "same"
     hole_m: Annotated[float, Number("Hole across", 0.08, 1.0, bare="floor", feet=10 * INCH_M)] = 0.25
     column_m: Annotated[
         float, Number("Column over the ground", 0.02, 2.0, bare="floor", feet=12 * INCH_M, hint="of the hole’s width")
     ] = 0.3
+    wall_m: Annotated[
+        float, Number("Knee wall, high", 0.2, 1.8, feet=24 * INCH_M, hint="its timber, from the ground")
+    ] = 0.6
     plate_m: Annotated[float, Number("Plate, a side", 0.08, 0.8, bare="floor", feet=8 * INCH_M)] = 0.2
     plate_up_m: Annotated[float, Number("Plate over the post’s end", 0.0, 2.0, bare="floor", feet=2 * INCH_M)] = 0.05
     backfill: Annotated[
@@ -51,6 +56,9 @@ class Hold(Decisions):
     bags: Annotated[
         int | None, Number("Bags to a hole", 1, 40, "count", hint="blank: what fills it; fewer make a plug")
     ] = None
+    cures_c: Annotated[
+        float, Number("It cures at", -10.0, 40.0, "temperature", hint="mean of day and night", feet=290 / 18)
+    ] = 15.0
     grip: Annotated[
         Literal["smooth", "bar", "clamp"],
         choice(
@@ -81,11 +89,14 @@ class Hold(Decisions):
     ] = "12"
 
     def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
-        """A plate that would lie above the ground."""
+        """A plate that would lie above the ground; a knee wall higher than the posts that are bolted to it."""
         deep_m = house.posts.length_m - house.posts.reveal_m
         if "plate" in (self.set, self.corner_set) and self.plate_up_m >= deep_m > 0:
             sentence = "The plate would lie on the grass. It must lie deeper than"
             yield misfit("hold.plate_up_m", sentence, deep_m, house.tape, "down")
+        if "knee" in (self.set, self.corner_set) and self.wall_m > house.posts.length_m:
+            sentence = "The posts are shorter than the wall that they are bolted to. They are"
+            yield misfit("hold.wall_m", sentence, house.posts.length_m, house.tape, "down")
 
 
 def pulled_like(house: "HouseDesign", setting: str) -> str:
@@ -114,7 +125,7 @@ class Pulls(Part):
     """
 
     set: Annotated[
-        Literal["none", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail"],
+        Literal["none", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail", "knee"],
         choice("Posts pulled at were", none="none yet", **NAMES),
     ] = "none"
     of: Annotated[str, Field(max_length=120)] = ""
@@ -139,6 +150,17 @@ class Pulls(Part):
         if self.rig == "scale":
             return 1.0
         return self.long_m / self.short_m if self.long_m and self.short_m else 0.0
+
+
+class Poured(Part):
+    """The day that concrete was poured, as the calendar has it: 2026-05-31; empty before."""
+
+    on: Annotated[str, Text("Poured on", 10, "year-month-day")] = ""
+
+    @property
+    def day(self) -> date | None:
+        """That day, None while it isn't told."""
+        return date.fromisoformat(self.on) if self.on else None
 
 
 # What is typed of the posts that were pulled at.

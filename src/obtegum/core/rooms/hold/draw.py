@@ -5,7 +5,6 @@ from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Material, Not
 from obtegum.core.paths import box, line
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.hold.found import (
-    TRENCH_M,
     bag_of,
     chain_of,
     concrete_top_m,
@@ -14,9 +13,9 @@ from obtegum.core.rooms.hold.found import (
     plate_deep_m,
     pulled,
     set_of,
-    takes_of,
 )
 from obtegum.core.rooms.hold.settings import SETTINGS
+from obtegum.core.rooms.hold.takes import THICK_M, TRENCH_M, takes_of
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.asks import all_asks
@@ -25,7 +24,7 @@ from obtegum.core.work import Work
 __all__ = ["chain", "settings"]
 
 BESIDE_M, BELOW_M, ABOVE_M = 0.75, 0.2, 0.35
-PLATE_THICK_M, BAR_M, RAIL_M = 0.012, 0.16, 0.12
+PLATE_THICK_M, BAR_M, RAIL_M, STUD_M = 0.012, 0.16, 0.12, 0.089
 # How far apart the ways stand beside each other, m.
 APART_M = 0.62
 
@@ -57,6 +56,11 @@ def _post(work: Work, setting: str, x: float, tag: str = "") -> list[Item]:
     if setting == "plate":
         at, side = -plate_deep_m(work), hold.plate_m / 2
         items.append(_solid(f"plate{tag}", "post", x - side, at - PLATE_THICK_M, x + side, at, "plate"))
+    if setting == "knee":
+        stud, high = half + STUD_M, hold.wall_m
+        items.append(_solid(f"wall{tag}", "board", x - stud, THICK_M, x - half, high - THICK_M, "stud"))
+        for at in (0.0, high - THICK_M):
+            items.append(_solid(f"wall{tag}", "board", x - stud, at, x - half, at + THICK_M, "plate of the wall"))
     if setting == "screw":
         for turn in range(3):
             at = -deep_m + 0.06 + 0.07 * turn
@@ -158,6 +162,7 @@ def settings(work: Work) -> Drawing:
             *([f"{takes.bags * count} bags, {bag_of(work).name.lower()}"] if takes.bags else []),
             *([f"{amount_text(takes.hole_m3 * count, 'load', units, 'up')} of spoil"] if takes.hole_m3 else []),
             *([f"{amount_text(takes.gravel_m3 * count, 'load', units, 'up')} of gravel"] if takes.gravel_m3 else []),
+            *([f"{work.say(takes.timber_m * count, 'up')} of timber"] if takes.timber_m else []),
             f"people choose it when {way.why}",
             f"undone: {way.undo}",
         ]

@@ -4,7 +4,7 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from obtegum.core.anchor.concrete import CARBON_KG_KG, CONCRETE_KG_M3, bags_for, filled_m, room_m3
+from obtegum.core.anchor.concrete import filled_m, room_m3
 from obtegum.core.anchor.links import A307_PA, SCREWS_M, Sheet, bolt_shear, bolt_tears_out, bolt_walls, screw_shear
 from obtegum.core.anchor.pole import GIVES, bears, pole_shear
 from obtegum.core.anchor.soil import CONCRETE_N_M3, Ground
@@ -16,29 +16,25 @@ from obtegum.core.rooms.hold.decisions import pulled_like
 from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.posts.found import STRAPS, least_embedment_m, post_count
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.soil.found import ground_of, hours_times, why_no_ground
+from obtegum.core.rooms.soil.found import ground_of, why_no_ground
 from obtegum.core.work import Work
 
 __all__ = [
     "ALLOWED",
     "CORNERS",
     "PULLS",
-    "TRENCH_M",
     "Chain",
     "Holds",
     "Joint",
-    "Takes",
     "bag_of",
     "chain_of",
     "concrete_top_m",
     "counts",
     "holds_of",
+    "in_ground_m",
     "plate_deep_m",
-    "proud_m",
     "pulled",
     "set_of",
-    "slide_m",
-    "takes_of",
 ]
 
 Kind = Literal["row", "corner"]
@@ -49,11 +45,6 @@ NEAR_TOP_M = 0.1
 PULLS, ALLOWED = 3, 0.5
 # How much shallower than those that were pulled at posts may stand and still count as alike, m.
 AS_DEEP_M = 0.005
-# Person-hours (this bench, estimates): a post driven, a hole by hand and a trench for each m³, a bag of 25 kg.
-DRIVEN_H, HAND_H_M3, TRENCH_H_M3, BAG_H, SET_H = 0.2, 6.0, 2.5, 0.15, 0.1
-TRENCH_M = 0.4
-# What backfill settles by over its first winter, as a share of its height (this bench).
-SETTLES = 0.1
 # Ultimate strength of mild steel of which only the yield is told (stand-in), Pa, and as a share of its yield.
 MILD_PA, OF_YIELD, MILD_YIELD_PA = 360e6, 1.3, 235e6
 
@@ -70,18 +61,6 @@ class Holds:
     still_n: float | None
     down_n: float | None
     source: str
-
-
-@dataclass(frozen=True, slots=True)
-class Takes:
-    """What a post of one setting takes: hole, spoil, concrete and gravel, m³, bags, hours of one person, carbon, kg."""
-
-    hole_m3: float
-    concrete_m3: float
-    gravel_m3: float
-    bags: int
-    hours_s: float
-    carbon_kg: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,13 +112,14 @@ def bag_of(work: Work) -> Bag:
     return bags.get(work.design.hold.bag) or bags[usual]
 
 
-def _deep_m(work: Work) -> float:
+def in_ground_m(work: Work) -> float:
+    """What the post with the least of it has in the ground, m; 0 where it hangs over it."""
     return max(least_embedment_m(work), 0.0)
 
 
 def concrete_top_m(work: Work) -> float:
     """How deep the concrete's top lies, m: at the ground, or lower where so few bags make a plug."""
-    hold, deep_m = work.design.hold, _deep_m(work)
+    hold, deep_m = work.design.hold, in_ground_m(work)
     if hold.bags is None:
         return 0.0
     high_m = filled_m(hold.bags, bag_of(work).yield_m3, hold.hole_m, post_tube(work).od_m)
@@ -148,7 +128,7 @@ def concrete_top_m(work: Work) -> float:
 
 def plate_deep_m(work: Work) -> float:
     """How deep the plate lies, m."""
-    return max(_deep_m(work) - work.design.hold.plate_up_m, 0.0)
+    return max(in_ground_m(work) - work.design.hold.plate_up_m, 0.0)
 
 
 def holds_of(work: Work, setting: str) -> Holds:
@@ -168,7 +148,7 @@ def holds_of(work: Work, setting: str) -> Holds:
     wide_m = post_tube(work).over_m
     side: tuple[float | None, float | None] = (None, None)
     if tamped:
-        side = _sideways(ground, wide_m, _deep_m(work))
+        side = _sideways(ground, wide_m, in_ground_m(work))
     return Holds(None, *side, None, f"no sourced value for a post {SETTINGS[setting].name}: test it")
 
 
@@ -178,7 +158,7 @@ def _sideways(ground: Ground, wide_m: float, deep_m: float) -> tuple[float, floa
 
 
 def _driven(work: Work, ground: Ground) -> Holds:
-    od_m, deep_m = post_tube(work).over_m, _deep_m(work)
+    od_m, deep_m = post_tube(work).over_m, in_ground_m(work)
     end_m2 = math.pi / 4 * od_m**2
     return Holds(
         shaft_friction(ground, od_m, deep_m, True),
@@ -189,7 +169,7 @@ def _driven(work: Work, ground: Ground) -> Holds:
 
 
 def _concreted(work: Work, ground: Ground, column_m: float) -> Holds:
-    hold, deep_m, tube_m = work.design.hold, _deep_m(work), post_tube(work).od_m
+    hold, deep_m, tube_m = work.design.hold, in_ground_m(work), post_tube(work).od_m
     if hold.hole_m <= tube_m:
         return Holds(None, None, None, None, "the post doesn’t go into so narrow a hole")
     # A form is filled to its top; a hole only as far as its bags go.
@@ -216,7 +196,7 @@ def _plated(work: Work, ground: Ground) -> Holds:
     lift_n = DEAD * over_plate(ground, hold.plate_m, deep_m, lean, bays_of(work).bay_m)
     side: tuple[float | None, float | None] = (None, None)
     if tamped:
-        side = _sideways(ground, post_tube(work).over_m, _deep_m(work))
+        side = _sideways(ground, post_tube(work).over_m, in_ground_m(work))
     words = "0.6 of the soil over the plate, shared with its neighbours’"
     return Holds(lift_n, *side, hold.plate_m**2 * ground.bearing_pa, words)
 
@@ -235,37 +215,9 @@ def pulled(work: Work, setting: str, way: Literal["up", "side"]) -> tuple[float 
         return None, f"{len(held)} pulled at, {PULLS} at the least"
     if pulls.deep_m is None:
         return None, "how deep those that were pulled at went isn’t told"
-    if _deep_m(work) < pulls.deep_m - AS_DEEP_M:
+    if in_ground_m(work) < pulls.deep_m - AS_DEEP_M:
         return None, f"pulled at {work.say(pulls.deep_m)} in the ground, these have less"
     return ALLOWED * min(held), f"half of the lowest of {len(held)} pull tests"
-
-
-def takes_of(work: Work, setting: str) -> Takes:
-    """What one post of a setting takes."""
-    hold, deep_m, tube_m, way = work.design.hold, _deep_m(work), post_tube(work).od_m, SETTINGS[setting]
-    across_m = max(hold.hole_m, hold.plate_m * math.sqrt(2)) if setting == "plate" else hold.hole_m
-    hole = room_m3(across_m, 0.0, deep_m) if way.holed else 0.0
-    if setting == "trench":
-        hole = TRENCH_M * deep_m * bays_of(work).bay_m
-    high_m = hold.column_m if setting == "pier" else -concrete_top_m(work)
-    concrete = room_m3(hold.hole_m, tube_m, deep_m + high_m) if way.concreted else 0.0
-    bag = bag_of(work)
-    told = hold.bags if setting == "concrete" else None
-    bags = (told or bags_for(concrete, bag.yield_m3)) if way.concreted else 0
-    gravel = room_m3(hold.hole_m, tube_m, deep_m) if setting == "gravel" else 0.0
-    hours = DRIVEN_H if not way.holed else SET_H + hole * (TRENCH_H_M3 if setting == "trench" else HAND_H_M3)
-    hours = hours * hours_times(work) + bags * BAG_H * bag.mass_kg / 25
-    return Takes(hole, concrete, gravel, bags, hours * 3600, concrete * CONCRETE_KG_M3 * CARBON_KG_KG)
-
-
-def proud_m(work: Work) -> float:
-    """How much higher than the grass backfill is left, m: depth·s/(1 − s)."""
-    return _deep_m(work) * SETTLES / (1 - SETTLES)
-
-
-def slide_m(work: Work) -> float:
-    """How far a post can still be moved to each side in its hole, m."""
-    return max((work.design.hold.hole_m - post_tube(work).over_m) / 2, 0.0)
 
 
 def _ultimate(tube: Tube) -> float:
@@ -333,6 +285,8 @@ def chain_of(work: Work, kind: Kind) -> Chain:
         links.append(_gripped(work, "in its concrete"))
     elif setting == "plate":
         links.append(_gripped(work, "over its plate"))
+    elif setting == "knee":
+        links.append(Joint("grip", "bolts, post to the wall’s stud", None, "no value for it in timber: test it"))
     tested, why = pulled(work, setting, "up")
     if tested is not None:
         # A test pulls at all that is in the ground.

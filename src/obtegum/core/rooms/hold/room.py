@@ -1,6 +1,7 @@
 """Holds down: how each post is set in its ground, what that holds, and the chain from bow to soil."""
 
-from collections.abc import Sequence
+import math
+from collections.abc import Iterator, Sequence
 from typing import Any
 
 from obtegum.core.catalogue import Catalogue
@@ -12,16 +13,19 @@ from obtegum.core.rooms.hold import judged, step
 from obtegum.core.rooms.hold.cures import CURES
 from obtegum.core.rooms.hold.decisions import PULL_FIELDS, pulled_like
 from obtegum.core.rooms.hold.draw import chain, settings
-from obtegum.core.rooms.hold.found import chain_of, counts, set_of, takes_of
+from obtegum.core.rooms.hold.found import chain_of, counts, set_of
 from obtegum.core.rooms.hold.rig import rig
+from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.hold.tables import TABLES
+from obtegum.core.rooms.hold.takes import hours_s, takes_of
+from obtegum.core.trouble import Trouble
 from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 
 PULLED = "record.pulls.set"
 # What all posts of a kind take.
-TAKEN = ("spoil", "concrete", "gravel", "bags", "carbon", "hours", "proud", "rail")
+TAKEN = ("spoil", "concrete", "gravel", "bags", "carbon", "hours", "proud", "rail", "timber")
 
 
 def _bags(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
@@ -40,8 +44,22 @@ def _write_pulled(document: Document, job: Job, setting: Any) -> None:
 
 
 def _needs(work: Work) -> tuple[Need, ...]:
-    bags = sum(count * takes_of(work, set_of(work, kind)).bags for kind, count in counts(work).items())
-    return (Need(what="bag of concrete", amount=bags, weighed=True),)
+    """Bags, holes, and the hours that setting them takes, whole ones."""
+    ways = [(count, set_of(work, kind)) for kind, count in counts(work).items()]
+    return (
+        Need(what="bag of concrete", amount=sum(count * takes_of(work, way).bags for count, way in ways), weighed=True),
+        Need(what="hole", amount=sum(count for count, way in ways if SETTINGS[way].holed)),
+        Need(what="hour of work", many="hours of work", amount=math.ceil(hours_s(work) / 3600 - 1e-9)),
+    )
+
+
+def _no_day(job: Job) -> Iterator[Trouble]:
+    """A day that no calendar has."""
+    try:
+        job.record.poured.day  # noqa: B018
+    except ValueError:
+        sentence = f"“{job.record.poured.on}” is no day. Write it like 2026-05-31."
+        yield Trouble(path="record.poured.on", sentence=sentence)
 
 
 def _links(work: Work) -> Sequence[Link]:
@@ -64,12 +82,14 @@ ROOM = Room(
     down=frozenset({"held_wind", "held_still", "held_down", "link", "corner_link", "hole_filled", "filled"}),
     up=frozenset(
         {
+            *("bows_after", "film_after"),
             *("asks_lift", "asks_wind", "asks_still", "asks_down"),
             *(f"{kind}{name}" for name in TAKEN for kind in ("", "corner_")),
         }
     ),
     nearest=frozenset({"set", "corner_set"}),
     tables=TABLES,
+    impossible=_no_day,
     pages=(
         Page(
             "Holds down",

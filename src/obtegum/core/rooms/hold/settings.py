@@ -122,4 +122,15 @@ SETTINGS: dict[str, Setting] = {
         reckoned=False,
         caution=f"A rail is lifted by two, backs straight. {HANDS}",
     ),
+    "knee": Setting(
+        name="bolted to a knee wall",
+        short="knee wall",
+        why="low sides are to be gained, or a wall stands there already",
+        undo="unbolted; the wall stays or is taken down",
+        tools="saw, level, drill, wrench",
+        holed=False,
+        concreted=False,
+        reckoned=False,
+        caution="A wall falls over until it is braced from the inside. Treated timber: mask while sawing.",
+    ),
 }

@@ -4,7 +4,7 @@ import math
 from collections.abc import Iterator
 
 from obtegum.core.amount import AmountKind, amount_text
-from obtegum.core.anchor.concrete import hole_for
+from obtegum.core.anchor.concrete import CHILLED_C, COVERED, STOOD_ON, hole_for
 from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.hold.decisions import PULL_FIELDS
@@ -16,13 +16,11 @@ from obtegum.core.rooms.hold.found import (
     counts,
     holds_of,
     plate_deep_m,
-    proud_m,
     set_of,
-    slide_m,
-    takes_of,
 )
 from obtegum.core.rooms.hold.judged import begun, gives_way, kinds, open_question
 from obtegum.core.rooms.hold.settings import SETTINGS
+from obtegum.core.rooms.hold.takes import cured_on, cures, proud_m, slide_m, takes_of
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.asks import all_asks
@@ -34,6 +32,7 @@ from obtegum.core.work import Work
 
 __all__ = ["plan", "strips"]
 
+DAY_S = 86400.0
 RIG = "Stand clear of a rig under load, out of the line of chain and bar."
 
 
@@ -75,11 +74,12 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *(("hold.column_m",) if "pier" in settings else ()),
             *(("hold.plate_m", "hold.plate_up_m") if "plate" in settings else ()),
             *(("hold.backfill",) if settings & {"plate", "tamped", "trench"} else ()),
-            *(("hold.bag", "hold.bags") if concreted else ()),
+            *(("hold.wall_m",) if "knee" in settings else ()),
+            *(("hold.bag", "hold.bags", "hold.cures_c", "record.poured.on") if concreted else ()),
             *(("hold.grip",) if gripped else ()),
             *tests,
         ),
-        aside=("hold.screw", "hold.bolt_m", "hold.bag", "hold.bags", *tests),
+        aside=("hold.screw", "hold.bolt_m", "hold.bag", "hold.bags", "hold.cures_c", "record.poured.on", *tests),
         answers=tuple(_answers(work)),
         leads=("link", "corner_link", "bags", "asks_lift"),
         views=("chain", "settings", *(("rig",) if pulls.set != "none" else ()), "above"),
@@ -103,16 +103,18 @@ def _order(work: Work) -> Iterator[str]:
     way, posts = SETTINGS[setting], work.design.posts
     yield f"The four at the corners first: squared again, and level across, before any other. {way.tools.capitalize()}."
     yield f"A string from corner to corner, then the other {many} to it, each to its height."
+    if setting == "knee":
+        yield "The wall plumb, straight and braced first; then each post to its stud, to the string."
     if setting == "rail":
         yield "The rail laid, joined, squared and marked; moved aside to dig, put back, squared again; pins last."
-    if not way.holed:
+    if not way.holed and setting != "knee":
         yield "A cap on every end that is struck, or the bow won’t go in."
     elif setting != "trench":
         slides = work.say(slide_m(work), "down")
         yield f"Holes flat at the bottom: a post keeps its height as it is moved, by {slides} to each side."
     if way.concreted:
         yield "A trial bow across the first pairs, loosely, before any concrete; then pour, and keep them plumb."
-        yield "No bow before two days at 20 °C (68 °F); no film and no pull before seven. Not poured in frost."
+        yield _cure(work)
     else:
         yield f"A trial bow across the first pairs, loosely, before the last {many} are in."
     if posts.stop == "bolt":
@@ -120,6 +122,16 @@ def _order(work: Work) -> Iterator[str]:
     if way.holed and not way.concreted and setting != "gravel":
         yield f"Backfill left {work.say(proud_m(work), 'up')} over the grass; topped up and read again after a winter."
     yield "Doors: a short sleeve in the ground for each bottom bolt, before the threshold is closed."
+
+
+def _cure(work: Work) -> str:
+    """How long concrete is left alone, at the temperature that is told."""
+    bows, film = cures(work, STOOD_ON), cures(work, COVERED)
+    if bows is None:
+        return "Frost: not poured. What freezes in its first days never holds."
+    chilled = work.design.hold.cures_c < CHILLED_C
+    kept = " Straw and sheet over it, it is near frost." if chilled else " Never poured where frost comes."
+    return f"No bow in it for {bows} days, no film and no pull for {film}.{kept}"
 
 
 def _next(work: Work, found: list[Verdict]) -> str:
@@ -194,6 +206,13 @@ def _takes(work: Work, kind: Kind, before: str, words: str) -> Iterator[Answer]:
             unit="kg",
             note="0.13 kg for each kg of concrete",
         )
+    if (way.concreted and kind == kinds(work)[0]) or (way.concreted and not SETTINGS[set_of(work, "row")].concreted):
+        yield from _cured(work)
+    if takes.timber_m:
+        whole = takes.timber_m * count
+        yield length_answer(
+            work, f"{before}timber", begun(f"{words}Timber of the wall"), whole, "studs, plates, boards"
+        )
     if setting == "concrete" and kind == "row" and work.design.hold.bags is not None:
         hole_m = hole_for(takes.bags, bag_of(work).yield_m3, post_tube(work).od_m, max(least_embedment_m(work), 0.01))
         yield length_answer(work, "hole_filled", f"A hole that {takes.bags} bags fill", hole_m, "across, to the grass")
@@ -207,6 +226,18 @@ def _takes(work: Work, kind: Kind, before: str, words: str) -> Iterator[Answer]:
         )
     hours = takes.hours_s * count
     yield amount_answer(work, f"{before}hours", begun(f"{words}Hours of one"), hours, "hours", way.tools)
+
+
+def _cured(work: Work) -> Iterator[Answer]:
+    """How long concrete cures before a bow stands in it, and before film or a pull; until what day."""
+    for name, label, maturity in (
+        ("bows_after", "Bows in it after", STOOD_ON),
+        ("film_after", "Film, pulls after", COVERED),
+    ):
+        days, until = cures(work, maturity), cured_on(work, maturity)
+        note = f"by {until.isoformat()}" if until else "" if days else "it doesn’t cure in frost"
+        reading = f"{days} days" if days else "not poured"
+        yield Answer(id=name, label=label, reading=reading, value=(days or 0) * DAY_S, unit="s", note=note)
 
 
 def strips(work: Work) -> list[Strip]:

@@ -3,8 +3,9 @@
 from collections.abc import Sequence
 
 from obtegum.core.faces import Table
-from obtegum.core.rooms.hold.found import chain_of, counts, holds_of, takes_of
+from obtegum.core.rooms.hold.found import chain_of, counts, holds_of
 from obtegum.core.rooms.hold.settings import SETTINGS
+from obtegum.core.rooms.hold.takes import takes_of
 from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
@@ -12,15 +13,15 @@ __all__ = ["TABLES"]
 
 def _settings(work: Work) -> Sequence[Sequence[object]]:
     """A line a way to set one post, SI; empty where no sourced value says what it holds."""
-    head = ("set", "lift_n", "wind_n", "still_n", "down_n", "spoil_m3", "concrete_m3", "bags", "gravel_m3", "hours",
-            "carbon_kg", "source")  # fmt: skip
+    head = ("set", "lift_n", "wind_n", "still_n", "down_n", "spoil_m3", "concrete_m3", "bags", "gravel_m3", "timber_m",
+            "hours", "carbon_kg", "source")  # fmt: skip
     rows = list[tuple[object, ...]]()
     for name, way in SETTINGS.items():
         holds, takes = holds_of(work, name), takes_of(work, name)
         forces = (holds.lift_n, holds.wind_n, holds.still_n, holds.down_n)
-        room = (f"{takes.hole_m3:.4f}", f"{takes.concrete_m3:.4f}", takes.bags, f"{takes.gravel_m3:.4f}")
-        last = (f"{takes.hours_s / 3600:.2f}", f"{takes.carbon_kg:.1f}", holds.source)
-        rows.append((way.name, *("" if each is None else f"{each:.1f}" for each in forces), *room, *last))
+        amounts = (f"{takes.hole_m3:.4f}", f"{takes.concrete_m3:.4f}", takes.bags, f"{takes.gravel_m3:.4f}")
+        last = (f"{takes.timber_m:.2f}", f"{takes.hours_s / 3600:.2f}", f"{takes.carbon_kg:.1f}", holds.source)
+        rows.append((way.name, *("" if each is None else f"{each:.1f}" for each in forces), *amounts, *last))
     return (head, *rows)
 
 

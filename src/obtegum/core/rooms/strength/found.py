@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.anchor.links import net_along
+from obtegum.core.anchor.links import SCREWS_M, net_along
 from obtegum.core.found import found
 from obtegum.core.frame.analyse import AMPLIFY, SOFT, Bow, Found, analyse
 from obtegum.core.frame.steel import Strength, allowable, european, used
@@ -168,11 +168,15 @@ def factors_of(weather: Weathered, times: float = 1.0, dead: float | None = None
 
 
 def joint_share(work: Work) -> float:
-    """What joints leave of a tube's bending strength: as told, or what a bolt's hole leaves of the weaker one."""
-    told_, bolt_m = work.design.strength.joint_share, work.design.hold.bolt_m + HOLE_M
-    if work.design.posts.bolt_m is None:
+    """What joints leave of a tube's bending strength: as told, or what a hole leaves of the weaker one."""
+    told_, hold = work.design.strength.joint_share, work.design.hold
+    bolted = [hold.bolt_m + HOLE_M] if work.design.posts.bolt_m is not None else []
+    holes = bolted + ([SCREWS_M[hold.screw]] if hold.screws else [])
+    if not holes:
         return told_
-    left = (net_along(each.plastic_m3, bolt_m, each.wall_m, each.od_m) / each.plastic_m3 for each in sections_of(work))
+    left = (
+        net_along(each.plastic_m3, max(holes), each.wall_m, each.od_m) / each.plastic_m3 for each in sections_of(work)
+    )
     return max(min(told_, *left), LEAST_LEFT)
 
 

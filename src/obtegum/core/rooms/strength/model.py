@@ -78,10 +78,12 @@ def _out_m(work: Work) -> list[float]:
 
 
 def _weakened(work: Work) -> list[float]:
-    """Where besides its joints a bow is weaker than its tube, m of girth: corners, and bolts at both its posts."""
+    """Where besides its joints a bow is weaker than its tube, m of girth: corners, what holes its two ends."""
     posts, top_s, girth_m = work.design.posts, entry_of(work).post_top_s_m, centre_line(work).girth_m
     stop = [work.design.bows.insertion_m] if posts.stop == "bolt" and way_of(work).socketed else []
-    bolts = [top_s - below_m for below_m in ([posts.bolt_m] if posts.bolt_m is not None else []) + stop]
+    screwed = [work.design.bows.insertion_m / 2] if work.design.hold.screws and way_of(work).socketed else []
+    bolted = [posts.bolt_m] if posts.bolt_m is not None else []
+    bolts = [top_s - below_m for below_m in bolted + stop + screwed]
     return [*(kink.s_m for kink in corners_of(work)), *bolts, *(girth_m - at_m for at_m in bolts)]
 
 

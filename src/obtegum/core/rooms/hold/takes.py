@@ -1,0 +1,93 @@
+"""What each way to set a post takes: hole, spoil, concrete, gravel, timber, bags, hours, carbon, days to cure."""
+
+import math
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from obtegum.core.anchor.concrete import CARBON_KG_KG, CONCRETE_KG_M3, bags_for, cured_days, room_m3
+from obtegum.core.rooms.bows.tubes import post_tube
+from obtegum.core.rooms.hold.found import bag_of, concrete_top_m, counts, in_ground_m, set_of
+from obtegum.core.rooms.hold.settings import SETTINGS
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.soil.found import hours_times
+from obtegum.core.work import Work
+
+__all__ = ["THICK_M", "TRENCH_M", "Takes", "cured_on", "cures", "hours_s", "proud_m", "slide_m", "takes_of"]
+
+# Person-hours (this bench, estimates): a post driven, a hole by hand and a trench for each m³, a bag of 25 kg.
+DRIVEN_H, HAND_H_M3, TRENCH_H_M3, BAG_H, SET_H = 0.2, 6.0, 2.5, 0.15, 0.1
+TRENCH_M = 0.4
+# What backfill settles by over its first winter, as a share of its height (this bench).
+SETTLES = 0.1
+# The same for a stud of a knee wall, and for each m of board on it.
+STUD_H, BOARD_H_M = 0.4, 0.15
+# Thick and wide of the timber that a knee wall is made of, 38 × 89, and how wide the boards on it are, m.
+THICK_M, BOARD_M = 0.038, 0.14
+
+
+@dataclass(frozen=True, slots=True)
+class Takes:
+    """What a post of one setting takes: hole, spoil, concrete and gravel, m³, timber, m, bags, hours of one
+    person, s, carbon, kg."""
+
+    hole_m3: float
+    concrete_m3: float
+    gravel_m3: float
+    timber_m: float
+    bags: int
+    hours_s: float
+    carbon_kg: float
+
+
+def takes_of(work: Work, setting: str) -> Takes:
+    """What one post of a setting takes."""
+    hold, deep, tube_m, way = work.design.hold, in_ground_m(work), post_tube(work).od_m, SETTINGS[setting]
+    across_m = max(hold.hole_m, hold.plate_m * math.sqrt(2)) if setting == "plate" else hold.hole_m
+    hole = room_m3(across_m, 0.0, deep) if way.holed else 0.0
+    if setting == "trench":
+        hole = TRENCH_M * deep * bays_of(work).bay_m
+    high_m = hold.column_m if setting == "pier" else -concrete_top_m(work)
+    concrete = room_m3(hold.hole_m, tube_m, deep + high_m) if way.concreted else 0.0
+    bag = bag_of(work)
+    told = hold.bags if setting == "concrete" else None
+    bags = (told or bags_for(concrete, bag.yield_m3)) if way.concreted else 0
+    gravel = room_m3(hold.hole_m, tube_m, deep) if setting == "gravel" else 0.0
+    hours = DRIVEN_H if not way.holed else SET_H + hole * (TRENCH_H_M3 if setting == "trench" else HAND_H_M3)
+    hours = hours * hours_times(work) + bags * BAG_H * bag.mass_kg / 25
+    timber = 0.0
+    if setting == "knee":
+        # Nothing goes into the ground but what the wall stands on.
+        bay_m = bays_of(work).bay_m
+        boards = math.ceil(hold.wall_m / BOARD_M) * bay_m
+        timber = 2 * bay_m + hold.wall_m - 2 * THICK_M + boards
+        hours = SET_H + STUD_H + BOARD_H_M * boards
+    return Takes(hole, concrete, gravel, timber, bags, hours * 3600, concrete * CONCRETE_KG_M3 * CARBON_KG_KG)
+
+
+def proud_m(work: Work) -> float:
+    """How much higher than the grass backfill is left, m: depth·s/(1 − s)."""
+    return in_ground_m(work) * SETTLES / (1 - SETTLES)
+
+
+def slide_m(work: Work) -> float:
+    """How far a post can still be moved to each side in its hole, m."""
+    return max((work.design.hold.hole_m - post_tube(work).over_m) / 2, 0.0)
+
+
+def hours_s(work: Work) -> float:
+    """What setting all of them takes, s of one person."""
+    return sum(count * takes_of(work, set_of(work, kind)).hours_s for kind, count in counts(work).items())
+
+
+def cures(work: Work, maturity: float) -> int | None:
+    """Days until concrete of this house has come to a maturity, °C·days; None where it freezes."""
+    try:
+        return cured_days(maturity, work.design.hold.cures_c)
+    except ValueError:
+        return None
+
+
+def cured_on(work: Work, maturity: float) -> date | None:
+    """The day on which what was poured has come to a maturity; None where no day is told, or it freezes."""
+    days, poured = cures(work, maturity), work.record.poured.day
+    return poured + timedelta(days=days) if poured is not None and days is not None else None
