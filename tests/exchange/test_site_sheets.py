@@ -64,7 +64,7 @@ def test_each_way_of_squaring_is_drawn_on_paper() -> None:
 
 def test_holding_down_and_the_row_are_on_paper() -> None:
     found = pages(make_plan(**told(), soil={"kind": "clay"}, hold={"set": "concrete"}))
-    for words in ("Wet cement burns", "1. The four at the corners first", "Not poured in frost"):
+    for words in ("Wet cement burns", "1. The four at the corners first", "No bow in it for 3 days"):
         assert words in found["Holds down"]
     for side in ("left", "right"):
         assert f"Write what each post on the {side} measures" in found["Row of posts"]

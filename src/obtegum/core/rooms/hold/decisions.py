@@ -1,7 +1,6 @@
 """How posts are set, what joins them to their bows, and what was tried by pulling at some."""
 
 from collections.abc import Iterator
-from datetime import date
 from typing import TYPE_CHECKING, Annotated, Literal
 
 from pydantic import Field
@@ -156,11 +155,6 @@ class Poured(Part):
     """The day that concrete was poured, as the calendar has it: 2026-05-31; empty before."""
 
     on: Annotated[str, Text("Poured on", 10, "year-month-day")] = ""
-
-    @property
-    def day(self) -> date | None:
-        """That day, None while it isn't told."""
-        return date.fromisoformat(self.on) if self.on else None
 
 
 # What is typed of the posts that were pulled at.

@@ -5,6 +5,7 @@ from collections.abc import Iterator, Sequence
 from typing import Any
 
 from obtegum.core.catalogue import Catalogue
+from obtegum.core.day import days_later
 from obtegum.core.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
 from obtegum.core.fields import Document, Option, put, special
 from obtegum.core.job import Job
@@ -56,7 +57,8 @@ def _needs(work: Work) -> tuple[Need, ...]:
 def _no_day(job: Job) -> Iterator[Trouble]:
     """A day that no calendar has."""
     try:
-        job.record.poured.day  # noqa: B018
+        if job.record.poured.on:
+            days_later(job.record.poured.on, 0)
     except ValueError:
         sentence = f"“{job.record.poured.on}” is no day. Write it like 2026-05-31."
         yield Trouble(path="record.poured.on", sentence=sentence)

@@ -235,7 +235,7 @@ def _cured(work: Work) -> Iterator[Answer]:
         ("film_after", "Film, pulls after", COVERED),
     ):
         days, until = cures(work, maturity), cured_on(work, maturity)
-        note = f"by {until.isoformat()}" if until else "" if days else "it doesn’t cure in frost"
+        note = f"by {until}" if until else "" if days else "it doesn’t cure in frost"
         reading = f"{days} days" if days else "not poured"
         yield Answer(id=name, label=label, reading=reading, value=(days or 0) * DAY_S, unit="s", note=note)
 

@@ -2,9 +2,9 @@
 
 import math
 from dataclasses import dataclass
-from datetime import date, timedelta
 
 from obtegum.core.anchor.concrete import CARBON_KG_KG, CONCRETE_KG_M3, bags_for, cured_days, room_m3
+from obtegum.core.day import days_later
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.hold.found import bag_of, concrete_top_m, counts, in_ground_m, set_of
 from obtegum.core.rooms.hold.settings import SETTINGS
@@ -87,7 +87,7 @@ def cures(work: Work, maturity: float) -> int | None:
         return None
 
 
-def cured_on(work: Work, maturity: float) -> date | None:
-    """The day on which what was poured has come to a maturity; None where no day is told, or it freezes."""
-    days, poured = cures(work, maturity), work.record.poured.day
-    return poured + timedelta(days=days) if poured is not None and days is not None else None
+def cured_on(work: Work, maturity: float) -> str:
+    """The day on which what was poured has come to a maturity; empty where no day is told, or it freezes."""
+    days, poured = cures(work, maturity), work.record.poured.on
+    return days_later(poured, days) if poured and days is not None else ""
