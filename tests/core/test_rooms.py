@@ -143,17 +143,20 @@ from obtegum.core.drawing import Outline, drawn
 from obtegum.core.paths import line
 from obtegum.core.faces import File, Member, SiteLine, Table
 from obtegum.core.room import Room
-from obtegum.core.step import StepPlan
+from obtegum.core.step import Standing, StepPlan
 from obtegum.core.verdict import Verdict
 
 def verdicts(work):
     said = {"title": "Gutter", "sentence": "It runs off.", "number": "", "limit": "", "ratio": None}
     return [Verdict(id="gutter-falls", step="gutter", level="holds", **said)]
 
+def stands(work, found):
+    return Standing(id="gutter", title="Gutter", group="Frame", state="open")
+
 def plan(work, found):
     low = length_answer(work, "gutter_low", "Low end", work.design.gutter.falls_m)
     return StepPlan(
-        id="gutter", title="Gutter", group="Frame", state="open", next="Hang it.", caution="Ladders.",
+        **stands(work, found), next="Hang it.", caution="Ladders.",
         measures=("gutter.falls_m",), answers=(low,),
         leads=("gutter_low",), views=("gutter",), strips=(), grips=(), focus=("gutter",),
     )
@@ -165,7 +168,7 @@ def draw(work):
     return drawn(view="gutter", title="The gutter", summary="It falls.", items=items, table=())
 
 ROOM = Room(
-    plan=plan, verdicts=verdicts, views={"gutter": draw}, down=frozenset({"gutter_low"}),
+    stands=stands, plan=plan, verdicts=verdicts, views={"gutter": draw}, down=frozenset({"gutter_low"}),
     tables=(Table(name="gutter", label="Gutter", about="its pieces", rows=lambda work: (("piece",), (1,))),),
     on_site=lambda work: (SiteLine(kind="gutter", path=((0.0, 0.0), (work.design.size.length_m, 0.0))),),
 )

@@ -83,8 +83,9 @@ def needs(work: Work) -> tuple[Need, ...]:
 
 def plan_work(work: Work, shown: str | None = None) -> HousePlan:
     """Plan the house on a bench; what the bench has kept is not found again."""
-    steps = tuple(room.planned(work) for room in rooms())
-    wanted = [step for step in steps if shown in (None, step.id)]
+    standing = {room: room.standing(work) for room in rooms()}
+    looked = {room: room.planned(work) for room, each in standing.items() if shown in (None, each["id"])}
+    wanted = looked.values()
     seen = {view for step in wanted for view in step.views}
     tapes = {strip for step in wanted for strip in step.strips}
     design, verdicts = work.design, judged(work)
@@ -101,20 +102,15 @@ def plan_work(work: Work, shown: str | None = None) -> HousePlan:
         unknowns=unknown_count(verdicts),
         verdicts=verdicts,
         measures={name: state(work) for name, state in states.items()},
-        steps=tuple(step if step in wanted else step.brief() for step in steps),
+        steps=tuple(looked.get(room) or StepPlan.brief(each) for room, each in standing.items()),
         drawings=(
             *(_tabled(draw(work), shown) for name, draw in views().items() if name in seen),
-            *(
-                _tabled(each, shown)
-                for room, step in zip(rooms(), steps, strict=True)
-                if step in wanted
-                for each in room.numbered(work)
-            ),
+            *(_tabled(each, shown) for room in looked for each in room.numbered(work)),
         ),
         strips=tuple(
             strip
-            for room, step in zip(rooms(), steps, strict=True)
-            if shown is None or step in wanted or tapes.intersection(room.lends)
+            for room in rooms()
+            if room in looked or tapes.intersection(room.lends)
             for strip in room.laid(work)
             if strip.id in tapes
         ),

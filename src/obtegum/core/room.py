@@ -32,7 +32,7 @@ from obtegum.core.fields import Measure
 from obtegum.core.found import Finding
 from obtegum.core.job import Job
 from obtegum.core.rooms import ROOMS, HouseDesign, SiteRecord
-from obtegum.core.step import StepPlan
+from obtegum.core.step import Standing, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.trouble import Trouble
 from obtegum.core.verdict import Verdict
@@ -53,9 +53,10 @@ def _nothing(*_: object) -> dict[str, Any]:
 class Room:
     """One step of the work.
 
-    What it shows: ``plan``, ``verdicts``, ``strips`` (``lends`` names those that others show too), ``views``
-    by their names, ``layers`` that it adds to other rooms' views, ``told``, the drawings of its numbered work,
-    ``small``, the house as it is shown among others, ``sums_up``, what is said of it there, and ``how_large``.
+    What it shows: ``stands``, its name and how far it has come, ``plan``, all of the step, ``verdicts``, ``strips``
+    (``lends`` names those that others show too), ``views`` by their names, ``layers`` that it adds to other rooms'
+    views, ``told``, the drawings of its numbered work, ``small``, the house as it is shown among others,
+    ``sums_up``, what is said of it there, and ``how_large``.
     What can be set: ``fields`` with ways of their own, ``more_fields`` that come and go with the design,
     ``beside``, those that are set beside the files, whatever step is shown. ``must`` is what a house can't be without,
     ``follows`` what its decisions make of others, exact, by their paths, written whenever something is changed.
@@ -66,6 +67,7 @@ class Room:
     history. ``minds`` says what comes of a post that is left where it strays.
     """
 
+    stands: Callable[[Work, list[Verdict]], Standing]
     plan: Callable[[Work, list[Verdict]], StepPlan]
     verdicts: Callable[[Work], list[Verdict]]
     strips: Callable[[Work], Sequence[Strip]] = _none
@@ -102,9 +104,10 @@ class Room:
 
     def __post_init__(self) -> None:
         # What is kept of a room is looked up by these, so they are made once.
-        judged, planned = Finding(self.verdicts), self.plan
+        judged, planned, stands = Finding(self.verdicts), self.plan, self.stands
         found = {
             "judged": judged,
+            "standing": Finding(lambda work: stands(work, judged(work))),
             "planned": Finding(lambda work: planned(work, judged(work))),
             "laid": Finding(self.strips, compared=False),
             "numbered": Finding(self.told, compared=False),
@@ -113,6 +116,7 @@ class Room:
             object.__setattr__(self, name, finding)
 
     judged: Finding[list[Verdict]] = field(init=False)
+    standing: Finding[Standing] = field(init=False)
     planned: Finding[StepPlan] = field(init=False)
     laid: Finding[Sequence[Strip]] = field(init=False)
     numbered: Finding[Sequence[Drawing]] = field(init=False)

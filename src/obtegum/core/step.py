@@ -1,12 +1,24 @@
 """A step of the work as the bench shows it: inputs, answers, what to look at, what to do next."""
 
-from typing import Literal
+from typing import Literal, NotRequired, TypedDict
 
 from obtegum.core.part import Part
 
-__all__ = ["Action", "Answer", "StepPlan", "StepState", "Told"]
+__all__ = ["Action", "Answer", "Standing", "StepPlan", "StepState", "Told"]
 
 StepState = Literal["open", "going", "checked", "done", "look"]
+Group = Literal["Place", "Frame", "Close in", "Build", "Keep"]
+
+
+class Standing(TypedDict):
+    """What a step is called, and how far it has come: all that is told of one that isn't shown."""
+
+    id: str
+    title: str
+    group: Group
+    state: StepState
+    done: NotRequired[int]
+    of: NotRequired[int]
 
 
 class Answer(Part):
@@ -47,7 +59,7 @@ class StepPlan(Part):
 
     id: str
     title: str
-    group: Literal["Place", "Frame", "Close in", "Build", "Keep"]
+    group: Group
     state: StepState
     next: str
     next_part: str | None = None
@@ -67,13 +79,11 @@ class StepPlan(Part):
     done: int = 0
     of: int = 0
 
-    def brief(self) -> "StepPlan":
-        """What is told of a step that isn't shown: its name, and how far it has come."""
-        return StepPlan(
-            id=self.id,
-            title=self.title,
-            group=self.group,
-            state=self.state,
+    @classmethod
+    def brief(cls, standing: Standing) -> "StepPlan":
+        """A step that isn't shown."""
+        return cls(
+            **standing,
             next="",
             caution="",
             measures=(),
@@ -83,6 +93,4 @@ class StepPlan(Part):
             strips=(),
             grips=(),
             focus=(),
-            done=self.done,
-            of=self.of,
         )

@@ -35,6 +35,18 @@ LINES = ("free", "lengths", "turned", "swaying", "_swaying_bands")
 MOST_PASSES, HOLDS = 40, 1e-5
 # Modes that buckling shapes are mixed of, and the least of a load's inverse that counts.
 MODES, LEAST = 12, 1e-12
+# Rounds of subspace iteration, from waves along the frame to its modes.
+ROUNDS = 3
+
+
+def _dense(bands: Array) -> Array:
+    """The whole of a symmetric matrix that is told by its upper bands."""
+    rows = bands.reshape(BANDS + 1, -1)
+    whole, at = np.zeros((rows.shape[1], rows.shape[1])), np.arange(rows.shape[1])
+    for off in range(BANDS + 1):
+        near, far = at[: len(at) - off], at[off:]
+        whole[near, far] = whole[far, near] = rows[BANDS - off, off:]
+    return whole
 
 
 def _each(matrices: Array, vectors: Array) -> Array:
@@ -127,19 +139,19 @@ class Frame:
     @cached_property
     def mode_swaying(self) -> Array:
         """(n, m, m): what a tension of 1 N in each element stiffens the frame's own modes, whose stiffness is 1."""
-        size = 3 * (self.count + 1)
-        stiff, sway = np.zeros((size, size)), np.zeros((size, size))
-        for element in range(self.count):
-            at = slice(3 * element, 3 * element + 6)
-            stiff[at, at] += self.stiff[element]
-            sway[at, at] += self.swaying[element]
-        free = self.free
-        pick = np.ix_(free, free)
-        many = min(MODES, len(free))
-        _, found = eigh(sway[pick], stiff[pick], subset_by_index=(len(free) - many, len(free) - 1), check_finite=False)
-        modes = np.zeros((size, many))
-        modes[free] = found
-        ends = np.stack([modes[3 * element : 3 * element + 6] for element in range(self.count)])
+        stiff, sway = _dense(self._plain_bands), _dense(self._swaying_bands.sum(axis=0))
+        along = np.concatenate([[0.0], np.cumsum(self.lengths)]) / self.lengths.sum()
+        waves = np.sin(np.pi * np.outer(along, np.arange(1, MODES + 1)))
+        shapes = np.zeros((self.count + 1, 3, 2 * MODES))
+        shapes[:, 0, :MODES] = shapes[:, 1, MODES:] = waves
+        tried = shapes.reshape(-1, 2 * MODES)
+        tried[list(self.held)] = 0.0
+        for _ in range(ROUNDS):
+            tried = np.linalg.qr(cho_solve_banded((self.factor, False), sway @ tried, check_finite=False))[0]
+        many = min(MODES, len(self.free))
+        mixed = eigh(tried.T @ sway @ tried, tried.T @ stiff @ tried, check_finite=False)[1]
+        modes = tried @ mixed[:, -many:]
+        ends = self.spread(modes.T).transpose(1, 2, 0)
         return np.asarray(ends.transpose(0, 2, 1) @ self.swaying @ ends)
 
     @cached_property

@@ -10,6 +10,7 @@ from obtegum.core.rooms.bend.fields import FIELDS
 __all__ = ["ROOM"]
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,

@@ -34,12 +34,12 @@ from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.found import hands_force, play_of
 from obtegum.core.rooms.size.found import headroom_m
 from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, StepPlan
+from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 _verdict = partial(verdict_on, "bend", part="bow")
 
@@ -173,15 +173,22 @@ def _why(work: Work) -> str:
     return f"With the {told} {what}{by}{' and its straight ends' if tailed else ''}"
 
 
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(
+        id="bend",
+        title="Bend",
+        group="Frame",
+        state=settled(found) if _on_former(work) else "open",
+    )
+
+
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     on_former = _on_former(work)
     pieces = [piece for piece in split_of(work).pieces if bent_stretches(work, piece)] if on_former else []
     return StepPlan(
-        id="bend",
-        title="Bend",
-        group="Frame",
-        state=settled(found) if on_former else "open",
+        **stands(work, found),
         next=_next(work),
         caution=CAUTION if work.design.bows.making != "parts" else JOINED,
         measures=(

@@ -32,6 +32,7 @@ def _needs(work: Work) -> tuple[Need, ...]:
 
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=strips,

@@ -21,11 +21,11 @@ from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import own_measures
 from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, StepPlan
+from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
-__all__ = ["plan", "verdicts"]
+__all__ = ["plan", "stands", "verdicts"]
 
 SAME = 1e-6
 CHECK_ONE = "Count what came, join one bow on the floor, and check its width before the rest."
@@ -176,6 +176,16 @@ def _sticks(count: int) -> str:
     return "one stick" if count == 1 else f"{count} sticks"
 
 
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(
+        id="bows",
+        title="Bows",
+        group="Frame",
+        state=settled(found),
+    )
+
+
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     split, bows = split_of(work), bays_of(work).bows
@@ -215,10 +225,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         *_slides(work),
     )
     return StepPlan(
-        id="bows",
-        title="Bows",
-        group="Frame",
-        state=settled(found),
+        **stands(work, found),
         next=CHECK_ONE if bought else "Mark one stick, bend one bow, and check its width before the rest.",
         caution=JOINED if bought else "Cut ends are sharp and bent tube whips: gloves, eyes, two people on a bow.",
         measures=(

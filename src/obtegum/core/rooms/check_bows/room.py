@@ -8,6 +8,7 @@ from obtegum.core.rooms.check_bows.draw import bow_set
 __all__ = ["ROOM"]
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,

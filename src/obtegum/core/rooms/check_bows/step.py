@@ -7,12 +7,12 @@ from obtegum.core.rooms.check_bows.checks import Judged, quarter_height, standin
 from obtegum.core.rooms.check_bows.decisions import CHECKS
 from obtegum.core.rooms.check_bows.found import judged_bows, lying_bow, lying_height_m, lying_span_m
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.step import Answer, StepPlan
+from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Entered, Strip, StripMark
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 TITLES = {
     "width": "Widths",
@@ -88,14 +88,23 @@ def _again(work: Work, each: Judged) -> str:
     return f"bow {each.bow} is {wide} too wide: back on the former, close it by {more} at each of {pulls} pulls, {ends}"
 
 
-def plan(work: Work, found: list[Verdict]) -> StepPlan:
-    """The step's inputs and answers."""
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
     done = sum(all(_value(work, bow, name) is not None for name in ASKED) for bow in range(1, bays_of(work).bows + 1))
-    return StepPlan(
+    return Standing(
         id="check-bows",
         title="Check bows",
         group="Frame",
         state=ticked_off(found, done or bool(work.record.bows), bays_of(work).bows),
+        done=done,
+        of=bays_of(work).bows,
+    )
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    return StepPlan(
+        **stands(work, found),
         next=_next(work),
         next_part=_next_part(work),
         caution=BOUGHT if work.design.bows.making == "parts" else BENT,
@@ -120,8 +129,6 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         grips=(),
         walk=tuple(f"record.bows.{bow}.{name}_m" for bow, name in _walk(work)),
         focus=("bow", "planned", "ground", "line"),
-        done=done,
-        of=bays_of(work).bows,
     )
 
 

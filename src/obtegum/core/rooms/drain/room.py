@@ -13,6 +13,7 @@ from obtegum.core.rooms.drain.parts import parts
 __all__ = ["ROOM"]
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,

@@ -4,12 +4,12 @@ from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, length_answer, settled
 from obtegum.core.rooms.drain.found import drain_places, drained
 from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.step import StepPlan
+from obtegum.core.step import Standing, StepPlan
 from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -58,6 +58,16 @@ def verdicts(work: Work) -> list[Verdict]:
     return verdicts
 
 
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(
+        id="drain",
+        title="Drain",
+        group="Place",
+        state=settled(found),
+    )
+
+
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     laid = drained(work)
@@ -71,10 +81,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         amount_answer(work, "drain_dig", "Trench to dig, as it lies", laid.trench_m3, "volume"),
     )
     return StepPlan(
-        id="drain",
-        title="Drain",
-        group="Place",
-        state=settled(found),
+        **stands(work, found),
         next=f"Lay it beside {side}, the uphill side, running out past {laid.outlet}.{known}",
         caution="Buried lines marked first. Nobody works alone in a trench, nor in a deep one with bare sides.",
         measures=(

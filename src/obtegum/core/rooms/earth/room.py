@@ -10,6 +10,7 @@ from obtegum.core.rooms.earth.paper import PAGES
 __all__ = ["ROOM"]
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     views={"earth": over(pad)},

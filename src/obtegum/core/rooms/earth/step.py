@@ -7,12 +7,12 @@ from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.level.stand import Stand
 from obtegum.core.rooms.set_out.found import strung
-from obtegum.core.step import Action, Answer, StepPlan
+from obtegum.core.step import Action, Answer, Standing, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
-__all__ = ["moving_words", "plan", "strips", "verdicts"]
+__all__ = ["moving_words", "plan", "stands", "strips", "verdicts"]
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -59,14 +59,22 @@ def moving_words(work: Work) -> str:
     return f"{moved.loads} {word}, {amount_text(moved.hours_s, 'hours', work.tape.units, 'up')}"
 
 
-def plan(work: Work, found: list[Verdict]) -> StepPlan:
-    """The step's inputs and answers."""
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
     pad = work.design.pad
-    return StepPlan(
+    return Standing(
         id="earth",
         title="Earth",
         group="Place",
         state=settled(found) if pad.kind != "as_it_lies" or work.record.levels.pegs else "open",
+    )
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    pad = work.design.pad
+    return StepPlan(
+        **stands(work, found),
         next=_next(work),
         caution="Buried lines marked before a spade goes in. Lift with the legs; half loads uphill.",
         measures=(

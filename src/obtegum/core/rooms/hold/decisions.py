@@ -56,7 +56,7 @@ class Hold(Decisions):
         int | None, Number("Bags to a hole", 1, 40, "count", hint="blank: what fills it; fewer make a plug")
     ] = None
     cures_c: Annotated[
-        float, Number("It cures at", -10.0, 40.0, "temperature", hint="mean of day and night", feet=290 / 18)
+        float, Number("It cures at", -10.0, 40.0, "temperature", hint="mean of day and night", feet=140 / 9)
     ] = 15.0
     grip: Annotated[
         Literal["smooth", "bar", "clamp"],

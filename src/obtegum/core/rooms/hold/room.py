@@ -73,6 +73,7 @@ def _links(work: Work) -> Sequence[Link]:
 
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=judged.verdicts,
     strips=step.strips,

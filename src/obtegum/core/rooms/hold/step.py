@@ -25,15 +25,25 @@ from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.asks import all_asks
 from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, StepPlan, Told
+from obtegum.core.step import Answer, Standing, StepPlan, Told
 from obtegum.core.strip import Strip, StripMark
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips"]
+__all__ = ["plan", "stands", "strips"]
 
 DAY_S = 86400.0
 RIG = "Stand clear of a rig under load, out of the line of chain and bar."
+
+
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(
+        id="hold",
+        title="Holds down",
+        group="Frame",
+        state="open" if open_question(work) else settled(found),
+    )
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
@@ -57,10 +67,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         ),
     )
     return StepPlan(
-        id="hold",
-        title="Holds down",
-        group="Frame",
-        state="open" if open_question(work) else settled(found),
+        **stands(work, found),
         next=_next(work, found),
         caution=_caution(work),
         measures=(
@@ -109,7 +116,7 @@ def _order(work: Work) -> Iterator[str]:
         yield "The rail laid, joined, squared and marked; moved aside to dig, put back, squared again; pins last."
     if not way.holed and setting != "knee":
         yield "A cap on every end that is struck, or the bow won’t go in."
-    elif setting != "trench":
+    elif way.holed and setting != "trench":
         slides = work.say(slide_m(work), "down")
         yield f"Holes flat at the bottom: a post keeps its height as it is moved, by {slides} to each side."
     if way.concreted:

@@ -9,6 +9,7 @@ from obtegum.core.rooms.inside.fields import FIELDS
 __all__ = ["ROOM"]
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,

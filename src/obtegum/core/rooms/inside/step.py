@@ -7,12 +7,12 @@ from obtegum.core.bows.beds import Bed, plants_in
 from obtegum.core.rooms.inside.fields import OWN_BEDS, OWN_PATHS
 from obtegum.core.rooms.inside.found import bed_long_m, bed_room_m, floor_m, layout_of, path_room_m, side_clear
 from obtegum.core.rooms.size.shapes import own_measures
-from obtegum.core.step import Answer, StepPlan
+from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 _verdict = partial(verdict_on, "inside")
 
@@ -131,6 +131,16 @@ def _plants(work: Work) -> int:
     return sum(plants_in(bed.width_m, long_m, inside.row_m, inside.plant_m) for bed in layout_of(work).beds)
 
 
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(
+        id="inside",
+        title="Inside",
+        group="Place",
+        state=settled(found),
+    )
+
+
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     layout, inside = layout_of(work), work.design.inside
@@ -148,10 +158,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             alike = max(path.width_m for path in layout.paths) - narrowest < SAME_M
             answers.insert(1, length_answer(work, "path", "Paths come out" if alike else "Narrowest path", narrowest))
     return StepPlan(
-        id="inside",
-        title="Inside",
-        group="Place",
-        state=settled(found),
+        **stands(work, found),
         next="Lay out beds and paths before the width is settled: low sides are cured here, on paper.",
         caution="",
         measures=(

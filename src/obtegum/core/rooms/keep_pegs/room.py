@@ -11,6 +11,7 @@ from obtegum.core.rooms.keep_pegs.paper import PAGES
 __all__ = ["ROOM"]
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,

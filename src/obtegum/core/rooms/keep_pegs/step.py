@@ -4,12 +4,12 @@ from obtegum.core.answers import length_answer, settled
 from obtegum.core.rooms.set_out.found import pegs_of, reads, strung, tapes_of
 from obtegum.core.rooms.set_out.pegs import faced, hooked
 from obtegum.core.setout.offsets import LINES_KEPT, boards
-from obtegum.core.step import StepPlan, Told
+from obtegum.core.step import Standing, StepPlan, Told
 from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -39,6 +39,16 @@ def verdicts(work: Work) -> list[Verdict]:
     ]
 
 
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(
+        id="keep-pegs",
+        title="Keep pegs",
+        group="Place",
+        state=settled(found),
+    )
+
+
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     (length_m, width_m), keep = strung(work), work.design.keep
@@ -61,10 +71,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         f"Every post is found from A1 and D1: its own reading and {off} more, as on the tape below.",
     )
     return StepPlan(
-        id="keep-pegs",
-        title="Keep pegs",
-        group="Place",
-        state=settled(found),
+        **stands(work, found),
         next=f"Set eight offset {what} before anyone digs.",
         caution="Flag every offset peg: a string at ankle height trips people.",
         measures=("keep.school", "keep.offset_m", "keep.dig_m"),

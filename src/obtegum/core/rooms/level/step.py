@@ -13,12 +13,12 @@ from obtegum.core.rooms.posts.ways import plumb_m, way_of
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of
 from obtegum.core.rounding import rounded
 from obtegum.core.setout.base import Peg, peg_words
-from obtegum.core.step import Action, Answer, StepPlan
+from obtegum.core.step import Action, Answer, Standing, StepPlan
 from obtegum.core.strip import Entered, Strip, StripMark
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 _verdict = partial(verdict_on, "level")
 
@@ -133,16 +133,25 @@ def _embedment_verdict(work: Work, stand: Stand) -> Verdict:
     return _verdict("embedment", "In the ground", level, sentence, has, least, ratio, f"post:{weakest.name}", "stands")
 
 
-def plan(work: Work, found: list[Verdict]) -> StepPlan:
-    """The step's inputs and answers."""
-    levels, design = work.record.levels, work.design
-    string = design.level.tool == "string"
-    read = sum(f"{peg.side}{peg.bow}" in levels.pegs for peg in pegs_of(work))
-    return StepPlan(
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    read = sum(f"{peg.side}{peg.bow}" in work.record.levels.pegs for peg in pegs_of(work))
+    return Standing(
         id="level",
         title="Level",
         group="Place",
         state=ticked_off(found, read, len(pegs_of(work))),
+        done=read,
+        of=len(pegs_of(work)),
+    )
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    levels, design = work.record.levels, work.design
+    string = design.level.tool == "string"
+    return StepPlan(
+        **stands(work, found),
         next=_next(work),
         next_part=_next_part(work),
         caution="Look up before a rod goes up: power lines. Have buried ones marked before you dig or drive.",
@@ -168,8 +177,6 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             Action(id="spots", label="Spots between the pegs", opens="spots"),
             Action(id="read-in", label="Paste or open readings", opens="readings"),
         ),
-        done=read,
-        of=len(pegs_of(work)),
     )
 
 

@@ -3,12 +3,12 @@
 from typing import Literal, cast
 
 from obtegum.core.rooms.names.found import read_name
-from obtegum.core.step import Answer, StepPlan
+from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 ASKS = {
     "tube": "like 3/4, 1 3/8 rail, 42.4",
@@ -23,6 +23,17 @@ ASKS = {
 def verdicts(work: Work) -> list[Verdict]:
     """A name is nothing to judge."""
     return []
+
+
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    names = work.design.names
+    return Standing(
+        id="names",
+        title="By its name",
+        group="Place",
+        state="open" if not (names.called or names.taped_m) else "checked",
+    )
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
@@ -40,10 +51,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         for place, each in enumerate(readings, start=1)
     )
     return StepPlan(
-        id="names",
-        title="By its name",
-        group="Place",
-        state="open" if not (names.called or names.taped_m) else "checked",
+        **stands(work, found),
         next=_next(work),
         caution="",
         measures=(

@@ -29,6 +29,7 @@ def _needs(work: Work) -> tuple[Need, ...]:
 
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,

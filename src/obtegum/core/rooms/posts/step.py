@@ -25,12 +25,12 @@ from obtegum.core.rooms.set_out.found import pegs_of, reads
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
 from obtegum.core.rounding import rounded
 from obtegum.core.setout.base import SIDES, Peg, peg_words
-from obtegum.core.step import Answer, StepPlan
+from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Band, Strip, StripMark
 from obtegum.core.verdict import Level, Verdict, judge
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 NEVER = 99.0
 
@@ -107,6 +107,19 @@ def _entry_verdict(level: Level, sentence: str, number: str, limit: str, ratio: 
     )
 
 
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    far = progress(work, "post")
+    return Standing(
+        id="posts",
+        title=way_of(work).title,
+        group="Frame",
+        state=ticked(found, far),
+        done=far.done,
+        of=far.of,
+    )
+
+
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     posts, far = work.design.posts, progress(work, "post")
@@ -119,10 +132,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         *_more_answers(work),
     )
     return StepPlan(
-        id="posts",
-        title=way.title,
-        group="Frame",
-        state=ticked(found, far),
+        **stands(work, found),
         next=_next(work, far),
         next_part=far.next_part,
         caution=way.caution,
@@ -147,8 +157,6 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         grips=("posts.reveal_m", "posts.length_m", "bows.insertion_m"),
         walk=walked(work, "post"),
         focus=("post", "bow:end", "socket", "reveal", "embedment", "ground", "line", "corner"),
-        done=far.done,
-        of=far.of,
     )
 
 

@@ -16,6 +16,7 @@ LIMITS = (
 )
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=strips,

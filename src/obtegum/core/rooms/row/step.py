@@ -12,11 +12,11 @@ from obtegum.core.rooms.row.strips import Readings
 from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.rooms.soil.found import hours_times
 from obtegum.core.setout.base import Peg, peg_words
-from obtegum.core.step import Answer, StepPlan
+from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
-__all__ = ["most_off", "plan", "verdicts"]
+__all__ = ["most_off", "plan", "stands", "verdicts"]
 
 CAUTION = "String at shin height trips: flag it. Nobody holds a post while it is driven or pulled."
 MOST_TOLD = 3
@@ -131,17 +131,26 @@ def _costs(work: Work, off: list[Stray]) -> str:
     return f"{now}; left so, {', '.join(later)}." if later else f"{now}."
 
 
-def plan(work: Work, found: list[Verdict]) -> StepPlan:
-    """What is measured of each post, and what comes of it."""
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
     asked, read = checks_of(work)[:ASKED], Readings(work)
     done = sum(all(read.value(peg, name) is not None for name in asked) for peg in pegs_of(work))
-    walk = _walk(work)
-    left = next((each for each in walk if read.value(*each) is None), None)
-    return StepPlan(
+    return Standing(
         id="row",
         title="Row of posts",
         group="Frame",
         state=ticked_off(found, done or bool(work.record.row), len(pegs_of(work))),
+        done=done,
+        of=len(pegs_of(work)),
+    )
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """What is measured of each post, and what comes of it."""
+    read, walk = Readings(work), _walk(work)
+    left = next((each for each in walk if read.value(*each) is None), None)
+    return StepPlan(
+        **stands(work, found),
         next=f"All {len(pegs_of(work))} are measured." if left is None else read.says(*left),
         next_part=None if left is None else f"post:{left[0].side}{left[0].bow}",
         caution=CAUTION,
@@ -153,8 +162,6 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         grips=(),
         walk=tuple(f"record.row.{peg.side}{peg.bow}.{field_of(name)}" for peg, name in walk),
         focus=("post", "string", "line"),
-        done=done,
-        of=len(pegs_of(work)),
     )
 
 

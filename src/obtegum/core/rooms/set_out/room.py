@@ -18,6 +18,7 @@ from obtegum.core.rooms.set_out.tables import TABLES
 __all__ = ["ROOM"]
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,

@@ -17,12 +17,12 @@ from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip,
 from obtegum.core.setout.base import SIDES, Peg, diagonal
 from obtegum.core.setout.bays import Bays
 from obtegum.core.setout.squaring import base_error, parts_within
-from obtegum.core.step import Answer, StepPlan, Told
+from obtegum.core.step import Answer, Standing, StepPlan, Told
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 # What a crew settles once, with its tools.
 ASIDE = (
@@ -137,6 +137,19 @@ def bays_text(work: Work, bays: Bays) -> str:
     return f"{full} × {work.say(bays.bay_m)}, then {work.say(bays.odd_m)}"
 
 
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    far = progress(work, "peg")
+    return Standing(
+        id="set-out",
+        title="Set out",
+        group="Place",
+        state=ticked(found, far),
+        done=far.done,
+        of=far.of,
+    )
+
+
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     (length_m, width_m), far = strung(work), progress(work, "peg")
@@ -152,10 +165,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         *_school_answers(work),
     )
     return StepPlan(
-        id="set-out",
-        title="Set out",
-        group="Place",
-        state=ticked(found, far),
+        **stands(work, found),
         next=_next(work, far),
         next_part=far.next_part,
         caution="Before a peg goes in: have buried lines marked, and look up for power lines.",
@@ -189,8 +199,6 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             Told(words=each.words, view=f"how:{place}") for place, each in enumerate(squaring_steps(work), start=1)
         ),
         how_title="How to square it",
-        done=far.done,
-        of=far.of,
     )
 
 

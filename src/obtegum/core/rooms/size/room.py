@@ -21,6 +21,7 @@ def _how_large(design: HouseDesign) -> str:
 
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,

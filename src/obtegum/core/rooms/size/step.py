@@ -7,12 +7,12 @@ from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import grower_at_m, headroom_m, inner_face, leg_kink, upright_from_m
 from obtegum.core.rooms.size.shapes import own_measures
 from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, StepPlan
+from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Band, MarkKind, Strip
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -71,6 +71,16 @@ def _kink_verdicts(work: Work) -> list[Verdict]:
     ]
 
 
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(
+        id="size",
+        title="Size",
+        group="Place",
+        state=settled(found),
+    )
+
+
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     size = work.design.size
@@ -97,10 +107,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         answers.append(length_answer(work, "upright", "Stands upright over", size.span_m - 2 * clear_m, note))
     answers.append(count_answer("bows", "Bows", bays_of(work).bows))
     return StepPlan(
-        id="size",
-        title="Size",
-        group="Place",
-        state=settled(found),
+        **stands(work, found),
         next="Settle width, height and legs, then set it out.",
         caution="",
         measures=(

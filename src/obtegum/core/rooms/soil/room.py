@@ -8,6 +8,7 @@ from obtegum.core.rooms.soil.draw import soil
 __all__ = ["ROOM"]
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,

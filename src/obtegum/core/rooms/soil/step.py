@@ -6,12 +6,12 @@ from obtegum.core.answers import amount_answer, settled
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.soil.found import class_of, why_no_ground
-from obtegum.core.step import Answer, StepPlan
+from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Verdict, verdict_on
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 CAUTION = "Buried lines are found and marked before any hole. Nobody works alone in a deep one, nor under bare sides."
 # How deep the tape in a test hole is drawn at the least, m.
@@ -40,13 +40,20 @@ def verdicts(work: Work) -> list[Verdict]:
     return [verdict_on("soil", "frost", "Frost", "tight", sentence, deep, frost, None, "soil")]
 
 
-def plan(work: Work, found: list[Verdict]) -> StepPlan:
-    """What was found in the hole, and what such ground bears."""
-    return StepPlan(
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(
         id="soil",
         title="Soil",
         group="Place",
         state="open" if work.design.soil.kind == "ask" else settled(found),
+    )
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """What was found in the hole, and what such ground bears."""
+    return StepPlan(
+        **stands(work, found),
         next=_next(work),
         caution=CAUTION,
         measures=(

@@ -14,6 +14,7 @@ from obtegum.core.rooms.square_up.tables import TABLES
 __all__ = ["ROOM"]
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,

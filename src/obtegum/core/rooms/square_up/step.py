@@ -20,12 +20,12 @@ from obtegum.core.rooms.square_up.found import (
 from obtegum.core.setout.checkin import NINETEEN_IN_20, CheckIn, TapeMisfit, planned_lines
 from obtegum.core.setout.lines import LINES, Line
 from obtegum.core.setout.squaring import BEYOND, should_read
-from obtegum.core.step import Action, Answer, StepPlan
+from obtegum.core.step import Action, Answer, Standing, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 _verdict = partial(verdict_on, "square-up")
 
@@ -145,6 +145,19 @@ def _size_verdict(work: Work, share: float) -> Verdict:
     return _verdict("other-size", "Size", "unknown", sentence, number, "", None, "shape")
 
 
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    taped = work.record.taped
+    return Standing(
+        id="square-up",
+        title="Square up",
+        group="Place",
+        state=ticked_off(found, taped.count, len(LINES)),
+        done=taped.count,
+        of=len(LINES),
+    )
+
+
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     check, taped = base_check(work), work.record.taped
@@ -155,10 +168,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         answers += [*_differ(work, check), *_slips_show(work, check)]
     answers += _history(work)
     return StepPlan(
-        id="square-up",
-        title="Square up",
-        group="Place",
-        state=ticked_off(found, taped.count, len(LINES)),
+        **stands(work, found),
         next=_next(work),
         next_part=f"taped:{next((line for line in LINES if taped.reading_m(line) is None), 'ac')}",
         caution="Pull the tape level and to the same side of each nail; two people on a long one.",
@@ -175,8 +185,6 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         grips=(),
         focus=("taped", "move", "stands", "shape", "earlier", "corner", "floor"),
         actions=(Action(id="tape-anew", label="Pegs moved: tape again"),) if taped.count else (),
-        done=taped.count,
-        of=len(LINES),
     )
 
 

@@ -8,6 +8,7 @@ from obtegum.core.rooms.start.follows import follows
 __all__ = ["ROOM"]
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     fields=FIELDS,

@@ -3,11 +3,11 @@
 from obtegum.core.answers import count_answer, length_answer
 from obtegum.core.rooms.bows.found import stick_count
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.step import StepPlan
+from obtegum.core.step import Standing, StepPlan
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
-__all__ = ["plan", "verdicts"]
+__all__ = ["plan", "stands", "verdicts"]
 
 SHAPE = ("size.shape",)
 ASKED = {
@@ -29,14 +29,21 @@ def verdicts(work: Work) -> list[Verdict]:
     return []
 
 
-def plan(work: Work, found: list[Verdict]) -> StepPlan:
-    """What is asked for by what is known first, and what it comes to."""
-    size, known = work.design.size, work.design.start.known
-    return StepPlan(
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(
         id="start",
         title="Start",
         group="Place",
         state="checked",
+    )
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """What is asked for by what is known first, and what it comes to."""
+    size, known = work.design.size, work.design.start.known
+    return StepPlan(
+        **stands(work, found),
         next=NEXT[known],
         caution="",
         measures=("start.known", *ASKED[known]),

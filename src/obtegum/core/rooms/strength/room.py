@@ -11,6 +11,7 @@ from obtegum.core.rooms.strength.tables import TABLES
 __all__ = ["ROOM"]
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,

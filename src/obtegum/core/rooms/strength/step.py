@@ -14,12 +14,12 @@ from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
 from obtegum.core.rooms.strength.words import AID, MANY, governing, in_ground, place_words, share_text
 from obtegum.core.rooms.weather.found import method_of, stood_in
 from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, StepPlan, Told
+from obtegum.core.step import Answer, Standing, StepPlan, Told
 from obtegum.core.strip import Strip, StripMark
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
-__all__ = ["plan", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips", "verdicts"]
 
 CAUTION = f"{AID} A frame without its braces and film is weaker than this: no climbing on it."
 # What a bow may sag or sway before doors and film mind, as a share of its width.
@@ -68,16 +68,23 @@ def _verdict(level: object, sentence: str, number: str, ratio: float | None, par
     )
 
 
-def plan(work: Work, found: list[Verdict]) -> StepPlan:
-    """What holds the bow, what is taken off, and what was found."""
-    judged = bow_found(work)
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
     level = found[0].level
-    told = tuple(Told(words=case.words.capitalize(), view=f"load:{place}") for place, case in shown_cases(work))
-    return StepPlan(
+    return Standing(
         id="strength",
         title="Strength",
         group="Frame",
         state="open" if level == "unknown" else "checked" if level == "holds" else "look",
+    )
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """What holds the bow, what is taken off, and what was found."""
+    judged = bow_found(work)
+    told = tuple(Told(words=case.words.capitalize(), view=f"load:{place}") for place, case in shown_cases(work))
+    return StepPlan(
+        **stands(work, found),
         next=_next(work, judged),
         caution=CAUTION,
         measures=(

@@ -8,6 +8,7 @@ __all__ = ["ROOM"]
 
 
 ROOM = Room(
+    stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
     nearest=frozenset({"worked"}),

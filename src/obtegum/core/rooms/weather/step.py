@@ -3,12 +3,12 @@
 from obtegum.core.amount import amount_text
 from obtegum.core.rooms.strength.loads import sheet_of
 from obtegum.core.rooms.weather.found import OWN, method_of, missing, overridden, stood_in
-from obtegum.core.step import Answer, StepPlan
+from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.verdict import Verdict
 from obtegum.core.weather.pressure import Worked
 from obtegum.core.work import Work
 
-__all__ = ["plan", "printed", "verdicts"]
+__all__ = ["plan", "printed", "stands", "verdicts"]
 
 FIGURES = ("weather.ground_snow_pa", "weather.snow_from", "weather.wind_mps", "weather.wind_from")
 SPOT = ("weather.openness", "weather.shelter")
@@ -23,18 +23,30 @@ def verdicts(work: Work) -> list[Verdict]:
     return []
 
 
-def plan(work: Work, found: list[Verdict]) -> StepPlan:
-    """The figures, where they are from, and every value that follows from them."""
-    method, open_ = method_of(work), missing(work)
+def _asked(work: Work) -> tuple[str, ...]:
+    """The figures that the method asks for."""
+    method = method_of(work)
     beside = ("weather.gap_m",) if work.design.weather.sides == "beside" else ()
-    asked = GIVEN if method == "given" else (*FIGURES, *SPOT, *HOUSE, *beside, *(US_ONLY if method == "us" else ()))
-    lines = sheet_of(work)
-    own = _own(work) if method != "given" else ()
-    return StepPlan(
+    return GIVEN if method == "given" else (*FIGURES, *SPOT, *HOUSE, *beside, *(US_ONLY if method == "us" else ()))
+
+
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    open_, asked = missing(work), _asked(work)
+    return Standing(
         id="weather",
         title="Weather",
         group="Place",
         state="checked" if not open_ else "open" if len(open_) > len(asked) // 2 else "going",
+    )
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The figures, where they are from, and every value that follows from them."""
+    method, asked, lines = method_of(work), _asked(work), sheet_of(work)
+    own = _own(work) if method != "given" else ()
+    return StepPlan(
+        **stands(work, found),
         next=_next(work),
         caution=CAUTION,
         measures=(
