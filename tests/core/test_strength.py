@@ -443,3 +443,12 @@ def test_a_large_bolts_hole_leaves_less_than_a_joint() -> None:
 def test_a_stub_of_the_bows_curve_is_as_strong_as_it_is() -> None:
     bench = make_bench(**told(), posts__stand="curve", posts__length_m=1.0)
     assert sections_of(bench)[1].od_m == pytest.approx(2.375 * INCH_M)
+
+
+def test_far_beyond_its_strength_no_figure_is_given() -> None:
+    # Bows far apart in a hard winter: over ten times, and no other bow is looked at.
+    bench = make_bench(**{**told(ground_snow_pa=6000.0), "bows__max_spacing_m": 3.0})
+    judged, end = bow_found(bench), end_found(bench)
+    assert judged is not None and end is not None and end.found is not None
+    assert judged.ratio >= 10
+    assert len(end.found.rows) == 0

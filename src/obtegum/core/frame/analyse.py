@@ -103,7 +103,7 @@ def analyse(
     """Judge every combination, ``factors`` (c, 1 + k) of dead load (n, 2) and ``k`` cases (k, n, 2), N/m along the bow.
 
     Only those that could govern are solved to the second order, unless the ``whole`` is asked for; with a ``floor``
-    only those that could use more than that, which may be none.
+    only those that could use more than that, which may be none; under an endless one none is.
     Raises: numpy.linalg.LinAlgError for a mechanism.
     """
     frame = bow.frame
@@ -120,7 +120,7 @@ def analyse(
     calm_rows = np.asarray(calm, dtype=bool)
     # Signs of the imperfection of each combination: both without wind, none beside it unless sway asks for it.
     both = calm_rows | (bow.method == "ultimate")
-    sure = np.isinf(bound)
+    sure = np.isinf(bound) & (floor < np.inf)
     order = np.argsort(-bound, kind="stable")
     order = order[~sure[order]]
     parts: list[Rows] = [_buckled(bow, np.flatnonzero(sure), axial, moment, guess_use, plain, factors, factor)]

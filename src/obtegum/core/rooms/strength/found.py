@@ -1,5 +1,6 @@
 """What the weather does to a bow: loads on its frame, and how much of its strength they use."""
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
@@ -22,6 +23,7 @@ from obtegum.core.weather.combine import Combination
 from obtegum.core.work import Work
 
 __all__ = [
+    "FAR",
     "Judged",
     "bow_found",
     "end_found",
@@ -43,6 +45,8 @@ END_WALL_N_M = 40.0
 IN_SOIL, POLE = ("driven", "stub", "curve"), 0.26
 # What is left of a frame's stiffness at the least where its second order is estimated.
 LEAST_LEFT = 0.05
+# How many times its strength a bow is asked for, from which on no figure means anything.
+FAR = 10.0
 # How much wider a hole is than its bolt, m.
 HOLE_M = 0.001
 
@@ -112,9 +116,10 @@ def end_found(work: Work) -> Judged | None:
 
 
 def _floor(work: Work) -> float:
-    """What an ordinary bow uses: less than that needn't be looked at."""
+    """What an ordinary bow uses: less than that needn't be looked at; nothing more where it is far too weak."""
     bow = bow_found(work)
-    return bow.ratio if bow is not None and bow.found is not None else -1.0
+    ratio = bow.ratio if bow is not None and bow.found is not None else -1.0
+    return math.inf if ratio >= FAR else ratio
 
 
 @found

@@ -4,7 +4,7 @@ import math
 
 from obtegum.core.frame.analyse import LEAST_FACTOR
 from obtegum.core.quantity import percent_text
-from obtegum.core.rooms.strength.found import Judged
+from obtegum.core.rooms.strength.found import FAR, Judged
 from obtegum.core.rooms.weather.found import method_of, overridden, stood_in
 from obtegum.core.work import Work
 
@@ -14,7 +14,7 @@ AID = "Planning aid: code and a licensed engineer decide."
 MADE_UP = "Made-up weather, not for building."
 # Shares of the bow's tube up to which a place is called so, from a foot.
 PLACES = ((0.07, "just above the {side} {post}"), (0.3, "at the {side} shoulder"), (0.46, "{side} of the crown"))
-MANY, FAR = 3.0, 10.0
+MANY = 3.0
 # Habits that the answer hangs on, as they were told.
 HABITS = {"cleared": ", sides cleared", "off": ", film off in winter"}
 
@@ -60,7 +60,7 @@ def governing(work: Work, judged: Judged, post: str, what: str = "The bow") -> s
         return f"{made_up}{what} buckles at {_down(factor)} of the load, {least:g} is the least: {weather}. {AID}"
     where = place_words(judged, int(found.use[row].argmax()), post)
     if judged.ratio > MANY:
-        share = f"would need {_up(judged.ratio)} times its strength"
+        share = f"would need {_times(judged.ratio)} its strength"
     else:
         share = f"uses {percent_text(judged.ratio)} of its strength"
     if found.use[row].max() < judged.ratio - 1e-9:
@@ -68,8 +68,9 @@ def governing(work: Work, judged: Judged, post: str, what: str = "The bow") -> s
     return f"{made_up}{what} {share} {where}: {weather}. {AID}"
 
 
-def _up(ratio: float) -> str:
-    return f"{math.ceil(ratio * 10 - 1e-9) / 10:.1f}"
+def _times(ratio: float) -> str:
+    """How many times a strength, rounded up; far beyond it no figure means anything."""
+    return f"over {FAR:.0f} times" if ratio >= FAR else f"{math.ceil(ratio * 10 - 1e-9) / 10:.1f} times"
 
 
 def _down(factor: float) -> str:
@@ -77,12 +78,12 @@ def _down(factor: float) -> str:
 
 
 def share_text(ratio: float) -> str:
-    """A share of strength, rounded up; far beyond it no figure means anything."""
-    return percent_text(ratio) if ratio < FAR else f"over {FAR:.0f} times"
+    """A share of strength, rounded up."""
+    return percent_text(ratio) if ratio < FAR else _times(ratio)
 
 
 def in_ground(work: Work, ratio: float, weather: str, post: str) -> str:
     """A post that bends in the ground before its bow does."""
     made_up = f"{MADE_UP} " if stood_in(work) else ""
-    share = f"uses {percent_text(ratio)} of" if ratio <= MANY else f"would need {_up(ratio)} times"
+    share = f"uses {percent_text(ratio)} of" if ratio <= MANY else f"would need {_times(ratio)}"
     return f"{made_up}The {post} {share} its strength in the ground: {weather}{_conditions(work)}. {AID}"
