@@ -19,6 +19,7 @@ from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.found import bow_found, end_found, joint_share, post_use, short_found
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
+from obtegum.core.rooms.strength.step import verdicts
 from obtegum.core.rooms.weather.found import missing
 from obtegum.core.starters import demo_houses, new_house
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict
@@ -446,9 +447,11 @@ def test_a_stub_of_the_bows_curve_is_as_strong_as_it_is() -> None:
 
 
 def test_far_beyond_its_strength_no_figure_is_given() -> None:
-    # Bows far apart in a hard winter: over ten times, and no other bow is looked at.
-    bench = make_bench(**{**told(ground_snow_pa=6000.0), "bows__max_spacing_m": 3.0})
+    # A light tube far apart in a hard winter: over ten times, and no other bow is looked at.
+    light = {"bows__tube": "conduit-1", "posts__tube": "conduit-1-1-4", "bows__max_spacing_m": 3.0}
+    bench = make_bench(**{**told(ground_snow_pa=6000.0), **light})
     judged, end = bow_found(bench), end_found(bench)
     assert judged is not None and end is not None and end.found is not None
     assert judged.ratio >= 10
     assert len(end.found.rows) == 0
+    assert verdicts(bench)[0].number == "over 10 times"
