@@ -11,6 +11,7 @@ from pydantic import Field
 from obtegum.core.house import House, Record
 from obtegum.core.rooms.bend.decisions import Bending, TrialBend
 from obtegum.core.rooms.bows.decisions import MOST_OWN, Bows, OwnTube
+from obtegum.core.rooms.braces.decisions import Braces
 from obtegum.core.rooms.check_bows.decisions import MOST_BOWS, BowChecks
 from obtegum.core.rooms.drain.decisions import Drain
 from obtegum.core.rooms.earth.decisions import Pad
@@ -21,6 +22,7 @@ from obtegum.core.rooms.level.decisions import Level, Levels
 from obtegum.core.rooms.names.decisions import Names
 from obtegum.core.rooms.posts.decisions import Posts
 from obtegum.core.rooms.row.decisions import MOST_POSTS, PostRow, PostsBuilt
+from obtegum.core.rooms.runs.decisions import Runs
 from obtegum.core.rooms.set_out.decisions import SetOut, Site
 from obtegum.core.rooms.size.decisions import Size
 from obtegum.core.rooms.soil.decisions import Soil
@@ -51,6 +53,8 @@ ROOMS = (
     "row",
     "bend",
     "check_bows",
+    "runs",
+    "braces",
 )
 
 
@@ -76,6 +80,8 @@ class HouseDesign(House):
     soil: Soil = Soil()
     hold: Hold = Hold()
     row: PostRow = PostRow()
+    runs: Runs = Runs()
+    braces: Braces = Braces()
 
 
 class SiteRecord(Record):

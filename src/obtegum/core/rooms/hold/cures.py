@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from obtegum.core.edit import Cure, Edits, chosen, lengthened, up
 from obtegum.core.quantity import INCH_M
-from obtegum.core.rooms.hold.found import chain_of, set_of
+from obtegum.core.rooms.hold.found import chain_of, counts, set_of
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
@@ -27,6 +27,8 @@ def _set(work: Work) -> Iterator[Edits]:
             yield (chosen("hold.set", kind), chosen("hold.grip", "bar"), *tamped)
     if set_of(work, "corner") != "concrete":
         yield (chosen("hold.corner_set", "concrete"), chosen("hold.grip", "bar"))
+    if counts(work)["brace"] and set_of(work, "brace") != "concrete":
+        yield (chosen("hold.brace_set", "concrete"), chosen("hold.grip", "bar"))
 
 
 def _lift(work: Work, verdict: Verdict) -> Iterator[Edits]:

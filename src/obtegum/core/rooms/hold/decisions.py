@@ -39,6 +39,10 @@ class Hold(Decisions):
         Literal["same", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail", "knee"],
         choice("The four at the corners", same="as the others", **NAMES),
     ] = "same"
+    brace_set: Annotated[
+        Literal["same", "driven", "concrete", "plate", "tamped", "gravel", "screw", "trench", "pier", "rail", "knee"],
+        choice("Where a brace stands", same="as the others", **NAMES),
+    ] = "same"
     hole_m: Annotated[float, Number("Hole across", 0.08, 1.0, bare="floor", feet=10 * INCH_M)] = 0.25
     column_m: Annotated[
         float, Number("Column over the ground", 0.02, 2.0, bare="floor", feet=12 * INCH_M, hint="of the hole’s width")
@@ -90,10 +94,10 @@ class Hold(Decisions):
     def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
         """A plate that would lie above the ground; a knee wall higher than the posts that are bolted to it."""
         deep_m = house.posts.length_m - house.posts.reveal_m
-        if "plate" in (self.set, self.corner_set) and self.plate_up_m >= deep_m > 0:
+        if "plate" in (self.set, self.corner_set, self.brace_set) and self.plate_up_m >= deep_m > 0:
             sentence = "The plate would lie on the grass. It must lie deeper than"
             yield misfit("hold.plate_up_m", sentence, deep_m, house.tape, "down")
-        if "knee" in (self.set, self.corner_set) and self.wall_m > house.posts.length_m:
+        if "knee" in (self.set, self.corner_set, self.brace_set) and self.wall_m > house.posts.length_m:
             sentence = "The posts are shorter than the wall that they are bolted to. They are"
             yield misfit("hold.wall_m", sentence, house.posts.length_m, house.tape, "down")
 

@@ -12,6 +12,7 @@ from obtegum.core.anchor.uplift import DEAD, LOOSE, TAMPED, concrete_weight, ove
 from obtegum.core.catalogue import Bag, Tube
 from obtegum.core.found import found
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.braces.found import braced_feet
 from obtegum.core.rooms.hold.decisions import pulled_like
 from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.posts.found import STRAPS, least_embedment_m, post_count
@@ -37,7 +38,7 @@ __all__ = [
     "set_of",
 ]
 
-Kind = Literal["row", "corner"]
+Kind = Literal["row", "corner", "brace"]
 CORNERS = 4
 # Concrete that comes within this of the ground counts with all its width against a push, m.
 NEAR_TOP_M = 0.1
@@ -94,14 +95,17 @@ class Chain:
 def set_of(work: Work, kind: Kind) -> str:
     """How a kind of post is set."""
     hold = work.design.hold
-    return hold.set if kind == "row" or hold.corner_set == "same" else hold.corner_set
+    own = {"row": "same", "corner": hold.corner_set, "brace": hold.brace_set}[kind]
+    return hold.set if own == "same" else own
 
 
 def counts(work: Work) -> dict[Kind, int]:
     """How many of each kind there are; none at the corners where those are as the others."""
+    # A brace asks more of its post, however that is set.
+    braced = braced_feet(work) if work.design.posts.stand != "board" else 0
     whole = post_count(work)
     corners = CORNERS if work.design.hold.corner_set != "same" and work.design.posts.stand != "board" else 0
-    return {"row": whole - corners, "corner": corners}
+    return {"row": whole - corners - braced, "corner": corners, "brace": braced}
 
 
 @found

@@ -9,7 +9,7 @@ from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.hold.found import Kind, chain_of, counts, holds_of, pulled, set_of
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.soil.found import ground_of, why_no_ground
-from obtegum.core.rooms.strength.asks import Ask, Asks, all_asks, corner_asks, parting_gust, row_asks
+from obtegum.core.rooms.strength.asks import Ask, Asks, all_asks, brace_asks, corner_asks, parting_gust, row_asks
 from obtegum.core.rooms.strength.found import bow_found, end_found, short_found, why_unknown
 from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY
 from obtegum.core.rooms.weather.found import stood_in
@@ -19,6 +19,8 @@ from obtegum.core.work import Work
 __all__ = ["begun", "gives_way", "kinds", "open_question", "verdicts"]
 
 NEVER = 99.0
+# What each kind is called by.
+BEFORE: dict[Kind, str] = {"row": "", "corner": "corner ", "brace": "braced "}
 WAYS: tuple[Literal["up", "side"], ...] = ("up", "side")
 
 
@@ -26,12 +28,14 @@ def _ask_of(work: Work, kind: Kind) -> Asks | None:
     """What is asked of a kind: corners that are as the others are among them."""
     if kind == "corner":
         return corner_asks(work)
+    if kind == "brace":
+        return brace_asks(work)
     return row_asks(work) if counts(work)["corner"] else all_asks(work)
 
 
 def kinds(work: Work) -> tuple[Kind, ...]:
-    """The kinds of post there are: corners by themselves where they are set otherwise."""
-    return ("row", "corner") if counts(work)["corner"] else ("row",)
+    """The kinds of post there are: corners by themselves where they are set otherwise, and those with a brace."""
+    return tuple(kind for kind, count in counts(work).items() if count)
 
 
 def open_question(work: Work) -> str:
@@ -109,7 +113,7 @@ def begun(words: str) -> str:
 
 
 def _many(work: Work, kind: Kind) -> str:
-    return f"{'corner ' if kind == 'corner' else ''}{way_of(work).many}"
+    return f"{BEFORE[kind]}{way_of(work).many}"
 
 
 def _lift(work: Work, kind: Kind, ask: Ask) -> Verdict:

@@ -82,15 +82,17 @@ ROOM = Room(
     more_fields=lambda design: PULL_FIELDS,
     cures=CURES,
     needs=_needs,
-    down=frozenset({"held_wind", "held_still", "held_down", "link", "corner_link", "hole_filled", "filled"}),
+    down=frozenset(
+        {"held_wind", "held_still", "held_down", "link", "corner_link", "brace_link", "hole_filled", "filled"}
+    ),
     up=frozenset(
         {
             *("bows_after", "film_after"),
             *("asks_lift", "asks_wind", "asks_still", "asks_down"),
-            *(f"{kind}{name}" for name in TAKEN for kind in ("", "corner_")),
+            *(f"{kind}{name}" for name in TAKEN for kind in ("", "corner_", "brace_")),
         }
     ),
-    nearest=frozenset({"set", "corner_set"}),
+    nearest=frozenset({"set", "corner_set", "brace_set"}),
     tables=TABLES,
     impossible=_no_day,
     pages=(

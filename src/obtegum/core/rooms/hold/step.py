@@ -33,6 +33,12 @@ from obtegum.core.work import Work
 __all__ = ["plan", "stands", "strips"]
 
 DAY_S = 86400.0
+# What the answers of each kind of post begin with, and their labels.
+NAMED: dict[Kind, tuple[str, str]] = {
+    "row": ("", ""),
+    "corner": ("corner_", "corners: "),
+    "brace": ("brace_", "braced: "),
+}
 RIG = "Stand clear of a rig under load, out of the line of chain and bar."
 
 
@@ -73,6 +79,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         measures=(
             "hold.set",
             "hold.corner_set",
+            *(("hold.brace_set",) if counts(work)["brace"] else ()),
             "posts.length_m",
             *(("hold.strap_n",) if work.design.posts.stand == "board" else ("posts.bolt_m", "hold.screws")),
             *(("hold.screw",) if hold.screws else ()),
@@ -88,7 +95,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         ),
         aside=("hold.screw", "hold.bolt_m", "hold.bag", "hold.bags", "hold.cures_c", "record.poured.on", *tests),
         answers=tuple(_answers(work)),
-        leads=("link", "corner_link", "bags", "asks_lift"),
+        leads=("link", "corner_link", "brace_link", "bags", "asks_lift"),
         views=("chain", "settings", *(("rig",) if pulls.set != "none" else ()), "above"),
         strips=("set",),
         grips=("posts.length_m", "hold.hole_m"),
@@ -153,7 +160,7 @@ def _next(work: Work, found: list[Verdict]) -> str:
 def _answers(work: Work) -> Iterator[Answer]:
     units = work.tape.units
     for kind in kinds(work):
-        before, words = ("", "") if kind == "row" else ("corner_", "corners: ")
+        before, words = NAMED[kind]
         for place, link in enumerate(chain_of(work, kind).links, start=1):
             known = link.holds_n is not None
             name = f"{before}link_{place}"

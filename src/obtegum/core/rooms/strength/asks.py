@@ -7,13 +7,14 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.found import found
+from obtegum.core.rooms.braces.found import brace_lift_n
 from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, factors_of, grown, short_found
 from obtegum.core.rooms.weather.found import method_of, told
 from obtegum.core.weather.asce_wind import DIRECTION
 from obtegum.core.weather.en_wind import AIR_KG_M3, Wind, peak_pressure
 from obtegum.core.work import Work
 
-__all__ = ["Ask", "Asks", "all_asks", "corner_asks", "parting_gust", "row_asks"]
+__all__ = ["Ask", "Asks", "all_asks", "brace_asks", "corner_asks", "parting_gust", "row_asks"]
 
 Array = NDArray[np.float64]
 # European partial factor of snow and wind that a characteristic load is without, and weight's against lift (EN 1990).
@@ -59,7 +60,9 @@ def _service(work: Work, judged: Judged) -> Array:
     return np.asarray(feet)
 
 
-def _asks(work: Work, judged: Judged) -> Asks:
+def _asks(work: Work, judged: Judged, lifts_n: float = 0.0, presses_n: float = 0.0) -> Asks:
+    """What each foot is asked for; with wind along the house a brace lifts one that it rises from, N, and presses the
+    other."""
     feet = _service(work, judged)
     combos = judged.weathered.combos
     words = [combo.words for combo in combos]
@@ -72,6 +75,9 @@ def _asks(work: Work, judged: Judged) -> Asks:
         # What was solved to the end says how much more a foot carries as the bow leans over it.
         rows, moved = found_.rows[found_.stands], found_.feet[found_.stands][:, :, 1]
         lift[rows], down[rows] = np.maximum(lift[rows], -moved.min(axis=1)), np.maximum(down[rows], moved.max(axis=1))
+    cases = judged.weathered.cases
+    along = np.array([any(cases[place].name.startswith("along") for place, _ in combo.parts) for combo in combos])
+    lift, down = lift + lifts_n * along, down + presses_n * along
     return Asks(
         lift=_largest(lift, words),
         down=_largest(down, words),
@@ -91,18 +97,34 @@ def _worse(many: Iterable[Asks]) -> Asks | None:
 @found
 def row_asks(work: Work) -> Asks | None:
     """What is asked at a foot of an ordinary bow; None while the weather isn't known."""
-    return _worse(_asks(work, each) for each in (bow_found(work), short_found(work)) if each and each.found)
+    return _worse(_asks(work, each) for each in _ordinary(work))
+
+
+@found
+def brace_asks(work: Work) -> Asks | None:
+    """The same where a brace rises from the post: wind along the house lifts it there, or presses it."""
+    pulls_n = brace_lift_n(work)
+    return _worse(_asks(work, each, pulls_n, pulls_n) for each in _ordinary(work))
+
+
+def _ordinary(work: Work) -> list[Judged]:
+    return [each for each in (bow_found(work), short_found(work)) if each and each.found]
 
 
 @found
 def corner_asks(work: Work) -> Asks | None:
-    """What is asked at a foot of an end bow; None while the weather isn't known."""
-    return _worse(_asks(work, each) for each in (end_found(work),) if each and each.found)
+    """What is asked at a foot of an end bow; None while the weather isn't known.
+
+    A single brace presses its end bow down at its head; of two that cross, one lifts the end bow's foot.
+    """
+    pulls_n, crossed = brace_lift_n(work), work.design.braces.cross == "both"
+    ends = (each for each in (end_found(work),) if each and each.found)
+    return _worse(_asks(work, each, pulls_n if crossed else 0.0, pulls_n) for each in ends)
 
 
 @found
 def all_asks(work: Work) -> Asks | None:
-    """What is asked at any foot; None while the weather isn't known."""
+    """What is asked at any foot that no brace rises from; None while the weather isn't known."""
     return _worse(each for each in (row_asks(work), corner_asks(work)) if each is not None)
 
 

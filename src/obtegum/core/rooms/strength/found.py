@@ -11,10 +11,10 @@ from obtegum.core.found import found
 from obtegum.core.frame.analyse import AMPLIFY, SOFT, Bow, Found, analyse
 from obtegum.core.frame.steel import Strength, allowable, european, used
 from obtegum.core.rooms.bend.found import made_bow
-from obtegum.core.rooms.bows.found import tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
 from obtegum.core.rooms.posts.ways import plumb_m, way_of
+from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, weathered
 from obtegum.core.rooms.strength.model import Model, model_of, sections_of, short_model
@@ -213,7 +213,7 @@ def _judged(
         sections=sections,
         strengths=tuple(strengths),
         efficiency=np.where(model.jointed, joint_share(work), 1.0),
-        between_m=tube_m(work) / (work.design.strength.runs + 1),
+        between_m=held_m(work),
         method="ultimate" if method == "eu" else "allowable",
     )
     found_ = analyse(bow, dead, loads, factors, [combo.calm for combo in weather.combos], floor=floor)

@@ -8,6 +8,7 @@ from obtegum.core.frame.steel import allowable, european
 from obtegum.core.rooms.bows.found import along_tube, girth_at, split_of, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.strength.draw import shown_cases
 from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, post_use, short_found, why_unknown
 from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
@@ -27,6 +28,13 @@ FLAG = 1 / 60
 # Parts that the bow's tube is read in along its tape.
 READ_AT = 8
 LOW = "The bow whose feet stand out least"
+
+
+def _held(work: Work) -> str:
+    """What the bow is held by beside itself."""
+    if work.design.braces.bays == 0:
+        return "no bay is braced, so nothing holds it beside itself: see Braces"
+    return f"runs and braced bays hold it every {work.say(held_m(work), 'up')}"
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -91,7 +99,6 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "bows.max_spacing_m",
             "bows.tube",
             "size.shape.height_m",
-            "strength.runs",
             "strength.joint_share",
             "strength.wall",
             "strength.less_share",
@@ -158,7 +165,7 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
             reading=_times(float(found.factor.min())),
             value=min(float(found.factor.min()), 1000.0),
             unit="share",
-            note=f"runs hold it every {work.say(tube_m(work) / (work.design.strength.runs + 1))}",
+            note=_held(work),
         ),
         amount_answer(work, "lift", "Lift at a foot", max(float(-found.ground[:, :, 1].min()), 0.0), "force", load),
         amount_answer(work, "down", "Down at a foot", max(float(found.ground[:, :, 1].max()), 0.0), "force", load),

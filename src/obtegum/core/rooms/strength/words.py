@@ -45,13 +45,18 @@ def _conditions(work: Work) -> str:
     )
 
 
+def _held(work: Work) -> str:
+    """What is counted on that nobody has settled."""
+    return "; as if some bays were braced: see Braces" if work.design.braces.bays is None else ""
+
+
 def governing(work: Work, judged: Judged, post: str, what: str = "The bow") -> str:
     """What governs, where on the bow and in which weather."""
     found = judged.found
     assert found is not None
     row, weather = found.worst, judged.governs.words
     made_up = f"{MADE_UP} " if stood_in(work) else ""
-    weather += _conditions(work)
+    weather += f"{_conditions(work)}{_held(work)}"
     factor = float(found.factor[found.rows[row]])
     if not found.stands[row]:
         least = LEAST_FACTOR["ultimate" if method_of(work) == "eu" else "allowable"]

@@ -1,0 +1,1 @@
+"""Braces: how wind along the house comes to the ground, and collars and trusses across the bows."""

@@ -1,0 +1,65 @@
+"""How many bays are braced, where a brace begins and ends, and what ties a bow across."""
+
+from collections.abc import Iterator
+from typing import TYPE_CHECKING, Annotated, Literal
+
+from pydantic import Field
+
+from obtegum.core.numbers import Choice, Decisions, Number, choice, misfit
+from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.trouble import Trouble
+
+if TYPE_CHECKING:
+    from obtegum.core.rooms import HouseDesign
+
+__all__ = ["Braces"]
+
+
+class Braces(Decisions):
+    """Braced bays of each side, collars and trusses: heights over the datum, m."""
+
+    bays: Annotated[
+        int | None, Number("Braced bays, each side", 0, 12, "count", hint="blank: not settled; 2: one at each end")
+    ] = None
+    cross: Annotated[
+        Literal["one", "both"],
+        choice("In each braced bay", one="one brace, from the end bow down", both="two, crossing"),
+    ] = "one"
+    spans: Annotated[int, Number("A brace goes over", 1, 4, "count", hint="bays")] = 1
+    head_m: Annotated[
+        float | None, Number("Its head, over the ground", 0.3, 6.0, hint="blank: at the lowest run of the side")
+    ] = None
+    foot_m: Annotated[float, Number("Its foot, over the ground", 0.0, 2.0, feet=10 * INCH_M)] = 0.25
+    tube: Annotated[str, Field(max_length=60), Choice("Brace tube")] = ""
+    end: Annotated[
+        Literal["flat", "clamp"], choice("Its ends", flat="flattened, drilled and bolted", clamp="in clamps")
+    ] = "flat"
+    edge_m: Annotated[
+        float, Number("Hole to the flat end", 0.01, 0.2, bare="fine", feet=INCH_M, hint="hole’s middle")
+    ] = 0.025
+    bolt_m: Annotated[float, Number("Bolts of", 0.004, 0.02, bare="fine", feet=5 * INCH_M / 16)] = 0.008
+    clamp_n: Annotated[
+        float | None, Number("A clamp holds", 1.0, 100_000.0, "force", hint="its rating, or half of the lowest test")
+    ] = None
+    ties: Annotated[
+        Literal["none", "collar", "truss"],
+        choice("Across the bows", none="nothing", collar="a collar", truss="a collar with two struts in a V"),
+    ] = "none"
+    every: Annotated[int, Number("On each … bow", 1, 20, "count", hint="1: all of them, 2: each second")] = 1
+    tie_m: Annotated[float, Number("Collar, over the ground", 0.5, 8.0, feet=8 * FOOT_M)] = 2.4
+
+    def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
+        """A head over the crown or under its foot; a collar over the crown or under a head's height."""
+        size = house.size
+        if self.bays and self.head_m is not None and self.head_m >= size.height_m:
+            sentence = "The brace’s head would be over the crown. It must stay below"
+            yield misfit("braces.head_m", sentence, size.height_m, house.tape, "down")
+        elif self.bays and self.head_m is not None and self.head_m <= self.foot_m:
+            sentence = "A brace rises from its foot. Its head must be over"
+            yield misfit("braces.head_m", sentence, self.foot_m, house.tape, "up")
+        if self.ties != "none" and self.tie_m >= size.height_m:
+            sentence = "A collar over the crown holds nothing. It must stay below"
+            yield misfit("braces.tie_m", sentence, size.height_m, house.tape, "down")
+        elif self.ties != "none" and self.tie_m < size.figure.height_m:
+            sentence = "The collar would hang below the grower’s head. The lowest is"
+            yield misfit("braces.tie_m", sentence, size.figure.height_m, house.tape, "up")

@@ -1,0 +1,308 @@
+"""Where braces, collars and struts begin and end, and what wind along the house asks of them."""
+
+import math
+from dataclasses import dataclass
+
+from obtegum.core.anchor.links import bolt_shear, bolt_walls
+from obtegum.core.catalogue import Tube
+from obtegum.core.found import found
+from obtegum.core.frame.section import round_section
+from obtegum.core.rooms.bows.found import girth_at
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.runs.found import runs_of
+from obtegum.core.rooms.runs.tube import told_or_usual
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.rooms.strength.found import bow_found
+from obtegum.core.rooms.strength.loads import weathered
+from obtegum.core.rooms.weather.found import method_of, told
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.weather.ends import eu_ends, us_ends
+from obtegum.core.weather.pressure import Worked
+from obtegum.core.work import Work
+
+__all__ = [
+    "Along",
+    "Brace",
+    "Holding",
+    "Tie",
+    "along_of",
+    "brace_lift_n",
+    "brace_tube",
+    "braced_feet",
+    "braces_of",
+    "cut_m",
+    "end_m2",
+    "head_m",
+    "holding",
+    "off_run_m",
+    "pulling",
+    "tied_bows",
+    "ties_of",
+]
+
+Point = tuple[float, float, float]
+# How high a head is where no run says it, and the least that one is over its foot, m (this bench).
+USUAL_M, CLEAR_M = 1.8, 0.3
+# A head or foot so near to a run, m of the bow, doesn't bend it (this bench).
+NEAR_RUN_M = 0.1
+# Share of what presses a bow that steadies it at each point held (AISC 360-16 App. 6 and EN 1993-1-1 5.3.3, as 2 %).
+STEADIES = 0.02
+# Yield and rupture, AISC 360-16 D2; a bolt's hole is wider by this, m.
+OMEGA_Y, OMEGA_U, HOLE_M = 1.67, 2.0, 0.001
+MILD_PA, MILD_YIELD_PA, OF_YIELD = 360e6, 235e6, 1.3
+
+
+@dataclass(frozen=True, slots=True)
+class Brace:
+    """One brace, from the middle of its hole at the foot to that at the head, m; ``front`` where its head is nearer
+    to the front than its foot."""
+
+    name: str
+    side: str
+    foot: Point
+    head: Point
+    front: bool
+    bows: tuple[int, int]
+
+    @property
+    def long_m(self) -> float:
+        """From hole to hole."""
+        return math.dist(self.foot, self.head)
+
+    @property
+    def along(self) -> float:
+        """Share of its force that goes along the house."""
+        return abs(self.head[0] - self.foot[0]) / self.long_m
+
+    @property
+    def up(self) -> float:
+        """Share of its force that lifts its foot."""
+        return (self.head[2] - self.foot[2]) / self.long_m
+
+
+@dataclass(frozen=True, slots=True)
+class Tie:
+    """A collar or a strut of one bow: its ends across and up, m, from hole to hole."""
+
+    part: str
+    what: str
+    ends: tuple[tuple[float, float], tuple[float, float]]
+
+    @property
+    def long_m(self) -> float:
+        return math.dist(*self.ends)
+
+
+@dataclass(frozen=True, slots=True)
+class Along:
+    """Wind along the house as the braces take it, N, allowable: on both ends, what steadies the bows of one side, what
+    one brace is pulled by, and what it lifts its foot by; the working."""
+
+    ends_n: float
+    steadies_n: float
+    brace_n: float
+    lift_n: float
+    sheet: tuple[Worked, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Holding:
+    """What a brace can be pulled by, N, and which of its parts gives first; None where nobody knows."""
+
+    holds_n: float | None
+    what: str
+    source: str
+
+
+@found
+def brace_tube(work: Work) -> Tube:
+    """What braces, collars and struts are made of. Raises: DesignError when there is none of that name."""
+    return told_or_usual(work, work.design.braces.tube, "braces.tube")
+
+
+def _on_bow(work: Work, high_m: float) -> tuple[float, float]:
+    """The left side's place of a brace's hole at a height, across and up, m: on the bow's inner face."""
+    bow, out_m = centre_line(work), (bow_tube(work).od_m + brace_tube(work).od_m) / 2
+    s_m = min(bow.at_y(high_m), default=0.0)
+    (x, y), heading = bow.point(s_m), bow.heading(s_m)
+    return x + math.sin(heading) * out_m, y - math.cos(heading) * out_m
+
+
+def head_m(work: Work) -> float:
+    """How high a brace's head is, m: as told, or at the lowest run of the side; without one, as far up as most work."""
+    told_, bow = work.design.braces, centre_line(work)
+    if told_.head_m is not None:
+        return told_.head_m
+    side = [bow.point(girth_at(work, run.at_m))[1] for run in runs_of(work) if run.name.startswith("L")]
+    most_m = (told_.foot_m + work.design.size.height_m) / 2
+    return next((up for up in sorted(side) if up > told_.foot_m + CLEAR_M), min(USUAL_M, most_m))
+
+
+@found
+def braces_of(work: Work) -> tuple[Brace, ...]:
+    """Every brace. Raises: DesignError where one would end outside the house."""
+    told_, stations = work.design.braces, bays_of(work).stations_m
+    bays, spans = len(stations) - 1, told_.spans
+    count = told_.bays or 0
+    if count and spans > bays:
+        sentence = f"The brace’s foot would stand outside the house: there are {bays} bays."
+        raise DesignError([Trouble(path="braces.spans", sentence=sentence)])
+    if count * spans > bays:
+        most = bays // spans
+        sentence = f"Braces of {spans} bays each, {most} of them fill this side."
+        raise DesignError([Trouble(path="braces.bays", sentence=sentence)])
+    head, foot = _on_bow(work, head_m(work)), _on_bow(work, told_.foot_m)
+    found_ = list[Brace]()
+    for place, first in enumerate(_first_bows(count, bays, spans), start=1):
+        near_front = place <= (count + 1) // 2
+        for front in (near_front,) if told_.cross == "one" else (near_front, not near_front):
+            at_head, at_foot = (first, first + spans) if front else (first + spans, first)
+            for side, sign in (("L", 1.0), ("R", -1.0)):
+                twin = "" if told_.cross == "one" else "a" if front == near_front else "b"
+                found_.append(
+                    Brace(
+                        name=f"{side}{place}{twin}",
+                        side=side,
+                        foot=(stations[at_foot], sign * foot[0], foot[1]),
+                        head=(stations[at_head], sign * head[0], head[1]),
+                        front=front,
+                        bows=(at_foot + 1, at_head + 1),
+                    )
+                )
+    return tuple(found_)
+
+
+def _first_bows(count: int, bays: int, spans: int) -> list[int]:
+    """The first bow of each braced bay, from 0: from both ends inward, evenly."""
+    if count <= 1:
+        return [0] * count
+    return [round((bays - spans) * place / (count - 1)) for place in range(count)]
+
+
+def pulling(work: Work) -> tuple[int, int]:
+    """Braces of one side that pull when wind blows at the front, and at the back."""
+    left = [brace for brace in braces_of(work) if brace.side == "L"]
+    # The frame is pushed from its front: what leans toward the front at its head is pressed, the others pull.
+    return sum(not brace.front for brace in left), sum(brace.front for brace in left)
+
+
+def end_m2(work: Work) -> float:
+    """The area of an end wall to the outside of its bow, m²."""
+    bow = centre_line(work)
+    return bow.under_m2 + bow.girth_m * bow_tube(work).od_m / 2
+
+
+@found
+def along_of(work: Work) -> Along | None:
+    """Wind along the house; None while the weather isn't known, or an engineer's pressures say nothing of the ends."""
+    weather, method, figures = weathered(work), method_of(work), told(work)
+    if weather is None or figures is None or method == "given":
+        return None
+    size = work.design.size
+    q = next(each.value for each in weather.sheet if each.symbol in ("q", "qp"))
+    area, wide_m = end_m2(work), size.span_m + bow_tube(work).od_m
+    if method == "us":
+        ends_n, sheet = us_ends(q, area, size.length_m, wide_m)
+    else:
+        ends_n, sheet = eu_ends(q, area, size.length_m, wide_m, size.height_m, centre_line(work).girth_m)
+    steadies, pulls = _steadies(work), min(pulling(work))
+    share = min((brace.along for brace in braces_of(work)), default=0.0)
+    brace_n = (ends_n / 2 + steadies) / (pulls * share) if pulls and share else math.inf
+    up = max((brace.up for brace in braces_of(work)), default=0.0)
+    more = [
+        Worked("Ps", "steadies the bows of one side, 2 % of what presses them", "AISC 360-16 App. 6", steadies),
+        Worked("n", "braces of a side that pull", "tension alone", pulls),
+    ]
+    return Along(ends_n, steadies, brace_n, brace_n * up if pulls else 0.0, (*sheet, *more))
+
+
+def _steadies(work: Work) -> float:
+    """What the bows of one side press their runs by toward its braced bays, N: each held point gathers from its bows.
+
+    P = 0.02·ΣN·√(½·(1 + 1/m)) of the m bows that one braced bay steadies.
+    """
+    judged = bow_found(work)
+    if judged is None or judged.found is None or not work.design.braces.bays or not len(judged.found.rows):
+        return 0.0
+    eu = 1.5 if method_of(work) == "eu" else 1.0
+    pressed_n = max(-float(judged.found.axial.min()), 0.0) / eu
+    bows = bays_of(work).bows
+    held = (len(runs_of(work)) + 1) / 2
+    return STEADIES * pressed_n * bows * math.sqrt(0.5 * (1 + 1 / bows)) * held
+
+
+def holding(work: Work) -> Holding:
+    """What one brace holds: its tube, its flattened ends net of the hole, its bolts and the bow's walls; or a clamp."""
+    told_, tube, bow = work.design.braces, brace_tube(work), bow_tube(work)
+    if tube.material != "steel" or bow.material != "steel":
+        return Holding(None, "plastic pipe", "no value for plastic: test it")
+    section = round_section(tube.od_m, tube.wall_m, tube.yield_pa, tube.elastic_pa)
+    links = [(tube.yield_pa * section.area_m2 / OMEGA_Y, "the tube itself", "AISC 360-16 D2, yield")]
+    if told_.end == "clamp":
+        if told_.clamp_n is None:
+            return Holding(None, "its clamps", "no rating told: test it")
+        links.append((told_.clamp_n, "its clamps", "as rated"))
+    else:
+        ultimate = MILD_PA if abs(tube.yield_pa - MILD_YIELD_PA) < 1e6 else OF_YIELD * tube.yield_pa
+        thick, hole_m = 2 * tube.wall_m, told_.bolt_m + HOLE_M
+        # Flattened, the tube is as wide as half of its wall's length round.
+        wide_m = math.pi * (tube.od_m - tube.wall_m) / 2
+        clear_m = max(told_.edge_m - hole_m / 2, 0.0)
+        bears = min(1.2 * clear_m, 2.4 * told_.bolt_m) * thick * ultimate / OMEGA_U
+        links += [
+            (thick * max(wide_m - hole_m, 0.0) * ultimate / OMEGA_U, "its flattened end", "AISC 360-16 D2, net"),
+            (bears, "the bolt’s hole in its flattened end", "AISC 360-16 J3.10"),
+            (bolt_shear(told_.bolt_m) / 2, "its bolt", "AISC 360-16 J3.6, A307, one plane"),
+            (bolt_walls(told_.bolt_m, bow.wall_m, bow.yield_pa), "the bow’s walls at its bolt", "AISC 360-16 J7"),
+        ]
+    return Holding(*min(links))
+
+
+def brace_lift_n(work: Work) -> float:
+    """What wind along the house lifts a brace's foot by, N; 0 while it isn't known, or no brace pulls."""
+    along = along_of(work)
+    return along.lift_n if along is not None else 0.0
+
+
+def braced_feet(work: Work) -> int:
+    """Posts of the rows, none at the corners, that a brace rises from."""
+    last = bays_of(work).bows
+    return len({(brace.side, brace.bows[0]) for brace in braces_of(work) if brace.bows[0] not in (1, last)})
+
+
+def off_run_m(work: Work) -> float:
+    """How far a brace's head is from the nearest run, m of the bow; 0 where it bends no bow."""
+    bow = centre_line(work)
+    s_m = min(bow.at_y(head_m(work)), default=0.0)
+    near_m = min((abs(girth_at(work, run.at_m) - s_m) for run in runs_of(work)), default=math.inf)
+    return near_m if near_m > NEAR_RUN_M else 0.0
+
+
+def cut_m(work: Work, hole_to_hole_m: float) -> float:
+    """What is cut for a brace or tie of a length from hole to hole, m."""
+    told_ = work.design.braces
+    return hole_to_hole_m + (2 * told_.edge_m if told_.end == "flat" else 0.0)
+
+
+def tied_bows(work: Work) -> tuple[int, ...]:
+    """The bows that have a collar, by their numbers."""
+    told_ = work.design.braces
+    return tuple(range(1, bays_of(work).bows + 1, told_.every)) if told_.ties != "none" else ()
+
+
+@found
+def ties_of(work: Work) -> tuple[Tie, ...]:
+    """The collar of a bow, and its two struts: from the collar's middle to half way up from its end to the crown."""
+    told_, bow = work.design.braces, centre_line(work)
+    if told_.ties == "none":
+        return ()
+    s_m = bow.at_y(told_.tie_m)[0]
+    x, y = bow.point(s_m)
+    found_ = [Tie("collar", "collar", ((x, y), (-x, y)))]
+    if told_.ties == "truss":
+        top_x, top_y = bow.point((s_m + bow.girth_m / 2) / 2)
+        found_ += [
+            Tie(f"strut:{side}", "strut", ((0.0, y), (sign * top_x, top_y))) for side, sign in (("L", 1.0), ("R", -1.0))
+        ]
+    return tuple(found_)

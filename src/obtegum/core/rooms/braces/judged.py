@@ -1,0 +1,74 @@
+"""Whether wind along the house comes to the ground, and whether a brace bends the bow that it is bolted to."""
+
+import math
+from collections.abc import Iterator
+
+from obtegum.core.amount import amount_text
+from obtegum.core.rooms.braces.found import along_of, holding, off_run_m, pulling
+from obtegum.core.rooms.strength.found import why_unknown
+from obtegum.core.rooms.strength.words import AID, MADE_UP
+from obtegum.core.rooms.weather.found import method_of, stood_in
+from obtegum.core.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.work import Work
+
+__all__ = ["verdicts"]
+
+NEVER = 99.0
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Wind along, and the braces' heads."""
+    return [_wind(work), *_heads(work)]
+
+
+def _verdict(level: Level, sentence: str, number: str, limit: str = "", ratio: float | None = None) -> Verdict:
+    return verdict_on(
+        "braces", "along", "Wind along", level, f"{sentence} {AID}", number, limit, ratio, "brace", "stands"
+    )
+
+
+def _wind(work: Work) -> Verdict:
+    if work.design.braces.bays is None:
+        return _verdict("unknown", "How many bays of each side are braced? Nobody has said: see Braces.", "not known")
+    if not work.design.braces.bays:
+        sentence = "No bay is braced: nothing takes wind along the house, or holds a bow beside itself."
+        return _verdict("fails", sentence, "no braced bay", "", NEVER)
+    blind = [where for where, count in zip(("front", "back"), pulling(work), strict=True) if not count]
+    if blind:
+        sentence = f"No brace pulls when wind blows at the {blind[0]}: lean one the other way, or cross them."
+        return _verdict("fails", sentence, "none pulls", "", NEVER)
+    along = along_of(work)
+    if along is None:
+        why = (
+            "Pressures as given say nothing of the ends: have the push along the house given too."
+            if method_of(work) == "given"
+            else why_unknown(work)
+        )
+        return _verdict("unknown", f"What wind along asks of the braces isn’t known. {why}", "not known")
+    units, holds = work.tape.units, holding(work)
+    pulled = amount_text(along.brace_n, "force", units, "up")
+    ends = amount_text(along.ends_n, "force", units, "up")
+    made_up = f"{MADE_UP} " if stood_in(work) else ""
+    asked = f"{made_up}Wind along pushes both ends by {ends}, and pulls each brace by {pulled}"
+    if holds.holds_n is None:
+        return _verdict("unknown", f"{asked}. What {holds.what} holds isn’t known: {holds.source}.", pulled)
+    held = amount_text(holds.holds_n, "force", units, "down")
+    ratio = along.brace_n / holds.holds_n if holds.holds_n > 0 else NEVER
+    level = judge(ratio, work.rules.holds_to)
+    return _verdict(level, f"{asked}; {holds.what} holds {held} ({holds.source}).", pulled, held, min(ratio, NEVER))
+
+
+def _heads(work: Work) -> Iterator[Verdict]:
+    """A head away from any run bends its bow."""
+    off_m, along = off_run_m(work), along_of(work)
+    # Where nobody told it, and nobody knows the wind, a head says nothing.
+    if not work.design.braces.bays or not off_m or (along is None and work.design.braces.head_m is None):
+        return
+    bends = ""
+    if along is not None and math.isfinite(along.brace_n):
+        moment = amount_text(along.lift_n * off_m, "torque", work.tape.units, "up")
+        bends = f", and bends the bow there by {moment}, which its strength doesn’t count"
+    sentence = f"The brace’s head is {work.say(off_m, 'up')} of the bow from the nearest run{bends}. Set it at a run."
+    yield verdict_on(
+        "braces", "brace-head", "Brace at a run", "tight", sentence, work.say(off_m, "up"), "", None, "brace"
+    )

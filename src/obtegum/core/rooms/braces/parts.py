@@ -1,0 +1,40 @@
+"""Braces, collars and struts, as members of the house."""
+
+from collections.abc import Iterator, Sequence
+
+from obtegum.core.faces import Member
+from obtegum.core.rooms.braces.found import brace_tube, braces_of, cut_m, tied_bows, ties_of
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.work import Work
+
+__all__ = ["parts"]
+
+
+def parts(work: Work) -> Sequence[Member]:
+    """Every brace from foot to head, every collar and strut of every bow that has one."""
+    return (*_braces(work), *_ties(work))
+
+
+def _braces(work: Work) -> Iterator[Member]:
+    for brace in braces_of(work):
+        yield Member(
+            part=f"brace:{brace.name}",
+            what="brace",
+            stock=brace_tube(work).id,
+            length_m=cut_m(work, brace.long_m),
+            ends=(brace.foot, brace.head),
+        )
+
+
+def _ties(work: Work) -> Iterator[Member]:
+    stations = bays_of(work).stations_m
+    for bow in tied_bows(work):
+        for tie in ties_of(work):
+            name, _, side = tie.part.partition(":")
+            yield Member(
+                part=f"{name}:{bow}{side}",
+                what=tie.what,
+                stock=brace_tube(work).id,
+                length_m=cut_m(work, tie.long_m),
+                ends=((stations[bow - 1], *tie.ends[0]), (stations[bow - 1], *tie.ends[1])),
+            )

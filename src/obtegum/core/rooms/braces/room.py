@@ -1,0 +1,69 @@
+"""Braces: how wind along the house comes to the ground; collars and trusses."""
+
+from obtegum.core.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.room import Room
+from obtegum.core.rooms.braces import judged, step
+from obtegum.core.rooms.braces.cures import CURES
+from obtegum.core.rooms.braces.draw import braced, braces_along, tied
+from obtegum.core.rooms.braces.found import brace_tube, braces_of, holding, ties_of
+from obtegum.core.rooms.braces.parts import parts
+from obtegum.core.rooms.braces.tables import TABLES
+from obtegum.core.rooms.runs.tube import usual_or_told
+from obtegum.core.work import Work
+
+__all__ = ["ROOM"]
+
+
+def _must(work: Work) -> None:
+    _ = brace_tube(work), braces_of(work), ties_of(work)
+
+
+def _needs(work: Work) -> tuple[Need, ...]:
+    return (Need(what="brace", amount=len(braces_of(work))),)
+
+
+def _links(work: Work) -> tuple[Link, ...]:
+    holds = holding(work)
+    if holds.holds_n is None or not work.design.braces.bays:
+        return ()
+    return (Link(part="brace", what=holds.what, capacity_n=holds.holds_n, source=holds.source),)
+
+
+ROOM = Room(
+    stands=step.stands,
+    plan=step.plan,
+    verdicts=judged.verdicts,
+    strips=step.strips,
+    views={"braced": braced, "tied": tied},
+    layers={"along": braces_along},
+    fields=(usual_or_told("braces.tube"),),
+    must=_must,
+    cures=CURES,
+    needs=_needs,
+    down=frozenset({"brace_holds"}),
+    up=frozenset({"along_ends", "along_steadies", "brace_pull", "brace_lift", "brace_bolts"}),
+    nearest=frozenset(
+        {
+            *("braces", "brace_cut", "brace_holes", "brace_steep", "brace_lean"),
+            *("collar_cut", "collar_bevel", "strut_cut", "strut_steep"),
+        }
+    ),
+    tables=TABLES,
+    pages=(
+        Page(
+            "Braces",
+            (
+                Caution("braces"),
+                Picture("braced", 0.3),
+                Picture("tied", 0.24),
+                Stick("brace"),
+                Stick("collar"),
+                Numbered("braces"),
+                Answers(("braces",)),
+                Next("braces", loud=False),
+            ),
+        ),
+    ),
+    parts=parts,
+    links=_links,
+)

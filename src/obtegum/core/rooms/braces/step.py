@@ -1,0 +1,173 @@
+"""Braces: where each goes, what is cut, what wind along asks of them, and what holds the frame until they are in."""
+
+import math
+from collections.abc import Iterator
+
+from obtegum.core.answers import amount_answer, angle_answer, count_answer, length_answer, settled
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.braces.draw import slope
+from obtegum.core.rooms.braces.found import (
+    along_of,
+    brace_tube,
+    braces_of,
+    cut_m,
+    head_m,
+    holding,
+    pulling,
+    tied_bows,
+    ties_of,
+)
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.step import Answer, Standing, StepPlan, Told
+from obtegum.core.strip import Strip, StripMark
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["plan", "stands", "strips"]
+
+CAUTION = "Nobody climbs a frame that isn’t braced. Stays hold it until then; two people to a bow that is being raised."
+
+
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    unknown = any(each.level == "unknown" for each in found)
+    return Standing(id="braces", title="Braces", group="Frame", state="open" if unknown else settled(found))
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    braces = work.design.braces
+    flat = braces.end == "flat"
+    more = ("braces.tube", "braces.end", *(("braces.edge_m", "braces.bolt_m") if flat else ("braces.clamp_n",)))
+    return StepPlan(
+        **stands(work, found),
+        next=_next(work),
+        caution=CAUTION,
+        measures=(
+            "braces.bays",
+            *(("braces.cross", "braces.spans", "braces.head_m", "braces.foot_m") if braces.bays else ()),
+            "braces.ties",
+            *(("braces.tie_m", "braces.every") if braces.ties != "none" else ()),
+            *(more if braces.bays or braces.ties != "none" else ()),
+        ),
+        aside=more,
+        answers=tuple(_answers(work)),
+        leads=("brace_cut", "braces", "brace_pull", "collar_cut"),
+        views=("braced", *(("tied",) if braces.ties != "none" else ()), "along"),
+        strips=(*(("brace",) if braces.bays else ("run:bow",)), *(("collar",) if braces.ties != "none" else ())),
+        grips=("braces.head_m", "braces.foot_m", "braces.tie_m"),
+        focus=("brace", "collar", "strut", "run"),
+        how=tuple(Told(words=words) for words in _until(work)),
+        how_title="What holds it, and until when",
+    )
+
+
+def _next(work: Work) -> str:
+    if work.design.braces.bays is None:
+        return "How many bays of each side are braced?"
+    if not work.design.braces.bays:
+        return "Brace a bay at both ends of each side."
+    brace = braces_of(work)[0]
+    return (
+        f"Cut {len(braces_of(work))} braces, {work.say(cut_m(work, brace.long_m))} each, before the first bow stands."
+    )
+
+
+def _until(work: Work) -> Iterator[str]:
+    """Temporary works: when each goes in, and the earliest that it may leave."""
+    yield "The first two bows and the run between them stand on stays to both sides and both ways along: four at least."
+    yield "Each third bow after it has a stay until runs tie it to a braced bay; none leaves before that bay is bolted."
+    yield "Bows stand under props at the crown only while collars or struts are still to come."
+    yield "Braces in loosely, the frame pulled plumb, then their bolts tight: now the stays may leave, one by one."
+    if work.design.braces.ties != "none":
+        height = work.say(work.design.braces.tie_m)
+        yield f"Collars to a level string at {height} from end bow to end bow: pulled in by hand, not by the bolt."
+    yield "Wind over a stiff breeze, or work left overnight: stays stay, whatever else stands."
+
+
+def _answers(work: Work) -> Iterator[Answer]:
+    braces, found = work.design.braces, braces_of(work)
+    if found:
+        brace, bow = found[0], centre_line(work)
+        yield count_answer(
+            "braces", "Braces", len(found), f"{len(found) // 2} a side, {min(pulling(work))} pull at once"
+        )
+        yield length_answer(work, "brace_cut", "Cut each", cut_m(work, brace.long_m), "with both flat ends")
+        yield length_answer(work, "brace_holes", "Hole to hole", brace.long_m)
+        yield angle_answer("brace_steep", "To the ground", math.asin(brace.up))
+        lean = bow.heading(min(bow.at_y(head_m(work)), default=0.0))
+        yield angle_answer("brace_lean", "Bow leans at its head", math.pi / 2 - lean)
+    along = along_of(work)
+    if along is not None and found:
+        yield amount_answer(work, "along_ends", "Wind along, both ends", along.ends_n, "force", along.sheet[-3].clause)
+        yield amount_answer(
+            work, "along_steadies", "Steadying the bows, a side", along.steadies_n, "force", "2 % of what presses them"
+        )
+        if math.isfinite(along.brace_n):
+            yield amount_answer(work, "brace_pull", "Pulls each brace", along.brace_n, "force")
+            yield amount_answer(
+                work, "brace_lift", "Lifts its foot", along.lift_n, "force", "counted in what the posts must hold"
+            )
+    holds = holding(work)
+    if holds.holds_n is not None and found:
+        yield amount_answer(
+            work, "brace_holds", f"A brace holds, by {holds.what}", holds.holds_n, "force", holds.source
+        )
+    yield from _ties(work)
+    bolts = 2 * len(found) + len(tied_bows(work)) * (2 * len(ties_of(work)) - (1 if len(ties_of(work)) > 1 else 0))
+    if bolts and braces.end == "flat":
+        long_m = bow_tube(work).od_m + 2 * brace_tube(work).wall_m + 3 * braces.bolt_m
+        yield count_answer(
+            "brace_bolts", "Bolts, nuts, two washers each", bolts, f"{work.say(long_m, 'up')} long or more"
+        )
+
+
+def _ties(work: Work) -> Iterator[Answer]:
+    """Collars and struts, what is cut for each."""
+    bows = len(tied_bows(work))
+    for tie in ties_of(work)[:2]:
+        many = bows * (2 if tie.what == "strut" else 1)
+        yield length_answer(
+            work, f"{tie.what}_cut", f"{tie.what.capitalize()}, cut", cut_m(work, tie.long_m), f"{many} of them"
+        )
+        if tie.what == "strut":
+            yield angle_answer("strut_steep", "Strut to the level", slope(tie))
+        else:
+            bow = centre_line(work)
+            yield angle_answer("collar_bevel", "Bow to the collar", bow.heading(bow.at_y(work.design.braces.tie_m)[0]))
+
+
+def strips(work: Work) -> list[Strip]:
+    """A brace and a collar laid straight: flattened ends, holes, cut."""
+    found = list[Strip]()
+    if braces_of(work):
+        found.append(
+            _laid(
+                work,
+                "brace",
+                f"brace:{braces_of(work)[0].name}",
+                braces_of(work)[0].long_m,
+                f"{len(braces_of(work))} alike",
+            )
+        )
+    if ties_of(work):
+        found.append(_laid(work, "collar", "collar", ties_of(work)[0].long_m, f"{len(tied_bows(work))} alike"))
+    return found
+
+
+def _laid(work: Work, name: str, part: str, holes_m: float, about: str) -> Strip:
+    edge_m = work.design.braces.edge_m if work.design.braces.end == "flat" else 0.0
+    long_m = holes_m + 2 * edge_m
+    marks: list[StripMark] = []
+    if edge_m:
+        for number, at in enumerate((edge_m, edge_m + holes_m), start=1):
+            marks.append(work.mark(at, "hole", "socket", f"hole:{name}:{number}", name))
+    marks.append(work.mark(long_m, "cut", "cut", part, name))
+    return Strip(
+        id=name,
+        title=name.capitalize(),
+        about=f"tape from its end · {about}",
+        material="plastic" if brace_tube(work).material == "plastic" else "steel",
+        length_m=long_m,
+        marks=tuple(marks),
+    )

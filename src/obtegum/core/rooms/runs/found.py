@@ -1,0 +1,180 @@
+"""Where each run lies, what it is laid of, and how far apart the bows are held beside themselves."""
+
+import math
+from dataclasses import dataclass
+from itertools import pairwise
+
+from obtegum.core.catalogue import Tube
+from obtegum.core.found import found
+from obtegum.core.laid import Splice, bought, lay
+from obtegum.core.rooms.bows.found import girth_at, tube_m
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.runs.tube import told_or_usual
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.work import Work
+
+__all__ = [
+    "Piece",
+    "Run",
+    "crossings",
+    "held_m",
+    "piece_m",
+    "pieces_of",
+    "place_of",
+    "run_long_m",
+    "run_tube",
+    "runs_of",
+    "sticks_bought",
+]
+
+SPLICES: dict[str, Splice] = {"swaged": "clear", "coupler": "clear", "lap": "behind"}
+
+
+@dataclass(frozen=True, slots=True)
+class Run:
+    """One run: its name, the side that it is on, and where the bow's tube is marked for it, m from its left end."""
+
+    name: str
+    words: str
+    at_m: float
+
+
+@dataclass(frozen=True, slots=True)
+class Piece:
+    """A piece of a run, by its number from the front: where it begins and ends, m from the front face."""
+
+    run: str
+    number: int
+    from_m: float
+    to_m: float
+
+    @property
+    def length_m(self) -> float:
+        return self.to_m - self.from_m
+
+
+@found
+def run_tube(work: Work) -> Tube:
+    """What runs are made of. Raises: DesignError when there is none of that name."""
+    return told_or_usual(work, work.design.runs.tube, "runs.tube")
+
+
+@found
+def runs_of(work: Work) -> tuple[Run, ...]:
+    """Every run, from the left foot over the ridge to the right one."""
+    runs, whole = work.design.runs, tube_m(work)
+    if runs.spread == "heights":
+        bow, start = centre_line(work), girth_at(work, 0.0)
+        left = sorted(bow.at_y(height_m)[0] - start for height_m in set(runs.heights_m))
+        places = [*left, whole / 2, *(whole - at for at in reversed(left))]
+    else:
+        count = work.design.strength.runs
+        places = [whole * place / (count + 1) for place in range(1, count + 1)]
+    return tuple(_named(place, at, len(places)) for place, at in enumerate(places, start=1))
+
+
+def _named(place: int, at_m: float, of: int) -> Run:
+    if of % 2 and place == of // 2 + 1:
+        return Run("ridge", "ridge run", at_m)
+    if place <= of // 2:
+        return Run(f"L{place}", f"left run {place}", at_m)
+    return Run(f"R{of + 1 - place}", f"right run {of + 1 - place}", at_m)
+
+
+@found
+def held_m(work: Work) -> float:
+    """The most of a bow's tube between two points that are held beside the bow, m: runs hold it where some bay is
+    braced, and nothing does where none is."""
+    whole = tube_m(work)
+    if work.design.braces.bays == 0:
+        return whole
+    places = [0.0, *(run.at_m for run in runs_of(work)), whole]
+    return max(high - low for low, high in pairwise(places))
+
+
+def run_long_m(work: Work) -> float:
+    """How far apart the outer faces of the end bows are, m: as long as a run is, flush with both."""
+    return work.design.size.length_m + bow_tube(work).od_m
+
+
+def place_of(work: Work, run: Run, end_bow: bool = False) -> tuple[float, float]:
+    """Where a run's middle lies across and over the datum, m: inside or outside of its bow, or through it."""
+    bow, lie = centre_line(work), work.design.runs.lie
+    s_m = min(max(girth_at(work, run.at_m), 0.0), bow.girth_m)
+    x, y = bow.point(s_m)
+    if lie == "through":
+        return x, y
+    out_m = (bow_tube(work).od_m + run_tube(work).od_m) / 2
+    if lie == "under" or end_bow:
+        out_m = -out_m
+    heading = bow.heading(s_m)
+    return x - math.sin(heading) * out_m, y + math.cos(heading) * out_m
+
+
+def holds_m(work: Work) -> tuple[float, ...]:
+    """Where the bows' middles are along a run, m from its front end."""
+    half_m = bow_tube(work).od_m / 2
+    return tuple(station_m + half_m for station_m in bays_of(work).stations_m)
+
+
+def piece_m(work: Work, bay_m: float) -> float:
+    """A piece in a bay, m: the bay less the bow and what a fitting takes up at both ends."""
+    return bay_m - bow_tube(work).od_m - 2 * work.design.runs.take_m
+
+
+@found
+def pieces_of(work: Work) -> tuple[Piece, ...]:
+    """Every piece of every run. Raises: DesignError where a splice would have nothing behind it, or no bay room."""
+    runs = work.design.runs
+    if runs.of == "pieces":
+        return tuple(_between(work))
+    joint_m = 0.0 if runs.joint == "coupler" else runs.joint_m
+    long_m, holds = run_long_m(work), holds_m(work)
+    found_ = list[Piece]()
+    for place, run in enumerate(runs_of(work)):
+        # Splices of neighbours are half a stick apart.
+        first_m = runs.stick_m / (2 if place % 2 else 1)
+        try:
+            laid = lay(long_m, runs.stick_m, joint_m, holds, SPLICES[runs.joint], first_m)
+        except ValueError:
+            least_m = bays_of(work).bay_m + runs.joint_m
+            nearest = work.say(least_m, "up")
+            sentence = f"A lap would have no bow behind it. A stick must reach from bow to bow: {nearest}."
+            raise DesignError(
+                [Trouble(path="runs.stick_m", sentence=sentence, nearest_m=least_m, nearest=nearest)]
+            ) from None
+        found_ += [Piece(run.name, number, low, high) for number, (low, high) in enumerate(laid, start=1)]
+    return tuple(found_)
+
+
+def _between(work: Work) -> list[Piece]:
+    """A piece in every bay of every run."""
+    stations, take_m = holds_m(work), bow_tube(work).od_m / 2 + work.design.runs.take_m
+    bays = tuple(pairwise(stations))
+    if min(high - low for low, high in bays) <= 2 * take_m:
+        sentence = "Nothing is left of the shortest bay between the fittings."
+        raise DesignError([Trouble(path="runs.take_m", sentence=sentence)])
+    longest_m = max(high - low for low, high in bays) - 2 * take_m
+    if longest_m > work.design.runs.stick_m:
+        nearest = work.say(longest_m, "up")
+        sentence = f"A piece between two bows is longer than that. It takes {nearest}."
+        raise DesignError([Trouble(path="runs.stick_m", sentence=sentence, nearest_m=longest_m, nearest=nearest)])
+    return [
+        Piece(run.name, number, low + take_m, high - take_m)
+        for run in runs_of(work)
+        for number, (low, high) in enumerate(bays, start=1)
+    ]
+
+
+@found
+def sticks_bought(work: Work) -> int:
+    """Sticks that all pieces are cut from."""
+    return bought([piece.length_m for piece in pieces_of(work)], work.design.runs.stick_m, work.rules.kerf_m)
+
+
+def crossings(work: Work) -> tuple[int, int]:
+    """Where runs cross bows: over or under the ones within, and at the two ends."""
+    runs, bows = len(runs_of(work)), bays_of(work).bows
+    return runs * (bows - 2), 2 * runs

@@ -1,0 +1,68 @@
+"""Runs: what ties the bows along the house."""
+
+from obtegum.core.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.listed import listed
+from obtegum.core.room import Room
+from obtegum.core.rooms.runs import step
+from obtegum.core.rooms.runs.decisions import LEAST_HIGH_M, MOST_HIGH_M, MOST_SIDE
+from obtegum.core.rooms.runs.draw import runs_across, runs_along, unrolled
+from obtegum.core.rooms.runs.found import pieces_of, run_tube, sticks_bought
+from obtegum.core.rooms.runs.parts import parts
+from obtegum.core.rooms.runs.tables import TABLES
+from obtegum.core.rooms.runs.tube import usual_or_told
+from obtegum.core.work import Work
+
+__all__ = ["ROOM"]
+
+
+def _must(work: Work) -> None:
+    _ = run_tube(work), pieces_of(work)
+
+
+def _needs(work: Work) -> tuple[Need, ...]:
+    return (Need(what="run stick", amount=sticks_bought(work)),)
+
+
+ROOM = Room(
+    stands=step.stands,
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    views={"runs": unrolled},
+    layers={"across": runs_across, "along": runs_along},
+    fields=(
+        usual_or_told("runs.tube"),
+        listed(
+            "runs.heights_m",
+            "Runs at, over the ground",
+            "both sides, with commas between; the ridge has its own",
+            LEAST_HIGH_M,
+            MOST_HIGH_M,
+            MOST_SIDE,
+            empty="",
+            bare="long",
+        ),
+    ),
+    must=_must,
+    needs=_needs,
+    down=frozenset({"run_piece", "run_odd"}),
+    up=frozenset({"run_clamps", "run_under", "run_screws", "run_held", "run_slides"}),
+    nearest=frozenset({"runs", "run_long", "run_sticks", "run_cut"}),
+    tables=TABLES,
+    pages=(
+        Page(
+            "Runs",
+            (
+                Caution("runs"),
+                Picture("runs", 0.36),
+                Stick("run:bow"),
+                Stick("run:odd"),
+                Stick("run:even"),
+                Numbered("runs"),
+                Answers(("runs",)),
+                Next("runs", loud=False),
+            ),
+        ),
+    ),
+    parts=parts,
+)

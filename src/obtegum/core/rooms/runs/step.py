@@ -1,0 +1,224 @@
+"""Runs: where each lies, what it is laid of, how bows and runs are marked for each other, and in what order."""
+
+import math
+from collections.abc import Iterator
+
+from obtegum.core.answers import count_answer, length_answer, settled
+from obtegum.core.frame.section import round_section
+from obtegum.core.rooms.bows.found import tube_m
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.runs.found import (
+    Piece,
+    Run,
+    crossings,
+    held_m,
+    holds_m,
+    piece_m,
+    pieces_of,
+    run_long_m,
+    run_tube,
+    runs_of,
+    sticks_bought,
+)
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.step import Answer, Standing, StepPlan, Told
+from obtegum.core.strip import Strip
+from obtegum.core.verdict import Verdict, judge, verdict_on
+from obtegum.core.work import Work
+
+__all__ = ["plan", "stands", "strips", "verdicts"]
+
+CAUTION = (
+    "Nobody climbs on the bows. Ladder on firm ground, a bucket for tools; goggles: drill chips fall into the eyes."
+)
+# AISC 360-16 E2, user note: what is pressed along is no more slender than this.
+SLENDER = 200.0
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Whether a run is stout enough to hold a bow beside itself."""
+    tube = run_tube(work)
+    section = round_section(tube.od_m, tube.wall_m, tube.yield_pa, tube.elastic_pa)
+    slender = bays_of(work).bay_m / section.gyration_m
+    number = f"{math.ceil(slender - 1e-9)}"
+    said = "A run holds bows by pressing as well as pulling: a bay of it is"
+    sentence = f"{said} {number} times its radius of gyration, {SLENDER:.0f} is the most (AISC 360-16 E2)."
+    ratio = slender / SLENDER
+    level = judge(ratio, work.rules.holds_to)
+    return [verdict_on("runs", "run-slender", "Runs", level, sentence, number, f"{SLENDER:.0f}", ratio, "run")]
+
+
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(id="runs", title="Runs", group="Frame", state=settled(found))
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    runs = work.design.runs
+    long_ = runs.of == "long"
+    return StepPlan(
+        **stands(work, found),
+        next=_next(work),
+        caution=CAUTION,
+        measures=(
+            *(("runs.heights_m",) if runs.spread == "heights" else ("strength.runs",)),
+            "runs.spread",
+            "runs.lie",
+            "runs.of",
+            "runs.tube",
+            "runs.stick_m",
+            *(("runs.joint",) if long_ else ("runs.take_m",)),
+            *(("runs.joint_m",) if long_ and runs.joint != "coupler" else ()),
+            "runs.mark",
+            "runs.first",
+            "runs.screws",
+            "runs.spare",
+        ),
+        aside=("runs.mark", "runs.first", "runs.screws", "runs.spare"),
+        answers=tuple(_answers(work)),
+        leads=("run_sticks", "run_long", "run_clamps"),
+        views=("runs", "across", "along"),
+        strips=("run:bow", *(("run:odd", "run:even") if len(runs_of(work)) > 1 else ("run:odd",)), *_gauged(work)),
+        grips=(),
+        focus=("run", "splice", "bow", "bay"),
+        how=tuple(Told(words=words) for words in _order(work)),
+        how_title="In this order",
+    )
+
+
+def _gauged(work: Work) -> tuple[str, ...]:
+    return ("run:gauge",) if work.design.runs.mark == "gauge" else ()
+
+
+def _next(work: Work) -> str:
+    places = ", ".join(work.say(run.at_m) for run in runs_of(work)[:3])
+    more = "" if len(runs_of(work)) <= 3 else " and on"
+    return f"Mark every bow’s tube from its left end, while it lies: {places}{more}."
+
+
+def _order(work: Work) -> Iterator[str]:
+    """Marking and putting up, by the way that was chosen."""
+    runs, bay = work.design.runs, work.say(bays_of(work).bay_m)
+    yield "Every bow is marked for every run from its left end before it stands: nobody measures up there."
+    if runs.mark == "posts":
+        yield "Each run is laid along its row of posts and marked at every post: so runs carry the posts as they stand."
+    elif runs.mark == "stacked":
+        yield f"All runs side by side, front ends level, marked across together by the tape below: a bow each {bay}."
+    else:
+        yield f"A stick cut to {work.say(_gap(work))} between bows; over the whole the tape is right."
+    lowest = "the lowest at both sides, which steadies the feet of the bows" if runs.first == "sides" else "the ridge"
+    yield f"First {lowest}; clamps finger-tight until the house is plumb."
+    if runs.lie == "through":
+        free = work.say(_slides(work), "up")
+        yield f"Runs are slid in from an end, before it closes: {free} of free ground is wanted there."
+    if runs.lie == "over":
+        step = work.say(bow_tube(work).od_m + run_tube(work).od_m)
+        yield f"At the two end bows it passes under, {step} lower: another clamp there, so that no end stands proud."
+    yield "Ends flush with the end bows and under the film; cut edges smoothed and taped."
+
+
+def _gap(work: Work) -> float:
+    """A gauge stick's length, m: the bay less the bow."""
+    return bays_of(work).bay_m - bow_tube(work).od_m
+
+
+def _slides(work: Work) -> float:
+    """Free length that a run wants before the end, m: its longest piece, joined as it goes in."""
+    return max(piece.length_m for piece in pieces_of(work))
+
+
+def _answers(work: Work) -> Iterator[Answer]:
+    runs, pieces = work.design.runs, pieces_of(work)
+    within, ends = crossings(work)
+    spare = 1 + runs.spare
+    yield count_answer("runs", "Runs", len(runs_of(work)), "the ridge among them" if len(runs_of(work)) % 2 else "")
+    yield length_answer(work, "run_long", "Each, flush with both ends", run_long_m(work))
+    of = f"{len(pieces)} pieces" if runs.of == "pieces" else f"{len(pieces) - len(runs_of(work))} splices"
+    yield count_answer("run_sticks", "Sticks to buy", sticks_bought(work), f"of {work.say(runs.stick_m)}, {of}")
+    if runs.of == "pieces":
+        bay, odd_m = piece_m(work, bays_of(work).bay_m), bays_of(work).odd_m
+        yield length_answer(work, "run_piece", "Piece in a bay", bay)
+        if odd_m is not None:
+            yield length_answer(work, "run_odd", "Piece in the odd bay", piece_m(work, odd_m))
+    else:
+        shortest = min(pieces, key=lambda piece: piece.length_m)
+        yield length_answer(work, "run_cut", "Shortest cut", shortest.length_m, f"piece {shortest.number}")
+    if runs.lie == "over":
+        yield count_answer("run_clamps", "Clamps over bows", math.ceil(within * spare - 1e-9), "spares with them")
+        yield count_answer("run_under", "Clamps under end bows", math.ceil(ends * spare - 1e-9), "spares with them")
+    elif runs.of == "long":
+        what = "Brackets" if runs.lie == "through" else "Clamps"
+        count = math.ceil((within + ends) * spare - 1e-9)
+        yield count_answer("run_clamps", what, count, f"{within + ends} crossings, spares with them")
+    else:
+        ends_of = 2 * len(pieces)
+        yield count_answer("run_clamps", "Fittings", math.ceil(ends_of * spare - 1e-9), f"{ends_of} ends, and spares")
+    joints = len(pieces) - len(runs_of(work)) if runs.of == "long" else 0
+    screws = runs.screws * (within + ends) + 2 * joints
+    yield count_answer("run_screws", "Screws", math.ceil(screws * spare - 1e-9), "crossings, two a splice, and spares")
+    free = (
+        "no bay is braced, so nothing does" if work.design.braces.bays == 0 else "between runs, or a run and the post"
+    )
+    yield length_answer(work, "run_held", "Bow held beside itself each", held_m(work), free)
+    if runs.lie == "through":
+        yield length_answer(work, "run_slides", "Free ground to slide it in", _slides(work))
+
+
+def strips(work: Work) -> list[Strip]:
+    """A bow's tube with its runs, both kinds of run with their bows, splices and cuts, and the gauge stick."""
+    found, runs = [_on_bow(work)], runs_of(work)
+    found += [
+        _on_run(work, name, runs[place::2], place) for place, name in enumerate(("odd", "even")) if len(runs) > place
+    ]
+    gap = _gap(work)
+    gauge = work.mark(gap, "cut", "cut", "gauge", "run:gauge")
+    if gap > 0:
+        found.append(
+            Strip(
+                id="run:gauge",
+                title="Gauge stick",
+                about="goes between two bows, faces touching",
+                material="board",
+                length_m=gap,
+                marks=(gauge,),
+            )
+        )
+    return found
+
+
+def _on_bow(work: Work) -> Strip:
+    marks = tuple(work.mark(run.at_m, run.words, "peg", f"run:{run.name}", "run:bow") for run in runs_of(work))
+    return Strip(
+        id="run:bow",
+        title="On each bow",
+        about=f"tape from the bow’s left end · {bays_of(work).bows} alike",
+        material="plastic" if bow_tube(work).material == "plastic" else "steel",
+        length_m=tube_m(work),
+        marks=marks,
+    )
+
+
+def _on_run(work: Work, name: str, runs: tuple[Run, ...], place: int) -> Strip:
+    """Where the bows are along a run, and where its pieces are cut and joined."""
+    strip, long_m = f"run:{name}", run_long_m(work)
+    marks = [
+        work.mark(at, f"bow {number}", "peg", f"bow:{number}", strip)
+        for number, at in enumerate(holds_m(work), start=1)
+    ]
+    pieces: list[Piece] = [piece for piece in pieces_of(work) if piece.run == runs[0].name]
+    if work.design.runs.of == "long":
+        marks += [
+            work.mark(piece.to_m, f"piece {piece.number} ends", "joint", f"splice:{piece.run}:{piece.number}", strip)
+            for piece in pieces[:-1]
+        ]
+    marks.append(work.mark(long_m, "cut, flush with the last bow", "cut", f"run:{runs[0].name}:{len(pieces)}", strip))
+    words = ", ".join(run.words for run in runs)
+    return Strip(
+        id=strip,
+        title="Along the run" if place == 0 else "Its neighbours",
+        about=f"tape from the front face · {words if len(words) < 60 else f'{len(runs)} runs'}",
+        material="plastic" if run_tube(work).material == "plastic" else "steel",
+        length_m=long_m,
+        marks=tuple(sorted(marks, key=lambda each: each.at_m)),
+    )

@@ -1,0 +1,39 @@
+"""The tube that runs and braces are made of: one that is told, or what is usual for the house."""
+
+from obtegum.core.catalogue import Catalogue, Tube
+from obtegum.core.fields import Measure, Option, special
+from obtegum.core.job import Job
+from obtegum.core.quantity import Units
+from obtegum.core.rooms.bows.tubes import bow_tube, find_tube, own_tubes
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.work import Work
+
+__all__ = ["told_or_usual", "usual_or_told"]
+
+# What most take for runs and braces, by the shops that the bows’ tube comes from.
+USUAL: dict[Units, str] = {"feet": "rail-1-3-8", "metric": "round-33.7"}
+
+
+def told_or_usual(work: Work, name: str, path: str) -> Tube:
+    """A tube by its name, or the usual one where none is told. Raises: DesignError when there is none of that name."""
+    tube = find_tube(work.design, work.catalogue, name or USUAL[bow_tube(work).sold_in])
+    if tube is None:
+        raise DesignError([Trouble(path=path, sentence=f"There is no tube “{name}” in the catalogue.")])
+    return tube
+
+
+def _options(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
+    units = job.design.tape.units
+    tubes = (tube for tube in catalogue.tubes.values() if tube.form == "tube")
+    near_first = sorted(tubes, key=lambda tube: tube.sold_in != units)
+    bow = find_tube(job.design, catalogue, job.design.bows.tube)
+    usual = catalogue.tubes[USUAL[bow.sold_in if bow else units]]
+    return (
+        Option(id="", label="what is usual here", about=usual.name),
+        *(Option(id=tube.id, label=tube.name) for tube in (*near_first, *own_tubes(job.design, catalogue))),
+    )
+
+
+def usual_or_told(path: str) -> Measure:
+    """The field of such a tube."""
+    return special(path, options=_options)
