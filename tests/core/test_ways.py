@@ -210,7 +210,7 @@ def test_bought_pieces_are_counted_marked_and_never_cut() -> None:
     assert answer(plan, "bows", "pieces") == "33"
     assert "22 of 4.200 m, 11 of 4.600 m" in next(each.note for each in step.answers if each.id == "pieces")
     assert not any("cut" in each.lower() for each in (step.next, step.caution))
-    assert not any("whip" in each.caution for each in plan.steps if each.group == "Frame" and each.id != "posts")
+    assert not any("whip" in each.caution for each in plan.steps if each.id in ("bows", "bend", "check-bows"))
     assert verdict(plan, "waste") is None
     # The hole is 50 mm from B's plain end; A goes 130 mm into it, so it is 80 mm from A's end.
     holes = {

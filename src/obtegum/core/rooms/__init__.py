@@ -10,6 +10,7 @@ from pydantic import Field
 
 from obtegum.core.house import House, Record
 from obtegum.core.rooms.bend.decisions import Bending, TrialBend
+from obtegum.core.rooms.boards.decisions import Boards
 from obtegum.core.rooms.bows.decisions import MOST_OWN, Bows, OwnTube
 from obtegum.core.rooms.braces.decisions import Braces
 from obtegum.core.rooms.check_bows.decisions import MOST_BOWS, BowChecks
@@ -20,6 +21,8 @@ from obtegum.core.rooms.inside.decisions import Inside
 from obtegum.core.rooms.keep_pegs.decisions import Keep
 from obtegum.core.rooms.level.decisions import Level, Levels
 from obtegum.core.rooms.names.decisions import Names
+from obtegum.core.rooms.plumb.decisions import MOST_READ, BowsStand, Plumb, PlumbRound
+from obtegum.core.rooms.plumb.decisions import MOST_ROUNDS as MOST_PLUMB
 from obtegum.core.rooms.posts.decisions import Posts
 from obtegum.core.rooms.row.decisions import MOST_POSTS, PostRow, PostsBuilt
 from obtegum.core.rooms.runs.decisions import Runs
@@ -55,6 +58,8 @@ ROOMS = (
     "check_bows",
     "runs",
     "braces",
+    "boards",
+    "plumb",
 )
 
 
@@ -82,11 +87,14 @@ class HouseDesign(House):
     row: PostRow = PostRow()
     runs: Runs = Runs()
     braces: Braces = Braces()
+    boards: Boards = Boards()
+    plumb: Plumb = Plumb()
 
 
 class SiteRecord(Record):
     """What was done and found on site: ticks; the round of taping under way and the ones before it; levels;
-    the bend that was tried; posts pulled at, the day they were poured, as they stand; the bows as measured."""
+    the bend that was tried; posts pulled at, the day they were poured, as they stand;
+    the standing frame, round by round; the bows as measured."""
 
     taped: Taping = Taping()
     earlier: Annotated[tuple[Taping, ...], Field(max_length=MOST_ROUNDS)] = ()
@@ -95,4 +103,6 @@ class SiteRecord(Record):
     pulls: Pulls = Pulls()
     poured: Poured = Poured()
     row: PostsBuilt = Field(default_factory=dict, max_length=MOST_POSTS)
+    plumb: BowsStand = Field(default_factory=dict, max_length=MOST_READ)
+    plumb_earlier: Annotated[tuple[PlumbRound, ...], Field(max_length=MOST_PLUMB)] = ()
     bows: BowChecks = Field(default_factory=dict, max_length=MOST_BOWS)

@@ -3,6 +3,8 @@
 import math
 from dataclasses import dataclass
 
+import numpy as np
+
 from obtegum.core.anchor.links import bolt_shear, bolt_walls
 from obtegum.core.catalogue import Tube
 from obtegum.core.found import found
@@ -223,10 +225,12 @@ def _steadies(work: Work) -> float:
     P = 0.02·ΣN·√(½·(1 + 1/m)) of the m bows that one braced bay steadies.
     """
     judged = bow_found(work)
-    if judged is None or judged.found is None or not work.design.braces.bays or not len(judged.found.rows):
+    if judged is None or judged.found is None or not work.design.braces.bays:
         return 0.0
     eu = 1.5 if method_of(work) == "eu" else 1.0
-    pressed_n = max(-float(judged.found.axial.min()), 0.0) / eu
+    # A bow is pressed most by what its feet give back, in any weather.
+    feet = judged.found.ground
+    pressed_n = float(np.hypot(feet[:, :, 0], feet[:, :, 1])[feet[:, :, 1] > 0].max(initial=0.0)) / eu
     bows = bays_of(work).bows
     held = (len(runs_of(work)) + 1) / 2
     return STEADIES * pressed_n * bows * math.sqrt(0.5 * (1 + 1 / bows)) * held

@@ -12,7 +12,7 @@ PAGES = (
             Picture("above", 0.4),
             Readings("peg:L", "peg:R", "Tape at A and at D. Tick left, right."),
         ),
-        first=0.5,
+        first=0.45,
     ),
     Page("Square it", (Numbered("set-out"),), first=0.3),
 )

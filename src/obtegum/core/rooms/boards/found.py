@@ -1,0 +1,141 @@
+"""Where boards are spliced, on what, and how long the bolts are that go through board and bow."""
+
+import math
+from dataclasses import dataclass
+
+from obtegum.core.catalogue import Board
+from obtegum.core.found import found
+from obtegum.core.laid import lay
+from obtegum.core.quantity import INCH_M
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.posts.found import board_of
+from obtegum.core.rooms.posts.ways import boarded
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.work import Work
+
+__all__ = [
+    "Line",
+    "bolt_long_m",
+    "bolt_takes_m",
+    "dig_fill_m",
+    "hip_board",
+    "hip_place",
+    "lines_of",
+    "opens_m",
+]
+
+USUAL = {"feet": "board-2x6", "metric": "board-47x150mm"}
+# A washer's thickness, m, a nut's as a share of the bolt, and what stands out of it, threads of so much of it.
+WASHER_M, NUT, OUT = 0.002, 0.85, 0.35
+# Lengths that bolts come in, m apart.
+STEP_M = {"feet": INCH_M / 2, "metric": 0.01}
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """Boards end to end along a side: its name, what they are, how high their middle is, where each begins and ends,
+    m from the front face of the end bow, which is over what it stands past it."""
+
+    name: str
+    words: str
+    up_m: float
+    wide_m: float
+    stock: str
+    pieces: tuple[tuple[float, float], ...]
+
+
+@found
+def hip_board(work: Work) -> Board:
+    """What hip boards are made of. Raises: DesignError when there is none of that name."""
+    name = work.design.boards.board or USUAL[bow_tube(work).sold_in]
+    board = work.catalogue.boards.get(name)
+    if board is None:
+        raise DesignError([Trouble(path="boards.board", sentence=f"There is no board “{name}” in the catalogue.")])
+    return board
+
+
+@found
+def lines_of(work: Work) -> tuple[Line, ...]:
+    """Every line of boards of one side besides the upper base board, which stands with the posts.
+
+    Raises: DesignError where a splice would have nothing behind it, or a bolt doesn't reach.
+    """
+    told, half_m = work.design.boards, bow_tube(work).od_m / 2
+    long_m = work.design.size.length_m + 2 * half_m + 2 * told.over_m
+    holds = tuple(station + half_m + told.over_m for station in bays_of(work).stations_m)
+    found_ = list[Line]()
+    if told.hip == "board":
+        board = hip_board(work)
+        laid = _laid(work, "boards.board_m", long_m, told.board_m, holds, told.board_m)
+        found_.append(Line("hip", "hip board", told.hip_m, board.wide_m, board.id, laid))
+        _reaches(work)
+    if told.high == "two" and boarded(work):
+        board, posts = board_of(work), work.design.posts
+        # The lower one's splices lie under the middles of the upper one's.
+        laid = _laid(work, "posts.board_m", long_m, posts.board_m, holds, posts.board_m / 2)
+        up_m = posts.reveal_m - 1.5 * board.wide_m
+        found_.append(Line("lower", "lower base board", up_m, board.wide_m, board.id, laid))
+    return tuple(found_)
+
+
+def _laid(
+    work: Work, path: str, long_m: float, board_m: float, holds: tuple[float, ...], first_m: float
+) -> tuple[tuple[float, float], ...]:
+    try:
+        return tuple(lay(long_m, board_m, 0.0, holds, "behind", first_m))
+    except ValueError:
+        least_m = bays_of(work).bay_m + bow_tube(work).od_m
+        nearest = work.say(least_m, "up")
+        sentence = f"A splice would have no bow behind it. A board must reach from bow to bow: {nearest}."
+        raise DesignError([Trouble(path=path, sentence=sentence, nearest_m=least_m, nearest=nearest)]) from None
+
+
+def bolt_takes_m(work: Work) -> float:
+    """What a bolt through hip board and bow takes, m: both, two washers, the nut and a few threads."""
+    told = work.design.boards
+    return hip_board(work).thick_m + bow_tube(work).od_m + 2 * WASHER_M + (NUT + OUT) * told.bolt_m
+
+
+def bolt_long_m(work: Work) -> float:
+    """The bolt to buy, m: as told, or the next length that they come in."""
+    told, step_m = work.design.boards.bolt_long_m, STEP_M[bow_tube(work).sold_in]
+    return told if told is not None else math.ceil(bolt_takes_m(work) / step_m - 1e-9) * step_m
+
+
+def _reaches(work: Work) -> None:
+    told, takes_m = work.design.boards.bolt_long_m, bolt_takes_m(work)
+    if told is not None and told < takes_m - 1e-9:
+        nearest = work.tube(takes_m, "up")
+        sentence = f"The bolt is too short: board, bow, washers and nut take {nearest}."
+        raise DesignError([Trouble(path="boards.bolt_long_m", sentence=sentence, nearest_m=takes_m, nearest=nearest)])
+
+
+def hip_place(work: Work) -> tuple[float, float]:
+    """Where the left hip board's middle lies, across and up, m: plumb, against the outer face of the bow."""
+    bow, up_m = centre_line(work), work.design.boards.hip_m
+    s_m = bow.at_y(up_m)[0]
+    x, _ = bow.point(s_m)
+    # A plumb board touches a leaning tube beside its middle: half the tube over the sine of its lean.
+    steep = max(abs(math.sin(bow.heading(s_m))), 0.2)
+    return x - bow_tube(work).od_m / 2 / steep - hip_board(work).thick_m / 2, up_m
+
+
+def opens_m(work: Work) -> float:
+    """How high the side opens, m: from what closes it below to the hip board's lower edge."""
+    low_m = work.design.posts.reveal_m if boarded(work) else 0.0
+    return work.design.boards.hip_m - hip_board(work).wide_m / 2 - low_m
+
+
+def dig_fill_m(work: Work) -> tuple[float, float] | None:
+    """How far ground stands over the lowest board's lower edge, and lies below it, at the most, m; None while nobody
+    read it, or no board lies along the feet."""
+    stand = stand_of(work)
+    if stand is None or not boarded(work):
+        return None
+    rows = 2 if work.design.boards.high == "two" else 1
+    low_m = work.design.posts.reveal_m - rows * board_of(work).wide_m
+    over = [height - stand.datum.at(stand.places[name][0]) - low_m for name, height in stand.heights.items()]
+    return max(max(over), 0.0), max(-min(over), 0.0)

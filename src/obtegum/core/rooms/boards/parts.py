@@ -1,0 +1,33 @@
+"""Hip boards and lower base boards, as members of the house."""
+
+from collections.abc import Sequence
+
+from obtegum.core.faces import Member
+from obtegum.core.rooms.boards.found import hip_place, lines_of
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.work import Work
+
+__all__ = ["parts"]
+
+
+def parts(work: Work) -> Sequence[Member]:
+    """Every board of both sides, its ends on the bows or posts."""
+    start_m, told = -bow_tube(work).od_m / 2 - work.design.boards.over_m, work.design.boards
+    half_m = work.design.size.span_m / 2
+    found = list[Member]()
+    for line in lines_of(work):
+        x = hip_place(work)[0] if line.name == "hip" else -half_m
+        stock_m = told.board_m if line.name == "hip" else work.design.posts.board_m
+        for side, sign in (("L", 1.0), ("R", -1.0)):
+            found += [
+                Member(
+                    part=f"{line.name}:{side}{number}",
+                    what=line.words,
+                    stock=line.stock,
+                    length_m=high - low,
+                    stock_m=stock_m,
+                    ends=((start_m + low, sign * x, line.up_m), (start_m + high, sign * x, line.up_m)),
+                )
+                for number, (low, high) in enumerate(line.pieces, start=1)
+            ]
+    return tuple(found)

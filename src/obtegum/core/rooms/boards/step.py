@@ -1,0 +1,138 @@
+"""Boards: what runs along the sides, where it is spliced, how it is bolted, and in what order it goes up."""
+
+from collections.abc import Iterator
+
+from obtegum.core.answers import count_answer, length_answer, settled
+from obtegum.core.laid import bought
+from obtegum.core.rooms.boards.found import bolt_long_m, bolt_takes_m, dig_fill_m, hip_board, lines_of, opens_m
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.posts.ways import boarded
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.step import Answer, Standing, StepPlan, Told
+from obtegum.core.strip import Strip
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["plan", "stands", "strips", "verdicts"]
+
+CAUTION = "Two to a long board. Mask while treated timber is sawn; its dust and cut-offs stay off the beds."
+SIDES = 2
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Nothing of boards is judged that isn't refused at once."""
+    return []
+
+
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    some = work.design.boards.hip != "none" or boarded(work)
+    return Standing(id="boards", title="Boards", group="Frame", state=settled(found) if some else "open")
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    told = work.design.boards
+    hip = told.hip == "board"
+    return StepPlan(
+        **stands(work, found),
+        next=_next(work),
+        caution=CAUTION,
+        measures=(
+            "boards.hip",
+            *(("boards.hip_m", "boards.board", "boards.board_m") if hip else ()),
+            *(() if work.design.posts.stand == "board" else ("posts.base",)),
+            *(("posts.board", "posts.board_m", "boards.high") if boarded(work) else ()),
+            "boards.over_m",
+            *(("boards.bolt_m", "boards.bolt_long_m") if hip else ()),
+            "boards.when",
+        ),
+        aside=("boards.over_m", "boards.bolt_m", "boards.bolt_long_m", "boards.when"),
+        answers=tuple(_answers(work)),
+        leads=("hip_boards", "side_opens", "board_bolts"),
+        views=("boards", "across"),
+        strips=tuple(each.id for each in strips(work)) or ("floor",),
+        grips=("boards.hip_m",),
+        focus=("hip", "lower", "board", "bow"),
+        how=tuple(Told(words=words) for words in _order(work)),
+        how_title="In this order",
+    )
+
+
+def _next(work: Work) -> str:
+    if work.design.boards.hip == "none" and not boarded(work):
+        return "A side that rolls up wants a hip board to roll to; film wants a board, a rail or a trench below."
+    return "Cut and drill the boards on trestles, all of a kind at once; splices come on bows."
+
+
+def _order(work: Work) -> Iterator[str]:
+    """The order that was chosen, and what it makes harder."""
+    when = work.design.boards.when
+    if when == "before":
+        yield "Boards first, on posts alone: feet stand straight before a bow is in; bows then go in past them."
+    elif when == "with":
+        yield "Boards with the bows, bay by bay: each keeps its bow at its place; splices can’t be straightened later."
+    else:
+        yield "Boards after the bows, to a string: they take up what posts are out by; holes are drilled in place."
+    yield "Lower edge to a level string where rolled sides or rigid sheets need it; else it may follow the ground."
+    yield "Splices on a bow, a bolt each side of it; heads sunk, and clear of the film’s track by a finger."
+    dug = dig_fill_m(work)
+    if dug is not None:
+        dig, fill = work.say(dug[0], "up"), work.say(dug[1], "up")
+        yield f"To lie level it is dug in by up to {dig}, and filled under by up to {fill}."
+
+
+def _answers(work: Work) -> Iterator[Answer]:
+    told, posts, bows = work.design.boards, work.design.posts, bays_of(work).bows
+    for line in lines_of(work):
+        stock_m = told.board_m if line.name == "hip" else posts.board_m
+        cuts = [high - low for low, high in line.pieces]
+        count = bought(cuts * SIDES, stock_m, work.rules.kerf_m)
+        words = f"{len(cuts)} to a side, {len(cuts) - 1} splices on bows"
+        yield count_answer(f"{line.name}_boards", f"{line.words.capitalize()}s", count, words)
+        yield length_answer(work, f"{line.name}_cut", "Shortest of them", min(cuts))
+    if told.hip == "board":
+        yield length_answer(work, "side_opens", "Side opens", opens_m(work), "from what closes it below to the board")
+        splices = sum(len(line.pieces) - 1 for line in lines_of(work) if line.name == "hip")
+        count = SIDES * (bows + splices)
+        takes = f"{work.tube(bolt_takes_m(work), 'up')} taken by {work.tube(hip_board(work).thick_m)} of board, "
+        takes += f"{work.tube(bow_tube(work).od_m)} of bow, two washers and the nut"
+        yield count_answer("board_bolts", "Bolts, a washer at each face", count, "one at each bow, two at a splice")
+        yield Answer(
+            id="bolt_long",
+            label="Bolts, long",
+            reading=work.tube(bolt_long_m(work), "up"),
+            value=bolt_long_m(work),
+            unit="m",
+            note=takes,
+        )
+    dug = dig_fill_m(work)
+    if dug is not None:
+        yield length_answer(work, "board_dig", "Dug in, most", dug[0], "so that its lower edge lies level")
+        yield length_answer(work, "board_fill", "Filled under, most", dug[1])
+
+
+def strips(work: Work) -> list[Strip]:
+    """Each line of boards laid straight: where the bows come, and where two boards meet."""
+    over_m, half_m = work.design.boards.over_m, bow_tube(work).od_m / 2
+    found = list[Strip]()
+    for line in lines_of(work):
+        marks = [
+            work.mark(station + half_m + over_m, f"bow {number}", "peg", f"bow:{number}", line.name)
+            for number, station in enumerate(bays_of(work).stations_m, start=1)
+        ]
+        marks += [
+            work.mark(high, f"board {number} ends", "cut", f"{line.name}:L{number}", line.name)
+            for number, (_, high) in enumerate(line.pieces, start=1)
+        ]
+        found.append(
+            Strip(
+                id=line.name,
+                title=line.words.capitalize(),
+                about=f"tape from its front end · {len(line.pieces)} to a side",
+                material="board",
+                length_m=line.pieces[-1][1],
+                marks=tuple(sorted(marks, key=lambda each: each.at_m)),
+            )
+        )
+    return found

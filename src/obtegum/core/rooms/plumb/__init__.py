@@ -1,0 +1,1 @@
+"""Plumb: how the standing frame leans, which strap pulls which bow how far, and reading it again."""

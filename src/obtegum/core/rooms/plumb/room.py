@@ -1,0 +1,34 @@
+"""Plumb: the standing frame read, pulled true, and read again."""
+
+from obtegum.core.faces import Answers, Caution, Next, Numbered, Page, Picture, Ruled
+from obtegum.core.room import Room
+from obtegum.core.rooms.plumb import step
+from obtegum.core.rooms.plumb.again import read_anew
+from obtegum.core.rooms.plumb.draw import plumbed
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    stands=step.stands,
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    views={"plumb": plumbed},
+    nearest=frozenset({"ridge_slack", "straps"}),
+    up=frozenset({"plumb_worst", "plumbed"}),
+    pages=(
+        Page(
+            "Plumb",
+            (
+                Caution("plumb"),
+                Picture("plumb", 0.25),
+                Numbered("plumb"),
+                Answers(("plumb",)),
+                Next("plumb", loud=False),
+                Ruled("plumb:", by="columns", heading="Write what each bow reads"),
+            ),
+            first=0.3,
+        ),
+    ),
+    acts={"read-anew": read_anew},
+)
