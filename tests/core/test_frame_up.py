@@ -21,7 +21,7 @@ from obtegum.core.rooms.bows.found import girth_at, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.found import along_of, braced_feet, braces_of, end_m2, holding, pulling, ties_of
 from obtegum.core.rooms.runs.found import held_m, pieces_of, place_of, run_tube, runs_of, sticks_bought
-from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.set_out.found import bays_of, tapes_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.asks import brace_asks, row_asks
 from obtegum.core.rooms.strength.loads import weathered
@@ -397,3 +397,22 @@ def test_every_member_meets_what_it_should(seed: int) -> None:
     plan = plan_work(work)
     drawn = {item.part for drawing in plan.drawings for item in drawing.items if hasattr(item, "part")}
     assert {each.part for each in members if each.what in ("run stick", "piece between bows")} <= drawn
+
+
+def test_marks_go_to_the_posts_as_they_stand() -> None:
+    # Posts of bow 3 measured 30 mm and 10 mm too far on: the bow is 20 mm on, and its mark says so.
+    plain = make_bench(strength={"runs": 3})
+    start, station = tapes_of(plain).start_m, bays_of(plain).stations_m[2]
+    row = {"L3": {"along_m": start + station + 0.03}, "R3": {"along_m": start + station + 0.01}}
+    record = SiteRecord.model_validate({"row": row})
+    plan = make_plan(record, strength={"runs": 3}, boards={"hip": "board", "hip_m": 1.2})
+    was = bow_tube(plain).od_m / 2 + station
+    for name in ("run:odd", "hip"):
+        found = next(each for each in plan.strips if each.id == name)
+        mark = next(each for each in found.marks if each.what == "bow 3")
+        assert mark.at_m == pytest.approx(was + 0.02)
+    run = next(each for each in plan.strips if each.id == "run:odd")
+    assert [mark.what for mark in run.marks if mark.state == "moved"] == ["bow 3"]
+    assert "on, as its posts stand" in next(mark.note for mark in run.marks if mark.state == "moved")
+    taped = make_plan(record, strength={"runs": 3}, runs={"mark": "stacked"})
+    assert strip(taped, "run:odd")["bow 3"] == pytest.approx(was)

@@ -37,13 +37,13 @@ def boarded_side(work: Work) -> Drawing:
         items += _boards(work, each.name, each.words, each.up_m, each.wide_m, start_m - told.over_m, each.pieces)
         rows += _rows(work, each.words.capitalize(), each.pieces)
     if told.hip == "board":
-        end = size.length_m + tube.od_m / 2 + told.over_m
+        at = start_m - told.over_m
         items += [
             Dimension(
                 part="hip:L1",
-                x0=end,
+                x0=at,
                 y0=0.0,
-                x1=end,
+                x1=at,
                 y1=told.hip_m,
                 text=work.say(told.hip_m),
                 measure="boards.hip_m",

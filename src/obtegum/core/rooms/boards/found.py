@@ -11,6 +11,7 @@ from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import board_of
 from obtegum.core.rooms.posts.ways import boarded
+from obtegum.core.rooms.runs.found import stood_m
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.trouble import DesignError, Trouble
@@ -64,8 +65,9 @@ def lines_of(work: Work) -> tuple[Line, ...]:
     Raises: DesignError where a splice would have nothing behind it, or a bolt doesn't reach.
     """
     told, half_m = work.design.boards, bow_tube(work).od_m / 2
-    long_m = work.design.size.length_m + 2 * half_m + 2 * told.over_m
-    holds = tuple(station + half_m + told.over_m for station in bays_of(work).stations_m)
+    stood = stood_m(work)
+    holds = tuple(station - stood[0] + half_m + told.over_m for station in stood)
+    long_m = holds[-1] + half_m + told.over_m
     found_ = list[Line]()
     if told.hip == "board":
         board = hip_board(work)

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from obtegum.core.faces import Member
 from obtegum.core.rooms.boards.found import hip_place, lines_of
 from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.runs.found import stood_m
 from obtegum.core.work import Work
 
 __all__ = ["parts"]
@@ -12,7 +13,8 @@ __all__ = ["parts"]
 
 def parts(work: Work) -> Sequence[Member]:
     """Every board of both sides, its ends on the bows or posts."""
-    start_m, told = -bow_tube(work).od_m / 2 - work.design.boards.over_m, work.design.boards
+    told = work.design.boards
+    start_m = stood_m(work)[0] - bow_tube(work).od_m / 2 - told.over_m
     half_m = work.design.size.span_m / 2
     found = list[Member]()
     for line in lines_of(work):

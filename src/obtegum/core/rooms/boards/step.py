@@ -7,6 +7,7 @@ from obtegum.core.laid import bought
 from obtegum.core.rooms.boards.found import bolt_long_m, bolt_takes_m, dig_fill_m, hip_board, lines_of, opens_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.ways import boarded
+from obtegum.core.rooms.runs.found import stood_m
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.step import Answer, Standing, StepPlan, Told
 from obtegum.core.strip import Strip
@@ -114,12 +115,12 @@ def _answers(work: Work) -> Iterator[Answer]:
 
 def strips(work: Work) -> list[Strip]:
     """Each line of boards laid straight: where the bows come, and where two boards meet."""
-    over_m, half_m = work.design.boards.over_m, bow_tube(work).od_m / 2
+    over_m, half_m, stood = work.design.boards.over_m, bow_tube(work).od_m / 2, stood_m(work)
     found = list[Strip]()
     for line in lines_of(work):
         marks = [
-            work.mark(station + half_m + over_m, f"bow {number}", "peg", f"bow:{number}", line.name)
-            for number, station in enumerate(bays_of(work).stations_m, start=1)
+            work.mark(station - stood[0] + half_m + over_m, f"bow {number}", "peg", f"bow:{number}", line.name)
+            for number, station in enumerate(stood, start=1)
         ]
         marks += [
             work.mark(high, f"board {number} ends", "cut", f"{line.name}:L{number}", line.name)

@@ -6,7 +6,7 @@ from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Layer, Mark, 
 from obtegum.core.paths import chain_path, line
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.found import Brace, Tie, brace_tube, braces_of, cut_m, tied_bows, ties_of
-from obtegum.core.rooms.runs.found import place_of, run_long_m, run_tube, runs_of
+from obtegum.core.rooms.runs.found import front_m, place_of, run_long_m, run_tube, runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work
@@ -38,7 +38,7 @@ def braces_along(work: Work) -> Layer:
 
 def braced(work: Work) -> Drawing:
     """The left side from inside: bows, runs, and each brace with what is cut for it."""
-    size, half_m, runs = work.design.size, bow_tube(work).od_m / 2, run_tube(work)
+    size, runs = work.design.size, run_tube(work)
     items: list[Item] = [
         Outline(
             part=f"bow:{place}", layer="frame", material=bow_tube(work).material, width_m=bow_tube(work).od_m,
@@ -52,7 +52,7 @@ def braced(work: Work) -> Drawing:
             items.append(
                 Outline(
                     part=f"run:{run.name}", layer="frame", material=runs.material, width_m=runs.od_m,
-                    path=line(-half_m, up_m, run_long_m(work) - half_m, up_m), label=run.words,
+                    path=line(front_m(work), up_m, run_long_m(work) + front_m(work), up_m), label=run.words,
                 )
             )  # fmt: skip
     items += _lines(work)
@@ -128,14 +128,14 @@ def tied(work: Work) -> Drawing:
         if tie.part != "strut:R":
             middle = (x0 + x1) / 2, (y0 + y1) / 2
             text = work.say(cut_m(work, tie.long_m))
-            items.append(Note(part=tie.part, x=middle[0], y=middle[1], text=text, above=tie.what != "collar"))
+            items.append(Note(part=tie.part, x=middle[0], y=middle[1], text=text, above=False))
         rows.append(Row(what=_name(tie), reading=f"{said}, {math.degrees(slope(tie)):.1f}° to the level"))
     if found:
         x, y = found[0].ends[0]
         items += [
             *_holes(work, "collar", found[0].ends),
             Dimension(part="collar", x0=x, y0=0.0, x1=x, y1=y, text=work.say(y), measure="braces.tie_m"),
-            Handle(measure="braces.tie_m", x=0.0, y=y, dx=0.0, dy=1.0),
+            Handle(measure="braces.tie_m", x=x / 2, y=y, dx=0.0, dy=1.0),
         ]
     on = tied_bows(work)
     collar = work.say(work.design.braces.tie_m)

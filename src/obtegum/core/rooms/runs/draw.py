@@ -6,7 +6,17 @@ from obtegum.core.drawing import Dimension, Drawing, Item, Layer, Mark, Note, Ou
 from obtegum.core.paths import line
 from obtegum.core.rooms.bows.found import tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.runs.found import Piece, Run, pieces_of, place_of, run_long_m, run_tube, runs_of
+from obtegum.core.rooms.runs.found import (
+    Piece,
+    Run,
+    front_m,
+    marked_m,
+    pieces_of,
+    place_of,
+    run_long_m,
+    run_tube,
+    runs_of,
+)
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
 
@@ -16,7 +26,7 @@ __all__ = ["runs_across", "runs_along", "unrolled"]
 def unrolled(work: Work) -> Drawing:
     """Bows side by side laid flat, left ends below, runs across them with every splice."""
     tube, whole_m, long_m = bow_tube(work), tube_m(work), work.design.size.length_m
-    stations = bays_of(work).stations_m
+    stations = marked_m(work)
     items: list[Item] = [
         Outline(
             part=f"bow:{place}", layer="hidden", material="ink", path=line(at, 0.0, at, whole_m), label=f"bow {place}"
@@ -55,7 +65,7 @@ def _told(work: Work, run: Run) -> str:
 
 def _laid(work: Work, run: Run, pieces: list[Piece]) -> list[Item]:
     """A run's pieces end to end, with a mark at each splice."""
-    half_m, tube, found = bow_tube(work).od_m / 2, run_tube(work), list[Item]()
+    start_m, tube, found = front_m(work), run_tube(work), list[Item]()
     for piece in pieces:
         found.append(
             Outline(
@@ -63,16 +73,16 @@ def _laid(work: Work, run: Run, pieces: list[Piece]) -> list[Item]:
                 layer="frame",
                 material=tube.material,
                 width_m=tube.od_m,
-                path=line(piece.from_m - half_m, run.at_m, piece.to_m - half_m, run.at_m),
+                path=line(piece.from_m + start_m, run.at_m, piece.to_m + start_m, run.at_m),
                 label=f"{run.words}, piece {piece.number}, {work.say(piece.length_m)}",
             )
         )
     if work.design.runs.of == "long":
         for piece, after in pairwise(pieces):
-            at = (piece.to_m + after.from_m) / 2 - half_m
+            at = (piece.to_m + after.from_m) / 2 + start_m
             label = f"splice {piece.number} of the {run.words}"
             found.append(Mark(part=f"splice:{run.name}:{piece.number}", symbol="joint", x=at, y=run.at_m, label=label))
-    end = run_long_m(work) - half_m
+    end = run_long_m(work) + start_m
     found.append(Note(part=f"run:{run.name}:1", x=end, y=run.at_m, text=f" {work.say(run.at_m)}", anchor="start"))
     return found
 
@@ -100,7 +110,7 @@ def runs_across(work: Work) -> Layer:
 
 def runs_along(work: Work) -> Layer:
     """The runs of the left side and the ridge as they are seen from inside."""
-    half_m, tube = bow_tube(work).od_m / 2, run_tube(work)
+    start_m, tube = front_m(work), run_tube(work)
     seen = [run for run in runs_of(work) if not run.name.startswith("R")]
     return Layer(
         [
@@ -109,7 +119,7 @@ def runs_along(work: Work) -> Layer:
                 layer="frame",
                 material=tube.material,
                 width_m=tube.od_m,
-                path=line(-half_m, place_of(work, run)[1], run_long_m(work) - half_m, place_of(work, run)[1]),
+                path=line(start_m, place_of(work, run)[1], run_long_m(work) + start_m, place_of(work, run)[1]),
                 label=run.words,
             )
             for run in seen

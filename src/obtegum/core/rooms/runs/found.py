@@ -9,6 +9,7 @@ from obtegum.core.found import found
 from obtegum.core.laid import Splice, bought, lay
 from obtegum.core.rooms.bows.found import girth_at, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.row.found import built_row
 from obtegum.core.rooms.runs.tube import told_or_usual
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
@@ -19,7 +20,10 @@ __all__ = [
     "Piece",
     "Run",
     "crossings",
+    "front_m",
     "held_m",
+    "holds_m",
+    "marked_m",
     "piece_m",
     "pieces_of",
     "place_of",
@@ -27,6 +31,7 @@ __all__ = [
     "run_tube",
     "runs_of",
     "sticks_bought",
+    "stood_m",
 ]
 
 SPLICES: dict[str, Splice] = {"swaged": "clear", "coupler": "clear", "lap": "behind"}
@@ -94,9 +99,30 @@ def held_m(work: Work) -> float:
     return max(high - low for low, high in pairwise(places))
 
 
+@found
+def stood_m(work: Work) -> tuple[float, ...]:
+    """Where bows are along the house, m: where their posts were measured, as these stand, else as planned."""
+    off: dict[int, list[float]] = {}
+    for post in built_row(work):
+        if post.along_m is not None:
+            off.setdefault(post.bow, []).append(post.along_m)
+    stations = enumerate(bays_of(work).stations_m, start=1)
+    return tuple(station + (sum(off[bow]) / len(off[bow]) if bow in off else 0.0) for bow, station in stations)
+
+
+def marked_m(work: Work) -> tuple[float, ...]:
+    """Where bows come on a run, m along the house: as posts stand, where runs are marked along them."""
+    return stood_m(work) if work.design.runs.mark == "posts" else bays_of(work).stations_m
+
+
+def front_m(work: Work) -> float:
+    """Where runs begin, m along the house: at the front face of the first bow."""
+    return marked_m(work)[0] - bow_tube(work).od_m / 2
+
+
 def run_long_m(work: Work) -> float:
     """How far apart the outer faces of the end bows are, m: as long as a run is, flush with both."""
-    return work.design.size.length_m + bow_tube(work).od_m
+    return marked_m(work)[-1] - marked_m(work)[0] + bow_tube(work).od_m
 
 
 def place_of(work: Work, run: Run, end_bow: bool = False) -> tuple[float, float]:
@@ -115,8 +141,7 @@ def place_of(work: Work, run: Run, end_bow: bool = False) -> tuple[float, float]
 
 def holds_m(work: Work) -> tuple[float, ...]:
     """Where the bows' middles are along a run, m from its front end."""
-    half_m = bow_tube(work).od_m / 2
-    return tuple(station_m + half_m for station_m in bays_of(work).stations_m)
+    return tuple(station_m - front_m(work) for station_m in marked_m(work))
 
 
 def piece_m(work: Work, bay_m: float) -> float:

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 from obtegum.core.faces import Member
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.runs.found import holds_m, pieces_of, place_of, run_tube, runs_of
+from obtegum.core.rooms.runs.found import front_m, holds_m, pieces_of, place_of, run_tube, runs_of
 from obtegum.core.work import Work
 
 __all__ = ["parts"]
@@ -14,11 +14,11 @@ def parts(work: Work) -> Sequence[Member]:
     """Every piece of every run, its ends on its bows; one that lies over them passes under both at the ends."""
     half_m, runs, holds = bow_tube(work).od_m / 2, {run.name: run for run in runs_of(work)}, holds_m(work)
     places = {run.name: (place_of(work, run), place_of(work, run, end_bow=True)) for run in runs.values()}
-    first_m, last_m = holds[0] + half_m, holds[-1] - half_m
+    start_m, first_m, last_m = front_m(work), holds[0] + half_m, holds[-1] - half_m
 
     def at(name: str, u_m: float) -> tuple[float, float, float]:
         inner, outer = places[name]
-        return (u_m - half_m, *(outer if u_m <= first_m or u_m >= last_m else inner))
+        return (u_m + start_m, *(outer if u_m <= first_m or u_m >= last_m else inner))
 
     return tuple(
         Member(

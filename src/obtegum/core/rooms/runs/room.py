@@ -28,6 +28,7 @@ ROOM = Room(
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,
+    lends=("run:bow",),
     views={"runs": unrolled},
     layers={"across": runs_across, "along": runs_along},
     fields=(

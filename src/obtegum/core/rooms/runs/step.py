@@ -22,7 +22,7 @@ from obtegum.core.rooms.runs.found import (
 )
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Strip
+from obtegum.core.strip import Strip, StripMark
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
@@ -202,10 +202,7 @@ def _on_bow(work: Work) -> Strip:
 def _on_run(work: Work, name: str, runs: tuple[Run, ...], place: int) -> Strip:
     """Where the bows are along a run, and where its pieces are cut and joined."""
     strip, long_m = f"run:{name}", run_long_m(work)
-    marks = [
-        work.mark(at, f"bow {number}", "peg", f"bow:{number}", strip)
-        for number, at in enumerate(holds_m(work), start=1)
-    ]
+    marks = [_bow_mark(work, strip, number, at) for number, at in enumerate(holds_m(work), start=1)]
     pieces: list[Piece] = [piece for piece in pieces_of(work) if piece.run == runs[0].name]
     if work.design.runs.of == "long":
         marks += [
@@ -222,3 +219,12 @@ def _on_run(work: Work, name: str, runs: tuple[Run, ...], place: int) -> Strip:
         length_m=long_m,
         marks=tuple(sorted(marks, key=lambda each: each.at_m)),
     )
+
+
+def _bow_mark(work: Work, strip: str, bow: int, at_m: float) -> StripMark:
+    """A bow on a run, and by how much it is moved to where its posts stand."""
+    off_m = at_m - (bays_of(work).stations_m[bow - 1] + bow_tube(work).od_m / 2)
+    if abs(off_m) < work.tape.step_m / 2:
+        return work.mark(at_m, f"bow {bow}", "peg", f"bow:{bow}", strip)
+    note = f"{work.say(abs(off_m))} {'on' if off_m > 0 else 'back'}, as its posts stand"
+    return work.mark(at_m, f"bow {bow}", "peg", f"bow:{bow}", strip, state="moved", note=note)
