@@ -20,7 +20,7 @@ from obtegum.core.rooms.boards.found import bolt_takes_m, lines_of
 from obtegum.core.rooms.bows.found import girth_at, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.found import along_of, braced_feet, braces_of, end_m2, holding, pulling, ties_of
-from obtegum.core.rooms.runs.found import held_m, pieces_of, place_of, run_tube, runs_of, sticks_bought
+from obtegum.core.rooms.runs.found import held_m, pieces_of, place_of, ripped, run_tube, runs_of, sticks_bought
 from obtegum.core.rooms.set_out.found import bays_of, tapes_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.asks import brace_asks, row_asks
@@ -348,7 +348,7 @@ def test_every_member_meets_what_it_should(seed: int) -> None:
         "runs": {
             "lie": chance.choice(["under", "over", "through"]),
             "joint": chance.choice(["swaged", "coupler", "lap"]),
-            "of": chance.choice(["long", "long", "pieces"]),
+            "of": chance.choice(["long", "long", "pieces", "laths"]),
             "stick_m": chance.uniform(3.5, 7.0),
         },
         "braces": {
@@ -375,7 +375,7 @@ def test_every_member_meets_what_it_should(seed: int) -> None:
             low, high = member.ends[0][0], member.ends[1][0]
             assert any(low - od <= station <= high + od for station in bays_of(work).stations_m), member
             assert on_a_bow(work, (bays_of(work).stations_m[0], *member.ends[0][1:]), touch), member
-        elif member.what == "piece between bows":
+        elif member.what in ("piece between bows", "lath"):
             assert not proud(work, member), member
             assert all(on_a_bow(work, end, touch + work.design.runs.take_m) for end in member.ends), member
         elif member.what in ("brace", "collar"):
@@ -416,3 +416,15 @@ def test_marks_go_to_the_posts_as_they_stand() -> None:
     assert "on, as its posts stand" in next(mark.note for mark in run.marks if mark.state == "moved")
     taped = make_plan(record, strength={"runs": 3}, runs={"mark": "stacked"})
     assert strip(taped, "run:odd")["bow 3"] == pytest.approx(was)
+
+
+def test_laths_are_ripped_side_by_side() -> None:
+    # A 2 × 4 is 3 1/2 in wide: two of 1 1/2 in with a kerf of 3 mm between, not three.
+    bench = make_bench(strength={"runs": 3}, runs={"of": "laths", "strip_m": 1.5 * INCH_M})
+    assert ripped(bench) == 2
+    pieces = [piece.length_m for piece in pieces_of(bench)]
+    assert len(pieces) == 3 * bays_of(bench).count
+    assert sticks_bought(bench) == math.ceil(bought(pieces, 6.0, bench.rules.kerf_m) / 2)
+    wide = refused(bench.design, ("runs.strip_m", "5 in")).troubles[0]
+    assert "No lath so wide" in wide.sentence
+    assert verdict(make_plan(runs={"of": "laths"}), "run-slender").level == "unknown"

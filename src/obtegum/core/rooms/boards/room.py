@@ -1,25 +1,16 @@
 """Boards: hip boards, base boards, their splices and bolts."""
 
-from obtegum.core.catalogue import Catalogue
 from obtegum.core.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
-from obtegum.core.fields import Option, special
-from obtegum.core.job import Job
+from obtegum.core.fields import special
 from obtegum.core.room import Room
 from obtegum.core.rooms.boards import step
 from obtegum.core.rooms.boards.draw import boarded_side, boards_across
 from obtegum.core.rooms.boards.found import hip_board, lines_of
 from obtegum.core.rooms.boards.parts import parts
+from obtegum.core.rooms.runs.tube import board_options
 from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
-
-
-def _boards(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
-    near_first = sorted(catalogue.boards.values(), key=lambda board: board.sold_in != job.design.tape.units)
-    return (
-        Option(id="", label="what is usual here"),
-        *(Option(id=board.id, label=board.name) for board in near_first),
-    )
 
 
 def _must(work: Work) -> None:
@@ -37,7 +28,7 @@ ROOM = Room(
     strips=step.strips,
     views={"boards": boarded_side},
     layers={"across": boards_across},
-    fields=(special("boards.board", options=_boards),),
+    fields=(special("boards.board", options=board_options),),
     must=_must,
     needs=_needs,
     down=frozenset({"side_opens"}),

@@ -25,6 +25,7 @@ class Readings:
 
     def __init__(self, work: Work) -> None:
         self.work, self.told, self.stand = work, dict(work.record.row), stand_of(work)
+        self.along = {station_m: reads(work, station_m) for station_m in bays_of(work).stations_m}
         self.alike = {
             "gap": work.say(work.design.row.block_m),
             "out": work.say(work.design.posts.reveal_m),
@@ -46,7 +47,7 @@ class Readings:
         if check in self.alike:
             return self.alike[check]
         if check == "along":
-            return reads(self.work, peg.station_m)
+            return self.along[peg.station_m]
         foot = self.stand.feet.get(f"{peg.side}{peg.bow}") if self.stand else None
         return self.work.say(foot.top_reading_m) if foot else "–"
 

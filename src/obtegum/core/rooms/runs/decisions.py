@@ -36,8 +36,16 @@ class Runs(Decisions):
         ),
     ] = "under"
     of: Annotated[
-        Literal["long", "pieces"], choice("Made as", long="sticks joined end to end", pieces="a piece in each bay")
+        Literal["long", "pieces", "laths"],
+        choice(
+            "Made as",
+            long="sticks joined end to end",
+            pieces="a piece of tube in each bay",
+            laths="a lath in each bay, ripped from boards",
+        ),
     ] = "long"
+    board: Annotated[str, Field(max_length=60), Choice("Laths ripped from")] = ""
+    strip_m: Annotated[float, Number("Each lath, wide", 0.01, 0.3, bare="fine", feet=1.5 * INCH_M)] = 0.04
     tube: Annotated[str, Field(max_length=60), Choice("Run tube")] = ""
     stick_m: Annotated[float, Number("Run sticks come", 0.5, 20.0, hint="true length", feet=21 * FOOT_M)] = 6.0
     joint: Annotated[

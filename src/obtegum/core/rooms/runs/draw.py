@@ -9,13 +9,14 @@ from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.runs.found import (
     Piece,
     Run,
+    deep_m,
     front_m,
     marked_m,
     pieces_of,
     place_of,
     run_long_m,
-    run_tube,
     runs_of,
+    section_of,
 )
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
@@ -65,14 +66,14 @@ def _told(work: Work, run: Run) -> str:
 
 def _laid(work: Work, run: Run, pieces: list[Piece]) -> list[Item]:
     """A run's pieces end to end, with a mark at each splice."""
-    start_m, tube, found = front_m(work), run_tube(work), list[Item]()
+    start_m, (material, wide_m), found = front_m(work), section_of(work), list[Item]()
     for piece in pieces:
         found.append(
             Outline(
                 part=f"run:{run.name}:{piece.number}",
                 layer="frame",
-                material=tube.material,
-                width_m=tube.od_m,
+                material=material,
+                width_m=wide_m,
                 path=line(piece.from_m + start_m, run.at_m, piece.to_m + start_m, run.at_m),
                 label=f"{run.words}, piece {piece.number}, {work.say(piece.length_m)}",
             )
@@ -89,7 +90,7 @@ def _laid(work: Work, run: Run, pieces: list[Piece]) -> list[Item]:
 
 def runs_across(work: Work) -> Layer:
     """Each run cut across, on its bow."""
-    radius = run_tube(work).od_m / 2
+    radius, material = deep_m(work) / 2, section_of(work)[0]
     items = list[Item]()
     for run in runs_of(work):
         x, y = place_of(work, run)
@@ -100,7 +101,7 @@ def runs_across(work: Work) -> Layer:
         )
         items.append(
             Outline(
-                part=f"run:{run.name}", layer="frame", material=run_tube(work).material, closed=True, path=path,
+                part=f"run:{run.name}", layer="frame", material=material, closed=True, path=path,
                 label=f"{run.words}, {work.say(y)} up",
             )
         )  # fmt: skip
@@ -110,15 +111,15 @@ def runs_across(work: Work) -> Layer:
 
 def runs_along(work: Work) -> Layer:
     """The runs of the left side and the ridge as they are seen from inside."""
-    start_m, tube = front_m(work), run_tube(work)
+    start_m, (material, wide_m) = front_m(work), section_of(work)
     seen = [run for run in runs_of(work) if not run.name.startswith("R")]
     return Layer(
         [
             Outline(
                 part=f"run:{run.name}",
                 layer="frame",
-                material=tube.material,
-                width_m=tube.od_m,
+                material=material,
+                width_m=wide_m,
                 path=line(start_m, place_of(work, run)[1], run_long_m(work) + start_m, place_of(work, run)[1]),
                 label=run.words,
             )

@@ -3,8 +3,9 @@
 import math
 from dataclasses import dataclass
 from itertools import pairwise
+from typing import Literal
 
-from obtegum.core.catalogue import Tube
+from obtegum.core.catalogue import Board, Tube
 from obtegum.core.found import found
 from obtegum.core.laid import Splice, bought, lay
 from obtegum.core.rooms.bows.found import girth_at, tube_m
@@ -20,20 +21,26 @@ __all__ = [
     "Piece",
     "Run",
     "crossings",
+    "deep_m",
     "front_m",
     "held_m",
     "holds_m",
+    "lath_board",
     "marked_m",
     "piece_m",
     "pieces_of",
     "place_of",
+    "ripped",
     "run_long_m",
     "run_tube",
     "runs_of",
+    "section_of",
     "sticks_bought",
+    "stock_of",
     "stood_m",
 ]
 
+BOARDS = {"feet": "board-2x4", "metric": "board-25x100mm"}
 SPLICES: dict[str, Splice] = {"swaged": "clear", "coupler": "clear", "lap": "behind"}
 
 
@@ -132,7 +139,7 @@ def place_of(work: Work, run: Run, end_bow: bool = False) -> tuple[float, float]
     x, y = bow.point(s_m)
     if lie == "through":
         return x, y
-    out_m = (bow_tube(work).od_m + run_tube(work).od_m) / 2
+    out_m = (bow_tube(work).od_m + deep_m(work)) / 2
     if lie == "under" or end_bow:
         out_m = -out_m
     heading = bow.heading(s_m)
@@ -141,7 +148,8 @@ def place_of(work: Work, run: Run, end_bow: bool = False) -> tuple[float, float]
 
 def holds_m(work: Work) -> tuple[float, ...]:
     """Where the bows' middles are along a run, m from its front end."""
-    return tuple(station_m - front_m(work) for station_m in marked_m(work))
+    start_m = front_m(work)
+    return tuple(station_m - start_m for station_m in marked_m(work))
 
 
 def piece_m(work: Work, bay_m: float) -> float:
@@ -153,7 +161,7 @@ def piece_m(work: Work, bay_m: float) -> float:
 def pieces_of(work: Work) -> tuple[Piece, ...]:
     """Every piece of every run. Raises: DesignError where a splice would have nothing behind it, or no bay room."""
     runs = work.design.runs
-    if runs.of == "pieces":
+    if runs.of != "long":
         return tuple(_between(work))
     joint_m = 0.0 if runs.joint == "coupler" else runs.joint_m
     long_m, holds = run_long_m(work), holds_m(work)
@@ -194,9 +202,48 @@ def _between(work: Work) -> list[Piece]:
 
 
 @found
+def lath_board(work: Work) -> Board:
+    """What laths are ripped from. Raises: DesignError when there is none of that name, or a lath is wider than it."""
+    runs = work.design.runs
+    name = runs.board or BOARDS[bow_tube(work).sold_in]
+    board = work.catalogue.boards.get(name)
+    if board is None:
+        raise DesignError([Trouble(path="runs.board", sentence=f"There is no board “{name}” in the catalogue.")])
+    if runs.of == "laths" and runs.strip_m > board.wide_m:
+        nearest = work.tube(board.wide_m, "down")
+        sentence = f"No lath so wide is ripped from that board, which is {nearest}."
+        raise DesignError([Trouble(path="runs.strip_m", sentence=sentence, nearest_m=board.wide_m, nearest=nearest)])
+    return board
+
+
+def ripped(work: Work) -> int:
+    """Laths side by side in a board's width, a kerf between each: floor((width + kerf)/(lath + kerf))."""
+    kerf_m = work.rules.kerf_m
+    return math.floor((lath_board(work).wide_m + kerf_m) / (work.design.runs.strip_m + kerf_m) + 1e-9)
+
+
+@found
 def sticks_bought(work: Work) -> int:
-    """Sticks that all pieces are cut from."""
-    return bought([piece.length_m for piece in pieces_of(work)], work.design.runs.stick_m, work.rules.kerf_m)
+    """Sticks that all pieces are cut from, or boards that all laths are ripped from."""
+    sticks = bought([piece.length_m for piece in pieces_of(work)], work.design.runs.stick_m, work.rules.kerf_m)
+    return -(-sticks // ripped(work)) if work.design.runs.of == "laths" else sticks
+
+
+def stock_of(work: Work) -> str:
+    """What runs are cut from, by its name in the catalogue."""
+    return lath_board(work).id if work.design.runs.of == "laths" else run_tube(work).id
+
+
+def deep_m(work: Work) -> float:
+    """How deep a run is across the bow, m: its tube, or a lath as its board is thick."""
+    return lath_board(work).thick_m if work.design.runs.of == "laths" else run_tube(work).od_m
+
+
+def section_of(work: Work) -> tuple[Literal["steel", "plastic", "board"], float]:
+    """What a run is drawn as: its material, and its width, m."""
+    if work.design.runs.of == "laths":
+        return "board", work.design.runs.strip_m
+    return run_tube(work).material, run_tube(work).od_m
 
 
 def crossings(work: Work) -> tuple[int, int]:

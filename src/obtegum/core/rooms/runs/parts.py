@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 from obtegum.core.faces import Member
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.runs.found import front_m, holds_m, pieces_of, place_of, run_tube, runs_of
+from obtegum.core.rooms.runs.found import front_m, holds_m, pieces_of, place_of, runs_of, stock_of
 from obtegum.core.work import Work
 
 __all__ = ["parts"]
@@ -23,8 +23,8 @@ def parts(work: Work) -> Sequence[Member]:
     return tuple(
         Member(
             part=f"run:{piece.run}:{piece.number}",
-            what="run stick" if work.design.runs.of == "long" else "piece between bows",
-            stock=run_tube(work).id,
+            what={"long": "run stick", "pieces": "piece between bows", "laths": "lath"}[work.design.runs.of],
+            stock=stock_of(work),
             length_m=piece.length_m,
             stock_m=work.design.runs.stick_m,
             ends=(at(piece.run, piece.from_m), at(piece.run, piece.to_m)),

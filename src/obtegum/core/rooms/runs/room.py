@@ -1,22 +1,23 @@
 """Runs: what ties the bows along the house."""
 
 from obtegum.core.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.fields import special
 from obtegum.core.listed import listed
 from obtegum.core.room import Room
 from obtegum.core.rooms.runs import step
 from obtegum.core.rooms.runs.decisions import LEAST_HIGH_M, MOST_HIGH_M, MOST_SIDE
 from obtegum.core.rooms.runs.draw import runs_across, runs_along, unrolled
-from obtegum.core.rooms.runs.found import pieces_of, run_tube, sticks_bought
+from obtegum.core.rooms.runs.found import lath_board, pieces_of, run_tube, sticks_bought
 from obtegum.core.rooms.runs.parts import parts
 from obtegum.core.rooms.runs.tables import TABLES
-from obtegum.core.rooms.runs.tube import usual_or_told
+from obtegum.core.rooms.runs.tube import board_options, usual_or_told
 from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 
 
 def _must(work: Work) -> None:
-    _ = run_tube(work), pieces_of(work)
+    _ = run_tube(work), lath_board(work), pieces_of(work)
 
 
 def _needs(work: Work) -> tuple[Need, ...]:
@@ -33,6 +34,7 @@ ROOM = Room(
     layers={"across": runs_across, "along": runs_along},
     fields=(
         usual_or_told("runs.tube"),
+        special("runs.board", options=board_options),
         listed(
             "runs.heights_m",
             "Runs at, over the ground",

@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Iterator
+from typing import Literal
 
 from obtegum.core.answers import count_answer, length_answer, settled
 from obtegum.core.frame.section import round_section
@@ -11,13 +12,16 @@ from obtegum.core.rooms.runs.found import (
     Piece,
     Run,
     crossings,
+    deep_m,
     held_m,
     holds_m,
     piece_m,
     pieces_of,
+    ripped,
     run_long_m,
     run_tube,
     runs_of,
+    section_of,
     sticks_bought,
 )
 from obtegum.core.rooms.set_out.found import bays_of
@@ -37,6 +41,9 @@ SLENDER = 200.0
 
 def verdicts(work: Work) -> list[Verdict]:
     """Whether a run is stout enough to hold a bow beside itself."""
+    if work.design.runs.of == "laths":
+        sentence = "Laths between the bows: nobody has reckoned what such a run holds a bow by."
+        return [verdict_on("runs", "run-slender", "Runs", "unknown", sentence, "not known", "", None, "run")]
     tube = run_tube(work)
     section = round_section(tube.od_m, tube.wall_m, tube.yield_pa, tube.elastic_pa)
     slender = bays_of(work).bay_m / section.gyration_m
@@ -66,7 +73,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "runs.spread",
             "runs.lie",
             "runs.of",
-            "runs.tube",
+            *(("runs.board", "runs.strip_m") if runs.of == "laths" else ("runs.tube",)),
             "runs.stick_m",
             *(("runs.joint",) if long_ else ("runs.take_m",)),
             *(("runs.joint_m",) if long_ and runs.joint != "coupler" else ()),
@@ -113,7 +120,7 @@ def _order(work: Work) -> Iterator[str]:
         free = work.say(_slides(work), "up")
         yield f"Runs are slid in from an end, before it closes: {free} of free ground is wanted there."
     if runs.lie == "over":
-        step = work.say(bow_tube(work).od_m + run_tube(work).od_m)
+        step = work.say(bow_tube(work).od_m + deep_m(work))
         yield f"At the two end bows it passes under, {step} lower: another clamp there, so that no end stands proud."
     yield "Ends flush with the end bows and under the film; cut edges smoothed and taped."
 
@@ -134,9 +141,11 @@ def _answers(work: Work) -> Iterator[Answer]:
     spare = 1 + runs.spare
     yield count_answer("runs", "Runs", len(runs_of(work)), "the ridge among them" if len(runs_of(work)) % 2 else "")
     yield length_answer(work, "run_long", "Each, flush with both ends", run_long_m(work))
-    of = f"{len(pieces)} pieces" if runs.of == "pieces" else f"{len(pieces) - len(runs_of(work))} splices"
-    yield count_answer("run_sticks", "Sticks to buy", sticks_bought(work), f"of {work.say(runs.stick_m)}, {of}")
-    if runs.of == "pieces":
+    laid = {"pieces": f"{len(pieces)} pieces", "laths": f"{len(pieces)} laths, {ripped(work)} to a board’s width"}
+    of = laid[runs.of] if runs.of != "long" else f"{len(pieces) - len(runs_of(work))} splices"
+    label = "Boards to buy" if runs.of == "laths" else "Sticks to buy"
+    yield count_answer("run_sticks", label, sticks_bought(work), f"of {work.say(runs.stick_m)}, {of}")
+    if runs.of != "long":
         bay, odd_m = piece_m(work, bays_of(work).bay_m), bays_of(work).odd_m
         yield length_answer(work, "run_piece", "Piece in a bay", bay)
         if odd_m is not None:
@@ -202,7 +211,11 @@ def _on_bow(work: Work) -> Strip:
 def _on_run(work: Work, name: str, runs: tuple[Run, ...], place: int) -> Strip:
     """Where the bows are along a run, and where its pieces are cut and joined."""
     strip, long_m = f"run:{name}", run_long_m(work)
-    marks = [_bow_mark(work, strip, number, at) for number, at in enumerate(holds_m(work), start=1)]
+    planned, half_m = bays_of(work).stations_m, bow_tube(work).od_m / 2
+    marks = [
+        _bow_mark(work, strip, number, at, at - planned[number - 1] - half_m)
+        for number, at in enumerate(holds_m(work), start=1)
+    ]
     pieces: list[Piece] = [piece for piece in pieces_of(work) if piece.run == runs[0].name]
     if work.design.runs.of == "long":
         marks += [
@@ -215,15 +228,20 @@ def _on_run(work: Work, name: str, runs: tuple[Run, ...], place: int) -> Strip:
         id=strip,
         title="Along the run" if place == 0 else "Its neighbours",
         about=f"tape from the front face · {words if len(words) < 60 else f'{len(runs)} runs'}",
-        material="plastic" if run_tube(work).material == "plastic" else "steel",
+        material=strip_material(work),
         length_m=long_m,
         marks=tuple(sorted(marks, key=lambda each: each.at_m)),
     )
 
 
-def _bow_mark(work: Work, strip: str, bow: int, at_m: float) -> StripMark:
+def strip_material(work: Work) -> Literal["board", "plastic", "steel"]:
+    """What a run is laid straight as."""
+    material = section_of(work)[0]
+    return "board" if material == "board" else "plastic" if material == "plastic" else "steel"
+
+
+def _bow_mark(work: Work, strip: str, bow: int, at_m: float, off_m: float) -> StripMark:
     """A bow on a run, and by how much it is moved to where its posts stand."""
-    off_m = at_m - (bays_of(work).stations_m[bow - 1] + bow_tube(work).od_m / 2)
     if abs(off_m) < work.tape.step_m / 2:
         return work.mark(at_m, f"bow {bow}", "peg", f"bow:{bow}", strip)
     note = f"{work.say(abs(off_m))} {'on' if off_m > 0 else 'back'}, as its posts stand"

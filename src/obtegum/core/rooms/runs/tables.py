@@ -1,9 +1,11 @@
 """Runs and their pieces, a line each."""
 
+import math
 from collections.abc import Sequence
 
 from obtegum.core.faces import Table
 from obtegum.core.rooms.runs.found import pieces_of, place_of, runs_of
+from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
@@ -23,4 +25,39 @@ def _runs(work: Work) -> Sequence[Sequence[object]]:
     return rows
 
 
-TABLES = (Table(name="runs", label="Runs", about="where each lies, and every piece", rows=_runs),)
+# What a hand reaches from the ground, m (this bench).
+REACH_M = 2.1
+
+
+def _fixings(work: Work) -> Sequence[Sequence[object]]:
+    """Screws, clamps and splices by joint: how many, of what, how many of them over reach, tight when; spares apart."""
+    runs, bows = work.design.runs, bays_of(work).bows
+    rows: list[tuple[object, ...]] = [("joint", "count", "what", "bit", "spares", "over_reach", "from", "tight")]
+    high = [run for run in runs_of(work) if place_of(work, run)[1] > REACH_M]
+    late = "when the house is plumb"
+
+    def add(joint: str, each: int, runs_high: int, what: str, bit: str) -> None:
+        count, over = each * len(runs_of(work)), each * runs_high
+        spares = math.ceil(count * runs.spare - 1e-9)
+        rows.append((joint, count, what, bit, spares, over, "ladder or trestle" if over else "ground", late))
+
+    if runs.of == "long":
+        add("run on bow", bows, len(high), "clamp" if runs.lie != "through" else "bracket", "")
+        add("run on bow, screws", bows * runs.screws, len(high), "screw, 5.5 × 25 mm", "hex 8 mm")
+        splices = max(len(pieces_of(work)) // len(runs_of(work)) - 1, 0)
+        if runs.joint != "lap":
+            add("splice, screws", 2 * splices, len(high), "screw, 5.5 × 25 mm", "hex 8 mm")
+    else:
+        add("piece on bow", 2 * bays_of(work).count, len(high), "fitting or two nails", "")
+    return rows
+
+
+TABLES = (
+    Table(
+        name="fixings",
+        label="Fixings of the runs",
+        about="clamps and screws by joint, over reach or not",
+        rows=_fixings,
+    ),
+    Table(name="runs", label="Runs", about="where each lies, and every piece", rows=_runs),
+)

@@ -1,4 +1,4 @@
-"""The tube that runs and braces are made of: one that is told, or what is usual for the house."""
+"""What runs, braces and boards are made of: what is told, or what is usual for the house."""
 
 from obtegum.core.catalogue import Catalogue, Tube
 from obtegum.core.fields import Measure, Option, special
@@ -8,7 +8,7 @@ from obtegum.core.rooms.bows.tubes import bow_tube, find_tube, own_tubes
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
 
-__all__ = ["told_or_usual", "usual_or_told"]
+__all__ = ["board_options", "told_or_usual", "usual_or_told"]
 
 # What most take for runs and braces, by the shops that the bows’ tube comes from.
 USUAL: dict[Units, str] = {"feet": "rail-1-3-8", "metric": "round-33.7"}
@@ -37,3 +37,12 @@ def _options(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
 def usual_or_told(path: str) -> Measure:
     """The field of such a tube."""
     return special(path, options=_options)
+
+
+def board_options(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
+    """Boards to choose from, those that are sold near first."""
+    near_first = sorted(catalogue.boards.values(), key=lambda board: board.sold_in != job.design.tape.units)
+    return (
+        Option(id="", label="what is usual here"),
+        *(Option(id=board.id, label=board.name) for board in near_first),
+    )
