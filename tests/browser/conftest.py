@@ -161,6 +161,10 @@ FRAME = (
     "Row of posts",
     "Bend",
     "Check bows",
+    "Runs",
+    "Braces",
+    "Boards",
+    "Plumb",
 )
 
 

@@ -128,7 +128,13 @@ def tied(work: Work) -> Drawing:
         if tie.part != "strut:R":
             middle = (x0 + x1) / 2, (y0 + y1) / 2
             text = work.say(cut_m(work, tie.long_m))
-            items.append(Note(part=tie.part, x=middle[0], y=middle[1], text=text, above=False))
+            collar = tie.what == "collar"
+            items.append(
+                Note(
+                    part=tie.part, x=middle[0], y=middle[1], text=text if collar else f"{text}  ",
+                    anchor="middle" if collar else "end", above=False, row=1,
+                )
+            )  # fmt: skip
         rows.append(Row(what=_name(tie), reading=f"{said}, {math.degrees(slope(tie)):.1f}° to the level"))
     if found:
         x, y = found[0].ends[0]

@@ -89,7 +89,7 @@ def _next(work: Work) -> str:
     left, straps = missing(work), straps_of(work)
     if left:
         at = reads(work, bays_of(work).stations_m[left[0] - 1])
-        return f"Next: bow {left[0]}, tape along at the crown; plumb it reads {at}."
+        return f"Next: bow {left[0]}, {TITLES['crown']}; plumb it reads {at}."
     if straps:
         return f"{_pull(work, straps[0].bow + 1, straps[0].by_m)}, then read again."
     return "It stands plumb along: tighten every clamp and brace, then the stays may leave."
