@@ -19,12 +19,23 @@ from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.boards.found import bolt_takes_m, lines_of
 from obtegum.core.rooms.bows.found import girth_at, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.braces.found import along_of, braced_feet, braces_of, end_m2, holding, pulling, ties_of
+from obtegum.core.rooms.braces.found import (
+    along_of,
+    braced_feet,
+    braces_of,
+    corner_lifted,
+    end_m2,
+    holding,
+    pulling,
+)
+from obtegum.core.rooms.braces.places import ties_of
 from obtegum.core.rooms.runs.found import held_m, pieces_of, place_of, ripped, run_tube, runs_of, sticks_bought
 from obtegum.core.rooms.set_out.found import bays_of, tapes_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.asks import brace_asks, row_asks
+from obtegum.core.rooms.strength.found import joint_share
 from obtegum.core.rooms.strength.loads import weathered
+from obtegum.core.rooms.strength.model import model_of, sections_of
 from obtegum.core.trouble import DesignError
 from obtegum.core.work import Work
 from tests.conftest import make_bench, make_house, make_plan, verdict
@@ -245,7 +256,7 @@ def test_the_european_push_rubs_along_a_long_house() -> None:
     rubs_from = min(2 * (size.span_m + bow_tube(bench).od_m), 4 * size.height_m)
     sheet = {each.symbol: each.value for each in long_.sheet}
     qp = sheet_value(bench, "qp")
-    rubs = 0.01 * qp * centre_line(bench).girth_m * (60.0 - rubs_from)
+    rubs = 0.04 * qp * centre_line(bench).girth_m * (60.0 - rubs_from)
     assert long_.ends_n == pytest.approx(qp * sheet["cpe,e"] * end_m2(bench) + rubs)
 
 
@@ -335,8 +346,14 @@ def proud(work: Work, member: Member) -> bool:
     return any(not -half - 1e-9 <= end[0] <= work.design.size.length_m + half + 1e-9 for end in member.ends)
 
 
-@pytest.mark.parametrize("seed", range(24))
-def test_every_member_meets_what_it_should(seed: int) -> None:
+def test_every_member_meets_what_it_should(pytestconfig: pytest.Config) -> None:
+    count = 200 if pytestconfig.getoption("--deep") else 24
+    walked = sum(walks(seed) for seed in range(count))
+    assert walked > 0.6 * count
+
+
+def walks(seed: int) -> bool:
+    """Every member of a random house, each end on what it should be on; whether there is such a house."""
     chance = random.Random(seed)
     shape = dict(SHAPES[seed % len(SHAPES)])
     parts: dict[str, Any] = {
@@ -363,8 +380,8 @@ def test_every_member_meets_what_it_should(seed: int) -> None:
     try:
         work = make_bench(**parts)
         members = [member for room in rooms() for member in room.parts(work)]
-    except DesignError as error:
-        pytest.skip(str(error))
+    except DesignError:
+        return False
     assert len({member.part for member in members}) == len(members)
     od, run = bow_tube(work).od_m, run_tube(work).od_m
     touch = (od + run) / 2 + 0.002
@@ -396,7 +413,8 @@ def test_every_member_meets_what_it_should(seed: int) -> None:
     # What is drawn is what is listed.
     plan = plan_work(work)
     drawn = {item.part for drawing in plan.drawings for item in drawing.items if hasattr(item, "part")}
-    assert {each.part for each in members if each.what in ("run stick", "piece between bows")} <= drawn
+    assert {each.part for each in members if each.part.startswith("run:")} <= drawn
+    return True
 
 
 def test_marks_go_to_the_posts_as_they_stand() -> None:
@@ -428,3 +446,29 @@ def test_laths_are_ripped_side_by_side() -> None:
     wide = refused(bench.design, ("runs.strip_m", "5 in")).troubles[0]
     assert "No lath so wide" in wide.sentence
     assert verdict(make_plan(runs={"of": "laths"}), "run-slender").level == "unknown"
+
+
+def test_what_is_drilled_weakens_the_bow() -> None:
+    plain = model_of(make_bench(**told())).jointed.sum()
+    braced = make_bench(**told(), braces={"bays": 2, "head_m": 1.2, "ties": "collar", "tie_m": 2.0})
+    assert model_of(braced).jointed.sum() > plain
+    clamped = make_bench(**told(), braces={"bays": 2, "head_m": 1.2, "end": "clamp", "clamp_n": 4000.0})
+    assert model_of(clamped).jointed.sum() == plain
+    # A bolt so thick that less than a joint's share is left: Z − d·t·(D − t) of the tube.
+    thick = make_bench(**told(), braces={"bays": 2, "bolt_m": 0.019})
+    section = sections_of(thick)[0]
+    left = 1 - 0.020 * section.wall_m * (section.od_m - section.wall_m) / section.plastic_m3
+    assert joint_share(thick) == pytest.approx(min(left, 0.75))
+
+
+def test_laths_hold_no_bow_that_anyone_has_reckoned() -> None:
+    assert held_m(make_bench(strength={"runs": 5}, runs={"of": "laths"}, braces=BRACED)) == tube_m(make_bench())
+
+
+def test_a_brace_as_long_as_the_house_lifts_its_corner() -> None:
+    parts = {**told(), "size__length_m": 1.2, "bows__max_spacing_m": 1.2}
+    short, cross = make_bench(**parts, braces={"bays": 1}), make_bench(**told(), braces={"bays": 2, "cross": "both"})
+    assert braced_feet(short) == 0
+    assert corner_lifted(short)
+    assert corner_lifted(cross)
+    assert not corner_lifted(make_bench(**told(), braces=BRACED))

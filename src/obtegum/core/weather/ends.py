@@ -10,8 +10,8 @@ __all__ = ["eu_ends", "us_ends"]
 WINDWARD, LEEWARD, GUST, LEAST_PA = 0.8, ((1.0, -0.5), (2.0, -0.3), (4.0, -0.2)), 0.85, 770.0
 # Of the strength-level wind in allowable combinations, ASCE 7-16, 2.4.1.
 ALLOWED = 0.6
-# EN 1991-1-4, table 7.1, walls D and E by height over length; 7.5: friction of a smooth skin.
-D_WALL, E_WALL, RUBS = ((0.25, 0.7), (1.0, 0.8)), ((0.25, -0.3), (1.0, -0.5), (5.0, -0.7)), 0.01
+# EN 1991-1-4, table 7.1, walls D and E by height over length; table 7.10: what a skin in ripples rubs by.
+D_WALL, E_WALL, RUBS = ((0.25, 0.7), (1.0, 0.8)), ((0.25, -0.3), (1.0, -0.5), (5.0, -0.7)), 0.04
 
 
 def _between(points: tuple[tuple[float, float], ...], at: float) -> float:

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from obtegum.core.edit import Cure, Edits, chosen, lengthened
 from obtegum.core.rooms.bows.found import girth_at
-from obtegum.core.rooms.braces.found import head_m
+from obtegum.core.rooms.braces.places import head_m
 from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line

@@ -5,7 +5,8 @@ import math
 from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Layer, Mark, Note, Outline, Row, drawn
 from obtegum.core.paths import chain_path, line
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.braces.found import Brace, Tie, brace_tube, braces_of, cut_m, tied_bows, ties_of
+from obtegum.core.rooms.braces.found import Brace, braces_of, cut_m
+from obtegum.core.rooms.braces.places import Tie, brace_tube, tied_bows, ties_of
 from obtegum.core.rooms.runs.found import front_m, place_of, run_long_m, run_tube, runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
@@ -128,11 +129,11 @@ def tied(work: Work) -> Drawing:
         if tie.part != "strut:R":
             middle = (x0 + x1) / 2, (y0 + y1) / 2
             text = work.say(cut_m(work, tie.long_m))
-            collar = tie.what == "collar"
+            chord = tie.what == "collar"
             items.append(
                 Note(
-                    part=tie.part, x=middle[0], y=middle[1], text=text if collar else f"{text}  ",
-                    anchor="middle" if collar else "end", above=False, row=1,
+                    part=tie.part, x=middle[0], y=middle[1], text=text if chord else f"{text}  ",
+                    anchor="middle" if chord else "end", above=False, row=1,
                 )
             )  # fmt: skip
         rows.append(Row(what=_name(tie), reading=f"{said}, {math.degrees(slope(tie)):.1f}° to the level"))

@@ -6,13 +6,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from obtegum.core.anchor.links import bolt_shear, bolt_walls
-from obtegum.core.catalogue import Tube
 from obtegum.core.found import found
 from obtegum.core.frame.section import round_section
 from obtegum.core.rooms.bows.found import girth_at
 from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.braces.places import brace_tube, head_m
 from obtegum.core.rooms.runs.found import runs_of
-from obtegum.core.rooms.runs.tube import told_or_usual
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import bow_found
@@ -27,25 +26,19 @@ __all__ = [
     "Along",
     "Brace",
     "Holding",
-    "Tie",
     "along_of",
     "brace_lift_n",
-    "brace_tube",
     "braced_feet",
     "braces_of",
+    "corner_lifted",
     "cut_m",
     "end_m2",
-    "head_m",
     "holding",
     "off_run_m",
     "pulling",
-    "tied_bows",
-    "ties_of",
 ]
 
 Point = tuple[float, float, float]
-# How high a head is where no run says it, and the least that one is over its foot, m (this bench).
-USUAL_M, CLEAR_M = 1.8, 0.3
 # A head or foot so near to a run, m of the bow, doesn't bend it (this bench).
 NEAR_RUN_M = 0.1
 # Share of what presses a bow that steadies it at each point held (AISC 360-16 App. 6 and EN 1993-1-1 5.3.3, as 2 %).
@@ -84,19 +77,6 @@ class Brace:
 
 
 @dataclass(frozen=True, slots=True)
-class Tie:
-    """A collar or a strut of one bow: its ends across and up, m, from hole to hole."""
-
-    part: str
-    what: str
-    ends: tuple[tuple[float, float], tuple[float, float]]
-
-    @property
-    def long_m(self) -> float:
-        return math.dist(*self.ends)
-
-
-@dataclass(frozen=True, slots=True)
 class Along:
     """Wind along the house as the braces take it, N, allowable: on both ends, what steadies the bows of one side, what
     one brace is pulled by, and what it lifts its foot by; the working."""
@@ -117,28 +97,12 @@ class Holding:
     source: str
 
 
-@found
-def brace_tube(work: Work) -> Tube:
-    """What braces, collars and struts are made of. Raises: DesignError when there is none of that name."""
-    return told_or_usual(work, work.design.braces.tube, "braces.tube")
-
-
 def _on_bow(work: Work, high_m: float) -> tuple[float, float]:
     """The left side's place of a brace's hole at a height, across and up, m: on the bow's inner face."""
     bow, out_m = centre_line(work), (bow_tube(work).od_m + brace_tube(work).od_m) / 2
     s_m = min(bow.at_y(high_m), default=0.0)
     (x, y), heading = bow.point(s_m), bow.heading(s_m)
     return x + math.sin(heading) * out_m, y - math.cos(heading) * out_m
-
-
-def head_m(work: Work) -> float:
-    """How high a brace's head is, m: as told, or at the lowest run of the side; without one, as far up as most work."""
-    told_, bow = work.design.braces, centre_line(work)
-    if told_.head_m is not None:
-        return told_.head_m
-    side = [bow.point(girth_at(work, run.at_m))[1] for run in runs_of(work) if run.name.startswith("L")]
-    most_m = (told_.foot_m + work.design.size.height_m) / 2
-    return next((up for up in sorted(side) if up > told_.foot_m + CLEAR_M), min(USUAL_M, most_m))
 
 
 @found
@@ -275,6 +239,11 @@ def braced_feet(work: Work) -> int:
     return len({(brace.side, brace.bows[0]) for brace in braces_of(work) if brace.bows[0] not in (1, last)})
 
 
+def corner_lifted(work: Work) -> bool:
+    """Whether a brace rises from the foot of an end bow: one of two that cross, or one as long as the house."""
+    return any(brace.bows[0] in (1, bays_of(work).bows) for brace in braces_of(work))
+
+
 def off_run_m(work: Work) -> float:
     """How far a brace's head is from the nearest run, m of the bow; 0 where it bends no bow."""
     bow = centre_line(work)
@@ -287,26 +256,3 @@ def cut_m(work: Work, hole_to_hole_m: float) -> float:
     """What is cut for a brace or tie of a length from hole to hole, m."""
     told_ = work.design.braces
     return hole_to_hole_m + (2 * told_.edge_m if told_.end == "flat" else 0.0)
-
-
-def tied_bows(work: Work) -> tuple[int, ...]:
-    """The bows that have a collar, by their numbers."""
-    told_ = work.design.braces
-    return tuple(range(1, bays_of(work).bows + 1, told_.every)) if told_.ties != "none" else ()
-
-
-@found
-def ties_of(work: Work) -> tuple[Tie, ...]:
-    """The collar of a bow, and its two struts: from the collar's middle to half way up from its end to the crown."""
-    told_, bow = work.design.braces, centre_line(work)
-    if told_.ties == "none":
-        return ()
-    s_m = bow.at_y(told_.tie_m)[0]
-    x, y = bow.point(s_m)
-    found_ = [Tie("collar", "collar", ((x, y), (-x, y)))]
-    if told_.ties == "truss":
-        top_x, top_y = bow.point((s_m + bow.girth_m / 2) / 2)
-        found_ += [
-            Tie(f"strut:{side}", "strut", ((0.0, y), (sign * top_x, top_y))) for side, sign in (("L", 1.0), ("R", -1.0))
-        ]
-    return tuple(found_)

@@ -3,7 +3,8 @@
 from collections.abc import Iterator, Sequence
 
 from obtegum.core.faces import Member
-from obtegum.core.rooms.braces.found import brace_tube, braces_of, cut_m, tied_bows, ties_of
+from obtegum.core.rooms.braces.found import braces_of, cut_m
+from obtegum.core.rooms.braces.places import brace_tube, tied_bows, ties_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
 

@@ -5,8 +5,9 @@ from obtegum.core.room import Room
 from obtegum.core.rooms.braces import judged, step
 from obtegum.core.rooms.braces.cures import CURES
 from obtegum.core.rooms.braces.draw import braced, braces_along, tied
-from obtegum.core.rooms.braces.found import brace_tube, braces_of, holding, ties_of
+from obtegum.core.rooms.braces.found import braces_of, holding
 from obtegum.core.rooms.braces.parts import parts
+from obtegum.core.rooms.braces.places import brace_tube, ties_of
 from obtegum.core.rooms.braces.tables import TABLES
 from obtegum.core.rooms.runs.tube import usual_or_told
 from obtegum.core.work import Work

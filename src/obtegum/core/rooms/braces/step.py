@@ -6,17 +6,8 @@ from collections.abc import Iterator
 from obtegum.core.answers import amount_answer, angle_answer, count_answer, length_answer, settled
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.draw import slope
-from obtegum.core.rooms.braces.found import (
-    along_of,
-    brace_tube,
-    braces_of,
-    cut_m,
-    head_m,
-    holding,
-    pulling,
-    tied_bows,
-    ties_of,
-)
+from obtegum.core.rooms.braces.found import along_of, braces_of, cut_m, holding, pulling
+from obtegum.core.rooms.braces.places import brace_tube, head_m, tied_bows, ties_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.step import Answer, Standing, StepPlan, Told
 from obtegum.core.strip import Strip, StripMark

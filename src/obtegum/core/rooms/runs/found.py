@@ -98,9 +98,9 @@ def _named(place: int, at_m: float, of: int) -> Run:
 @found
 def held_m(work: Work) -> float:
     """The most of a bow's tube between two points that are held beside the bow, m: runs hold it where some bay is
-    braced, and nothing does where none is."""
+    braced, and nothing does where none is; what laths hold by, nobody has reckoned."""
     whole = tube_m(work)
-    if work.design.braces.bays == 0:
+    if work.design.braces.bays == 0 or work.design.runs.of == "laths":
         return whole
     places = [0.0, *(run.at_m for run in runs_of(work)), whole]
     return max(high - low for low, high in pairwise(places))

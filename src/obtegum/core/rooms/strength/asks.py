@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.found import found
-from obtegum.core.rooms.braces.found import brace_lift_n
+from obtegum.core.rooms.braces.found import brace_lift_n, corner_lifted
 from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, factors_of, grown, short_found
 from obtegum.core.rooms.weather.found import method_of, told
 from obtegum.core.weather.asce_wind import DIRECTION
@@ -115,11 +115,11 @@ def _ordinary(work: Work) -> list[Judged]:
 def corner_asks(work: Work) -> Asks | None:
     """What is asked at a foot of an end bow; None while the weather isn't known.
 
-    A single brace presses its end bow down at its head; of two that cross, one lifts the end bow's foot.
+    A brace presses the end bow that it meets at its head, and lifts one whose foot it rises from.
     """
-    pulls_n, crossed = brace_lift_n(work), work.design.braces.cross == "both"
+    pulls_n, lifted = brace_lift_n(work), corner_lifted(work)
     ends = (each for each in (end_found(work),) if each and each.found)
-    return _worse(_asks(work, each, pulls_n if crossed else 0.0, pulls_n) for each in ends)
+    return _worse(_asks(work, each, pulls_n if lifted else 0.0, pulls_n) for each in ends)
 
 
 @found

@@ -12,6 +12,7 @@ from obtegum.core.frame.analyse import AMPLIFY, SOFT, Bow, Found, analyse
 from obtegum.core.frame.steel import Strength, allowable, european, used
 from obtegum.core.rooms.bend.found import made_bow
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.braces.places import drilled_m
 from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
 from obtegum.core.rooms.posts.ways import plumb_m, way_of
 from obtegum.core.rooms.runs.found import held_m
@@ -177,6 +178,10 @@ def joint_share(work: Work) -> float:
     told_, hold = work.design.strength.joint_share, work.design.hold
     bolted = [hold.bolt_m + HOLE_M] if work.design.posts.bolt_m is not None else []
     holes = bolted + ([SCREWS_M[hold.screw]] if hold.screws else [])
+    if drilled_m(work):
+        holes.append(work.design.braces.bolt_m + HOLE_M)
+    if work.design.boards.hip == "board":
+        holes.append(work.design.boards.bolt_m + HOLE_M)
     if not holes:
         return told_
     left = (

@@ -12,6 +12,7 @@ from obtegum.core.frame.section import Section, round_section
 from obtegum.core.frame.solve import Frame
 from obtegum.core.rooms.bows.found import corners_of, girth_at, split_of
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.braces.places import drilled_m
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import entry_of
 from obtegum.core.rooms.posts.ways import way_of
@@ -78,13 +79,20 @@ def _out_m(work: Work) -> list[float]:
 
 
 def _weakened(work: Work) -> list[float]:
-    """Where besides its joints a bow is weaker than its tube, m of girth: corners, what holes its two ends."""
+    """Where besides its joints a bow is weaker than its tube, m of girth: corners, and what is drilled through it."""
     posts, top_s, girth_m = work.design.posts, entry_of(work).post_top_s_m, centre_line(work).girth_m
     stop = [work.design.bows.insertion_m] if posts.stop == "bolt" and way_of(work).socketed else []
     screwed = [work.design.bows.insertion_m / 2] if work.design.hold.screws and way_of(work).socketed else []
     bolted = [posts.bolt_m] if posts.bolt_m is not None else []
     bolts = [top_s - below_m for below_m in bolted + stop + screwed]
+    bolts += [*drilled_m(work), *_hip_bolt_m(work)]
     return [*(kink.s_m for kink in corners_of(work)), *bolts, *(girth_m - at_m for at_m in bolts)]
+
+
+def _hip_bolt_m(work: Work) -> list[float]:
+    """Where the hip board's bolt goes through, m of girth."""
+    boards = work.design.boards
+    return [centre_line(work).at_y(boards.hip_m)[0]] if boards.hip == "board" else []
 
 
 @found

@@ -1,0 +1,80 @@
+"""Where braces and ties meet a bow, and of what they are: what is known of them before any weather."""
+
+import math
+from dataclasses import dataclass
+
+from obtegum.core.catalogue import Tube
+from obtegum.core.found import found
+from obtegum.core.rooms.bows.found import girth_at
+from obtegum.core.rooms.runs.found import runs_of
+from obtegum.core.rooms.runs.tube import told_or_usual
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.work import Work
+
+__all__ = ["Tie", "brace_tube", "drilled_m", "head_m", "tied_bows", "ties_of"]
+
+# How high a head is where no run says it, and the least that one is over its foot, m (this bench).
+USUAL_M, CLEAR_M = 1.8, 0.3
+
+
+@dataclass(frozen=True, slots=True)
+class Tie:
+    """A collar or a strut of one bow: its ends across and up, m, from hole to hole."""
+
+    part: str
+    what: str
+    ends: tuple[tuple[float, float], tuple[float, float]]
+
+    @property
+    def long_m(self) -> float:
+        return math.dist(*self.ends)
+
+
+@found
+def brace_tube(work: Work) -> Tube:
+    """What braces, collars and struts are made of. Raises: DesignError when there is none of that name."""
+    return told_or_usual(work, work.design.braces.tube, "braces.tube")
+
+
+def head_m(work: Work) -> float:
+    """How high a brace's head is, m: as told, or at the lowest run of the side; without one, as far up as most work."""
+    told_, bow = work.design.braces, centre_line(work)
+    if told_.head_m is not None:
+        return told_.head_m
+    side = [bow.point(girth_at(work, run.at_m))[1] for run in runs_of(work) if run.name.startswith("L")]
+    most_m = (told_.foot_m + work.design.size.height_m) / 2
+    return next((up for up in sorted(side) if up > told_.foot_m + CLEAR_M), min(USUAL_M, most_m))
+
+
+def tied_bows(work: Work) -> tuple[int, ...]:
+    """The bows that have a collar, by their numbers."""
+    told_ = work.design.braces
+    return tuple(range(1, bays_of(work).bows + 1, told_.every)) if told_.ties != "none" else ()
+
+
+@found
+def ties_of(work: Work) -> tuple[Tie, ...]:
+    """The collar of a bow, and its two struts: from the collar's middle to half way up from its end to the crown."""
+    told_, bow = work.design.braces, centre_line(work)
+    if told_.ties == "none":
+        return ()
+    s_m = bow.at_y(told_.tie_m)[0]
+    x, y = bow.point(s_m)
+    found_ = [Tie("collar", "collar", ((x, y), (-x, y)))]
+    if told_.ties == "truss":
+        top_x, top_y = bow.point((s_m + bow.girth_m / 2) / 2)
+        found_ += [
+            Tie(f"strut:{side}", "strut", ((0.0, y), (sign * top_x, top_y))) for side, sign in (("L", 1.0), ("R", -1.0))
+        ]
+    return tuple(found_)
+
+
+def drilled_m(work: Work) -> tuple[float, ...]:
+    """Where a bow is drilled for braces and ties, m of its left half's girth; none where clamps hold them."""
+    told_, bow = work.design.braces, centre_line(work)
+    if told_.end != "flat":
+        return ()
+    heights = [head_m(work), told_.foot_m] if told_.bays else []
+    heights += [tie.ends[place][1] for tie in ties_of(work)[:2] for place in (0 if tie.what == "collar" else 1,)]
+    return tuple(min(bow.at_y(height_m), default=0.0) for height_m in heights)
