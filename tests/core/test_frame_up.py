@@ -472,3 +472,24 @@ def test_a_brace_as_long_as_the_house_lifts_its_corner() -> None:
     assert corner_lifted(short)
     assert corner_lifted(cross)
     assert not corner_lifted(make_bench(**told(), braces=BRACED))
+
+
+def test_knees_go_across_the_shoulders() -> None:
+    bench = make_bench(size__span_m=4.4, size__shape=SHAPES[0], braces={"ties": "knee", "low_m": 0.6, "tie_m": 1.9})
+    left, right = ties_of(bench)
+    # From the plumb leg at 0.6 m to the arc of 2.2 m, 1.2 m over its middle.
+    assert left.long_m == pytest.approx(math.hypot(2.2 - math.sqrt(2.2**2 - 1.2**2), 1.3))
+    assert right.ends == tuple((-x, y) for x, y in left.ends)
+    error = refused(bench.design, ("braces.low_m", "2.4 m")).troubles[0]
+    assert "lower end must be under" in error.sentence
+
+
+def test_no_stay_leaves_before_the_braces_are_tight() -> None:
+    said = []
+    for are in ("out", "loose", "tight"):
+        record = SiteRecord.model_validate({"braced": {"are": are}})
+        plan = make_plan(record, **told(), braces=BRACED, strength={"runs": 3})
+        said.append(next(each for each in plan.steps if each.id == "braces"))
+    assert said[0].next.startswith("Cut 4 braces")
+    assert "No stay leaves yet" in said[1].next
+    assert "Stays may leave" in said[2].next

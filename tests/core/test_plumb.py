@@ -13,7 +13,7 @@ from obtegum.core.plan import plan_house
 from obtegum.core.plumbing import chain, followed, pulls
 from obtegum.core.room import rooms
 from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.plumb.found import leans_of, ridge_slack_m, straps_of
+from obtegum.core.rooms.plumb.found import leans_of, slack_m, straps_of
 from obtegum.core.rooms.set_out.found import bays_of, tapes_of
 from tests.conftest import make_bench, make_house, verdict
 
@@ -109,7 +109,8 @@ def test_what_is_read_says_what_to_pull_and_rounds_are_kept() -> None:
 def test_a_run_is_slack_by_what_the_end_bows_lean_together() -> None:
     leans = [0.02, *[0.0] * 14, -0.01]
     bench = make_bench(stood(leans))
-    assert ridge_slack_m(bench) == pytest.approx(0.03)
+    assert slack_m(bench, "crown") == pytest.approx(0.03)
+    assert slack_m(bench, "left") == pytest.approx(0.0)
     assert straps_of(bench)
 
 

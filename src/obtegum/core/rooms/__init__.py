@@ -12,7 +12,7 @@ from obtegum.core.house import House, Record
 from obtegum.core.rooms.bend.decisions import Bending, TrialBend
 from obtegum.core.rooms.boards.decisions import Boards
 from obtegum.core.rooms.bows.decisions import MOST_OWN, Bows, OwnTube
-from obtegum.core.rooms.braces.decisions import Braces
+from obtegum.core.rooms.braces.decisions import Braced, Braces
 from obtegum.core.rooms.check_bows.decisions import MOST_BOWS, BowChecks
 from obtegum.core.rooms.drain.decisions import Drain
 from obtegum.core.rooms.earth.decisions import Pad
@@ -103,6 +103,7 @@ class SiteRecord(Record):
     pulls: Pulls = Pulls()
     poured: Poured = Poured()
     row: PostsBuilt = Field(default_factory=dict, max_length=MOST_POSTS)
+    braced: Braced = Braced()
     plumb: BowsStand = Field(default_factory=dict, max_length=MOST_READ)
     plumb_earlier: Annotated[tuple[PlumbRound, ...], Field(max_length=MOST_PLUMB)] = ()
     bows: BowChecks = Field(default_factory=dict, max_length=MOST_BOWS)

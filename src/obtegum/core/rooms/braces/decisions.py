@@ -6,13 +6,14 @@ from typing import TYPE_CHECKING, Annotated, Literal
 from pydantic import Field
 
 from obtegum.core.numbers import Choice, Decisions, Number, choice, misfit
+from obtegum.core.part import Part
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.trouble import Trouble
 
 if TYPE_CHECKING:
     from obtegum.core.rooms import HouseDesign
 
-__all__ = ["Braces"]
+__all__ = ["Braced", "Braces"]
 
 
 class Braces(Decisions):
@@ -42,11 +43,18 @@ class Braces(Decisions):
         float | None, Number("A clamp holds", 1.0, 100_000.0, "force", hint="its rating, or half of the lowest test")
     ] = None
     ties: Annotated[
-        Literal["none", "collar", "truss"],
-        choice("Across the bows", none="nothing", collar="a collar", truss="a collar with two struts in a V"),
+        Literal["none", "collar", "truss", "knee"],
+        choice(
+            "Across the bows",
+            none="nothing",
+            collar="a collar",
+            truss="a collar with two struts in a V",
+            knee="a knee brace at each shoulder",
+        ),
     ] = "none"
     every: Annotated[int, Number("On each … bow", 1, 20, "count", hint="1: all of them, 2: each second")] = 1
     tie_m: Annotated[float, Number("Collar, over the ground", 0.5, 8.0, feet=8 * FOOT_M)] = 2.4
+    low_m: Annotated[float, Number("Knee’s lower end, over the ground", 0.2, 6.0, feet=4 * FOOT_M)] = 1.2
 
     def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
         """A head over the crown or under its foot; a collar over the crown or under a head's height."""
@@ -60,6 +68,18 @@ class Braces(Decisions):
         if self.ties != "none" and self.tie_m >= size.height_m:
             sentence = "A collar over the crown holds nothing. It must stay below"
             yield misfit("braces.tie_m", sentence, size.height_m, house.tape, "down")
-        elif self.ties != "none" and self.tie_m < size.figure.height_m:
+        elif self.ties == "knee" and self.low_m >= self.tie_m:
+            sentence = "The knee’s lower end must be under its upper one. The most is"
+            yield misfit("braces.low_m", sentence, self.tie_m, house.tape, "down")
+        elif self.ties in ("collar", "truss") and self.tie_m < size.figure.height_m:
             sentence = "The collar would hang below the grower’s head. The lowest is"
             yield misfit("braces.tie_m", sentence, size.figure.height_m, house.tape, "up")
+
+
+class Braced(Part):
+    """How far bracing has come: what stays may leave hangs on it."""
+
+    are: Annotated[
+        Literal["out", "loose", "tight"],
+        choice("The braces are", out="not in yet", loose="in, finger-tight", tight="in, bolts tight, frame plumb"),
+    ] = "out"

@@ -126,7 +126,7 @@ def tied(work: Work) -> Drawing:
                 label=f"{tie.what}, {said}",
             )
         )  # fmt: skip
-        if tie.part != "strut:R":
+        if not tie.part.endswith(":R"):
             middle = (x0 + x1) / 2, (y0 + y1) / 2
             text = work.say(cut_m(work, tie.long_m))
             chord = tie.what == "collar"
@@ -138,15 +138,16 @@ def tied(work: Work) -> Drawing:
             )  # fmt: skip
         rows.append(Row(what=_name(tie), reading=f"{said}, {math.degrees(slope(tie)):.1f}° to the level"))
     if found:
-        x, y = found[0].ends[0]
+        x, y = found[0].ends[1 if found[0].what == "knee" else 0]
         items += [
-            *_holes(work, "collar", found[0].ends),
+            *_holes(work, found[0].what, found[0].ends),
             Dimension(part="collar", x0=x, y0=0.0, x1=x, y1=y, text=work.say(y), measure="braces.tie_m"),
             Handle(measure="braces.tie_m", x=x / 2, y=y, dx=0.0, dy=1.0),
         ]
     on = tied_bows(work)
     collar = work.say(work.design.braces.tie_m)
-    summary = f"A collar on {len(on)} bows, {collar} up." if on else "Nothing ties the bows."
+    what = "Knees" if work.design.braces.ties == "knee" else "A collar"
+    summary = f"{what} on {len(on)} bows, {collar} up." if on else "Nothing ties the bows."
     return drawn(view="tied", title="Across", summary=summary, items=items, beside_m=0.1, table=tuple(rows) or _none())
 
 
@@ -155,7 +156,13 @@ def _none() -> tuple[Row, ...]:
 
 
 def _name(tie: Tie) -> str:
-    return {"collar": "Collar", "strut:L": "Strut to the left", "strut:R": "Strut to the right"}[tie.part]
+    return {
+        "collar": "Collar",
+        "strut:L": "Strut to the left",
+        "strut:R": "Strut to the right",
+        "knee:L": "Left knee",
+        "knee:R": "Right knee",
+    }[tie.part]
 
 
 def slope(tie: Tie) -> float:

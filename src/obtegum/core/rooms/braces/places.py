@@ -55,12 +55,19 @@ def tied_bows(work: Work) -> tuple[int, ...]:
 
 @found
 def ties_of(work: Work) -> tuple[Tie, ...]:
-    """The collar of a bow, and its two struts: from the collar's middle to half way up from its end to the crown."""
+    """The collar of a bow, and its two struts: from the collar's middle to half way up from its end to the crown; or a
+    knee brace across each shoulder."""
     told_, bow = work.design.braces, centre_line(work)
     if told_.ties == "none":
         return ()
     s_m = bow.at_y(told_.tie_m)[0]
     x, y = bow.point(s_m)
+    if told_.ties == "knee":
+        low = bow.point(bow.at_y(told_.low_m)[0])
+        return tuple(
+            Tie(f"knee:{side}", "knee", ((sign * low[0], low[1]), (sign * x, y)))
+            for side, sign in (("L", 1.0), ("R", -1.0))
+        )
     found_ = [Tie("collar", "collar", ((x, y), (-x, y)))]
     if told_.ties == "truss":
         top_x, top_y = bow.point((s_m + bow.girth_m / 2) / 2)
@@ -76,5 +83,6 @@ def drilled_m(work: Work) -> tuple[float, ...]:
     if told_.end != "flat":
         return ()
     heights = [head_m(work), told_.foot_m] if told_.bays else []
-    heights += [tie.ends[place][1] for tie in ties_of(work)[:2] for place in (0 if tie.what == "collar" else 1,)]
+    ends = {"collar": (0,), "strut": (1,), "knee": (0, 1)}
+    heights += [tie.ends[place][1] for tie in ties_of(work)[:2] for place in ends[tie.what]]
     return tuple(min(bow.at_y(height_m), default=0.0) for height_m in heights)

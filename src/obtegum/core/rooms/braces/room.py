@@ -46,7 +46,7 @@ ROOM = Room(
     nearest=frozenset(
         {
             *("braces", "brace_cut", "brace_holes", "brace_steep", "brace_lean"),
-            *("collar_cut", "collar_bevel", "strut_cut", "strut_steep"),
+            *("collar_cut", "collar_bevel", "strut_cut", "strut_steep", "knee_cut", "knee_steep"),
         }
     ),
     tables=TABLES,
@@ -59,6 +59,7 @@ ROOM = Room(
                 Picture("tied", 0.24),
                 Stick("brace"),
                 Stick("collar"),
+                Stick("knee"),
                 Numbered("braces"),
                 Answers(("braces",)),
                 Next("braces", loud=False),

@@ -9,7 +9,7 @@ from obtegum.core.rooms.braces.draw import slope
 from obtegum.core.rooms.braces.found import along_of, braces_of, cut_m, holding, pulling
 from obtegum.core.rooms.braces.places import brace_tube, head_m, tied_bows, ties_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.step import Answer, Standing, StepPlan, Told
+from obtegum.core.step import Answer, Standing, StepPlan, StepState, Told
 from obtegum.core.strip import Strip, StripMark
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
@@ -22,7 +22,9 @@ CAUTION = "Nobody climbs a frame that isn’t braced. Stays hold it until then; 
 def stands(work: Work, found: list[Verdict]) -> Standing:
     """What the step is called, and how far it has come."""
     unknown = any(each.level == "unknown" for each in found)
-    return Standing(id="braces", title="Braces", group="Frame", state="open" if unknown else settled(found))
+    done = work.record.braced.are == "tight" and all(each.level == "holds" for each in found)
+    state: StepState = "open" if unknown else "done" if done else settled(found)
+    return Standing(id="braces", title="Braces", group="Frame", state=state)
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
@@ -39,13 +41,18 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *(("braces.cross", "braces.spans", "braces.head_m", "braces.foot_m") if braces.bays else ()),
             "braces.ties",
             *(("braces.tie_m", "braces.every") if braces.ties != "none" else ()),
+            *(("braces.low_m",) if braces.ties == "knee" else ()),
             *(more if braces.bays or braces.ties != "none" else ()),
+            *(("record.braced.are",) if braces.bays else ()),
         ),
         aside=more,
         answers=tuple(_answers(work)),
         leads=("brace_cut", "braces", "brace_pull", "collar_cut"),
         views=("braced", *(("tied",) if braces.ties != "none" else ()), "along"),
-        strips=(*(("brace",) if braces.bays else ("run:bow",)), *(("collar",) if braces.ties != "none" else ())),
+        strips=(
+            *(("brace",) if braces.bays else ("run:bow",)),
+            *((ties_of(work)[0].what,) if braces.ties != "none" else ()),
+        ),
         grips=("braces.head_m", "braces.foot_m", "braces.tie_m"),
         focus=("brace", "collar", "strut", "run"),
         how=tuple(Told(words=words) for words in _until(work)),
@@ -58,10 +65,12 @@ def _next(work: Work) -> str:
         return "How many bays of each side are braced?"
     if not work.design.braces.bays:
         return "Brace a bay at both ends of each side."
-    brace = braces_of(work)[0]
-    return (
-        f"Cut {len(braces_of(work))} braces, {work.say(cut_m(work, brace.long_m))} each, before the first bow stands."
-    )
+    are, braces = work.record.braced.are, braces_of(work)
+    if are == "loose":
+        return "No stay leaves yet: pull the frame plumb, then tighten every brace."
+    if are == "tight":
+        return "Stays may leave, one by one, from the braced bays on."
+    return f"Cut {len(braces)} braces, {work.say(cut_m(work, braces[0].long_m))} each, before the first bow stands."
 
 
 def _until(work: Work) -> Iterator[str]:
@@ -70,7 +79,7 @@ def _until(work: Work) -> Iterator[str]:
     yield "Each third bow after it has a stay until runs tie it to a braced bay; none leaves before that bay is bolted."
     yield "Bows stand under props at the crown only while collars or struts are still to come."
     yield "Braces in loosely, the frame pulled plumb, then their bolts tight: now the stays may leave, one by one."
-    if work.design.braces.ties != "none":
+    if work.design.braces.ties in ("collar", "truss"):
         height = work.say(work.design.braces.tie_m)
         yield f"Collars to a level string at {height} from end bow to end bow: pulled in by hand, not by the bolt."
     yield "Wind over a stiff breeze, or work left overnight: stays stay, whatever else stands."
@@ -105,7 +114,9 @@ def _answers(work: Work) -> Iterator[Answer]:
             work, "brace_holds", f"A brace holds, by {holds.what}", holds.holds_n, "force", holds.source
         )
     yield from _ties(work)
-    bolts = 2 * len(found) + len(tied_bows(work)) * (2 * len(ties_of(work)) - (1 if len(ties_of(work)) > 1 else 0))
+    # Both struts of a truss share the bolt in the middle of its collar.
+    shared = 1 if braces.ties == "truss" else 0
+    bolts = 2 * len(found) + len(tied_bows(work)) * (2 * len(ties_of(work)) - shared)
     if bolts and braces.end == "flat":
         long_m = bow_tube(work).od_m + 2 * brace_tube(work).wall_m + 3 * braces.bolt_m
         yield count_answer(
@@ -116,13 +127,14 @@ def _answers(work: Work) -> Iterator[Answer]:
 def _ties(work: Work) -> Iterator[Answer]:
     """Collars and struts, what is cut for each."""
     bows = len(tied_bows(work))
-    for tie in ties_of(work)[:2]:
-        many = bows * (2 if tie.what == "strut" else 1)
+    ties = ties_of(work)
+    for tie in ties[:1] if work.design.braces.ties == "knee" else ties[:2]:
+        many = bows * (1 if tie.what == "collar" else 2)
         yield length_answer(
             work, f"{tie.what}_cut", f"{tie.what.capitalize()}, cut", cut_m(work, tie.long_m), f"{many} of them"
         )
-        if tie.what == "strut":
-            yield angle_answer("strut_steep", "Strut to the level", slope(tie))
+        if tie.what != "collar":
+            yield angle_answer(f"{tie.what}_steep", f"{tie.what.capitalize()} to the level", slope(tie))
         else:
             bow = centre_line(work)
             yield angle_answer("collar_bevel", "Bow to the collar", bow.heading(bow.at_y(work.design.braces.tie_m)[0]))
@@ -142,7 +154,8 @@ def strips(work: Work) -> list[Strip]:
             )
         )
     if ties_of(work):
-        found.append(_laid(work, "collar", "collar", ties_of(work)[0].long_m, f"{len(tied_bows(work))} alike"))
+        tie, count = ties_of(work)[0], len(tied_bows(work)) * (2 if work.design.braces.ties == "knee" else 1)
+        found.append(_laid(work, tie.what, tie.part, tie.long_m, f"{count} alike"))
     return found
 
 

@@ -6,11 +6,11 @@ import numpy as np
 
 from obtegum.core.found import found
 from obtegum.core.plumbing import Pull, pulls
-from obtegum.core.rooms.plumb.decisions import BowStands
+from obtegum.core.rooms.plumb.decisions import BowStands, Check
 from obtegum.core.rooms.set_out.found import bays_of, tapes_of
 from obtegum.core.work import Work
 
-__all__ = ["Leans", "lean_of", "leans_of", "missing", "ridge_slack_m", "straps_of", "worst_m"]
+__all__ = ["Leans", "lean_of", "leans_of", "missing", "slack_m", "straps_of", "worst_m"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,8 +67,11 @@ def straps_of(work: Work) -> tuple[Pull, ...]:
     return tuple(pulls(out_m, work.design.plumb.follows, work.design.plumb.within_m))
 
 
-def ridge_slack_m(work: Work) -> float | None:
-    """How much longer a run at the ridge is than the frame as it stands there, from end bow to end bow, m."""
-    leans = {each.bow: each.lean_m for each in leans_of(work)}
-    first, last = leans.get(1), leans.get(bays_of(work).bows)
-    return None if first is None or last is None else first - last
+def slack_m(work: Work, check: Check) -> float | None:
+    """How much longer a run is than the frame as it stands where a check was read, from end bow to end bow, m."""
+    told = work.record.plumb
+    first, last = told.get("1"), told.get(str(bays_of(work).bows))
+    if first is None or last is None:
+        return None
+    one, other = first.told(check), last.told(check)
+    return None if one is None or other is None else bays_of(work).stations_m[-1] - (other - one)

@@ -14,7 +14,7 @@ ROOM = Room(
     verdicts=step.verdicts,
     strips=step.strips,
     views={"plumb": plumbed},
-    nearest=frozenset({"ridge_slack", "straps"}),
+    nearest=frozenset({"straps", "slack_crown", "slack_left", "slack_right"}),
     up=frozenset({"plumb_worst", "plumbed"}),
     pages=(
         Page(

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from obtegum.core.answers import count_answer, length_answer, ticked_off
 from obtegum.core.rooms.plumb.decisions import CHECKS, Check
-from obtegum.core.rooms.plumb.found import Leans, lean_of, leans_of, missing, ridge_slack_m, straps_of, worst_m
+from obtegum.core.rooms.plumb.found import Leans, lean_of, leans_of, missing, slack_m, straps_of, worst_m
 from obtegum.core.rooms.set_out.found import bays_of, reads, tapes_of
 from obtegum.core.step import Action, Answer, Standing, StepPlan, Told
 from obtegum.core.strip import Entered, Strip, StripMark
@@ -21,6 +21,8 @@ TITLES: dict[Check, str] = {
     "gap": "off the ridge string",
 }
 MOST_TOLD = 8
+# Which runs are compared with the frame where it is read.
+RUNS: dict[Check, str] = {"crown": "Ridge run", "left": "Left runs", "right": "Right runs"}
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -73,7 +75,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         measures=("plumb.within_m", "plumb.follows", "plumb.block_m"),
         aside=("plumb.block_m",),
         answers=tuple(_answers(work)),
-        leads=("plumb_worst", "straps", "ridge_slack"),
+        leads=("plumb_worst", "straps", "slack_crown"),
         views=("plumb", "along"),
         strips=tuple(f"plumb:{check}" for check in CHECKS),
         grips=(),
@@ -122,10 +124,11 @@ def _answers(work: Work) -> Iterator[Answer]:
     straps = straps_of(work)
     if not missing(work):
         yield count_answer("straps", "Straps", len(straps), "each moves its neighbours too: read again after it")
-    slack = ridge_slack_m(work)
-    if slack is not None:
-        note = "the run is longer than the frame: lean to take out first" if slack > 0 else "the frame is longer"
-        yield length_answer(work, "ridge_slack", "Ridge run against the frame", abs(slack), note)
+    for check, label in RUNS.items():
+        slack = slack_m(work, check)
+        if slack is not None:
+            note = "the run is longer than the frame: lean to take out first" if slack > 0 else "the frame is longer"
+            yield length_answer(work, f"slack_{check}", f"{label} against the frame", abs(slack), note)
     for number, earlier in enumerate(work.record.plumb_earlier, start=1):
         read = {name: each for name, each in earlier.bows.items() if int(name) <= bays_of(work).bows}
         out_m = max((lean_of(work, int(name), each).most_m for name, each in read.items()), default=0.0)

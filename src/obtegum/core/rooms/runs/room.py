@@ -50,7 +50,7 @@ ROOM = Room(
     needs=_needs,
     down=frozenset({"run_piece", "run_odd"}),
     up=frozenset({"run_clamps", "run_under", "run_screws", "run_held", "run_slides"}),
-    nearest=frozenset({"runs", "run_long", "run_sticks", "run_cut"}),
+    nearest=frozenset({"runs", "run_high", "run_long", "run_sticks", "run_cut"}),
     tables=TABLES,
     pages=(
         Page(

@@ -30,13 +30,15 @@ from obtegum.core.strip import Strip, StripMark
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
-__all__ = ["plan", "stands", "strips", "verdicts"]
+__all__ = ["REACH_M", "plan", "stands", "strips", "verdicts"]
 
 CAUTION = (
     "Nobody climbs on the bows. Ladder on firm ground, a bucket for tools; goggles: drill chips fall into the eyes."
 )
 # AISC 360-16 E2, user note: what is pressed along is no more slender than this.
 SLENDER = 200.0
+# What a hand reaches from the ground, m (this bench).
+REACH_M = 2.1
 
 
 def verdicts(work: Work) -> list[Verdict]:

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 
 from obtegum.core.faces import Table
 from obtegum.core.rooms.runs.found import pieces_of, place_of, runs_of
+from obtegum.core.rooms.runs.step import REACH_M
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
 
@@ -23,10 +24,6 @@ def _runs(work: Work) -> Sequence[Sequence[object]]:
             (run.name, *at, str(piece.number), f"{piece.from_m:.4f}", f"{piece.to_m:.4f}", f"{piece.length_m:.4f}")
         )
     return rows
-
-
-# What a hand reaches from the ground, m (this bench).
-REACH_M = 2.1
 
 
 def _fixings(work: Work) -> Sequence[Sequence[object]]:
