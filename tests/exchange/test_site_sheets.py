@@ -25,7 +25,7 @@ def planned(place: int) -> HousePlan:
 TITLES = (
     "Square it", "Square up", "Set out", "Keep pegs", "Level", "Earth", "Drain", "Posts", "Bows", "Bend",
     "Check bows", "Soil", "Weather", "Strength", "Holds down", "Row of posts", "Runs",
-    "Braces", "Boards", "Plumb", "The house",
+    "Braces", "Boards", "Plumb", "Ends", "The house",
 )  # fmt: skip
 
 

@@ -16,6 +16,7 @@ from obtegum.core.rooms.braces.decisions import Braced, Braces
 from obtegum.core.rooms.check_bows.decisions import MOST_BOWS, BowChecks
 from obtegum.core.rooms.drain.decisions import Drain
 from obtegum.core.rooms.earth.decisions import Pad
+from obtegum.core.rooms.ends.decisions import Ends
 from obtegum.core.rooms.hold.decisions import Hold, Poured, Pulls
 from obtegum.core.rooms.inside.decisions import Inside
 from obtegum.core.rooms.keep_pegs.decisions import Keep
@@ -60,6 +61,7 @@ ROOMS = (
     "braces",
     "boards",
     "plumb",
+    "ends",
 )
 
 
@@ -89,6 +91,7 @@ class HouseDesign(House):
     braces: Braces = Braces()
     boards: Boards = Boards()
     plumb: Plumb = Plumb()
+    ends: Ends = Ends()
 
 
 class SiteRecord(Record):

@@ -1,0 +1,1 @@
+"""End walls: studs, jambs and header cut to the curve, the doorway and its leaf, front and back each its own."""

@@ -1,0 +1,33 @@
+"""Wind on a piece of wall by itself: stronger at a place than on the whole, by two codes."""
+
+import math
+
+__all__ = ["eu_wall", "us_wall"]
+
+# ASCE 7-16, figure 30.3-1 (as read): GCp to 0.93 m², and from 46.5 m² on; linear in log A. GCpi with an end open.
+SMALL_M2, LARGE_M2 = 0.93, 46.5
+PUSHED, DRAWN, DRAWN_EDGE, OPEN_END, SHUT = (1.0, 0.7), (-1.1, -0.8), (-1.4, -0.8), 0.55, 0.18
+LEAST_PA, ALLOWED = 770.0, 0.6
+# EN 1991-1-4, table 7.1: cpe,1 to 1 m² and cpe,10 from 10 m² of zones A and D, log between; cpi of 7.2.9.
+A_ZONE, D_ZONE, OPENED, DRAWN_IN = (-1.4, -1.2), (1.0, 0.8), 0.72, -0.3
+# Partial factor of wind, EN 1990.
+PARTIAL = 1.5
+
+
+def _by_area(ends: tuple[float, float], area_m2: float, small_m2: float, large_m2: float) -> float:
+    share = math.log(max(area_m2, small_m2) / small_m2) / math.log(large_m2 / small_m2)
+    return ends[0] + (ends[1] - ends[0]) * min(share, 1.0)
+
+
+def us_wall(q_pa: float, area_m2: float, edge: bool) -> float:
+    """The most that presses or draws at a piece of wall, Pa, allowable: 0.6·q·(GCp − GCpi), no less than 0.6·770."""
+    drawn = _by_area(DRAWN_EDGE if edge else DRAWN, area_m2, SMALL_M2, LARGE_M2)
+    pushed = _by_area(PUSHED, area_m2, SMALL_M2, LARGE_M2)
+    most = max(pushed + SHUT, -drawn + OPEN_END)
+    return ALLOWED * max(q_pa * most, LEAST_PA)
+
+
+def eu_wall(q_pa: float, area_m2: float) -> float:
+    """The same by EN, a design value: 1.5·qp·(cpe − cpi), with the windward end open."""
+    drawn, pushed = (_by_area(zone, area_m2, 1.0, 10.0) for zone in (A_ZONE, D_ZONE))
+    return PARTIAL * q_pa * max(pushed - DRAWN_IN, -drawn + OPENED)
