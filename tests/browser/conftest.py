@@ -144,12 +144,13 @@ def step_button(page: Page, step: str) -> Locator:
     button = steps.get_by_role("button", name=re.compile(f"^{step}"))
     steps.locator("[aria-expanded]").first.wait_for(state="attached")
     if button.count() == 0:
-        chapter = "Frame" if step in FRAME else "Place"
+        chapter = "Frame" if step in FRAME else "Close in" if step in CLOSE_IN else "Place"
         steps.get_by_role("button", name=re.compile(f"^{chapter}")).click()
     return button
 
 
-# Steps of the second chapter.
+# Steps of the chapters after the first.
+CLOSE_IN = ("Ends",)
 FRAME = (
     "Posts",
     "Sockets",

@@ -11,9 +11,7 @@ from tests.browser.test_strength import tell
 
 
 def test_a_frame_is_tied_and_braced(page: Page) -> None:
-    open_house(page, "Upper terrace", "Weather")
-    tell(page)
-    step_button(page, "Runs").click()
+    open_house(page, "Upper terrace", "Runs")
     side = page.get_by_role("complementary")
     expect(side).to_contain_text("Nobody climbs on the bows")
     typed(page, "strength.runs", "5")
@@ -40,7 +38,6 @@ def test_a_frame_is_tied_and_braced(page: Page) -> None:
     page.locator("[data-remedy] button").first.click()
     saved(page)
     expect(side).not_to_contain_text("No brace pulls")
-    expect(answer(page, "brace_pull")).to_contain_text("lb")
     foot = field(page, "braces.head_m")
     foot.fill("40'")
     foot.press("Enter")
@@ -58,6 +55,10 @@ def test_a_frame_is_tied_and_braced(page: Page) -> None:
     expect(page.get_by_role("table", name="Across")).to_contain_text("Strut to the left")
     assert serious(page) == []
     # The brace's foot asks more of its post, which is told by itself.
+    step_button(page, "Weather").click()
+    tell(page)
+    step_button(page, "Braces").click()
+    expect(answer(page, "brace_pull")).to_contain_text("lb")
     step_button(page, "Holds down").click()
     expect(side).to_contain_text("Where a brace stands")
 
@@ -104,3 +105,32 @@ def test_a_frame_is_read_pulled_and_read_again(page: Page) -> None:
     expect(side).not_to_contain_text("leans to the")
     page.get_by_role("button", name="Undo").click()
     expect(side).to_contain_text("leans to the")
+
+
+def test_an_end_is_framed_to_the_curve(page: Page) -> None:
+    open_house(page, "Upper terrace", "Ends")
+    side = page.get_by_role("complementary")
+    expect(side).to_contain_text("Frame the front, or leave it open")
+    pick(page, "framed with studs")
+    expect(side).to_contain_text("sticks of the front")
+    expect(answer(page, "leaf_wide")).to_have_text("3' 11 5/8\"")
+    typed(page, "ends.front.wide_m", "18'")
+    high = field(page, "ends.front.high_m")
+    high.fill("12'")
+    high.press("Enter")
+    expect(side).to_contain_text("The header’s corner would stand through the bow")
+    expect(high).to_have_value("12'")
+    high.fill("7'")
+    high.press("Enter")
+    saved(page)
+    # Pulled along the wall by keyboard, from the middle.
+    grip(page, "ends.front.left_m").focus()
+    page.keyboard.press("ArrowRight")
+    expect(field(page, "ends.front.left_m")).not_to_have_value("")
+    page.get_by_role("button", name="as a table").click()
+    expect(page.get_by_role("table", name="Front")).to_contain_text("long point")
+    assert serious(page) == []
+    # The back is its own.
+    pick(page, "the back")
+    expect(side).to_contain_text("Frame the back, or leave it open")
+    saved(page)

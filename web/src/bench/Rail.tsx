@@ -20,8 +20,8 @@ const Side = styled.nav`
     align-items: center;
     gap: 12px;
     width: 100%;
-    min-height: 40px;
-    padding: 2px 10px 2px 14px;
+    min-height: 36px;
+    padding: 0 10px 0 14px;
     border: 0;
     background: none;
     text-align: left;

@@ -1,7 +1,10 @@
 """Ends: both end walls, each its own, and their doors."""
 
+from functools import partial
+
 from obtegum.core.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
 from obtegum.core.fields import Measure, special
+from obtegum.core.job import Job
 from obtegum.core.room import Room
 from obtegum.core.rooms.ends import step
 from obtegum.core.rooms.ends.cures import CURES
@@ -20,6 +23,12 @@ def _must(work: Work) -> None:
     _ = all_walls(work), [stud_board(work, side) for side in SIDES]
 
 
+def _middle(side: Side, job: Job) -> float:
+    """Where a doorway in the middle begins, m from the left post."""
+    end = job.design.ends.front if side == "front" else job.design.ends.back
+    return (job.design.size.span_m - end.wide_m) / 2
+
+
 def _fields(side: Side) -> list[Measure]:
     """The fields of one end, called by it."""
     found = list[Measure]()
@@ -27,7 +36,9 @@ def _fields(side: Side) -> list[Measure]:
         path = f"ends.{side}.{name}"
         label = special(path).label
         words = f"{side.capitalize()}: {label[:1].lower()}{label[1:]}"
-        own = {"options": board_options} if name == "stud" else {}
+        own: dict[str, object] = {"options": board_options} if name == "stud" else {}
+        if name == "left_m":
+            own = {"blank": partial(_middle, side)}
         found.append(special(path, label=words, **own))
     return found
 
