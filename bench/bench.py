@@ -25,11 +25,12 @@ os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
 from frame import frame_rows
 from obtegum.api.guard import TOKEN_HEADER
+from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edit import Edit
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
-from obtegum.core.plan import plan_house
+from obtegum.core.plan import plan_house, plan_work
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.rooms.level.decisions import Levels, Spot
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS
@@ -161,6 +162,20 @@ def big_site() -> Job:
     levels = Levels(pegs=pegs, closing_m=pegs["L1"])
     levels = levels.with_spots(Spot(x_m=x, y_m=y, reading_m=rod(x)) for x, y in places)
     return Job(HouseDesign.model_validate(document), SiteRecord(levels=levels))
+
+
+def tied_up() -> HouseDesign:
+    """A made-up house of 60 bows: nine runs, braces, trusses, hip boards, base boards two high, both ends framed."""
+    document = new_house("metric").model_dump()
+    document["size"]["length_m"] = 59.0
+    document["bows"]["max_spacing_m"] = 1.0
+    document["strength"]["runs"] = 9
+    document["posts"]["base"] = "board"
+    document["braces"] |= {"bays": 4, "cross": "both", "ties": "truss", "tie_m": document["size"]["figure"]["height_m"]}
+    document["boards"] |= {"hip": "board", "hip_m": 1.2, "high": "two"}
+    for side in ("front", "back"):
+        document["ends"][side] |= {"kind": "framed", "wide_m": 1.0, "high_m": 1.9}
+    return HouseDesign.model_validate(document)
 
 
 def press_ms(page: Page, address: str, job: Job) -> tuple[float, float]:
@@ -341,6 +356,14 @@ def main() -> int:
     big = big_site()
     shown = median_ms(lambda: plan_house(*big, catalogue, "level"), 20)
     rows.append(("400 pegs and 2,000 spots, levels planned in the core", shown, 50, "ms"))
+    tied = Job(tied_up(), SiteRecord())
+    anew = median_ms(lambda: plan_house(*tied, catalogue, "runs"), 15)
+    rows.append(("60 bows, 9 runs, boards, ends: a step shown, anew", anew, 80, "ms"))
+    kept = begin(*tied, catalogue)
+    plan_work(kept, "runs")
+    other = apply_edits(tied, [Edit(measure="runs.stick_m", text="5.5")], catalogue)
+    again = median_ms(lambda: plan_work(begin(*other, catalogue, before=kept), "runs"), 15)
+    rows.append(("the same after a change of its sticks", again, 100, "ms"))
     with tempfile.TemporaryDirectory() as folder:
         process, address, _ = serve(Path(folder))
         process.kill()

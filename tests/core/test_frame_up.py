@@ -281,7 +281,7 @@ def test_braces_feet_ask_more_of_their_posts() -> None:
     row, braced, along = row_asks(bench), brace_asks(bench), along_of(bench)
     assert row is not None and braced is not None and along is not None
     assert row.lift.force_n < braced.lift.force_n <= row.lift.force_n + along.lift_n + 1e-6
-    assert braced_feet(bench) == 4
+    assert braced_feet(bench) == {"L2", "R2", "L20", "R20"}
     plan = make_plan(**told(), soil={"kind": "clay"}, braces=BRACED)
     step = next(each for each in plan.steps if each.id == "hold")
     assert next(each.value for each in step.answers if each.id == "brace_set") == 4
@@ -468,7 +468,7 @@ def test_laths_hold_no_bow_that_anyone_has_reckoned() -> None:
 def test_a_brace_as_long_as_the_house_lifts_its_corner() -> None:
     parts = {**told(), "size__length_m": 1.2, "bows__max_spacing_m": 1.2}
     short, cross = make_bench(**parts, braces={"bays": 1}), make_bench(**told(), braces={"bays": 2, "cross": "both"})
-    assert braced_feet(short) == 0
+    assert not braced_feet(short)
     assert corner_lifted(short)
     assert corner_lifted(cross)
     assert not corner_lifted(make_bench(**told(), braces=BRACED))
@@ -493,3 +493,16 @@ def test_no_stay_leaves_before_the_braces_are_tight() -> None:
     assert said[0].next.startswith("Cut 4 braces")
     assert "No stay leaves yet" in said[1].next
     assert "Stays may leave" in said[2].next
+
+
+def test_a_braced_post_is_an_item_set_in_its_own_way_until_a_day() -> None:
+    record = SiteRecord.model_validate({"poured": {"on": "2026-05-04"}})
+    hold = {"set": "driven", "brace_set": "concrete", "cures_c": 10.0}
+    bench = make_bench(record, **told(), hold=hold, braces=BRACED)
+    table = next(each for room in rooms() for each in room.tables if each.name == "posts")
+    head, *rows = table.rows(bench)
+    told_of = {row[0]: (row[head.index("set_as")], row[head.index("bow_from")]) for row in rows}
+    # 60 °C·days at 10 + 10: three days.
+    assert told_of["L2"] == ("concrete", "2026-05-07")
+    assert told_of["L3"] == ("driven", "")
+    assert told_of["L1"] == ("driven", "")

@@ -233,10 +233,10 @@ def brace_lift_n(work: Work) -> float:
     return along.lift_n if along is not None else 0.0
 
 
-def braced_feet(work: Work) -> int:
-    """Posts of the rows, none at the corners, that a brace rises from."""
-    last = bays_of(work).bows
-    return len({(brace.side, brace.bows[0]) for brace in braces_of(work) if brace.bows[0] not in (1, last)})
+def braced_feet(work: Work) -> frozenset[str]:
+    """Posts of the rows by their names, none at the corners, that a brace rises from."""
+    feet = ((brace.side, brace.bows[0]) for brace in braces_of(work))
+    return frozenset(f"{side}{bow}" for side, bow in feet if bow not in (1, bays_of(work).bows))
 
 
 def corner_lifted(work: Work) -> bool:

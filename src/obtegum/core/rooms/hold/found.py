@@ -33,6 +33,7 @@ __all__ = [
     "counts",
     "holds_of",
     "in_ground_m",
+    "kind_of",
     "plate_deep_m",
     "pulled",
     "set_of",
@@ -102,10 +103,17 @@ def set_of(work: Work, kind: Kind) -> str:
 def counts(work: Work) -> dict[Kind, int]:
     """How many of each kind there are; none at the corners where those are as the others."""
     # A brace asks more of its post, however that is set.
-    braced = braced_feet(work) if work.design.posts.stand != "board" else 0
+    braced = len(braced_feet(work)) if work.design.posts.stand != "board" else 0
     whole = post_count(work)
     corners = CORNERS if work.design.hold.corner_set != "same" and work.design.posts.stand != "board" else 0
     return {"row": whole - corners - braced, "corner": corners, "brace": braced}
+
+
+def kind_of(work: Work, side: str, bow: int) -> Kind:
+    """Which kind a post is, by its side and bow."""
+    if bow in (1, bays_of(work).bows):
+        return "corner"
+    return "brace" if f"{side}{bow}" in braced_feet(work) else "row"
 
 
 @found

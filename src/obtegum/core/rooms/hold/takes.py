@@ -3,7 +3,7 @@
 import math
 from dataclasses import dataclass
 
-from obtegum.core.anchor.concrete import CARBON_KG_KG, CONCRETE_KG_M3, bags_for, cured_days, room_m3
+from obtegum.core.anchor.concrete import CARBON_KG_KG, CONCRETE_KG_M3, STOOD_ON, bags_for, cured_days, room_m3
 from obtegum.core.day import days_later
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.hold.found import bag_of, concrete_top_m, counts, in_ground_m, set_of
@@ -12,7 +12,18 @@ from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import hours_times
 from obtegum.core.work import Work
 
-__all__ = ["THICK_M", "TRENCH_M", "Takes", "cured_on", "cures", "hours_s", "proud_m", "slide_m", "takes_of"]
+__all__ = [
+    "THICK_M",
+    "TRENCH_M",
+    "Takes",
+    "bows_from",
+    "cured_on",
+    "cures",
+    "hours_s",
+    "proud_m",
+    "slide_m",
+    "takes_of",
+]
 
 # Person-hours (this bench, estimates): a post driven, a hole by hand and a trench for each m³, a bag of 25 kg.
 DRIVEN_H, HAND_H_M3, TRENCH_H_M3, BAG_H, SET_H = 0.2, 6.0, 2.5, 0.15, 0.1
@@ -91,3 +102,8 @@ def cured_on(work: Work, maturity: float) -> str:
     """The day on which what was poured has come to a maturity; empty where no day is told, or it freezes."""
     days, poured = cures(work, maturity), work.record.poured.on
     return days_later(poured, days) if poured and days is not None else ""
+
+
+def bows_from(work: Work, setting: str) -> str:
+    """The day from which a bow may stand in a post set so; empty where nothing of it cures, or nobody poured."""
+    return cured_on(work, STOOD_ON) if SETTINGS[setting].concreted else ""

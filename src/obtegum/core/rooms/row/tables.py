@@ -3,12 +3,13 @@
 from collections.abc import Sequence
 
 from obtegum.core.faces import Table
-from obtegum.core.rooms.hold.found import set_of
+from obtegum.core.rooms.hold.found import kind_of, set_of
+from obtegum.core.rooms.hold.takes import bows_from
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import embedment_m
 from obtegum.core.rooms.row.decisions import CHECKS, field_of
 from obtegum.core.rooms.row.found import built_row
-from obtegum.core.rooms.set_out.found import bays_of, pegs_of
+from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.rooms.set_out.pegs import tick_state
 from obtegum.core.work import Work
 
@@ -28,20 +29,20 @@ def _row(work: Work) -> Sequence[Sequence[object]]:
 
 def _posts(work: Work) -> Sequence[Sequence[object]]:
     """A line a post: how it is set, where it belongs, what its top should read, whether it is in, how far it is off."""
-    head = ("post", "set_as", "station_m", "rod_on_top_m", "stands_out_m", "in_ground_m", "is_set")
+    head = ("post", "set_as", "station_m", "rod_on_top_m", "stands_out_m", "in_ground_m", "is_set", "bow_from")
     off = ("further_along_m", "outside_m", "too_high_m", "lean")
-    built, stand, last = {each.name: each for each in built_row(work)}, stand_of(work), bays_of(work).bows
+    built, stand = {each.name: each for each in built_row(work)}, stand_of(work)
     rows = list[Sequence[object]]()
     for peg in pegs_of(work):
         name = f"{peg.side}{peg.bow}"
         foot, told = stand.feet.get(name) if stand else None, built.get(name)
-        kind = set_of(work, "corner" if peg.bow in (1, last) else "row")
+        kind = set_of(work, kind_of(work, peg.side, peg.bow))
         out_m = foot.reveal_m if foot else work.design.posts.reveal_m
         deep_m = foot.embedment_m if foot else embedment_m(work)
         is_set = "yes" if tick_state(work, f"post:{name}", peg.station_m) == "set" else ""
         numbers = (peg.station_m, foot.top_reading_m if foot else None, out_m, deep_m)
         strays = (told.along_m, told.out_m, told.up_m, told.lean) if told else (None,) * len(off)
-        rows.append((name, kind, *map(_number, numbers), is_set, *map(_number, strays)))
+        rows.append((name, kind, *map(_number, numbers), is_set, bows_from(work, kind), *map(_number, strays)))
     return ((*head, *off), *rows)
 
 
