@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 
 from obtegum.core.frame.section import Section
 
-__all__ = ["Strength", "allowable", "euler_n", "european", "used"]
+__all__ = ["Strength", "allowable", "column_n", "euler_n", "european", "used"]
 
 Array = NDArray[np.float64]
 OMEGA = 1.67
@@ -68,6 +68,11 @@ def european(section: Section) -> Strength:
 def euler_n(section: Section, length_m: float) -> float:
     """Force at which a strut buckles out of the bow's plane between held points, N: π²·E·I/L²."""
     return math.pi**2 * section.elastic_pa * section.inertia_m4 / length_m**2
+
+
+def column_n(strength: Strength, section: Section, length_m: float) -> float:
+    """What a strut between two pins takes in compression, N: AISC 360-16 E3, or EN 1993-1-1 6.3.1 by curve c."""
+    return float(_reduced(strength, section, np.array([euler_n(section, length_m)]))[0])
 
 
 def _reduced(strength: Strength, section: Section, buckles_n: Array) -> Array:

@@ -45,4 +45,12 @@ def _head(work: Work, verdict: Verdict) -> Iterator[Edits]:
         yield (chosen("strength.runs", "3"),)
 
 
-CURES: dict[str, Cure] = {"along": _along, "brace-head": _head}
+def _pressed(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """More runs to share it."""
+    if work.design.runs.spread == "even":
+        for runs in (3, 5, 7, 9):
+            if runs > work.design.strength.runs:
+                yield (chosen("strength.runs", str(runs)),)
+
+
+CURES: dict[str, Cure] = {"along": _along, "brace-head": _head, "run-pressed": _pressed}

@@ -7,14 +7,14 @@ import numpy as np
 
 from obtegum.core.anchor.links import bolt_shear, bolt_walls
 from obtegum.core.found import found
-from obtegum.core.frame.section import round_section
+from obtegum.core.frame.steel import allowable, column_n, european
 from obtegum.core.rooms.bows.found import girth_at
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.places import brace_tube, head_m
-from obtegum.core.rooms.runs.found import runs_of
+from obtegum.core.rooms.runs.found import run_tube, runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.rooms.strength.found import bow_found
+from obtegum.core.rooms.strength.found import bow_found, counted
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.weather.found import method_of, told
 from obtegum.core.trouble import DesignError, Trouble
@@ -36,6 +36,7 @@ __all__ = [
     "holding",
     "off_run_m",
     "pulling",
+    "run_takes",
 ]
 
 Point = tuple[float, float, float]
@@ -200,12 +201,31 @@ def _steadies(work: Work) -> float:
     return STEADIES * pressed_n * bows * math.sqrt(0.5 * (1 + 1 / bows)) * held
 
 
+def run_takes(work: Work) -> tuple[float, float] | None:
+    """What presses a run with wind along the house, and what it takes, N, allowable (or both by EN's partial factor);
+    None while it isn't known.
+
+    Braces that pull stand at the far end of the house: all of a side's push goes there through its runs.
+    """
+    along, tube = along_of(work), run_tube(work)
+    if along is None or work.design.runs.of == "laths" or tube.material != "steel" or not min(pulling(work)):
+        return None
+    eu = method_of(work) == "eu"
+    section = counted(work, tube)
+    try:
+        strength = european(section) if eu else allowable(section)
+    except ValueError:
+        return None
+    pressed = (along.ends_n / 2 + along.steadies_n) / (len(runs_of(work)) / 2) * (1.5 if eu else 1.0)
+    return pressed, column_n(strength, section, bays_of(work).bay_m)
+
+
 def holding(work: Work) -> Holding:
     """What one brace holds: its tube, its flattened ends net of the hole, its bolts and the bow's walls; or a clamp."""
     told_, tube, bow = work.design.braces, brace_tube(work), bow_tube(work)
     if tube.material != "steel" or bow.material != "steel":
         return Holding(None, "plastic pipe", "no value for plastic: test it")
-    section = round_section(tube.od_m, tube.wall_m, tube.yield_pa, tube.elastic_pa)
+    section = counted(work, tube)
     links = [(tube.yield_pa * section.area_m2 / OMEGA_Y, "the tube itself", "AISC 360-16 D2, yield")]
     if told_.end == "clamp":
         if told_.clamp_n is None:
@@ -213,7 +233,7 @@ def holding(work: Work) -> Holding:
         links.append((told_.clamp_n, "its clamps", "as rated"))
     else:
         ultimate = MILD_PA if abs(tube.yield_pa - MILD_YIELD_PA) < 1e6 else OF_YIELD * tube.yield_pa
-        thick, hole_m = 2 * tube.wall_m, told_.bolt_m + HOLE_M
+        thick, hole_m = 2 * section.wall_m, told_.bolt_m + HOLE_M
         # Flattened, the tube is as wide as half of its wall's length round.
         wide_m = math.pi * (tube.od_m - tube.wall_m) / 2
         clear_m = max(told_.edge_m - hole_m / 2, 0.0)

@@ -4,7 +4,7 @@ import math
 from collections.abc import Iterator
 
 from obtegum.core.amount import amount_text
-from obtegum.core.rooms.braces.found import along_of, holding, off_run_m, pulling
+from obtegum.core.rooms.braces.found import along_of, holding, off_run_m, pulling, run_takes
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.words import AID, MADE_UP
 from obtegum.core.rooms.weather.found import method_of, stood_in
@@ -18,7 +18,7 @@ NEVER = 99.0
 
 def verdicts(work: Work) -> list[Verdict]:
     """Wind along, and the braces' heads."""
-    return [_wind(work), *_heads(work)]
+    return [_wind(work), *_runs(work), *_heads(work)]
 
 
 def _verdict(level: Level, sentence: str, number: str, limit: str = "", ratio: float | None = None) -> Verdict:
@@ -56,6 +56,24 @@ def _wind(work: Work) -> Verdict:
     ratio = along.brace_n / holds.holds_n if holds.holds_n > 0 else NEVER
     level = judge(ratio, work.rules.holds_to)
     return _verdict(level, f"{asked}; {holds.what} holds {held} ({holds.source}).", pulled, held, min(ratio, NEVER))
+
+
+def _runs(work: Work) -> Iterator[Verdict]:
+    """Runs pressed by what they carry to the braces that pull."""
+    takes = run_takes(work)
+    if takes is None:
+        return
+    units, (pressed_n, takes_n) = work.tape.units, takes
+    pressed, most = amount_text(pressed_n, "force", units, "up"), amount_text(takes_n, "force", units, "down")
+    made_up = f"{MADE_UP} " if stood_in(work) else ""
+    clause = "EN 1993-1-1 6.3.1" if method_of(work) == "eu" else "AISC 360-16 E3"
+    said = f"{made_up}Wind along presses each run by {pressed}, on to the braces that pull; from bow to bow it takes"
+    sentence = f"{said} {most} ({clause}). {AID}"
+    ratio = pressed_n / takes_n if takes_n > 0 else NEVER
+    level = judge(ratio, work.rules.holds_to)
+    yield verdict_on(
+        "braces", "run-pressed", "Runs, wind along", level, sentence, pressed, most, min(ratio, NEVER), "run", "stands"
+    )
 
 
 def _heads(work: Work) -> Iterator[Verdict]:

@@ -18,7 +18,7 @@ from obtegum.core.rooms.posts.ways import plumb_m, way_of
 from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, weathered
-from obtegum.core.rooms.strength.model import Model, model_of, sections_of, short_model
+from obtegum.core.rooms.strength.model import Model, counted, model_of, sections_of, short_model
 from obtegum.core.rooms.weather.found import method_of, missing, told
 from obtegum.core.weather.combine import Combination
 from obtegum.core.work import Work
@@ -27,6 +27,7 @@ __all__ = [
     "FAR",
     "Judged",
     "bow_found",
+    "counted",
     "end_found",
     "factors_of",
     "grown",

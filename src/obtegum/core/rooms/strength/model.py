@@ -20,7 +20,7 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.weather.outline import Outline, outline_of
 from obtegum.core.work import Work
 
-__all__ = ["Model", "furthest_out_m", "model_of", "sections_of", "short_model"]
+__all__ = ["Model", "counted", "furthest_out_m", "model_of", "sections_of", "short_model"]
 
 # Elements of the bow above its posts, and of each post.
 BOW_PIECES, POST_PIECES = 52, 4
@@ -47,19 +47,19 @@ class Model:
     out_m: float
 
 
-def _section(tube: Tube, less: float, whole: bool) -> Section:
-    """A tube's section as it is counted; what is taken off comes off its yield."""
-    wall_m = tube.wall_m if whole or tube.form == "bar" else WELDED * tube.wall_m
-    return round_section(tube.od_m, wall_m, tube.yield_pa * (1 - less), tube.elastic_pa)
+def counted(work: Work, tube: Tube) -> Section:
+    """A tube's section as it counts: its wall by its name less than that, what is taken off comes off its yield."""
+    strength = work.design.strength
+    whole = strength.wall == "measured" or tube.form == "bar"
+    wall_m = tube.wall_m if whole else WELDED * tube.wall_m
+    return round_section(tube.od_m, wall_m, tube.yield_pa * (1 - strength.less_share), tube.elastic_pa)
 
 
 @found
 def sections_of(work: Work) -> tuple[Section, Section]:
     """Sections of the bow and of what it stands on: the stiffer one of the two where they lap."""
-    strength, stand = work.design.strength, work.design.posts.stand
-    less, whole = strength.less_share, strength.wall == "measured"
-    bow, post = (_section(tube, less, whole) for tube in (bow_tube(work), post_tube(work)))
-    return bow, bow if stand == "board" else post
+    bow, post = (counted(work, tube) for tube in (bow_tube(work), post_tube(work)))
+    return bow, bow if work.design.posts.stand == "board" else post
 
 
 @found
