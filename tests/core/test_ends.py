@@ -240,3 +240,11 @@ def test_the_cut_list_is_lettered_from_the_left() -> None:
     step = next(each for each in plan.steps if each.id == "ends")
     assert step.group == "Close in"
     assert step.measures[0] == "ends.shown"
+
+
+def test_a_leaf_narrower_than_its_own_boards_is_refused() -> None:
+    house = make_house(**framed(door="double", wide_m=1.2, stud="board-2x6"))
+    error = refused(house, ("ends.front.wide_m", "0.5 m")).troubles[0]
+    assert error.path == "ends.front.wide_m"
+    assert "so narrow" in error.sentence
+    assert "isn’t counted anywhere yet" in verdict(make_plan(**told(), **framed()), "stud-front").sentence

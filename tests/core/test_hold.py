@@ -410,12 +410,17 @@ def test_concrete_cures_by_its_warmth() -> None:
     assert said(frost, "bows_after").reading == "not poured"
     step = next(each for each in frost.steps if each.id == "hold")
     assert any("Frost: not poured" in each.words for each in step.how)
+    assert step.caution.startswith("Frost: not poured")
 
 
 def test_a_day_that_no_calendar_has_is_refused() -> None:
     job = Job(make_house(hold={"set": "concrete"}), SiteRecord())
-    with pytest.raises(DesignError, match="“2026-02-30” is no day"):
-        apply_edits(job, (chosen("record.poured.on", "2026-02-30"),), default_catalogue())
+    for day in ("2026-02-30", "9999-12-31"):
+        with pytest.raises(DesignError, match=f"“{day}” is no day"):
+            apply_edits(job, (chosen("record.poured.on", day),), default_catalogue())
+        # A file that brings it is planned all the same.
+        record = SiteRecord.model_validate({"poured": {"on": day}})
+        assert said(plan_house(job.design, record, default_catalogue()), "bows_after").note == ""
 
 
 def test_a_knee_wall_is_told_in_timber() -> None:

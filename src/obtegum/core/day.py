@@ -6,5 +6,8 @@ __all__ = ["days_later"]
 
 
 def days_later(day: str, days: int) -> str:
-    """The day so many days after one. Raises: ValueError for a day that no calendar has."""
-    return (date.fromisoformat(day) + timedelta(days=days)).isoformat()
+    """The day so many days after one. Raises: ValueError for a day that no calendar has, or whose end it is."""
+    try:
+        return (date.fromisoformat(day) + timedelta(days=days)).isoformat()
+    except OverflowError:
+        raise ValueError("the calendar ends before that") from None

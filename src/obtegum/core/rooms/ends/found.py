@@ -248,7 +248,10 @@ def _sills(work: Work, way: tuple[float, float, float] | None, wide: float) -> l
 
 
 def leaves_of(work: Work, side: Side) -> tuple[Leaf, ...]:
-    """The leaves of an end's door, with their clearances; none for an open way."""
+    """The leaves of an end's door, with their clearances; none for an open way.
+
+    Raises: DesignError for one that is too narrow.
+    """
     end = end_of(work, side)
     if end.kind == "open" or end.door in ("none", "way"):
         return ()
@@ -263,6 +266,8 @@ def leaves_of(work: Work, side: Side) -> tuple[Leaf, ...]:
         wide = end.wide_m - HINGE_M - LATCH_M
     # From the hinge's foot up to the far corner, between the rails.
     inside = wide - 2 * board.wide_m, high - 2 * board.wide_m
+    if min(inside) <= 0:
+        raise _refuse(f"ends.{side}.wide_m", "Nothing of a leaf so narrow is left between its own boards.", None, work)
     leaf = Leaf(wide, high, math.hypot(*inside), math.hypot(wide, high))
     return (leaf, leaf) if end.door == "double" else (leaf,)
 

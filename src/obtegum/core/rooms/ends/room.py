@@ -10,7 +10,7 @@ from obtegum.core.rooms.ends import step
 from obtegum.core.rooms.ends.cures import CURES
 from obtegum.core.rooms.ends.decisions import SIDES, EndWall, Side
 from obtegum.core.rooms.ends.draw import back, front
-from obtegum.core.rooms.ends.found import all_walls, stud_board
+from obtegum.core.rooms.ends.found import all_walls, leaves_of, stud_board
 from obtegum.core.rooms.ends.parts import parts
 from obtegum.core.rooms.ends.tables import TABLES
 from obtegum.core.rooms.runs.tube import board_options
@@ -20,7 +20,7 @@ __all__ = ["ROOM"]
 
 
 def _must(work: Work) -> None:
-    _ = all_walls(work), [stud_board(work, side) for side in SIDES]
+    _ = all_walls(work), [(stud_board(work, side), leaves_of(work, side)) for side in SIDES]
 
 
 def _middle(side: Side, job: Job) -> float:

@@ -22,6 +22,7 @@ CAUTION = (
     "Goggles and ears at saw and nailer. A leaf is a sail: hang it on a calm day, two to it, hooked before you let go."
 )
 NEVER = 99.0
+SHARE = "What studs and header push their bow by, and what holds their heads, isn’t counted anywhere yet."
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -36,9 +37,8 @@ def _blown(work: Work, side: Side) -> Iterator[Verdict]:
     press = amount_text(blown.pressure_pa, "pressure", work.tape.units, "up")
     ratio = min(blown.stud_share, NEVER)
     number = f"{math.ceil(ratio * 100 - 1e-9):,} %"
-    sentence = (
-        f"{made_up}The {side}’s stud {blown.stud} uses {number} of its bending strength under {press} of wind. {AID}"
-    )
+    uses = f"uses {number} of its bending strength under {press} of wind"
+    sentence = f"{made_up}The {side}’s stud {blown.stud} {uses}. {SHARE} {AID}"
     level = judge(ratio, work.rules.holds_to)
     part = f"{side}:{blown.stud}"
     yield verdict_on("ends", f"stud-{side}", f"Studs, {side}", level, sentence, number, "100 %", ratio, part, "stands")

@@ -25,6 +25,8 @@ from obtegum.core.work import Work
 __all__ = ["ROOM"]
 
 PULLED = "record.pulls.set"
+# Longer than any concrete cures here.
+LONGEST_DAYS = 60
 # What all posts of a kind take.
 TAKEN = ("spoil", "concrete", "gravel", "bags", "carbon", "hours", "proud", "rail", "timber")
 
@@ -58,7 +60,7 @@ def _no_day(job: Job) -> Iterator[Trouble]:
     """A day that no calendar has."""
     try:
         if job.record.poured.on:
-            days_later(job.record.poured.on, 0)
+            days_later(job.record.poured.on, LONGEST_DAYS)
     except ValueError:
         sentence = f"“{job.record.poured.on}” is no day. Write it like 2026-05-31."
         yield Trouble(path="record.poured.on", sentence=sentence)

@@ -39,6 +39,7 @@ NAMED: dict[Kind, tuple[str, str]] = {
     "corner": ("corner_", "corners: "),
     "brace": ("brace_", "braced: "),
 }
+FROST = "Frost: not poured. What freezes in its first days never holds."
 RIG = "Stand clear of a rig under load, out of the line of chain and bar."
 
 
@@ -107,8 +108,10 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 
 def _caution(work: Work) -> str:
     """What hurts while posts are set so, and while some are pulled at."""
-    said = dict.fromkeys(SETTINGS[set_of(work, kind)].caution for kind in kinds(work))
-    return " ".join((*said, *((RIG,) if work.record.pulls.set != "none" else ())))
+    ways = [SETTINGS[set_of(work, kind)] for kind in kinds(work)]
+    said = dict.fromkeys(way.caution for way in ways)
+    frost = (FROST,) if any(way.concreted for way in ways) and cures(work, STOOD_ON) is None else ()
+    return " ".join((*frost, *said, *((RIG,) if work.record.pulls.set != "none" else ())))
 
 
 def _order(work: Work) -> Iterator[str]:
@@ -142,7 +145,7 @@ def _cure(work: Work) -> str:
     """How long concrete is left alone, at the temperature that is told."""
     bows, film = cures(work, STOOD_ON), cures(work, COVERED)
     if bows is None:
-        return "Frost: not poured. What freezes in its first days never holds."
+        return FROST
     chilled = work.design.hold.cures_c < CHILLED_C
     kept = " Straw and sheet over it, it is near frost." if chilled else " Never poured where frost comes."
     return f"No bow in it for {bows} days, no film and no pull for {film}.{kept}"

@@ -99,9 +99,13 @@ def cures(work: Work, maturity: float) -> int | None:
 
 
 def cured_on(work: Work, maturity: float) -> str:
-    """The day on which what was poured has come to a maturity; empty where no day is told, or it freezes."""
+    """The day on which what was poured has come to a maturity; empty where no such day is told, or it freezes."""
     days, poured = cures(work, maturity), work.record.poured.on
-    return days_later(poured, days) if poured and days is not None else ""
+    try:
+        return days_later(poured, days) if poured and days is not None else ""
+    except ValueError:
+        # A file may bring what no field takes.
+        return ""
 
 
 def bows_from(work: Work, setting: str) -> str:
