@@ -9,21 +9,29 @@ import pytest
 
 from obtegum.core.anchor.pole import pole_shear
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.frame.along import beam_moment, continuous
 from obtegum.core.plan import plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.ends.found import back_wall, front_wall, leaves_of, sizes, wind_on
+from obtegum.core.rooms.ends.air import air_of
+from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
+from obtegum.core.rooms.ends.leaf import leaves_of
+from obtegum.core.rooms.ends.openings import bay_m, opened
+from obtegum.core.rooms.ends.outline import half_m, sizes
+from obtegum.core.rooms.ends.props import props_of
+from obtegum.core.rooms.ends.schools import cut_m
+from obtegum.core.rooms.ends.wall import Stick, stakes_m, wall_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.soil.found import ground_of
-from obtegum.core.scribe import under_m
-from obtegum.core.timber import bending_pa, bent_share
+from obtegum.core.scribe import beside_m, over_m, under_m
+from obtegum.core.timber import Bearing, bending_pa, bent_share, screw_lateral_n, washer_n, wood_bearing_pa
 from obtegum.core.trouble import DesignError
 from obtegum.core.weather.local import eu_wall, us_wall
 from obtegum.core.work import Work
 from tests.conftest import make_bench, make_house, make_plan, verdict
-from tests.core.test_counts import refused
+from tests.core.test_counts import changed, refused
 from tests.core.test_frame_up import SHAPES, sheet_value
 from tests.core.test_strength import told
 
@@ -61,29 +69,28 @@ def test_studs_of_a_half_circle_by_hand() -> None:
     bench = make_bench(size__span_m=4.4, size__shape=SHAPES[0], **framed(door="none", apart_m=1.0))
     radius = 2.2 - bow_tube(bench).od_m / 2
     wide = sizes(bench, "front")[0]
-    studs = [stick for stick in front_wall(bench).sticks if stick.what == "stud"]
+    studs = [stick for stick in wall_of(bench, "front").sticks if stick.what == "stud"]
     assert len(studs) == 4
     for stud in studs:
         x = stud.ends[0][0]
         edges = [0.7 + math.sqrt(radius**2 - (x + sign * wide / 2) ** 2) for sign in (-1, 1)]
-        assert stud.cut is not None
-        assert (stud.cut.left_m, stud.cut.right_m) == pytest.approx(tuple(edges), abs=1e-7)
+        assert (stud.corners[3][1], stud.corners[2][1]) == pytest.approx(tuple(edges), abs=1e-7)
         assert stud.long_m == pytest.approx(max(edges) - wide, abs=1e-7)
-        assert stud.cut.bevel_rad == pytest.approx(math.atan2(abs(edges[0] - edges[1]), wide), abs=1e-6)
+        assert stud.bevels_rad[0] == pytest.approx(math.atan2(abs(edges[0] - edges[1]), wide), abs=1e-6)
 
 
 def test_the_back_is_no_copy_of_the_front() -> None:
     ends = {"front": {"kind": "framed", "door": "swing"}, "back": {"kind": "framed", "door": "none", "apart_m": 0.6}}
     bench = make_bench(ends=ends)
-    assert front_wall(bench).way is not None
-    assert back_wall(bench).way is None
-    assert len(back_wall(bench).sticks) > len(front_wall(bench).sticks)
-    assert make_bench(ends={"front": {"kind": "framed"}}) and not back_wall(make_bench()).sticks
+    assert wall_of(bench, "front").openings
+    assert wall_of(bench, "back").openings == ()
+    assert len(wall_of(bench, "back").sticks) > len(wall_of(bench, "front").sticks)
+    assert make_bench(ends={"front": {"kind": "framed"}}) and not wall_of(make_bench(), "back").sticks
 
 
 def test_a_doorway_has_jambs_in_the_ground_and_a_header_between() -> None:
     bench = make_bench(**framed(door="swing", wide_m=1.2, high_m=2.0, deep_m=0.6, left_m=1.5))
-    wall, half = front_wall(bench), bench.design.size.span_m / 2
+    wall, half = wall_of(bench, "front"), bench.design.size.span_m / 2
     wide = sizes(bench, "front")[0]
     jambs = [stick for stick in wall.sticks if stick.what == "jamb"]
     assert [jamb.ends[0] for jamb in jambs] == [
@@ -98,9 +105,13 @@ def test_a_doorway_has_jambs_in_the_ground_and_a_header_between() -> None:
 
 def test_leaves_leave_their_clearances() -> None:
     (leaf,) = leaves_of(make_bench(**framed(door="swing", wide_m=1.2, high_m=2.0)), "front")
-    assert (leaf.wide_m, leaf.high_m) == pytest.approx((1.192, 1.987))
-    assert leaf.square_m == pytest.approx(math.hypot(1.192, 1.987))
-    two = leaves_of(make_bench(**framed(door="double", wide_m=2.4, high_m=2.0)), "front")
+    # Two stiles of 89 mm, built dry, come to 8 % more moisture: 0.25 % a percent, 3.6 mm.
+    swells = 0.0025 * 8 * 2 * 3.5 * INCH_M
+    assert (leaf.wide_m, leaf.high_m) == pytest.approx((1.192 - swells, 1.987))
+    assert leaf.square_m == pytest.approx(math.hypot(1.192 - swells, 1.987))
+    (wet,) = leaves_of(make_bench(**framed(door="swing", wide_m=1.2, high_m=2.0, built="wet")), "front")
+    assert wet.wide_m == pytest.approx(1.192)
+    two = leaves_of(make_bench(**framed(door="double", wide_m=2.4, high_m=2.0, built="wet")), "front")
     assert [each.wide_m for each in two] == pytest.approx([(2.4 - 0.011) / 2] * 2)
     assert leaves_of(make_bench(**framed(door="way")), "front") == ()
 
@@ -154,21 +165,22 @@ def test_the_worst_stud_and_the_jambs_feet() -> None:
     q, (wide, deep) = sheet_value(bench, "q"), sizes(bench, "front")
     half = bench.design.size.span_m / 2
     plumb = sorted(
-        (s for s in front_wall(bench).sticks if s.what in ("stud", "jamb")), key=lambda each: each.ends[0][0]
+        (s for s in wall_of(bench, "front").sticks if s.what in ("stud", "jamb")), key=lambda each: each.ends[0][0]
     )
     places = [-half, *(each.ends[0][0] for each in plumb), half]
-    shares, feet = [], []
+    shares, feet, heads = [], [], []
     for at, stick in enumerate(plumb):
         carries = (places[at + 2] - places[at]) / 2
-        assert stick.cut is not None
-        free = stick.cut.long_m
+        free = stick.ends[1][1]
         p = us_wall(q, free * max(carries, free / 3), True)
         shares.append(p * carries * free**2 / 8 / (wide * deep**2 / 6) / bending_pa(deep, "us"))
+        heads.append(p * carries * free / 2)
         ground = ground_of(bench)
         if stick.what == "jamb" and ground is not None:
             feet.append(p * carries * free / 2 / pole_shear(ground, wide, 0.6, free / 4, 2.0))
-    assert blown.stud_share == pytest.approx(max(shares))
+    assert blown.stud.share == pytest.approx(max(shares))
     assert blown.foot_share == pytest.approx(max(feet))
+    assert blown.head_n == pytest.approx(max(heads))
 
 
 def test_more_wind_and_wider_bays_never_ask_less() -> None:
@@ -176,11 +188,11 @@ def test_more_wind_and_wider_bays_never_ask_less() -> None:
     for speed in (25.0, 40.0, 55.0):
         blown = wind_on(make_bench(**told(wind_mps=speed), **framed()), "front")
         assert blown is not None
-        shares.append(blown.stud_share)
+        shares.append(blown.stud.share)
     assert shares == sorted(shares)
     close, far = (wind_on(make_bench(**told(), **framed(door="none", apart_m=each)), "front") for each in (0.5, 1.4))
     assert close is not None and far is not None
-    assert close.stud_share < far.stud_share
+    assert close.stud.share < far.stud.share
 
 
 def test_studs_that_are_too_weak_have_ways_out() -> None:
@@ -192,45 +204,112 @@ def test_studs_that_are_too_weak_have_ways_out() -> None:
 
 
 def test_every_stick_is_under_its_bow_and_on_its_feet(pytestconfig: pytest.Config) -> None:
-    count = 200 if pytestconfig.getoption("--deep") else 24
+    count = 200 if pytestconfig.getoption("--deep") else 16
     stood = sum(stands(seed) for seed in range(count))
-    assert stood > count / 2
+    assert stood > count / 3
+
+
+def random_end(chance: random.Random) -> dict[str, Any]:
+    """An end as somebody might want it."""
+    openings = [
+        {
+            "what": chance.choice(["flap", "window", "louvre", "swing"]), "wide_m": chance.uniform(0.3, 0.7),
+            "high_m": chance.uniform(0.3, 0.8), "low_m": chance.uniform(0.3, 1.4),
+        }
+        for _ in range(chance.choice([0, 1, 2]))
+    ]  # fmt: skip
+    return {
+        "kind": "framed", "door": chance.choice(["none", "way", "swing", "double", "sliding"]),
+        "wide_m": chance.uniform(0.7, 1.8), "high_m": chance.uniform(1.6, 2.2),
+        "apart_m": chance.uniform(0.5, 1.5), "stand": chance.choice(["edge", "flat"]),
+        "left_m": chance.choice([None, chance.uniform(0.6, 2.0)]), "sill": chance.choice(["plate", "none"]),
+        "rail_m": chance.choice([None, 0.8]), "header": chance.choice(["jambs", "bow"]),
+        "head": chance.choice(["cut", "cut", "lap"]), "track": "beyond", "openings": openings,
+    }  # fmt: skip
 
 
 def stands(seed: int) -> bool:
-    """Every stick of a random end: under the bow, on something, off its neighbours; whether there is such an end."""
+    """Every stick of a random end: to the bow, on something, off its neighbours; whether there is such an end."""
     chance = random.Random(seed)
-    door = chance.choice(["none", "way", "swing", "double", "sliding"])
-    parts = {
-        "kind": "framed", "door": door, "wide_m": chance.uniform(0.7, 2.4), "high_m": chance.uniform(1.6, 2.3),
-        "apart_m": chance.uniform(0.4, 1.5), "stand": chance.choice(["edge", "flat"]),
-        "left_m": chance.choice([None, chance.uniform(0.6, 2.4)]), "sill": chance.choice(["plate", "none"]),
-    }  # fmt: skip
     try:
-        work = make_bench(size__span_m=4.4, size__shape=SHAPES[seed % len(SHAPES)], ends={"front": parts})
-        wall = front_wall(work)
+        work = make_bench(size__span_m=5.0, size__shape=SHAPES[seed % len(SHAPES)], ends={"front": random_end(chance)})
+        wall = wall_of(work, "front")
     except DesignError:
         return False
     points, half = sampled(work), bow_tube(work).od_m / 2
-    boxes = []
+    reaches = work.design.ends.front.head == "lap"
     for stick in wall.sticks:
-        (x0, y0), (x1, _) = stick.ends
-        if stick.cut is not None:
-            for edge, high in ((-1, stick.cut.left_m), (1, stick.cut.right_m)):
-                assert high == pytest.approx(under_by_points(points, half, x0 + edge * stick.wide_m / 2), abs=1e-3)
-            boxes.append((x0 - stick.wide_m / 2, x0 + stick.wide_m / 2, y0, stick.cut.short_m))
-        else:
-            boxes.append((x0, x1, y0 - stick.wide_m / 2, y0 + stick.wide_m / 2))
-        on_ground = y0 <= stick.wide_m + 1e-9
-        on_header = any(o.what == "header" and abs(y0 - o.ends[0][1] - o.wide_m / 2) < 1e-9 for o in wall.sticks)
-        between = stick.what == "header" and sum(o.what == "jamb" for o in wall.sticks) == 2
-        assert on_ground or on_header or between, stick
+        meets_the_bow(work, stick, points, half, reaches)
+        assert stood_on(stick, wall.sticks), (seed, stick)
+    boxes = [box_of(stick, reaches) for stick in wall.sticks]
+    boxes += [(each.left, each.right, each.low, each.high) for each in wall.openings]
     for place, one in enumerate(boxes):
         for other in boxes[place + 1 :]:
             wide = min(one[1], other[1]) - max(one[0], other[0])
             high = min(one[3], other[3]) - max(one[2], other[2])
             assert wide < 1e-6 or high < 1e-6, (seed, one, other)
     return True
+
+
+def meets_the_bow(work: Work, stick: Stick, points: Any, half: float, reaches: bool) -> None:
+    """Its cut ends lie on the face of the bow, found from many circles about its centre line."""
+    if stick.plumb:
+        for x, high in (stick.corners[3], stick.corners[2]):
+            away = float(np.hypot(points[:, 0] - x, points[:, 1] - high).min())
+            if away < half + 0.05:
+                assert high == pytest.approx(
+                    over_by_points(points, half, x) - 0.005 if reaches else under_by_points(points, half, x), abs=1e-4
+                )
+        return
+    for at, other in ((0, 3), (1, 2)):
+        ends = (stick.corners[at], stick.corners[other])
+        away = [float(np.hypot(points[:, 0] - x, points[:, 1] - y).min()) for x, y in ends]
+        # Inside the bow, and just at its face where it is sawn to it; a sill lies on the ground.
+        assert min(away) > half - 1e-4 or stick.what == "sill"
+        if ends[0][0] != ends[1][0]:
+            assert min(away) == pytest.approx(half, abs=1e-4)
+
+
+def over_by_points(points: Any, half: float, x: float) -> float:
+    near = points[np.abs(points[:, 0] - x) < half]
+    return float((near[:, 1] + np.sqrt(half**2 - (near[:, 0] - x) ** 2)).max())
+
+
+def box_of(stick: Stick, reaches: bool) -> tuple[float, float, float, float]:
+    """Its place in the wall, to its short points; a head that passes the bow counts to it."""
+    xs, ys = [x for x, _ in stick.corners], [y for _, y in stick.corners]
+    if stick.plumb:
+        return min(xs), max(xs), min(ys), stick.short_m + min(ys) - (0.2 if reaches else 0.0)
+    return (
+        max(stick.corners[0][0], stick.corners[3][0]), min(stick.corners[1][0], stick.corners[2][0]), min(ys), max(ys)
+    )  # fmt: skip
+
+
+def stood_on(stick: Stick, others: tuple[Stick, ...]) -> bool:
+    """A plumb stick on the ground, a sill, or a header; a level one on the ground, or with something at both ends."""
+    if stick.plumb:
+        low, at = stick.ends[0][1], stick.ends[0][0]
+        under = any(
+            o.what in ("header", "sill") and abs(o.corners[3][1] - low) < 1e-6
+            and o.corners[0][0] - stick.wide_m < at < o.corners[1][0] + stick.wide_m
+            for o in others
+        )  # fmt: skip
+        return low <= 0 or under
+    if stick.what == "sill":
+        return True
+    low, high = stick.corners[0][1], stick.corners[3][1]
+
+    def held(x: float, sawn: bool) -> bool:
+        return sawn or any(
+            o.plumb and o.corners[0][1] < high and o.ends[1][1] > low
+            and min(abs(o.corners[0][0] - x), abs(o.corners[1][0] - x)) < 1e-6
+            for o in others
+        )  # fmt: skip
+
+    left, right = stick.bevels_rad
+    legs = abs(left) < 1e-9 and abs(right) < 1e-9
+    near_bow = stick.what == "rail" and legs
+    return held(stick.corners[0][0], left > 1e-9 or near_bow) and held(stick.corners[1][0], right > 1e-9 or near_bow)
 
 
 def test_the_cut_list_is_lettered_from_the_left() -> None:
@@ -247,4 +326,217 @@ def test_a_leaf_narrower_than_its_own_boards_is_refused() -> None:
     error = refused(house, ("ends.front.wide_m", "0.5 m")).troubles[0]
     assert error.path == "ends.front.wide_m"
     assert "so narrow" in error.sentence
-    assert "isn’t counted anywhere yet" in verdict(make_plan(**told(), **framed()), "stud-front").sentence
+
+
+@pytest.mark.parametrize("shape", SHAPES)
+def test_the_faces_beside_and_over_against_many_points(shape: dict[str, Any]) -> None:
+    bench = make_bench(size__span_m=4.4, size__shape=shape)
+    bow, points, half = centre_line(bench), sampled(bench), bow_tube(bench).od_m / 2
+    for y in np.linspace(0.3, 1.6, 9):
+        near = points[(np.abs(points[:, 1] - y) < half) & (points[:, 0] > 0)]
+        by_points = float((near[:, 0] - np.sqrt(half**2 - (near[:, 1] - y) ** 2)).min())
+        assert beside_m(bow, half, float(y), 1) == pytest.approx(by_points, abs=1e-4)
+        assert beside_m(bow, half, float(y), -1) == pytest.approx(-by_points, abs=1e-4)
+    for x in np.linspace(-1.9, 1.9, 9):
+        assert over_m(bow, half, float(x)) == pytest.approx(over_by_points(points, half, float(x)), abs=1e-4)
+
+
+def test_a_header_out_to_the_bow_is_sawn_to_it_at_both_ends() -> None:
+    bench = make_bench(
+        size__span_m=4.4,
+        size__shape=SHAPES[0],
+        **framed(door="swing", wide_m=1.0, high_m=1.9, header="bow", apart_m=3.0),
+    )
+    radius, wide = 2.2 - bow_tube(bench).od_m / 2, sizes(bench, "front")[0]
+    rails = [stick for stick in wall_of(bench, "front").sticks if stick.what == "rail"]
+    assert len(rails) == 2
+    low, high = (math.sqrt(radius**2 - (y - 0.7) ** 2) for y in (1.9, 1.9 + wide))
+    right = max(rails, key=lambda each: each.ends[0][0])
+    assert (right.corners[1][0], right.corners[2][0]) == pytest.approx((low, high), abs=1e-7)
+    assert right.bevels_rad[1] == pytest.approx(math.atan2(low - high, wide), abs=1e-6)
+    assert right.long_m == pytest.approx(low - 0.5 - wide, abs=1e-7)
+
+
+def test_heads_that_pass_the_bow_are_bolted_through_its_middle() -> None:
+    parts = {"door": "none", "apart_m": 1.0, "head": "notch"}
+    bench = make_bench(size__span_m=4.4, size__shape=SHAPES[0], **framed(**parts))
+    wide = sizes(bench, "front")[0]
+    for stud in (each for each in wall_of(bench, "front").sticks if each.what == "stud"):
+        x = stud.ends[0][0]
+        assert stud.head is not None and stud.head.notch is not None
+        # Across the tube on the plumb line, its middle: half way between its faces there.
+        faces = [0.7 + math.sqrt((2.2 + sign * bow_tube(bench).od_m / 2) ** 2 - x**2) for sign in (-1, 1)]
+        assert stud.head.bolt_m + wide == pytest.approx(sum(faces) / 2, abs=1e-3)
+        assert min(stud.head.notch) < stud.head.bolt_m < stud.short_m
+    error = refused(make_house(**framed(**{**parts, "head": "cut", "stand": "flat"})), ("ends.front.head", "notch"))
+    assert "A notch for the bow takes" in error.troubles[0].sentence
+
+
+@pytest.mark.parametrize(
+    ("openings", "edit", "says"),
+    [
+        ([], ("ends.front.openings.0.what", "fan"), None),
+        ([{"what": "fan"}], ("ends.front.openings.0.wide_m", "1.19 m"), "wider than the bay"),
+        ([{"what": "window", "left_m": 0.6}], ("ends.front.openings.0.left_m", "1.75 m"), "a stud of their own"),
+        ([{"what": "window", "left_m": 0.8}], ("ends.front.openings.0.low_m", "2.4 m"), "through the bow"),
+        ([{"what": "louvre", "left_m": 0.7}], ("ends.front.openings.0.high_m", "1.4 m"), "through the bow"),
+    ],
+)
+def test_openings_that_cannot_be_there_are_refused(
+    openings: list[dict[str, Any]], edit: tuple[str, str], says: str | None
+) -> None:
+    house = make_house(
+        size__span_m=5.0, size__shape=SHAPES[0], **framed(door="swing", wide_m=1.0, high_m=1.9, openings=openings)
+    )
+    if says is None:
+        (one,) = changed(house, edit).ends.front.openings
+        # A new one stands where there was room, beside the door.
+        assert one.left_m is not None
+        assert not 2.0 - one.wide_m < one.left_m < 3.0
+        return
+    error = refused(house, edit).troubles[0]
+    assert says in error.sentence
+    assert error.path.startswith("ends.front.openings.0")
+
+
+def test_an_opening_over_the_door_stands_on_its_header() -> None:
+    fan = {"what": "fan", "wide_m": 0.5, "high_m": 0.4, "low_m": 2.15}
+    bench = make_bench(
+        size__span_m=5.0, size__shape=SHAPES[0], **framed(door="swing", wide_m=1.0, high_m=1.9, openings=[fan])
+    )
+    wall, wide = wall_of(bench, "front"), sizes(bench, "front")[0]
+    one = wall.openings[1]
+    assert (one.left, one.right) == pytest.approx((-0.25, 0.25))
+    over = [each for each in wall.sticks if each.what == "short stud" and each.ends[0][1] == pytest.approx(1.9 + wide)]
+    assert {round(each.ends[0][0], 6) for each in over} >= {round(-0.25 - wide / 2, 6), round(0.25 + wide / 2, 6)}
+
+
+def test_taking_an_opening_out_leaves_the_others() -> None:
+    openings = [{"what": "louvre", "left_m": 0.7}, {"what": "window", "left_m": 3.4}]
+    house = make_house(size__span_m=5.0, size__shape=SHAPES[0], **framed(door="none", openings=openings))
+    after = changed(house, ("ends.front.openings.0.what", "none"))
+    assert [each.what for each in after.ends.front.openings] == ["window"]
+
+
+def test_a_fan_needs_air_at_the_other_end_by_hand() -> None:
+    intake = {"what": "intake", "wide_m": 0.9, "high_m": 0.9}
+    shut = {"kind": "framed", "door": "none"}
+    ends = {"front": {**shut, "openings": [{"what": "fan"}]}, "back": {**shut, "openings": [intake]}}
+    bench = make_bench(size__span_m=5.0, size__shape=SHAPES[0], size__length_m=12.0, ends=ends)
+    air = air_of(bench)
+    # EP406: 0.0406 m³/s for each of 60 m²: 2.44 m³/s, through 0.70 m² at 3.5 m/s; blades leave 0.6 of 0.81 m².
+    assert air.fan_m3_s == pytest.approx(0.0406 * 60)
+    assert (air.wants_m2, air.has_m2) == pytest.approx((0.0406 * 60 / 3.5, 0.6 * 0.81))
+    plan = make_plan(size__span_m=5.0, size__shape=SHAPES[0], size__length_m=12.0, ends=ends)
+    assert verdict(plan, "fan").level == "fails"
+    # Any opening beyond 1 % of its wall, or 0.37 m², makes a bag of a house that is shut besides.
+    assert air.bag == {"front": False, "back": True}
+
+
+def test_lateral_values_of_nails_as_the_standard_prints_them() -> None:
+    # NDS 2018, table 12N, side member 38 mm, common nails: lb for D, length, G.
+    for wide, long, gravity, pounds in (
+        (0.162, 3.5, 0.42, 120), (0.162, 3.5, 0.50, 141), (0.148, 3.0, 0.42, 100), (0.131, 2.5, 0.42, 82),
+    ):  # fmt: skip
+        wood = wood_bearing_pa(gravity)
+        yields = (90e3 if wide > 0.142 else 100e3) * 6894.76
+        found = screw_lateral_n(
+            wide * INCH_M, Bearing(1.5 * INCH_M, wood), Bearing((long - 1.5) * INCH_M, wood), yields
+        )
+        assert found / 4.448 == pytest.approx(pounds, rel=0.015)
+    # A plate of 50 mm with a hole of 8 mm on wet spruce, 0.67·2.93 MPa.
+    assert washer_n(0.05, 0.008) == pytest.approx(0.67 * 2.93e6 * (0.05**2 - math.pi / 4 * 0.008**2))
+
+
+def test_a_beam_over_supports_by_its_closed_forms() -> None:
+    # Two equal spans, a load in the middle of each: 3·P·L/16 over the support; of one alone 13·P·L/64 under it.
+    assert continuous([0, 2, 4], [(1, 100.0), (3, 100.0)]) == pytest.approx(3 * 100 * 2 / 16)
+    assert continuous([0, 2, 4], [(1, 100.0)]) == pytest.approx(13 * 100 * 2 / 64)
+    # One span: P·a·b/L.
+    assert continuous([0, 3], [(1, 90.0)]) == pytest.approx(90 * 1 * 2 / 3)
+    assert beam_moment(4, 10.0, [(1, 90.0)], 1) == pytest.approx(10 * 1 * 3 / 2 + 90 * 1 * 3 / 4)
+    # More places that hold never ask more of it.
+    loads = [(0.7, 50.0), (1.9, 80.0), (3.1, 60.0)]
+    shares = [continuous([4 * place / count for place in range(count + 1)], loads) for count in (1, 2, 4, 8)]
+    assert shares == sorted(shares, reverse=True)
+
+
+def test_the_header_under_wind_by_hand() -> None:
+    bench = make_bench(**told(), soil={"kind": "clay"}, **framed(door="swing", wide_m=1.4, high_m=1.9, apart_m=3.0))
+    blown = wind_on(bench, "front")
+    assert blown is not None and blown.header is not None
+    q, (wide, deep) = sheet_value(bench, "q"), sizes(bench, "front")
+    # Half of the leaf spread over it, and half of the stud in its middle, which carries half of its width.
+    (stud,) = (each for each in wall_of(bench, "front").sticks if each.what == "short stud")
+    push = us_wall(q, stud.long_m * max(0.7, stud.long_m / 3), True) * 0.7 * stud.long_m / 2
+    moment = us_wall(q, 1.4 * 1.4 / 3, True) * 1.9 / 2 * 1.4**2 / 8 + push * 1.4 / 4
+    assert blown.header.share == pytest.approx(bent_share(moment, wide, deep, "us"), rel=1e-6)
+
+
+def test_what_studs_push_the_end_bow_by_is_counted() -> None:
+    parts = told(wind_mps=30.0)
+    shares = []
+    for runs in (1, 3, 5):
+        pushed = bow_pushed(make_bench(**parts, strength__runs=runs, **framed(apart_m=1.0)), "front")
+        assert pushed is not None
+        whole, alone = pushed
+        assert whole > alone > 0
+        shares.append(alone)
+    assert shares[0] > shares[2]
+    plan = make_plan(**parts, **framed())
+    assert "studs push it" in verdict(plan, "endbow-front").sentence
+
+
+def test_who_goes_through_the_door() -> None:
+    parts = framed(door="swing", wide_m=0.8, high_m=2.0)
+    plan = make_plan(**{**parts, "ends": {**parts["ends"], "passes": "tractor"}})
+    said = verdict(plan, "passes-front")
+    # 0.9 m through 0.8 m, less a leaf of 38 mm and its hinge: 0.141 m too narrow.
+    assert said.level == "fails"
+    assert "too narrow" in said.sentence
+    house = make_house(**{**parts, "ends": {**parts["ends"], "passes": "tractor"}})
+    found = find_remedies(house, SiteRecord(), default_catalogue())
+    assert any(each.verdict == "passes-front" and each.level == "holds" for each in found)
+
+
+def test_the_end_bow_as_its_posts_stand() -> None:
+    # Both first posts read against the string: each stands 20 mm further out than it should.
+    record = SiteRecord.model_validate({"row": {name: {"gap_m": 0.03} for name in ("L1", "R1")}})
+    planned, built = make_bench(**framed()), make_bench(record, **framed())
+    block = planned.design.row.block_m
+    assert half_m(built, "front") - half_m(planned, "front") == pytest.approx(block - 0.03)
+    assert half_m(built, "back") == half_m(planned, "back")
+    one, other = (max(s.ends[1][1] for s in wall_of(work, "front").sticks) for work in (planned, built))
+    assert other != pytest.approx(one, abs=1e-4)
+
+
+def test_a_sliding_leaf_goes_beyond_the_bow_on_a_post() -> None:
+    house = make_house(size__span_m=4.4, size__shape=SHAPES[0], **framed(door="swing", wide_m=1.6, high_m=2.0))
+    after = changed(house, ("ends.front.track", "beyond"), ("ends.front.door", "sliding"))
+    assert after.ends.front.door == "sliding"
+
+
+def test_stakes_props_and_cut_lines_by_hand() -> None:
+    bench = make_bench(
+        size__span_m=5.0, size__shape=SHAPES[0],
+        **framed(door="swing", wide_m=1.0, high_m=1.9, board="board", prop="jambs", school="film"),
+    )  # fmt: skip
+    wide, half = sizes(bench, "front")[0], 2.5 - bow_tube(bench).od_m / 2
+    low, high = -half + 0.1, -0.5 - wide - 0.1
+    assert stakes_m(bench, "front")[0] == pytest.approx(low)
+    assert len(stakes_m(bench, "front")) == 2 * (math.ceil((high - low) / 1.2) + 1)
+    (one, _) = props_of(bench, "front")
+    (z0, x0, y0), (z1, x1, y1) = one.ends
+    assert x0 == x1
+    assert y1 == pytest.approx(0.7 + math.sqrt(2.5**2 - x0**2))
+    assert one.long_m == pytest.approx(math.hypot(z1 - z0, y1 - y0))
+    door = opened(bench, "front")[0]
+    assert cut_m(door) == pytest.approx(2 * 1.75 + 0.7 + 2 * 0.15 * math.sqrt(2))
+    assert bay_m(bench, "front") == pytest.approx(2 * half / math.ceil(2 * half / 1.2) - wide)
+
+
+def test_a_leaf_of_pipe_is_cut_short_of_its_fittings() -> None:
+    (leaf,) = leaves_of(make_bench(**framed(door="swing", wide_m=1.0, high_m=2.0, leaf="pipe", take_m=0.03)), "front")
+    cuts = {piece.what: (piece.count, piece.long_m) for piece in leaf.pieces}
+    assert cuts["level pipe"] == (3, pytest.approx(leaf.wide_m - 0.06))
+    assert cuts["upright pipe"] == (4, pytest.approx((leaf.high_m - 0.12) / 2))

@@ -1,17 +1,20 @@
-"""Sticks of an end wall cut to the curve of its bow: how high each edge comes, and the cut between them.
+"""Sticks of an end wall cut to the curve of its bow: how far each edge comes, and the cut between them.
 
-The inner face of a bow is half its tube from the centre line, along the normal: found here as the place on a plumb line
-that is so far from the nearest point of the line, whatever arcs and corners it is made of.
+The inner face of a bow is half its tube from the centre line, along the normal, and the outer one as much beyond.
+On a plumb or level line it is where the nearest point of the centre line is just that far: a place on the offset of one
+of its arcs and lines, or on the circle about a corner.
 """
 
 import math
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from typing import Literal
 
 from obtegum.core.profile import Arc, Chain, Line
 
-__all__ = ["Cut", "cut_under", "under_m"]
+__all__ = ["Cut", "beside_m", "cut_under", "over_m", "under_m"]
 
-STEPS, HALVINGS = 400, 60
+CLOSE_M = 1e-9
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,27 +61,70 @@ def _away(chain: Chain, x: float, y: float) -> float:
     return least
 
 
+def _circle(about: float, off: float, radius_m: float) -> Iterator[float]:
+    """Where a line so far off a circle's middle crosses it, measured along the line as ``about`` is."""
+    if abs(off) <= radius_m:
+        half = math.sqrt(radius_m**2 - off**2)
+        yield from (about - half, about + half)
+
+
+def _faces(chain: Chain, half_m: float, at: float, level: bool) -> Iterator[float]:
+    """Places on a plumb line at x, or a level one at y, that could be half a tube from the centre line."""
+    for segment in chain.segments:
+        for u in (0.0, segment.length_m):
+            x, y = segment.point(u)
+            yield from _circle(x, at - y, half_m) if level else _circle(y, at - x, half_m)
+        if isinstance(segment, Arc):
+            about, off = (segment.cx, at - segment.cy) if level else (segment.cy, at - segment.cx)
+            for radius_m in (segment.radius_m - half_m, segment.radius_m + half_m):
+                yield from _circle(about, off, max(radius_m, 0.0))
+        else:
+            assert isinstance(segment, Line)
+            run, rise = segment.x1 - segment.x0, segment.y1 - segment.y0
+            along, across = (run, rise) if level else (rise, run)
+            if abs(across) > CLOSE_M:
+                from_, start = (segment.y0, segment.x0) if level else (segment.x0, segment.y0)
+                middle = start + (at - from_) * along / across
+                aside = half_m * math.hypot(run, rise) / abs(across)
+                yield from (middle - aside, middle + aside)
+
+
+def _clear(chain: Chain, half_m: float, at: float, level: bool) -> list[float]:
+    """Those of them that are, from the least on."""
+    found = sorted(_faces(chain, half_m, at, level))
+    place: Callable[[float], tuple[float, float]] = (lambda one: (one, at)) if level else (lambda one: (at, one))
+    return [one for one in found if abs(_away(chain, *place(one)) - half_m) <= CLOSE_M]
+
+
 def under_m(chain: Chain, half_m: float, x: float) -> float | None:
-    """How high the inner face of a bow is over a place across, m; None where it isn't inside the bow."""
+    """How high the inner face of a bow is over a place across; None where it isn't inside the bow."""
     crossings = chain.at_x(x)
     if not crossings:
         return None
     top = max(chain.point(s_m)[1] for s_m in crossings)
-    step = max(top, half_m) / STEPS
-    high, low = top, top - step
-    while low > -step:
-        if _away(chain, x, low) >= half_m:
-            for _ in range(HALVINGS):
-                middle = (low + high) / 2
-                low, high = (middle, high) if _away(chain, x, middle) >= half_m else (low, middle)
-            return low if low > 0 else None
-        high, low = low, low - step
-    return None
+    low = max((y for y in _clear(chain, half_m, x, level=False) if y < top), default=0.0)
+    return low if low > 0 else None
 
 
-def cut_under(chain: Chain, half_m: float, middle_m: float, wide_m: float) -> Cut | None:
-    """The top of a stick so wide under a bow: a straight cut from edge to edge; None where there is no room."""
-    edges = [under_m(chain, half_m, middle_m + sign * wide_m / 2) for sign in (-1, 1)]
+def over_m(chain: Chain, half_m: float, x: float) -> float | None:
+    """How high the outer face of a bow is over a place across; None beside the bow."""
+    return max(_clear(chain, half_m, x, level=False), default=None)
+
+
+def beside_m(chain: Chain, half_m: float, y: float, side: Literal[-1, 1]) -> float | None:
+    """How far across the inner face of a bow's left (−1) or right (1) side is at a height; None over the bow."""
+    crossings = [chain.point(s_m)[0] for s_m in chain.at_y(y)]
+    if len(crossings) < 2:
+        return None
+    inside = [x for x in _clear(chain, half_m, y, level=True) if min(crossings) < x < max(crossings)]
+    return (max(inside) if side > 0 else min(inside)) if inside else None
+
+
+def cut_under(chain: Chain, half_m: float, middle_m: float, wide_m: float, outer: bool = False) -> Cut | None:
+    """The top of a stick so wide under a bow, or up to its outer face: straight from edge to edge; None where there
+    is no room."""
+    face = over_m if outer else under_m
+    edges = [face(chain, half_m, middle_m + sign * wide_m / 2) for sign in (-1, 1)]
     if edges[0] is None or edges[1] is None:
         return None
     return Cut(edges[0], edges[1], wide_m)

@@ -1,17 +1,44 @@
-"""Sawn timber bent by wind: NDS 2018 with the least of the usual softwoods, and EN 1995 with class C16.
+"""Sawn timber bent by wind, and what holds its ends: NDS 2018 with the least of the usual softwoods, EN 1995 class C16.
 
 Nobody tells a board's species here, so it counts as the weakest of the usual ones, wet in use.
 """
 
+import math
+from dataclasses import dataclass
 from typing import Literal
 
-__all__ = ["bending_pa", "bent_share"]
+__all__ = [
+    "Bearing",
+    "bending_pa",
+    "bent_share",
+    "screw_lateral_n",
+    "strapped_n",
+    "washer_n",
+    "wood_bearing_pa",
+]
 
 # NDS 2018 supplement, spruce-pine-fir no. 2: Fb, Pa; CF by depth, m; wind CD; wet CM (1.0 up to 7.9 MPa of Fb·CF).
 FB_PA, WIND, WET, DRY_TO_PA = 6.03e6, 1.6, 0.85, 7.9e6
 SIZE = ((0.089, 1.5), (0.14, 1.3), (0.184, 1.2), (0.235, 1.1))
 # EN 338 C16, EN 1995-1-1 2.4.1 and table 3.1: service class 3, wind (0.7), γM 1.3.
 C16_PA, KMOD, GAMMA = 16e6, 0.7, 1.3
+# Dry specific gravity of spruce-pine-fir (NDS table 12.3.3A); bending yield of screws by diameter, m and Pa (table I1).
+GRAVITY = 0.42
+SCREW_YIELD_PA = ((0.0036, 690e6), (0.0045, 620e6), (0.0061, 550e6))
+# Bearing of thin steel (NDS 12.3.3); wet screws (table 11.3.3).
+THIN_STEEL_PA, WET_SCREW = 427e6, 0.7
+# Root of a wood screw, of its outside (NDS appendix L: 0.139 of 0.190 in for no. 10).
+ROOT = 0.73
+# Spruce-pine-fir across its grain, Pa (NDS supplement), and wet.
+ACROSS_PA, WET_ACROSS = 2.93e6, 0.67
+
+
+@dataclass(frozen=True, slots=True)
+class Bearing:
+    """A member beside a fastener: how much of it the fastener bears on, m, and what it bears, Pa."""
+
+    long_m: float
+    bears_pa: float
 
 
 def bending_pa(deep_m: float, method: Literal["us", "eu"]) -> float:
@@ -26,3 +53,44 @@ def bending_pa(deep_m: float, method: Literal["us", "eu"]) -> float:
 def bent_share(moment_n_m: float, wide_m: float, deep_m: float, method: Literal["us", "eu"]) -> float:
     """Share of bending strength of a stick, its depth along the push: M/(b·d²/6) over what is allowed."""
     return moment_n_m / (wide_m * deep_m**2 / 6) / bending_pa(deep_m, method)
+
+
+def wood_bearing_pa(gravity: float = GRAVITY) -> float:
+    """What wood bears of a fastener thinner than 6.35 mm, Pa: 16,600·G^1.84 psi (NDS 12.3.3)."""
+    return float(114.45e6 * gravity**1.84)
+
+
+def screw_lateral_n(root_m: float, side: Bearing, main: Bearing, yields_pa: float) -> float:
+    """Reference lateral value of one fastener in single shear, N: the least of the six modes of NDS table 12.3.1A.
+
+    ``root_m`` is its diameter where it bends, under 6.35 mm; the reduction is 2.2, or 10·D + 0.5 (D in inches) from
+    4.3 mm on.
+    """
+    d, ls, lm, fes, fem = root_m, side.long_m, main.long_m, side.bears_pa, main.bears_pa
+    rd = 2.2 if d <= 0.00432 else 10 * d / 0.0254 + 0.5
+    re, rt = fem / fes, lm / ls
+    k1 = (math.sqrt(re + 2 * re**2 * (1 + rt + rt**2) + rt**2 * re**3) - re * (1 + rt)) / (1 + re)
+    k2 = -1 + math.sqrt(2 * (1 + re) + 2 * yields_pa * (1 + 2 * re) * d**2 / (3 * fem * lm**2))
+    k3 = -1 + math.sqrt(2 * (1 + re) / re + 2 * yields_pa * (2 + re) * d**2 / (3 * fem * ls**2))
+    modes = (
+        d * lm * fem,
+        d * ls * fes,
+        k1 * d * ls * fes,
+        k2 * d * lm * fem / (1 + 2 * re),
+        k3 * d * ls * fem / (2 + re),
+        d**2 * math.sqrt(2 * fem * yields_pa / (3 * (1 + re))),
+    )
+    return min(modes) / rd
+
+
+def strapped_n(screw_m: float, into_m: float, strap_m: float) -> float:
+    """One wood screw through a thin strap into wet wood under wind, N, allowable; it counts by its root, 0.73 of it."""
+    root_m = ROOT * screw_m
+    yields_pa = next((pa for most, pa in SCREW_YIELD_PA if root_m <= most), SCREW_YIELD_PA[-1][1])
+    side, main = Bearing(strap_m, THIN_STEEL_PA), Bearing(into_m, wood_bearing_pa())
+    return screw_lateral_n(root_m, side, main, yields_pa) * WIND * WET_SCREW
+
+
+def washer_n(side_m: float, bolt_m: float) -> float:
+    """What a square plate washer bears on wet wood before it sinks in, N, allowable (NDS 3.10.2; no CD)."""
+    return ACROSS_PA * WET_ACROSS * (side_m**2 - math.pi / 4 * bolt_m**2)

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import styled from "styled-components";
 import type { StepPlan } from "../api/client";
 import { Words } from "../kit/Words";
@@ -27,12 +28,32 @@ const List = styled.ol`
   @media (max-width: 820px) { columns: 1; }
 `;
 
+const More = styled.button`
+  flex: none;
+  align-self: flex-start;
+  margin: 0 0 6px 24px;
+  padding: 2px 0;
+  border: 0;
+  border-bottom: 2px solid var(--ink);
+  background: none;
+  font-weight: 600;
+  cursor: pointer;
+`;
+// A longer list than this is cut where the drawing would have no room.
+const LONG = 8;
+const SHORT = 4;
+
 /** The work of a step, numbered; a line that has a drawing of its own shows it when pressed. */
 export function How({ step, shown, onShow }: { step: StepPlan; shown: string; onShow: (view: string | null) => void }) {
-  if (!step.how?.length) return null;
+  const [whole, setWhole] = useState("");
+  const many = step.how?.length ?? 0;
+  if (!step.how || !many) return null;
+  const cut = many > LONG && whole !== step.id;
+  const lines = cut ? step.how.slice(0, SHORT) : step.how;
   return (
-    <List aria-label={step.how_title}>
-      {step.how.map((each) => (
+    <>
+      <List aria-label={step.how_title}>
+      {lines.map((each) => (
         <li key={each.words}>
           {each.view ? (
             <button type="button" aria-pressed={each.view === shown} onClick={() => onShow(each.view === shown ? null : (each.view ?? null))}>
@@ -43,6 +64,12 @@ export function How({ step, shown, onShow }: { step: StepPlan; shown: string; on
           )}
         </li>
       ))}
-    </List>
+      </List>
+      {many > LONG && (
+        <More type="button" aria-expanded={!cut} onClick={() => setWhole(cut ? step.id : "")}>
+          {cut ? `and ${many - SHORT} more` : "fewer"}
+        </More>
+      )}
+    </>
   );
 }

@@ -2,7 +2,7 @@
 
 import math
 
-__all__ = ["eu_wall", "us_wall"]
+__all__ = ["PARTIAL", "eu_wall", "us_wall"]
 
 # ASCE 7-16, figure 30.3-1 (as read): GCp to 0.93 m², and from 46.5 m² on; linear in log A. GCpi with an end open.
 SMALL_M2, LARGE_M2 = 0.93, 46.5

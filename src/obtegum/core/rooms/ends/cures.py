@@ -1,20 +1,23 @@
-"""Studs that bend too far, jambs that stand too shallow."""
+"""Studs and headers that bend too far, heads that pull off, jambs that stand too shallow, ways too narrow."""
 
 from collections.abc import Iterator
 
 from obtegum.core.edit import Cure, Edits, chosen, lengthened, up
 from obtegum.core.rooms.ends.decisions import SIDES, Side
-from obtegum.core.rooms.ends.found import end_of
+from obtegum.core.rooms.ends.outline import end_of
+from obtegum.core.rooms.ends.passing import BESIDE_M, OVER_M, passing
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
 __all__ = ["CURES"]
 
-CLOSER, DEEPER_M = (0.75, 0.5, 0.35), (0.2, 0.4, 0.8)
+CLOSER, DEEPER_M, MORE_SCREWS = (0.75, 0.5, 0.35), (0.2, 0.4, 0.8), (6, 8, 12)
 STOUTER = {"feet": ("board-2x6", "board-2x8"), "metric": ("board-47x150mm", "board-47x200mm")}
 
 
 def _studs(side: Side) -> Cure:
+    """Turned on edge, closer, stouter: for studs, header and rails alike, and for what they push the bow by."""
+
     def cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
         end = end_of(work, side)
         turned: Edits = (chosen(f"ends.{side}.stand", "edge"),) if end.stand == "flat" else ()
@@ -29,17 +32,89 @@ def _studs(side: Side) -> Cure:
     return cure
 
 
+def _headers(side: Side) -> Cure:
+    def cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
+        end = end_of(work, side)
+        turned: Edits = (chosen(f"ends.{side}.stand", "edge"),) if end.stand == "flat" else ()
+        if turned:
+            yield turned
+        for board in STOUTER[work.tape.units]:
+            yield (*turned, chosen(f"ends.{side}.stud", board))
+        if end.door != "none":
+            for share in CLOSER:
+                yield (lengthened(f"ends.{side}.wide_m", end.wide_m * share),)
+
+    return cure
+
+
+def _heads(side: Side) -> Cure:
+    def cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
+        end = end_of(work, side)
+        if end.head == "cut":
+            for count in MORE_SCREWS:
+                if count > end.screws:
+                    yield (chosen(f"ends.{side}.screws", str(count)),)
+        for share in CLOSER:
+            yield (lengthened(f"ends.{side}.apart_m", end.apart_m * share),)
+
+    return cure
+
+
+def _bows(side: Side) -> Cure:
+    """More runs hold the end bow; studs closer push it by less each."""
+
+    def cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
+        if verdict.level == "unknown":
+            return
+        runs = work.design.strength.runs
+        for more in (runs + 2, runs + 4):
+            yield (chosen("strength.runs", str(more)),)
+        for share in CLOSER:
+            yield (lengthened(f"ends.{side}.apart_m", end_of(work, side).apart_m * share),)
+
+    return cure
+
+
 def _jambs(side: Side) -> Cure:
     def cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
         if verdict.level == "unknown":
             return
-        deep_m = end_of(work, side).deep_m
-        yield from ((lengthened(f"ends.{side}.deep_m", up(work, deep_m + more)),) for more in DEEPER_M)
+        end = end_of(work, side)
+        poured: Edits = () if end.fill == "concrete" else (chosen(f"ends.{side}.fill", "concrete"),)
+        if poured:
+            yield poured
+        deeper = [lengthened(f"ends.{side}.deep_m", up(work, end.deep_m + more)) for more in DEEPER_M]
+        for each in deeper:
+            yield (each,)
+            if poured:
+                yield (*poured, each)
+
+    return cure
+
+
+def _passes(side: Side) -> Cure:
+    def cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
+        end, room = end_of(work, side), passing(work, side, work.design.ends.passes)
+        if room is None:
+            return
+        lacks = max(BESIDE_M - room.beside_m, 0.0), max(OVER_M - room.over_m, 0.0)
+        wider: Edits = (lengthened(f"ends.{side}.wide_m", up(work, end.wide_m + 2 * lacks[0])),) if lacks[0] else ()
+        higher: Edits = (lengthened(f"ends.{side}.high_m", up(work, end.high_m + lacks[1])),) if lacks[1] else ()
+        yield (*wider, *higher)
 
     return cure
 
 
 CURES: dict[str, Cure] = {
-    **{f"stud-{side}": _studs(side) for side in SIDES},
-    **{f"jamb-{side}": _jambs(side) for side in SIDES},
+    f"{name}-{side}": make(side)
+    for side in SIDES
+    for name, make in (
+        ("stud", _studs),
+        ("header", _headers),
+        ("rail", _studs),
+        ("head", _heads),
+        ("endbow", _bows),
+        ("jamb", _jambs),
+        ("passes", _passes),
+    )
 }

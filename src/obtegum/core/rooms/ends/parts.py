@@ -1,25 +1,33 @@
 """The sticks of both end walls, as members of the house."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 
 from obtegum.core.faces import Member
-from obtegum.core.rooms.ends.found import all_walls, stud_board
+from obtegum.core.rooms.ends.outline import stud_board
+from obtegum.core.rooms.ends.props import props_of
+from obtegum.core.rooms.ends.wall import all_walls
+from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
 
 __all__ = ["parts"]
 
 
 def parts(work: Work) -> Sequence[Member]:
-    """Every stick in the plane of its end bow."""
-    stations = {"front": 0.0, "back": work.design.size.length_m}
-    return tuple(
-        Member(
-            part=f"{wall.side}:{stick.letter}",
-            what=stick.what,
-            stock=stud_board(work, wall.side).id,
-            length_m=stick.long_m,
-            ends=((stations[wall.side], *stick.ends[0]), (stations[wall.side], *stick.ends[1])),
-        )
-        for wall in all_walls(work)
-        for stick in wall.sticks
-    )
+    """Every stick in the plane of its end bow, and what braces it from inside."""
+    return tuple(_members(work))
+
+
+def _members(work: Work) -> Iterator[Member]:
+    along = bays_of(work).stations_m
+    stations = {"front": along[0], "back": along[-1]}
+    for wall in all_walls(work):
+        stock = stud_board(work, wall.side).id
+        for stick in wall.sticks:
+            low, high = ((stations[wall.side], *end) for end in stick.ends)
+            part = f"{wall.side}:{stick.letter}"
+            yield Member(part=part, what=stick.what, stock=stock, length_m=stick.long_m, ends=(low, high))
+        for prop in props_of(work, wall.side):
+            yield Member(
+                part=f"{wall.side}:prop:{prop.letter}", what="prop to the second bow", stock=stock,
+                length_m=prop.long_m, ends=prop.ends,
+            )  # fmt: skip

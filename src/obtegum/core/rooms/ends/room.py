@@ -1,46 +1,26 @@
-"""Ends: both end walls, each its own, and their doors."""
-
-from functools import partial
+"""Ends: both end walls, each its own, their doors and vents."""
 
 from obtegum.core.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
-from obtegum.core.fields import Measure, special
-from obtegum.core.job import Job
 from obtegum.core.room import Room
 from obtegum.core.rooms.ends import step
 from obtegum.core.rooms.ends.cures import CURES
-from obtegum.core.rooms.ends.decisions import SIDES, EndWall, Side
+from obtegum.core.rooms.ends.decisions import SIDES
 from obtegum.core.rooms.ends.draw import back, front
-from obtegum.core.rooms.ends.found import all_walls, leaves_of, stud_board
+from obtegum.core.rooms.ends.fields import FIELDS
+from obtegum.core.rooms.ends.judged import verdicts
+from obtegum.core.rooms.ends.leaf import leaf_tube, leaves_of
+from obtegum.core.rooms.ends.outline import stud_board
 from obtegum.core.rooms.ends.parts import parts
+from obtegum.core.rooms.ends.strips import strips
 from obtegum.core.rooms.ends.tables import TABLES
-from obtegum.core.rooms.runs.tube import board_options
+from obtegum.core.rooms.ends.wall import all_walls
 from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 
 
 def _must(work: Work) -> None:
-    _ = all_walls(work), [(stud_board(work, side), leaves_of(work, side)) for side in SIDES]
-
-
-def _middle(side: Side, job: Job) -> float:
-    """Where a doorway in the middle begins, m from the left post."""
-    end = job.design.ends.front if side == "front" else job.design.ends.back
-    return (job.design.size.span_m - end.wide_m) / 2
-
-
-def _fields(side: Side) -> list[Measure]:
-    """The fields of one end, called by it."""
-    found = list[Measure]()
-    for name in EndWall.model_fields:
-        path = f"ends.{side}.{name}"
-        label = special(path).label
-        words = f"{side.capitalize()}: {label[:1].lower()}{label[1:]}"
-        own: dict[str, object] = {"options": board_options} if name == "stud" else {}
-        if name == "left_m":
-            own = {"blank": partial(_middle, side)}
-        found.append(special(path, label=words, **own))
-    return found
+    _ = all_walls(work), [(stud_board(work, side), leaf_tube(work, side), leaves_of(work, side)) for side in SIDES]
 
 
 def _needs(work: Work) -> tuple[Need, ...]:
@@ -50,16 +30,16 @@ def _needs(work: Work) -> tuple[Need, ...]:
 ROOM = Room(
     stands=step.stands,
     plan=step.plan,
-    verdicts=step.verdicts,
-    strips=step.strips,
+    verdicts=verdicts,
+    strips=strips,
     views={"front": front, "back": back},
-    fields=(*_fields("front"), *_fields("back")),
+    fields=FIELDS,
     must=_must,
     cures=CURES,
     needs=_needs,
-    down=frozenset({"leaf_wide", "leaf_high"}),
-    up=frozenset({"end_timber", "end_wind", "stick"}),
-    nearest=frozenset({"end_sticks", "leaf_square", "leaf_brace"}),
+    down=frozenset({"leaf_wide", "leaf_high", "air_share", "air_front", "air_back"}),
+    up=frozenset({"end_timber", "end_wind", "end_head", "hinge", "fan_moves"}),
+    nearest=frozenset({"end_sticks", "stakes", "square", "stick", "prop", "leafcut", "passes"}),
     tables=TABLES,
     pages=(
         Page(

@@ -1,60 +1,39 @@
-"""Ends: what closes front and back, every stick with its cuts, the doorway, and what wind asks of it."""
+"""Ends: what closes front and back, every stick with its cuts, doors and vents, and what wind asks of them."""
 
-import math
 from collections.abc import Iterator
 
 from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
-from obtegum.core.rooms.ends.decisions import SIDES, Side
+from obtegum.core.job import Job
+from obtegum.core.quantity import area_text
+from obtegum.core.rooms.ends.air import RULE_SHARE, air_of
+from obtegum.core.rooms.ends.blown import wind_on
+from obtegum.core.rooms.ends.decisions import HINGED, SIDES, WALKED, EndWall, Side
 from obtegum.core.rooms.ends.draw import told
-from obtegum.core.rooms.ends.found import Stick, end_of, leaves_of, stud_board, wall_of, wind_on
-from obtegum.core.rooms.soil.found import why_no_ground
-from obtegum.core.rooms.strength.words import AID, MADE_UP
-from obtegum.core.rooms.weather.found import stood_in
+from obtegum.core.rooms.ends.fields import shown_opening
+from obtegum.core.rooms.ends.leaf import Leaf, leaves_of
+from obtegum.core.rooms.ends.openings import Opened
+from obtegum.core.rooms.ends.order import order
+from obtegum.core.rooms.ends.outline import as_built, end_of, stud_board
+from obtegum.core.rooms.ends.passing import FIGURES, passing
+from obtegum.core.rooms.ends.props import props_of
+from obtegum.core.rooms.ends.strips import strips
+from obtegum.core.rooms.ends.wall import end_boards, stakes_m, wall_of
+from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Strip
-from obtegum.core.verdict import Verdict, judge, verdict_on
+from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
-__all__ = ["plan", "stands", "strips", "verdicts"]
+__all__ = ["plan", "stands"]
 
 CAUTION = (
-    "Goggles and ears at saw and nailer. A leaf is a sail: hang it on a calm day, two to it, hooked before you let go."
+    "Goggles and ears at saw and nailer. A leaf is a sail: hang it on a calm day, two to it, hooked before you let go. "
+    "Sheet and glass edges cut: gloves. A closed house heats up in minutes of sun: work in it early, doors open."
 )
-NEVER = 99.0
-SHARE = "What studs and header push their bow by, and what holds their heads, isn’t counted anywhere yet."
-
-
-def verdicts(work: Work) -> list[Verdict]:
-    """Studs and jambs of each framed end against the wind."""
-    return [verdict for side in SIDES if wall_of(work, side).sticks for verdict in _blown(work, side)]
-
-
-def _blown(work: Work, side: Side) -> Iterator[Verdict]:
-    blown, made_up = wind_on(work, side), f"{MADE_UP} " if stood_in(work) else ""
-    if blown is None:
-        return
-    press = amount_text(blown.pressure_pa, "pressure", work.tape.units, "up")
-    ratio = min(blown.stud_share, NEVER)
-    number = f"{math.ceil(ratio * 100 - 1e-9):,} %"
-    uses = f"uses {number} of its bending strength under {press} of wind"
-    sentence = f"{made_up}The {side}’s stud {blown.stud} {uses}. {SHARE} {AID}"
-    level = judge(ratio, work.rules.holds_to)
-    part = f"{side}:{blown.stud}"
-    yield verdict_on("ends", f"stud-{side}", f"Studs, {side}", level, sentence, number, "100 %", ratio, part, "stands")
-    if not any(stick.what == "jamb" for stick in wall_of(work, side).sticks):
-        return
-    title = f"Jambs’ feet, {side}"
-    if blown.foot_share is None:
-        asked = f"What the jambs of the {side} stand in isn’t known. {why_no_ground(work)}"
-        yield verdict_on("ends", f"jamb-{side}", title, "unknown", asked, "not known", "", None, part)
-        return
-    share = min(blown.foot_share, NEVER)
-    number = f"{math.ceil(share * 100 - 1e-9):,} %"
-    deep = work.say(end_of(work, side).deep_m, "down")
-    sentence = f"{made_up}{deep} deep, a jamb of the {side} uses {number} of what its ground holds sideways. {AID}"
-    level = judge(share, work.rules.holds_to)
-    yield verdict_on("ends", f"jamb-{side}", title, level, sentence, number, "100 %", share, part, "stands")
+# What is asked of a framed end besides its door, openings and studs; folded away.
+ASIDE = ("stud", "stand", "head", "screws", "screw", "sill", "board", "seam_m", "rail_m", "prop")
+OF_DOOR = ("header", "deep_m", "fill", "hole_m", "school")
+OF_LEAF = ("leaf", "leaf_tube", "take_m", "built")
 
 
 def stands(work: Work, found: list[Verdict]) -> Standing:
@@ -67,122 +46,155 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers, of the end that is shown."""
     side = work.design.ends.shown
     end = end_of(work, side)
-    framed, door = end.kind == "framed", end.door != "none"
-    asked = (
-        "kind",
-        *(("door",) if framed else ()),
-        *(("wide_m", "high_m", "left_m") if framed and door else ()),
-        *(("apart_m", "sill", "stud", "stand") if framed else ()),
-        *(("deep_m",) if framed and (door or end.sill == "none") else ()),
-    )
+    framed = end.kind == "framed"
+    asked = _asked(work, end, side) if framed else ["kind"]
+    aside = _aside(end) if framed else []
+    folded = tuple(f"ends.{side}.{name}" for name in aside)
+    passes = ("ends.passes",) if framed and end.door != "none" else ()
     return StepPlan(
         **stands(work, found),
         next=_next(work, side),
         caution=CAUTION,
-        measures=("ends.shown", *(f"ends.{side}.{name}" for name in asked)),
-        aside=(f"ends.{side}.stud", f"ends.{side}.stand"),
+        measures=("ends.shown", *(each if "." in each else f"ends.{side}.{each}" for each in asked), *folded, *passes),
+        aside=(*folded, *passes),
         answers=tuple(_answers(work, side)),
-        leads=("end_sticks", "leaf_wide", "leaf_high"),
+        leads=("end_sticks", "leaf", "passes"),
         views=(side, "front" if side == "back" else "back", "across"),
         strips=tuple(each.id for each in strips(work) if each.id.startswith(f"end:{side}")) or ("floor",),
-        grips=tuple(f"ends.{side}.{name}" for name in ("high_m", "wide_m", "left_m")),
-        focus=("front", "back", "way", "bow"),
-        how=tuple(Told(words=words) for words in _order(work, side)) if framed else (),
-        how_title="In this order",
+        grips=tuple(f"ends.{side}.{name}" for name in _grips(work, end)),
+        focus=("front", "back", "opening", "passes", "grower", "bow"),
+        how=tuple(Told(words=words) for words in order(work, side)),
+        how_title="In this order" if framed else "So that it can come later",
     )
+
+
+def _asked(work: Work, end: EndWall, side: Side) -> list[str]:
+    """What is asked at once of a framed end."""
+    place = shown_opening(Job(work.design, work.record))
+    found = ["kind", "apart_m", "ends.at"]
+    if place is None:
+        found += ["door", *(("wide_m", "high_m", "left_m") if end.door != "none" else ())]
+        found += ["hung"] if end.door in ("swing", "sliding") else []
+        found += ["track"] if end.door == "sliding" else []
+        return found
+    at = f"ends.{side}.openings.{place}"
+    found.append(f"{at}.what")
+    if place < len(end.openings):
+        low = () if end.openings[place].what in WALKED else ("low_m",)
+        found += [f"{at}.{name}" for name in ("wide_m", "high_m", *low, "left_m")]
+    return found
+
+
+def _aside(end: EndWall) -> list[str]:
+    found = [name for name in ASIDE if end.head == "cut" or name not in ("screws", "screw")]
+    walked = end.door != "none" or any(each.what in WALKED for each in end.openings)
+    if walked or end.sill == "none":
+        found += [name for name in OF_DOOR if end.door != "none" or name not in ("header", "school")]
+    if end.fill != "concrete" and "hole_m" in found:
+        found.remove("hole_m")
+    if end.door in ("swing", "double", "sliding") or any(each.what in HINGED for each in end.openings):
+        found += [name for name in OF_LEAF if (name in ("leaf_tube", "take_m")) <= (end.leaf == "pipe")]
+        if end.leaf == "pipe":
+            found.remove("built")
+    return found
+
+
+def _grips(work: Work, end: EndWall) -> list[str]:
+    place = shown_opening(Job(work.design, work.record))
+    if place is None:
+        return ["high_m", "wide_m", "left_m"]
+    return [f"openings.{place}.{name}" for name in ("high_m", "wide_m", "left_m", "low_m")]
 
 
 def _next(work: Work, side: Side) -> str:
     wall = wall_of(work, side)
+    if end_of(work, side).kind == "covered":
+        return f"Gather the film over the {side}’s bow, weight or bury its edge, and cut no door before it is tight."
     if not wall.sticks:
         return f"Frame the {side}, or leave it open."
     return f"Mark where the {len(wall.sticks)} sticks of the {side} stand, from the left post’s middle; then cut them."
 
 
-def _order(work: Work, side: Side) -> Iterator[str]:
-    """What is set first, and what after."""
-    end = end_of(work, side)
-    if end.door != "none":
-        deep = work.say(end.deep_m, "down")
-        yield f"Jambs first, {deep} in the ground, plumb and braced; their feet before any ground sheet."
-        yield "The header between them, level; the doorway squared by its diagonals."
-    yield "Studs under the bow, each to its letter: faces flush, so that film lies in one plane."
-    yield "Bevels sawn with the long point toward the crown; a strap or two nails into a block at each head."
-    if leaves_of(work, side):
-        yield "Leaves last, made flat and squared by their diagonal, the brace up from the hinge’s foot."
-
-
 def _answers(work: Work, side: Side) -> Iterator[Answer]:
+    yield from _air(work)
     wall = wall_of(work, side)
     if not wall.sticks:
         return
-    board = stud_board(work, side)
-    yield count_answer("end_sticks", f"Sticks of the {side}", len(wall.sticks), f"{board.name}, lettered from the left")
-    yield length_answer(work, "end_timber", "Timber in them", sum(stick.long_m for stick in wall.sticks))
+    board, built = stud_board(work, side), as_built(work, side)
+    taped = "" if built is None else f"; cut to the bow as its posts stand, {work.say(built.span_m)} wide"
+    note = f"{board.name}, lettered from the left{taped}"
+    yield count_answer("end_sticks", f"Sticks of the {side}", len(wall.sticks), note)
+    leaves, boards = leaves_of(work, side), end_boards(work, side)
+    metres = sum(stick.long_m for stick in wall.sticks) + sum(high - low for low, high in boards)
+    metres += sum(prop.long_m for prop in props_of(work, side))
+    if end_of(work, side).leaf == "timber":
+        metres += sum(piece.count * piece.long_m for leaf in leaves for piece in leaf.pieces)
+    yield length_answer(work, "end_timber", "Timber in them", metres, "leaves with it" if leaves else "")
     for stick in wall.sticks:
-        yield Answer(
-            id=f"stick_{stick.letter}",
-            label=f"{stick.letter}, {stick.what}",
-            reading=work.say(stick.long_m, "up"),
-            value=stick.long_m,
-            unit="m",
-            note=told(work, stick),
-        )
-    leaves = leaves_of(work, side)
-    if leaves:
-        many = "two of them" if len(leaves) > 1 else ""
-        yield length_answer(work, "leaf_wide", "Leaf, wide", leaves[0].wide_m, many)
-        yield length_answer(work, "leaf_high", "Leaf, high", leaves[0].high_m)
-        yield length_answer(work, "leaf_square", "Its diagonals, both", leaves[0].square_m)
-        yield length_answer(
-            work, "leaf_brace", "Brace, corner to corner inside", leaves[0].brace_m, "from the hinge’s foot up"
-        )
+        yield _stick(work, f"stick_{stick.letter}", f"{stick.letter}, {stick.what}", stick.long_m, told(work, stick))
+    for prop in props_of(work, side):
+        yield _stick(work, f"prop_{prop.letter}", f"Prop of {prop.letter}", prop.long_m, "hole to hole")
+    if boards:
+        yield count_answer("stakes", "Stakes at the end boards", len(stakes_m(work, side)), "a hand from each end")
+    yield from _leaves(work, side, leaves, wall.openings)
+    yield from _through(work, side)
     blown = wind_on(work, side)
     if blown is not None:
+        note = "on a piece of wall by itself"
+        yield amount_answer(work, "end_wind", "Wind on a stud", blown.pressure_pa, "pressure", note)
+        yield amount_answer(work, "end_head", "Wind at the hardest head", blown.head_n, "force")
+
+
+def _stick(work: Work, name: str, label: str, long_m: float, note: str) -> Answer:
+    return Answer(id=name, label=label, reading=work.say(long_m), value=long_m, unit="m", note=note)
+
+
+def _air(work: Work) -> Iterator[Answer]:
+    """What opens, against the floor."""
+    air = air_of(work)
+    rule = amount_text(RULE_SHARE, "share", work.tape.units)
+    note = f"rule of thumb {rule} with the sides, which come with the skin"
+    yield amount_answer(work, "air_share", "Both ends open, of the floor", air.share, "share", note)
+    for side in SIDES:
+        alone = "open alone it is a bag to the wind" if air.bag[side] else "too little to make a bag of the house"
+        area, name = air.free_m2[side], f"air_{side}"
+        reading, note = area_text(area, work.tape, rounded(name)), f"{alone}; Snow and wind counts an end open"
+        yield Answer(id=name, label=f"Air through the {side}", reading=reading, value=area, unit="m2", note=note)
+    if air.fan is not None:
         yield amount_answer(
-            work, "end_wind", "Wind on a stud", blown.pressure_pa, "pressure", "on a piece of wall by itself"
+            work, "fan_moves", "A fan for this floor moves", air.fan_m3_s, "flow", "by EP406, at sea level"
         )
 
 
-def strips(work: Work) -> list[Strip]:
-    """Where sticks stand along each framed end, and each stick by itself with its long and short point."""
-    return [strip for side in SIDES if wall_of(work, side).sticks for strip in _strips(work, side)]
+def _leaves(work: Work, side: Side, leaves: tuple[Leaf, ...], openings: tuple[Opened, ...]) -> Iterator[Answer]:
+    for number, leaf in enumerate(leaves, start=1):
+        named = "door" if leaf.name == "door" else f"opening {leaf.name}"
+        tail = f"_{number}"
+        yield length_answer(work, f"leaf_wide{tail}", f"Leaf {number}, wide", leaf.wide_m, f"of the {named}")
+        yield length_answer(work, f"leaf_high{tail}", f"Leaf {number}, high", leaf.high_m)
+        yield length_answer(work, f"square{tail}", f"Leaf {number}, diagonals, both", leaf.square_m)
+        for place, piece in enumerate(leaf.pieces):
+            label = f"Leaf {number}: {piece.what}" + (f", {piece.count} of" if piece.count > 1 else "")
+            yield length_answer(work, f"leafcut_{10 * number + place}", label, piece.long_m)
+        if leaf.hinged is not None:
+            note = f"{leaf.hinged.count} of them, {work.say(leaf.hinged.apart_m)} apart at the outside"
+            yield amount_answer(
+                work, f"hinge{tail}", f"Leaf {number} pulls at its hinges", leaf.hinged.pull_n, "force", note
+            )
 
 
-def _strips(work: Work, side: Side) -> Iterator[Strip]:
-    wall, half = wall_of(work, side), work.design.size.span_m / 2
-    plumb = [stick for stick in wall.sticks if stick.cut is not None]
-    name = f"end:{side}"
-    marks = [
-        work.mark(stick.ends[0][0] + half, f"{stick.letter}, middle", "peg", f"{side}:{stick.letter}", name)
-        for stick in plumb
-    ]
-    yield Strip(
-        id=name,
-        title="Along the wall",
-        about="tape from the left post’s middle",
-        material="floor",
-        length_m=work.design.size.span_m,
-        marks=tuple(sorted(marks, key=lambda each: each.at_m)),
-    )
-    for stick in plumb:
-        yield _stick(work, side, stick)
-
-
-def _stick(work: Work, side: Side, stick: Stick) -> Strip:
-    name, part = f"end:{side}:{stick.letter}", f"{side}:{stick.letter}"
-    assert stick.cut is not None
-    toward = "left" if stick.cut.left_m > stick.cut.right_m else "right"
-    marks = [work.mark(stick.long_m, f"long point, {toward} edge", "cut", part, name)]
-    if stick.cut.bevel_rad > 1e-6:
-        marks.insert(0, work.mark(stick.short_m, "short point", "bend", "bow", name))
-    if stick.what == "jamb" and -stick.ends[0][1] > 0:
-        marks.insert(0, work.mark(-stick.ends[0][1], "ground", "ground", "ground", name))
-    return Strip(
-        id=name,
-        title=stick.letter,
-        about=f"{stick.what}, tape from its foot",
-        material="board",
-        length_m=stick.long_m,
-        marks=tuple(sorted(marks, key=lambda each: each.at_m)),
-    )
+def _through(work: Work, side: Side) -> Iterator[Answer]:
+    """Who goes through the doorway, and with how much to spare."""
+    for what in FIGURES:
+        room = passing(work, side, what)
+        if room is not None:
+            over = (
+                f"{work.say(room.over_m, 'down')} over"
+                if room.over_m >= 0
+                else f"{work.say(-room.over_m, 'up')} too low"
+            )
+            yield Answer(
+                id=f"passes_{what}", label=f"{room.words.capitalize()}, at each side",
+                reading=work.say(room.beside_m, "down") if room.beside_m >= 0 else "doesn’t pass",
+                value=room.beside_m, unit="m", note=over,
+            )  # fmt: skip

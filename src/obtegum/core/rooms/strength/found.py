@@ -28,6 +28,7 @@ __all__ = [
     "Judged",
     "bow_found",
     "counted",
+    "end_alone",
     "end_found",
     "factors_of",
     "grown",
@@ -115,6 +116,14 @@ def end_found(work: Work) -> Judged | None:
     """The end bow: half a bay, and the end wall's weight. Only what could use more than an ordinary bow is solved."""
     wide_m = bays_of(work).bay_m / 2
     return _judged(work, model_of(work), end_weathered(work), wide_m, END_WALL_N_M, _floor(work))
+
+
+@found
+def end_alone(work: Work) -> Judged | None:
+    """The end bow, whatever an ordinary one uses; None while something isn't known, or where that is far too weak."""
+    if _floor(work) == math.inf:
+        return None
+    return _judged(work, model_of(work), end_weathered(work), bays_of(work).bay_m / 2, END_WALL_N_M)
 
 
 def _floor(work: Work) -> float:

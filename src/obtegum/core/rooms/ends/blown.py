@@ -1,0 +1,226 @@
+"""What wind on a piece of wall by itself asks of an end: studs, header, rails, jambs' feet, what holds the heads, and
+the end bow that they all push (rules B15, B20)."""
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from typing import Literal
+
+from obtegum.core.anchor.links import SCREWS_M
+from obtegum.core.anchor.pole import GIVES, pole_shear
+from obtegum.core.found import found
+from obtegum.core.frame.along import beam_moment, continuous
+from obtegum.core.frame.steel import allowable, european
+from obtegum.core.rooms.bows.found import girth_at
+from obtegum.core.rooms.ends.decisions import Side
+from obtegum.core.rooms.ends.outline import end_of, half_m, sizes
+from obtegum.core.rooms.ends.wall import Stick, Wall, wall_of
+from obtegum.core.rooms.runs.found import runs_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.rooms.soil.found import ground_of
+from obtegum.core.rooms.strength.found import end_alone, joint_share
+from obtegum.core.rooms.strength.loads import weathered
+from obtegum.core.rooms.strength.model import sections_of
+from obtegum.core.rooms.weather.found import method_of
+from obtegum.core.timber import bent_share, strapped_n, washer_n
+from obtegum.core.weather.local import PARTIAL, eu_wall, us_wall
+from obtegum.core.work import Work
+
+__all__ = ["Blown", "Most", "bow_pushed", "carried", "wind_on"]
+
+# A strap at each head and foot, and how far its screws go into the stud, m; a plate washer's side, m (this bench).
+STRAP_M, INTO_M, WASHER_M, BOLT_M = 0.001, 0.03, 0.05, 0.008
+# Places along a header where its moment is taken.
+PLACES = 24
+NEVER = 99.0
+# Pressure on a piece of wall so long and wide, Pa.
+Pressure = Callable[[float, float], float]
+
+
+@dataclass(frozen=True, slots=True)
+class Most:
+    """The stick of a kind that is asked for most: its letter, and the share of what it bears."""
+
+    letter: str
+    share: float
+
+
+@dataclass(frozen=True, slots=True)
+class Blown:
+    """Wind on an end wall: its pressure on the stud that bends most, Pa; studs, headers and rails, None where there is
+    none; what is asked of the hardest head, N, and of its screws or washer, None where nobody said how many; of a
+    jamb's foot, None where the ground isn't known. ``pushes`` is what each head pushes the bow by: across, N."""
+
+    pressure_pa: float
+    stud: Most
+    header: Most | None
+    rail: Most | None
+    head_n: float
+    head: Most | None
+    foot_share: float | None
+    pushes: tuple[tuple[float, float], ...]
+
+
+def _method(work: Work) -> Literal["us", "eu"]:
+    return "eu" if method_of(work) == "eu" else "us"
+
+
+def carried(work: Work, wall: Wall) -> list[tuple[Stick, float]]:
+    """Uprights that reach from foot to bow, and how wide a strip of wall each carries, m; a jamb half its door."""
+    plumb, half = wall.whole(), half_m(work, wall.side)
+    places = [-half, *(each.ends[0][0] for each in plumb), half]
+    return [(each, (places[at + 2] - places[at]) / 2) for at, each in enumerate(plumb)]
+
+
+@found
+def _front(work: Work) -> Blown | None:
+    return _wind_on(work, "front")
+
+
+@found
+def _back(work: Work) -> Blown | None:
+    return _wind_on(work, "back")
+
+
+def wind_on(work: Work, side: Side) -> Blown | None:
+    """What wind asks of an end; None while the weather isn't known, or given by others."""
+    return _front(work) if side == "front" else _back(work)
+
+
+def _wind_on(work: Work, side: Side) -> Blown | None:
+    wall, weather, method = wall_of(work, side), weathered(work), _method(work)
+    if weather is None or method_of(work) == "given" or not wall.whole():
+        return None
+    q = next(each.value for each in weather.sheet if each.symbol in ("q", "qp"))
+
+    def pressure(long_m: float, wide_m: float) -> float:
+        area = long_m * max(wide_m, long_m / 3)
+        return us_wall(q, area, True) if method == "us" else eu_wall(q, area)
+
+    wide, deep = sizes(work, side)
+    service = PARTIAL if method == "eu" else 1.0
+    worst, at_pa, foot = Most("", 0.0), 0.0, 0.0
+    heads = list[tuple[str, float, float]]()
+    ground = ground_of(work)
+    for stick, strip in carried(work, wall):
+        free = stick.ends[1][1]
+        p = pressure(free, strip)
+        share = bent_share(p * strip * free**2 / 8, wide, deep, method)
+        if share > worst.share:
+            worst, at_pa = Most(stick.letter, share), p
+        heads.append((stick.letter, stick.ends[0][0], p * strip * free / 2))
+        if stick.what == "jamb" and ground is not None:
+            # Pushed at its middle height: h = M/P of a stick that its foot and the bow hold.
+            push = p * strip * free / 2 / service
+            end = end_of(work, side)
+            across = end.hole_m if end.fill == "concrete" else wide
+            holds = pole_shear(ground, across, end.deep_m, free / 4, GIVES)
+            foot = max(foot, push / holds if holds > 0 else NEVER)
+    letter, _, head_n = max(heads, key=lambda each: each[2])
+    holds_n = _head_holds_n(work, side)
+    return Blown(
+        pressure_pa=at_pa,
+        stud=worst,
+        header=_header(work, wall, wide, deep, pressure),
+        rail=_rail(work, wall, wide, deep, pressure),
+        head_n=head_n / service,
+        head=None if holds_n is None else Most(letter, head_n / service / holds_n),
+        foot_share=foot if ground is not None else None,
+        pushes=tuple((x, push) for _, x, push in heads),
+    )
+
+
+def _head_holds_n(work: Work, side: Side) -> float | None:
+    """What a stud's head bears across the wall, N, allowable: its screws, or the washer of its bolt; None where nobody
+    said."""
+    end = end_of(work, side)
+    if end.head == "cut":
+        return end.screws * strapped_n(SCREWS_M[end.screw], INTO_M, STRAP_M) if end.screws else None
+    return washer_n(WASHER_M, BOLT_M)
+
+
+def _header(work: Work, wall: Wall, wide: float, deep: float, pressure: Pressure) -> Most | None:
+    """The header that bends most: half of what is below it, and the studs that stand on it (or half of the film)."""
+    method, found_ = _method(work), Most("", -1.0)
+    for one in wall.sticks:
+        if one.what != "header":
+            continue
+        (left, low), (right, _) = one.corners[0], one.corners[1]
+        opening = next(each for each in wall.openings if (each.left, each.high) == (left, low))
+        long = right - left
+        p = pressure(long, long / 3)
+        stood = [
+            (each.corners[0][0] + each.wide_m / 2 - left, each.long_m)
+            for each in wall.sticks
+            if each.what == "short stud"
+            and abs(each.corners[0][1] - low - wide) < 1e-6
+            and left < each.ends[0][0] < right
+        ]
+        spread = p * opening.high_m / 2
+        top = max((each.ends[1][1] for each in wall.whole()), default=low) - low
+        points = list[tuple[float, float]]()
+        if stood:
+            gaps = [0.0, *(x for x, _ in stood), long]
+            points = [
+                (x, pressure(tall, (gaps[at + 2] - gaps[at]) / 2) * (gaps[at + 2] - gaps[at]) / 2 * tall / 2)
+                for at, (x, tall) in enumerate(stood)
+            ]
+        else:
+            spread += p * top / 2
+        moment = max(beam_moment(long, spread, points, long * place / PLACES) for place in range(1, PLACES))
+        share = bent_share(moment, wide, deep, method)
+        if share > found_.share:
+            found_ = Most(one.letter, share)
+    return found_ if found_.share >= 0 else None
+
+
+def _rail(work: Work, wall: Wall, wide: float, deep: float, pressure: Pressure) -> Most | None:
+    """The cross rail that bends most, between two studs."""
+    strip, method = end_of(work, wall.side).rail_m, _method(work)
+    rails = [one for one in wall.sticks if one.what == "rail"]
+    if strip is None or not rails:
+        return None
+    shares = (
+        (bent_share(pressure(one.long_m, strip) * strip * one.long_m**2 / 8, wide, deep, method), one.letter)
+        for one in rails
+    )
+    share, letter = max(shares)
+    return Most(letter, share)
+
+
+def bow_pushed(work: Work, side: Side) -> tuple[float, float] | None:
+    """Share of its strength that the end bow uses: by its own weather and by the heads that push it out of its plane,
+    added up; and the second of the two alone. None while something isn't known.
+
+    Round tube takes √(Mx² + My²); the sum is no less (rule B15).
+    """
+    blown, bow = wind_on(work, side), end_alone(work)
+    if blown is None or bow is None or bow.found is None:
+        return None
+    section = sections_of(work)[0]
+    try:
+        strength = european(section) if method_of(work) == "eu" else allowable(section)
+    except ValueError:
+        return None
+    pushed = _aside(work, side, blown) / (strength.moment_nm * joint_share(work))
+    return bow.ratio + pushed, pushed
+
+
+def _aside(work: Work, side: Side, blown: Blown) -> float:
+    """The largest moment out of its plane, N·m: heads as point loads between the places where runs hold it, the bow
+    laid straight and pinned at its feet."""
+    bow = centre_line(work)
+    held = [0.0, bow.girth_m]
+    if work.design.braces.bays != 0 and work.design.runs.of != "laths":
+        held = sorted({*held, *(girth_at(work, run.at_m) for run in runs_of(work))})
+    loads = sorted(_on_girth(work, side, blown))
+    return continuous(held, loads)
+
+
+def _on_girth(work: Work, side: Side, blown: Blown) -> Iterator[tuple[float, float]]:
+    """Where each head is along the bow, m of girth, as far across as it is on the bow as planned."""
+    bow, size = centre_line(work), work.design.size
+    share = size.span_m / 2 / half_m(work, side)
+    for x, push in blown.pushes:
+        found_ = bow.at_x(x * share)
+        if found_:
+            yield max(found_, key=lambda s_m: bow.point(s_m)[1]), push

@@ -1,0 +1,117 @@
+"""The end bow as it is, and what of the wall is decided: boards, tubes, places across."""
+
+from obtegum.core.catalogue import Board
+from obtegum.core.found import found
+from obtegum.core.profile import Chain, ProfileError
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.ends.decisions import EndWall, Side
+from obtegum.core.rooms.row.found import BowBuilt, bows_built
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.scribe import Cut, beside_m, cut_under, under_m
+from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.work import Work
+
+__all__ = [
+    "as_built",
+    "back_bow",
+    "beside",
+    "end_bow",
+    "end_of",
+    "front_bow",
+    "half_m",
+    "refusal",
+    "sizes",
+    "stud_board",
+    "top_cut",
+    "under",
+]
+
+USUAL = {"feet": "board-2x4", "metric": "board-47x100mm"}
+
+
+def end_of(work: Work, side: Side) -> EndWall:
+    """What is decided of an end."""
+    ends = work.design.ends
+    return ends.front if side == "front" else ends.back
+
+
+def as_built(work: Work, side: Side) -> BowBuilt | None:
+    """The end bow between its posts as they were measured; None while they weren't."""
+    number = 1 if side == "front" else bays_of(work).bows
+    return next((each for each in bows_built(work) if each.bow == number and each.height_m is not None), None)
+
+
+@found
+def front_bow(work: Work) -> Chain:
+    """Centre line of the first bow."""
+    return _bow(work, "front")
+
+
+@found
+def back_bow(work: Work) -> Chain:
+    """Centre line of the last bow."""
+    return _bow(work, "back")
+
+
+def end_bow(work: Work, side: Side) -> Chain:
+    """Centre line of an end's bow: as wide as its posts stand apart where they were measured, else as planned."""
+    return front_bow(work) if side == "front" else back_bow(work)
+
+
+def _bow(work: Work, side: Side) -> Chain:
+    built, shape = as_built(work, side), work.design.size.shape
+    if built is None or built.height_m is None:
+        return centre_line(work)
+    own = (
+        {"leg_m": built.height_m - built.span_m / 2} if shape.kind == "round_on_legs" else {"height_m": built.height_m}
+    )
+    try:
+        return shape.model_copy(update=own).chain(built.span_m)
+    except ProfileError:
+        # So far off that the shape can't be: it is cut as planned, and the row says what is wrong.
+        return centre_line(work)
+
+
+def half_m(work: Work, side: Side) -> float:
+    """From the middle of the end bow to the middle of its post, m."""
+    bow = end_bow(work, side)
+    return (bow.point(bow.girth_m)[0] - bow.point(0.0)[0]) / 2
+
+
+def stud_board(work: Work, side: Side) -> Board:
+    """What an end's sticks are of. Raises: DesignError when there is none of that name."""
+    name = end_of(work, side).stud or USUAL[bow_tube(work).sold_in]
+    board = work.catalogue.boards.get(name)
+    if board is None:
+        raise DesignError([Trouble(path=f"ends.{side}.stud", sentence=f"There is no board “{name}” in the catalogue.")])
+    return board
+
+
+def sizes(work: Work, side: Side) -> tuple[float, float]:
+    """How wide a stick is in the wall, and how deep across it, m."""
+    board = stud_board(work, side)
+    narrow = end_of(work, side).stand == "edge"
+    return (board.thick_m, board.wide_m) if narrow else (board.wide_m, board.thick_m)
+
+
+def under(work: Work, side: Side, x: float) -> float | None:
+    """How high the inner face of the end bow is over a place across, m; None where it isn't inside the bow."""
+    return under_m(end_bow(work, side), bow_tube(work).od_m / 2, x)
+
+
+def beside(work: Work, side: Side, y: float, right: bool) -> float | None:
+    """How far across the inner face of the end bow is at a height, m; None over the bow."""
+    return beside_m(end_bow(work, side), bow_tube(work).od_m / 2, y, 1 if right else -1)
+
+
+def top_cut(work: Work, side: Side, x: float, wide_m: float, outer: bool = False) -> Cut | None:
+    """The top of a plumb stick under the end bow, or at its outer face; None where there is no room."""
+    return cut_under(end_bow(work, side), bow_tube(work).od_m / 2, x, wide_m, outer)
+
+
+def refusal(path: str, sentence: str, nearest_m: float | None, work: Work) -> DesignError:
+    """What can't be, in a sentence that ends in the nearest value that can, where one is known."""
+    nearest = "" if nearest_m is None else work.say(nearest_m, "down")
+    said = f"{sentence} {nearest}." if nearest else sentence
+    return DesignError([Trouble(path=path, sentence=said, nearest_m=nearest_m, nearest=nearest or None)])
