@@ -165,11 +165,13 @@ def test_rounds_of_taping_and_readings_through_the_api(tmp_path: Path) -> None:
     assert shorter.status_code == 422
     for name, start in (
         ("setting-out.dxf", "  0"),
+        ("ends.dxf", "  0"),
         ("setting-out.geojson", "{"),
         ("levels.csv", "point"),
         ("tapings.csv", "round"),
     ):
         assert client.get(f"{url}/{name}").text.startswith(start)
+    assert client.get(f"{url}/moon.dxf").status_code == 404
     store.close()
 
 

@@ -1,5 +1,7 @@
 """Runs, braces, boards and the frame pulled plumb, on the screen and by keyboard."""
 
+import re
+
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import field, grip, open_house, step_button
@@ -113,7 +115,7 @@ def test_an_end_is_framed_to_the_curve(page: Page) -> None:
     expect(side).to_contain_text("Frame the front, or leave it open")
     pick(page, "framed with studs")
     expect(side).to_contain_text("sticks of the front")
-    expect(answer(page, "leaf_wide")).to_have_text("3' 11 5/8\"")
+    expect(answer(page, "leaf_wide_1")).to_have_text("3' 11 1/2\"")
     typed(page, "ends.front.wide_m", "18'")
     high = field(page, "ends.front.high_m")
     high.fill("12'")
@@ -127,6 +129,22 @@ def test_an_end_is_framed_to_the_curve(page: Page) -> None:
     grip(page, "ends.front.left_m").focus()
     page.keyboard.press("ArrowRight")
     expect(field(page, "ends.front.left_m")).not_to_have_value("")
+    typed(page, "ends.front.wide_m", "5'")
+    # A louvre finds room beside the door, can be pulled, and is refused where it can't be.
+    pick(page, "one more")
+    page.get_by_role("button", name=re.compile("Front: opening 1$")).click()
+    page.get_by_role("option", name="a louvre", exact=True).click()
+    saved(page)
+    expect(field(page, "ends.front.openings.0.left_m")).not_to_have_value("")
+    grip(page, "ends.front.openings.0.low_m").focus()
+    page.keyboard.press("ArrowUp")
+    saved(page)
+    up = field(page, "ends.front.openings.0.low_m")
+    up.fill("13'")
+    up.press("Enter")
+    expect(side).to_contain_text("through the bow")
+    expect(up).to_have_value("13'")
+    up.press("Escape")
     page.get_by_role("button", name="as a table").click()
     expect(page.get_by_role("table", name="Front")).to_contain_text("long point")
     assert serious(page) == []

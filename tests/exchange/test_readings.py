@@ -13,13 +13,16 @@ from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.job import Job
 from obtegum.core.quantity import FOOT_M
+from obtegum.core.room import views
 from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.ends.wall import wall_of
 from obtegum.core.rooms.level.decisions import Levels, Spot
 from obtegum.core.rooms.set_out.found import pegs_of, strung
+from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.square_up.decisions import Taping
 from obtegum.core.starters import demo_houses
 from obtegum.core.trouble import DesignError
-from obtegum.exchange.cad import LAYERS, setting_out_dxf
+from obtegum.exchange.cad import LAYERS, drawings_dxf, setting_out_dxf
 from obtegum.exchange.geo import placing, setting_out_geojson
 from obtegum.exchange.readings import read_readings
 from obtegum.exchange.tables import table_csv
@@ -121,6 +124,29 @@ def drawn(design, record):  # type: ignore[no-untyped-def]
     work = begin(design, record, default_catalogue())
     text = setting_out_dxf(work)
     return work, ezdxf.read(io.StringIO(text))  # type: ignore[attr-defined]
+
+
+def test_the_ends_as_dxf_are_true_size_and_arcs_stay_arcs() -> None:
+    ends = {side: {"kind": "framed", "wide_m": 1.0, "high_m": 1.9} for side in ("front", "back")}
+    work = begin(make_house(size__span_m=5.0, ends=ends), SiteRecord(), default_catalogue())
+    front = views()["front"](work)
+    text = drawings_dxf([front, views()["back"](work)])
+    document = ezdxf.read(io.StringIO(text))  # type: ignore[attr-defined]
+    assert not document.audit().has_errors
+    assert document.units == ezdxf.units.M
+    sticks = [line for line in document.modelspace().query('LWPOLYLINE[layer=="BOARDS"]') if line.closed]
+    wall = wall_of(work, "front").sticks
+    assert len(sticks) == 2 * len(wall)
+    corners = [[(x + front.x0, y) for x, y in line.get_points("xy")] for line in sticks[: len(wall)]]
+    assert corners == [[pytest.approx(each, abs=1e-9) for each in stick.corners] for stick in wall]
+    bow = document.modelspace().query('LWPOLYLINE[layer=="STEEL"]')[0]
+    # As long as the bow's girth: the arcs are arcs, not chords.
+    points = bow.get_points("xyb")
+    long = 0.0
+    for (x0, y0, bulge), (x1, y1, _) in itertools.pairwise(points):
+        chord, turn = math.dist((x0, y0), (x1, y1)), 4 * math.atan(abs(bulge))
+        long += chord if bulge == 0 else chord / 2 / math.sin(turn / 2) * turn
+    assert long == pytest.approx(centre_line(work).girth_m, abs=1e-9)
 
 
 def test_the_dxf_passes_its_audit_and_has_the_pegs() -> None:

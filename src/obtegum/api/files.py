@@ -22,7 +22,7 @@ from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.room import rooms
+from obtegum.core.room import rooms, views
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.exchange.housefile import as_it_is, read_house_file, write_house_file
@@ -70,7 +70,11 @@ LAST = (FileOut(name="file", label="The house", about="JSON, to keep or to open 
 @router.get("/files", response_model=FilesOut)
 def get_files() -> Response:
     """What can be taken away of a house, in working order, and what is set beside it."""
-    made = tuple(FileOut(**asdict(each)) for room in rooms() for each in room.files)
+    made = tuple(
+        FileOut(name=each.name, label=each.label, about=each.about, long=each.long)
+        for room in rooms()
+        for each in room.files
+    )
     tables = tuple(
         FileOut(name=f"{each.name}.csv", label=each.label, about=f"CSV, {each.about}") for each in all_tables().values()
     )
@@ -139,6 +143,25 @@ async def get_dxf(store: Kept, lane: Lane, house_id: HouseId, work: WorkName = "
 
     house, content = await _made(store, lane, house_id, work, make)
     return _file(content, f"{house.design.name} setting-out.dxf", "image/vnd.dxf")
+
+
+@router.get("/houses/{house_id}/{drawn}.dxf")
+async def get_drawn(
+    store: Kept, lane: Lane, house_id: HouseId, drawn: Annotated[str, Path(max_length=40)], work: WorkName = ""
+) -> Response:
+    """Drawings that a room offers as DXF, in metres and true size: both ends."""
+    file = next((each for room in rooms() for each in room.files if each.name == f"{drawn}.dxf" and each.views), None)
+    if file is None:
+        raise HTTPException(404, f"There is no drawing “{drawn}” to take away.")
+
+    def make(house: House) -> str:
+        from obtegum.exchange.cad import drawings_dxf
+
+        bench = begin(house.design, house.record, default_catalogue())
+        return drawings_dxf([views()[name](bench) for name in file.views])
+
+    house, content = await _made(store, lane, house_id, work, make)
+    return _file(content, f"{house.design.name} {file.name}", "image/vnd.dxf")
 
 
 @router.get("/houses/{house_id}/setting-out.geojson")

@@ -183,12 +183,16 @@ class Table:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class File:
-    """A file of another format to take away, made by the room of that format; ``long`` if it takes a while."""
+    """A file of another format to take away, made by the room of that format; ``long`` if it takes a while.
+
+    ``views`` are the drawings that a DXF is made of, side by side, where it is made of drawings.
+    """
 
     name: str
     label: str
     about: str
     long: bool = False
+    views: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,15 +1,20 @@
-"""The setting-out as DXF: true metres, x from A to B, y to the left of it, a layer for each kind of thing.
+"""The setting-out, and drawings, as DXF: true metres, a layer for each kind of thing.
 
-The house lies on the right hand of one who walks from A to B, below the line, as the drawings have it.
+Of the setting-out x runs from A to B, y to the left of it; the house lies on the right hand of one who walks from A to
+B, below the line, as the drawings have it.
 """
 
 import io
+import math
+from collections.abc import Sequence
+from typing import Any
 
+from obtegum.core.drawing import Drawing, Note, Outline, Vertex
 from obtegum.core.faces import SitePoint
 from obtegum.core.room import rooms
 from obtegum.core.work import Work
 
-__all__ = ["LAYERS", "setting_out_dxf"]
+__all__ = ["LAYERS", "drawings_dxf", "setting_out_dxf"]
 
 # What lies on the ground, its layer, and that one's colour in CAD's own numbering: black or white, and greys and
 # plain hues that print. What a room adds besides has a layer of its own name.
@@ -24,6 +29,10 @@ LAYERS = {
 }
 LETTERS, INK = "LETTERS", 7
 LETTER_M = 0.2
+# A drawing's letters, and what is left between two drawings, m; what lies on its layers, by material.
+SMALL_M, BETWEEN_M = 0.06, 1.0
+DRAWN = {"steel": ("STEEL", 8), "plastic": ("PLASTIC", 8), "post": ("POSTS", 8), "board": ("BOARDS", 34)}
+HIDDEN, GROUND, OTHER = ("HIDDEN", 9), ("GROUND", 32), ("LINES", 7)
 
 
 def _layer(kind: str) -> tuple[str, int]:
@@ -67,6 +76,58 @@ def setting_out_dxf(work: Work) -> str:
             continue
         for (x0, y0), (x1, y1) in zip(each.path, each.path[1:], strict=False):
             space.add_line((x0, -y0, each.height_m), (x1, -y1, each.height_m), dxfattribs=on(each.kind))
+    return _written(document)
+
+
+def _written(document: Any) -> str:
     out = io.StringIO()
     document.write(out)
     return out.getvalue()
+
+
+def drawings_dxf(drawings: Sequence[Drawing]) -> str:
+    """Drawings in true size beside each other: every outline, arcs as arcs, what is closed closed; letters as text."""
+    from ezdxf import units
+    from ezdxf.filemanagement import new
+
+    document = new("R2010", setup=True)
+    document.units = units.M
+    document.layers.add(LETTERS, color=INK)
+    for name, colour in (*DRAWN.values(), HIDDEN, GROUND, OTHER):
+        document.layers.add(name, color=colour)
+    space, at = document.modelspace(), 0.0
+    for drawing in drawings:
+        dx = at - drawing.x0
+        space.add_text(drawing.title, height=LETTER_M, dxfattribs={"layer": LETTERS}).set_placement(
+            (at, drawing.y1 + LETTER_M)
+        )
+        for item in drawing.items:
+            if isinstance(item, Outline):
+                points = _bulged(item.path, dx)
+                space.add_lwpolyline(points, "xyb", close=item.closed, dxfattribs={"layer": _drawn_on(item)})
+            elif isinstance(item, Note):
+                place = (item.x + dx, item.y)
+                space.add_text(item.text, height=SMALL_M, dxfattribs={"layer": LETTERS}).set_placement(place)
+        at += drawing.x1 - drawing.x0 + BETWEEN_M
+    return _written(document)
+
+
+def _drawn_on(item: Outline) -> str:
+    if item.layer in ("hidden", "construction", "string"):
+        return HIDDEN[0]
+    if item.layer == "ground":
+        return GROUND[0]
+    return DRAWN.get(item.material, OTHER)[0]
+
+
+def _bulged(path: Sequence[Vertex], dx: float) -> list[tuple[float, float, float]]:
+    """A path's corners, each with the bulge of the piece that leaves it: −tan(θ/4) of an arc that turns clockwise."""
+    found = list[tuple[float, float, float]]()
+    for corner, after in zip(path, (*path[1:], None), strict=True):
+        bulge = 0.0
+        if after is not None and after.radius_m > 0:
+            half = math.dist((corner.x, corner.y), (after.x, after.y)) / 2
+            turn = 2 * math.asin(min(half / after.radius_m, 1.0))
+            bulge = -math.tan((2 * math.pi - turn if after.large else turn) / 4)
+        found.append((corner.x + dx, corner.y, bulge))
+    return found

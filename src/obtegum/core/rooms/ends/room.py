@@ -1,6 +1,6 @@
 """Ends: both end walls, each its own, their doors and vents."""
 
-from obtegum.core.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.faces import Answers, Caution, File, Need, Next, Numbered, Page, Picture, Stick
 from obtegum.core.room import Room
 from obtegum.core.rooms.ends import step
 from obtegum.core.rooms.ends.cures import CURES
@@ -41,6 +41,15 @@ ROOM = Room(
     up=frozenset({"end_timber", "end_wind", "end_head", "hinge", "fan_moves"}),
     nearest=frozenset({"end_sticks", "stakes", "square", "stick", "prop", "leafcut", "passes"}),
     tables=TABLES,
+    files=(
+        File(
+            name="ends.dxf",
+            label="Both ends, DXF",
+            about="true size, every stick closed and lettered",
+            long=True,
+            views=("front", "back"),
+        ),
+    ),
     pages=(
         Page(
             "Ends",
