@@ -9,6 +9,7 @@ import json
 import math
 import os
 import random
+import re
 import statistics
 import subprocess
 import sys
@@ -42,6 +43,8 @@ from shots import picked, step, typed
 
 ROOT = Path(__file__).parents[1]
 CHROMIUM = "/usr/bin/chromium"
+# Three dimensions drawn by the processor alone.
+SOFT = ("--use-angle=swiftshader", "--enable-unsafe-swiftshader")
 FLAGS = ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
 
 
@@ -69,8 +72,9 @@ def serve(data: Path) -> tuple[subprocess.Popen[str], str, float]:
 
 def script_size_kb() -> float:
     """The first screen's JavaScript, gzipped, kB."""
-    scripts = (ROOT / "src/obtegum/webroot/assets").glob("*.js")
-    return sum(len(gzip.compress(script.read_bytes(), 9)) for script in scripts) / 1000
+    root = ROOT / "src/obtegum/webroot"
+    scripts = re.findall(r'(?:src|href)="/?(assets/[^"]+\.js)"', (root / "index.html").read_text("utf-8"))
+    return sum(len(gzip.compress((root / script).read_bytes(), 9)) for script in scripts) / 1000
 
 
 def first_screen_ms(page: Page, address: str) -> float:
@@ -178,13 +182,18 @@ def tied_up() -> HouseDesign:
     return HouseDesign.model_validate(document)
 
 
-def press_ms(page: Page, address: str, job: Job) -> tuple[float, float]:
-    """From a key press in a field of the level step of a big site to the redrawn screen: median and worst of 12."""
+def added(address: str, job: Job) -> str:
+    """The name of a house that is added to a running bench."""
     file = write_house_file(*job).encode()
     token = json.loads(urllib.request.urlopen(f"{address}api/token").read())["token"]
     headers = {"content-type": "application/json", TOKEN_HEADER: token}
     answer = urllib.request.urlopen(urllib.request.Request(f"{address}api/house-files", file, headers)).read()
-    page.goto(f"{address}house/{json.loads(answer)['id']}/level")
+    return str(json.loads(answer)["id"])
+
+
+def press_ms(page: Page, address: str, job: Job) -> tuple[float, float]:
+    """From a key press in a field of the level step of a big site to the redrawn screen: median and worst of 12."""
+    page.goto(f"{address}house/{added(address, job)}/level")
     page.locator("[data-strip]").wait_for()
     times = []
     for place in range(14):
@@ -193,6 +202,27 @@ def press_ms(page: Page, address: str, job: Job) -> tuple[float, float]:
         if place >= 2:
             times.append(took)
     return statistics.median(times), max(times)
+
+
+TURN = """async () => {
+  const place = document.querySelector('[role="application"]');
+  const began = performance.now();
+  for (let count = 0; count < 60; count += 1) {
+    place.dispatchEvent(new KeyboardEvent("keydown", { key: "ArrowRight", bubbles: true, cancelable: true }));
+    await new Promise(requestAnimationFrame);
+  }
+  return 60000 / (performance.now() - began);
+}"""
+
+
+def turns_per_s(page: Page, address: str, job: Job) -> float:
+    """Pictures a second of a house that is turned by key, drawn by the processor alone."""
+    page.goto(f"{address}house/{added(address, job)}/ends")
+    page.get_by_role("radio", name="In the round").click()
+    page.locator("canvas").wait_for()
+    page.wait_for_timeout(1500)
+    page.evaluate(TURN)
+    return float(page.evaluate(TURN))
 
 
 # What the core takes, measured by a process of its own so that an earlier state of it can be asked the same.
@@ -390,6 +420,11 @@ def main() -> int:
             median, worst = press_ms(page, address, big)
             rows.append(("400 pegs, 2,000 spots: a change redrawn, median", median, 100, "ms"))
             rows.append(("400 pegs, 2,000 spots: worst of 12", worst, 150, "ms"))
+            browser.close()
+            browser = playwright.chromium.launch(executable_path=CHROMIUM, args=[*FLAGS, *SOFT])
+            page = browser.new_page(viewport={"width": 1280, "height": 800})
+            pictures = turns_per_s(page, address, tied)
+            rows.append(("60 bows turned, time of a picture, no graphics card", 1000 / pictures, 33, "ms"))
             browser.close()
         process.kill()
         process.wait()

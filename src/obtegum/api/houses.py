@@ -20,6 +20,7 @@ from obtegum.api.models import (
     VersionOut,
 )
 from obtegum.api.planning import answer
+from obtegum.core.bodies import Bodies, bodies_of
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edits import apply_edits, edits_in_words
 from obtegum.core.job import Job
@@ -88,6 +89,18 @@ def get_table(
         return answer(TableOut(rows=table_of(benches.begin(house.design, house.record), view)))
     except LookupError:
         raise HTTPException(404, "There is no such drawing.") from None
+
+
+@router.get("/{house_id}/bodies", response_model=Bodies)
+def get_bodies(
+    store: Kept,
+    benches: KeptBenches,
+    house_id: HouseId,
+    version: Annotated[int | None, Query(ge=1, le=2**31)] = None,
+) -> Response:
+    """The house in the round, as it stands or as it was at a version: every member as a body, in building order."""
+    house = houses.get(store, house_id) if version is None else houses.revision(store, house_id, version)
+    return answer(bodies_of(benches.begin(house.design, house.record)))
 
 
 @router.post("/{house_id}/{way}", response_model=HouseOut)

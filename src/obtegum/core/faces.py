@@ -50,7 +50,9 @@ class Member:
 
     Ends are along the house from A, across from its middle to the right of A to B, and up from the datum.
     ``part`` is its name on the drawings; ``stock_m`` the length that it is cut from, where it is bought by
-    the piece.
+    the piece. How it looks in the round: its ``section``, a tube's diameter, or a board's thickness and width with
+    ``wide`` along its width; ``path``, its middle where that isn't straight; ``stage``, what of its step it belongs
+    to, where a step is built in several.
     """
 
     part: str
@@ -59,6 +61,11 @@ class Member:
     length_m: float
     ends: tuple[Point, Point]
     stock_m: float | None = None
+    of: Literal["steel", "plastic", "board", "peg"] = "steel"
+    section: tuple[float, ...] = ()
+    wide: Point = (0.0, 0.0, 1.0)
+    path: tuple[Point, ...] = ()
+    stage: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -15,6 +15,7 @@ export type MeasureState = Schemas["MeasureState"];
 export type Drawing = Schemas["Drawing"];
 export type Item = Drawing["items"][number];
 export type Strip = Schemas["Strip"];
+export type Body = Schemas["Body"];
 export type StripMark = Schemas["StripMark"];
 export type FieldTrouble = Schemas["FieldTrouble"];
 export type Clash = Schemas["ClashOut"];
@@ -109,6 +110,7 @@ const HISTORY_PAGE = 30;
 export const api = {
   yard: (shelf: Shelf, start: number) => ask<Yard>(`/houses?shelf=${shelf}&start=${start}&most=${YARD_PAGE}`),
   house: (id: string, window: string, step: string) => ask<HouseOut>(house(id, "", { window, step })),
+  bodies: (id: string, version: number) => ask<Schemas["Bodies"]>(house(id, "/bodies", { version: String(version) })),
   version: (id: string) => ask<Schemas["VersionOut"]>(house(id, "/version")),
   start: (wanted: Schemas["NewHouse"], key: string) => send<HouseOut>("POST", "/houses", wanted, key),
   rename: async (id: string, name: string, key: string) => {

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import styled from "styled-components";
 import { api, type HouseOut, ProblemError, type StepPlan, type Strip, type StripMark } from "../api/client";
@@ -104,6 +104,10 @@ function OpenHouse({ first, window, step, left }: { first: HouseOut; window: str
   );
 }
 
+// The house in the round brings its own drawing, which is fetched when it is asked for.
+const House = lazy(() => import("../turn/House"));
+const ROUND = "round";
+
 /** Two presses in one moment are one. */
 const MOMENT_MS = 400;
 
@@ -202,6 +206,8 @@ function Workplace({ window }: { window: string }) {
   const views = plan.drawings.filter((drawing) => step.views.includes(drawing.view));
   views.sort((a, b) => step.views.indexOf(a.view) - step.views.indexOf(b.view));
   const told = step.how?.some((each) => each.view === viewWanted) ? plan.drawings.find((each) => each.view === viewWanted) : undefined;
+  const standing = step.group !== "Place";
+  const round = standing && viewWanted === ROUND;
   const view = told ?? views.find((each) => each.view === viewWanted) ?? views[0];
   const strip =
     strips.find((each) => each.id === stripWanted) ??
@@ -264,13 +270,18 @@ function Workplace({ window }: { window: string }) {
         )}
         <Tabs
           label="Views"
-          ways={views.map((each) => ({ id: each.view, label: each.title }))}
-          current={view?.view ?? ""}
+          ways={[...views.map((each) => ({ id: each.view, label: each.title })), ...(standing ? [{ id: ROUND, label: "In the round" }] : [])]}
+          current={round ? ROUND : (view?.view ?? "")}
           onChoose={setView}
           aside={{ label: "as a table", pressed: asTable, onPress: () => setTable(!asTable) }}
         />
         <DrawingPlace>
-          {view &&
+          {round && (
+            <Suspense fallback={<p role="status">Fetching the house</p>}>
+              <House house={id} version={(past ?? sight.house).version} chosen={chosen} onChoose={choose} />
+            </Suspense>
+          )}
+          {view && !round &&
             (asTable ? (
               <NumberTable house={id} version={(past ?? sight.house).version} drawing={view} strip={strip ?? null} />
             ) : (

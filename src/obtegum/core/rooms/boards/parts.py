@@ -19,6 +19,7 @@ def parts(work: Work) -> Sequence[Member]:
     found = list[Member]()
     for line in lines_of(work):
         x = hip_place(work)[0] if line.name == "hip" else -half_m
+        board = work.catalogue.boards[line.stock]
         stock_m = told.board_m if line.name == "hip" else work.design.posts.board_m
         for side, sign in (("L", 1.0), ("R", -1.0)):
             found += [
@@ -26,6 +27,8 @@ def parts(work: Work) -> Sequence[Member]:
                     part=f"{line.name}:{side}{number}",
                     what=line.words,
                     stock=line.stock,
+                    of="board",
+                    section=(board.thick_m, board.wide_m),
                     length_m=high - low,
                     stock_m=stock_m,
                     ends=((start_m + low, sign * x, line.up_m), (start_m + high, sign * x, line.up_m)),

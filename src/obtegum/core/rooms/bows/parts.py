@@ -1,5 +1,6 @@
 """The sticks of the bows, as members of the house."""
 
+import math
 from collections.abc import Sequence
 
 from obtegum.core.faces import Member
@@ -10,6 +11,9 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work
 
 __all__ = ["parts"]
+
+# How far apart a stick's places in the round are, of the house's width.
+STEP_SHARE = 1 / 12
 
 
 def parts(work: Work) -> Sequence[Member]:
@@ -23,11 +27,18 @@ def parts(work: Work) -> Sequence[Member]:
         return x, y + min(s_m, 0.0) - max(s_m - bow.girth_m, 0.0)
 
     ends = [(piece, place(piece.from_m), place(piece.to_m)) for piece in split.pieces]
+    step_m = STEP_SHARE * work.design.size.span_m
+    bent = {piece.name: _between(piece.from_m, piece.to_m, step_m) for piece in split.pieces}
+    tube = bow_tube(work)
     return tuple(
         Member(
             part=f"bow:{number}:{piece.name}",
             what="stick",
-            stock=bow_tube(work).id,
+            stock=tube.id,
+            of=tube.material,
+            section=(tube.od_m,),
+            path=tuple((station_m, *place(tube_m)) for tube_m in bent[piece.name]),
+            stage=f"Bow {number}",
             length_m=piece.length_m,
             stock_m=split.stick_m,
             ends=((station_m, *first), (station_m, *last)),
@@ -35,3 +46,9 @@ def parts(work: Work) -> Sequence[Member]:
         for number, station_m in enumerate(bays_of(work).stations_m, start=1)
         for piece, first, last in ends
     )
+
+
+def _between(low_m: float, high_m: float, step_m: float) -> list[float]:
+    """Places along a stick, its ends among them."""
+    count = max(math.ceil((high_m - low_m) / step_m), 1)
+    return [low_m + (high_m - low_m) * place / count for place in range(count + 1)]

@@ -22,6 +22,7 @@ def _braces(work: Work) -> Iterator[Member]:
             part=f"brace:{brace.name}",
             what="brace",
             stock=brace_tube(work).id,
+            section=(brace_tube(work).od_m,),
             length_m=cut_m(work, brace.long_m),
             ends=(brace.foot, brace.head),
         )
@@ -36,6 +37,7 @@ def _ties(work: Work) -> Iterator[Member]:
                 part=f"{name}:{bow}{side}",
                 what=tie.what,
                 stock=brace_tube(work).id,
+                section=(brace_tube(work).od_m,),
                 length_m=cut_m(work, tie.long_m),
                 ends=((stations[bow - 1], *tie.ends[0]), (stations[bow - 1], *tie.ends[1])),
             )

@@ -20,6 +20,8 @@ def parts(work: Work) -> Sequence[Member]:
             what="drain pipe",
             stock=pipe_of(work).id,
             length_m=found.length_m,
+            of="plastic",
+            section=(pipe_of(work).bore_m,),
             ends=((start, y - middle_m, -found.start_deep_m), (end, y - middle_m, -found.end_deep_m)),
         ),
     )

@@ -4,7 +4,16 @@ from collections.abc import Sequence
 
 from obtegum.core.faces import Member
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.runs.found import front_m, holds_m, pieces_of, place_of, runs_of, stock_of
+from obtegum.core.rooms.runs.found import (
+    deep_m,
+    front_m,
+    holds_m,
+    pieces_of,
+    place_of,
+    runs_of,
+    section_of,
+    stock_of,
+)
 from obtegum.core.work import Work
 
 __all__ = ["parts"]
@@ -25,6 +34,9 @@ def parts(work: Work) -> Sequence[Member]:
             part=f"run:{piece.run}:{piece.number}",
             what={"long": "run stick", "pieces": "piece between bows", "laths": "lath"}[work.design.runs.of],
             stock=stock_of(work),
+            of=section_of(work)[0],
+            section=(deep_m(work), section_of(work)[1]) if work.design.runs.of == "laths" else (deep_m(work),),
+            wide=(0.0, 1.0, 0.0),
             length_m=piece.length_m,
             stock_m=work.design.runs.stick_m,
             ends=(at(piece.run, piece.from_m), at(piece.run, piece.to_m)),

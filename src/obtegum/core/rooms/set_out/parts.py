@@ -10,6 +10,8 @@ __all__ = ["parts"]
 
 # How far a peg goes into the ground and stands out of it, m.
 PEG_DOWN_M, PEG_UP_M = 0.3, 0.1
+# How thick one is, m.
+PEG_M = 0.03
 
 
 def parts(work: Work) -> Sequence[Member]:
@@ -19,6 +21,8 @@ def parts(work: Work) -> Sequence[Member]:
             part=peg.part,
             what="peg",
             stock="stake",
+            of="peg",
+            section=(PEG_M, PEG_M),
             length_m=PEG_DOWN_M + PEG_UP_M,
             ends=((peg.station_m, peg.x_m, -PEG_DOWN_M), (peg.station_m, peg.x_m, PEG_UP_M)),
         )
