@@ -10,7 +10,14 @@ from playwright.sync_api import Page, sync_playwright
 
 ROOT = Path(__file__).parents[1]
 SHOTS = ROOT / "docs" / "screenshots"
-FLAGS = ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
+FLAGS = [
+    "--no-sandbox",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--use-angle=swiftshader",
+    "--enable-unsafe-swiftshader",
+]
 
 
 def settle(page: Page) -> None:
@@ -68,7 +75,6 @@ def take_all(page: Page, address: str) -> None:
     step(page, address, "Dune edge", "Set out")
     take(page, "set-out")
     step(page, address, "Dune edge", "Square up")
-    take(page, "square-up")
     step(page, address, "Dune edge", "Level")
     take(page, "level")
     step(page, address, "Upper terrace", "Earth")
@@ -129,6 +135,11 @@ def take_all(page: Page, address: str) -> None:
     saved(page)
     page.mouse.move(0, 0)
     take(page, "ends")
+    page.get_by_role("radio", name="In the round").click()
+    page.locator("canvas").wait_for()
+    page.get_by_label("Piece", exact=True).select_option("front:F")
+    page.wait_for_timeout(1000)
+    take(page, "round")
     while undo.is_enabled():
         undo.click()
         saved(page)

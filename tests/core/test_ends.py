@@ -540,3 +540,27 @@ def test_a_leaf_of_pipe_is_cut_short_of_its_fittings() -> None:
     cuts = {piece.what: (piece.count, piece.long_m) for piece in leaf.pieces}
     assert cuts["level pipe"] == (3, pytest.approx(leaf.wide_m - 0.06))
     assert cuts["upright pipe"] == (4, pytest.approx((leaf.high_m - 0.12) / 2))
+
+
+def test_studs_of_tube_by_hand() -> None:
+    tube = default_catalogue().tubes["post-1-5-8"]
+    bench = make_bench(
+        **told(), soil={"kind": "clay"}, **framed(door="none", apart_m=1.2, stand="tube", stud_tube=tube.id)
+    )
+    blown = wind_on(bench, "front")
+    assert blown is not None and blown.head is None
+    assert sizes(bench, "front") == (tube.od_m, tube.od_m)
+    q, half = sheet_value(bench, "q"), half_m(bench, "front")
+    plumb = wall_of(bench, "front").whole()
+    places = [-half, *(each.ends[0][0] for each in plumb), half]
+    # Its wall counts by 93 %; plastic modulus (D³ − d³)/6; AISC 360 F8, Ω 1.67.
+    inner = tube.od_m - 2 * 0.93 * tube.wall_m
+    allowed = tube.yield_pa * (tube.od_m**3 - inner**3) / 6 / 1.67
+    shares = []
+    for at, stick in enumerate(plumb):
+        strip, free = (places[at + 2] - places[at]) / 2, stick.ends[1][1]
+        shares.append(us_wall(q, free * max(strip, free / 3), True) * strip * free**2 / 8 / allowed)
+    assert blown.stud.share == pytest.approx(max(shares))
+    house = make_house(**framed(stand="tube"))
+    assert "isn’t notched" in refused(house, ("ends.front.head", "notch")).troubles[0].sentence
+    assert "plastic" in refused(house, ("ends.front.stud_tube", "pvc-1")).troubles[0].sentence

@@ -22,6 +22,7 @@ __all__ = [
     "Intake",
     "Lines",
     "Link",
+    "Listed",
     "Member",
     "Need",
     "Next",
@@ -237,9 +238,10 @@ class Picture:
 
 @dataclass(frozen=True, slots=True)
 class Answers:
-    """The answers of some steps, in two columns."""
+    """The answers of some steps, in two columns; ``only`` those whose names begin with one of some words."""
 
     steps: tuple[str, ...]
+    only: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -247,6 +249,13 @@ class Lines:
     """The answers of a step, a line each, with what is noted of it: where a value is from, by which clause."""
 
     step: str
+
+
+@dataclass(frozen=True, slots=True)
+class Listed:
+    """What a drawing shows, in words and numbers, a line each."""
+
+    view: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -306,7 +315,7 @@ class Ruled:
     beside: str = ""
 
 
-Block = Caution | Picture | Answers | Lines | Next | Words | Verdicts | Numbered | Stick | Readings | Ruled
+Block = Caution | Picture | Answers | Lines | Listed | Next | Words | Verdicts | Numbered | Stick | Readings | Ruled
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,6 +8,7 @@ from obtegum.core.faces import (
     Block,
     Caution,
     Lines,
+    Listed,
     Next,
     Numbered,
     Picture,
@@ -54,11 +55,15 @@ def _block(sheet: Sheet, block: Block) -> None:
         case Picture(view, share):
             for drawing in _views(plan, view):
                 sheet.drawing(drawing, share)
-        case Answers(steps):
-            _answers(sheet, [each for step in steps for each in _steps(plan, step) if each.answers])
+        case Answers(steps, only):
+            found = [_only(each, only) for step in steps for each in _steps(plan, step)]
+            _answers(sheet, [each for each in found if each.answers])
         case Lines(step):
             for each in _steps(plan, step):
                 _lines(sheet, each)
+        case Listed(view):
+            for drawing in _views(plan, view):
+                _listed(sheet, drawing)
         case Next(step, loud):
             for each in _steps(plan, step):
                 sheet.paragraph(each.next, *((FIGURES, 12) if loud else (WORDS, 10)))
@@ -102,9 +107,30 @@ def _strips(plan: HousePlan, name: str) -> list[Strip]:
     return [each for each in plan.strips if each.id == name or (name.endswith(":") and each.id.startswith(name))]
 
 
+def _only(step: StepPlan, only: tuple[str, ...]) -> StepPlan:
+    answers = tuple(each for each in step.answers if each.id.startswith(only)) if only else step.answers
+    return step.model_copy(update={"answers": answers})
+
+
+def _listed(sheet: Sheet, drawing: Drawing) -> None:
+    """The lines of a drawing's table."""
+    sheet.heading(drawing.title, 14 * min(len(drawing.table), 4))
+    for row in drawing.table:
+        sheet.need(14)
+        sheet.y -= 14
+        sheet.text(MARGIN, sheet.y, row.what, WORDS, 9.5)
+        sheet.text(MARGIN + sheet.across * 0.28, sheet.y, apart(row.reading), FIGURES, 10.5)
+    sheet.y -= 8
+
+
 def _answers(sheet: Sheet, steps: Sequence[StepPlan]) -> None:
-    """Answers in two columns."""
+    """Answers in two columns: a step in each, or a lone one over both."""
     column = sheet.across / 2 - 10
+    if len(steps) == 1:
+        half = -(-len(steps[0].answers) // 2)
+        title, answers = steps[0].title, steps[0].answers
+        parts = (("title", answers[:half]), ("", answers[half:]))
+        steps = [steps[0].model_copy(update={"title": title if name else "", "answers": part}) for name, part in parts]
     left, top, lowest = MARGIN, sheet.y, sheet.y
     for place, step in enumerate(steps):
         x = left + (place % 2) * (column + 20)

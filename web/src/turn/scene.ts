@@ -21,7 +21,7 @@ import { MANY, seen, shapeOf } from "./shape";
 const NEAR_PX = 14;
 /** Ground that is drawn round the house, m, and how far off it is first seen, of its own size. */
 const APRON_M = 2;
-const FIRST_AWAY = 1.8;
+const FIRST_AWAY = 2;
 const REST_MS = 160;
 const SOIL = 0xe3d6bd;
 const LIT = 0xd9480f;

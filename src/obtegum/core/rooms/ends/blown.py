@@ -12,12 +12,12 @@ from obtegum.core.frame.along import beam_moment, continuous
 from obtegum.core.frame.steel import allowable, european
 from obtegum.core.rooms.bows.found import girth_at
 from obtegum.core.rooms.ends.decisions import Side
-from obtegum.core.rooms.ends.outline import end_of, half_m, sizes
+from obtegum.core.rooms.ends.outline import end_of, half_m, sizes, stud_tube
 from obtegum.core.rooms.ends.wall import Stick, Wall, wall_of
 from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.soil.found import ground_of
-from obtegum.core.rooms.strength.found import end_alone, joint_share
+from obtegum.core.rooms.strength.found import counted, end_alone, joint_share
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import sections_of
 from obtegum.core.rooms.weather.found import method_of
@@ -34,6 +34,8 @@ PLACES = 24
 NEVER = 99.0
 # Pressure on a piece of wall so long and wide, Pa.
 Pressure = Callable[[float, float], float]
+# Share of its bending strength that a stick uses under a moment, N·m.
+Bends = Callable[[float], float]
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,7 +98,7 @@ def _wind_on(work: Work, side: Side) -> Blown | None:
         area = long_m * max(wide_m, long_m / 3)
         return us_wall(q, area, True) if method == "us" else eu_wall(q, area)
 
-    wide, deep = sizes(work, side)
+    wide, bends = sizes(work, side)[0], _bends(work, side)
     service = PARTIAL if method == "eu" else 1.0
     worst, at_pa, foot = Most("", 0.0), 0.0, 0.0
     heads = list[tuple[str, float, float]]()
@@ -104,7 +106,7 @@ def _wind_on(work: Work, side: Side) -> Blown | None:
     for stick, strip in carried(work, wall):
         free = stick.ends[1][1]
         p = pressure(free, strip)
-        share = bent_share(p * strip * free**2 / 8, wide, deep, method)
+        share = bends(p * strip * free**2 / 8)
         if share > worst.share:
             worst, at_pa = Most(stick.letter, share), p
         heads.append((stick.letter, stick.ends[0][0], p * strip * free / 2))
@@ -120,8 +122,8 @@ def _wind_on(work: Work, side: Side) -> Blown | None:
     return Blown(
         pressure_pa=at_pa,
         stud=worst,
-        header=_header(work, wall, wide, deep, pressure),
-        rail=_rail(work, wall, wide, deep, pressure),
+        header=_header(wall, bends, pressure),
+        rail=_rail(work, wall, bends, pressure),
         head_n=head_n / service,
         head=None if holds_n is None else Most(letter, head_n / service / holds_n),
         foot_share=foot if ground is not None else None,
@@ -129,18 +131,34 @@ def _wind_on(work: Work, side: Side) -> Blown | None:
     )
 
 
+def _bends(work: Work, side: Side) -> Bends:
+    """How much of its bending strength a stick of an end uses: a board, or a tube with its wall as it counts."""
+    (wide, deep), tube, method = sizes(work, side), stud_tube(work, side), _method(work)
+    if tube is None:
+        return lambda moment: bent_share(moment, wide, deep, method)
+    section = counted(work, tube)
+    try:
+        strength = european(section) if method == "eu" else allowable(section)
+    except ValueError:
+        # A wall that no code covers bears nothing that could be told.
+        return lambda moment: NEVER
+    return lambda moment: moment / strength.moment_nm
+
+
 def _head_holds_n(work: Work, side: Side) -> float | None:
     """What a stud's head bears across the wall, N, allowable: its screws, or the washer of its bolt; None where nobody
     said."""
     end = end_of(work, side)
+    if stud_tube(work, side) is not None:
+        return None
     if end.head == "cut":
         return end.screws * strapped_n(SCREWS_M[end.screw], INTO_M, STRAP_M) if end.screws else None
     return washer_n(WASHER_M, BOLT_M)
 
 
-def _header(work: Work, wall: Wall, wide: float, deep: float, pressure: Pressure) -> Most | None:
+def _header(wall: Wall, bends: Bends, pressure: Pressure) -> Most | None:
     """The header that bends most: half of what is below it, and the studs that stand on it (or half of the film)."""
-    method, found_ = _method(work), Most("", -1.0)
+    found_ = Most("", -1.0)
     for one in wall.sticks:
         if one.what != "header":
             continue
@@ -152,7 +170,7 @@ def _header(work: Work, wall: Wall, wide: float, deep: float, pressure: Pressure
             (each.corners[0][0] + each.wide_m / 2 - left, each.long_m)
             for each in wall.sticks
             if each.what == "short stud"
-            and abs(each.corners[0][1] - low - wide) < 1e-6
+            and abs(each.corners[0][1] - low - one.wide_m) < 1e-6
             and left < each.ends[0][0] < right
         ]
         spread = p * opening.high_m / 2
@@ -167,22 +185,19 @@ def _header(work: Work, wall: Wall, wide: float, deep: float, pressure: Pressure
         else:
             spread += p * top / 2
         moment = max(beam_moment(long, spread, points, long * place / PLACES) for place in range(1, PLACES))
-        share = bent_share(moment, wide, deep, method)
+        share = bends(moment)
         if share > found_.share:
             found_ = Most(one.letter, share)
     return found_ if found_.share >= 0 else None
 
 
-def _rail(work: Work, wall: Wall, wide: float, deep: float, pressure: Pressure) -> Most | None:
+def _rail(work: Work, wall: Wall, bends: Bends, pressure: Pressure) -> Most | None:
     """The cross rail that bends most, between two studs."""
-    strip, method = end_of(work, wall.side).rail_m, _method(work)
+    strip = end_of(work, wall.side).rail_m
     rails = [one for one in wall.sticks if one.what == "rail"]
     if strip is None or not rails:
         return None
-    shares = (
-        (bent_share(pressure(one.long_m, strip) * strip * one.long_m**2 / 8, wide, deep, method), one.letter)
-        for one in rails
-    )
+    shares = ((bends(pressure(one.long_m, strip) * strip * one.long_m**2 / 8), one.letter) for one in rails)
     share, letter = max(shares)
     return Most(letter, share)
 

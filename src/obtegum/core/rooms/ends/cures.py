@@ -25,6 +25,9 @@ def _studs(side: Side) -> Cure:
         stouter = [(chosen(f"ends.{side}.stud", board),) for board in STOUTER[work.tape.units]]
         if turned:
             yield turned
+        if end.stand == "tube":
+            yield from closer
+            return
         for each in (*closer, *stouter):
             yield (*turned, *each)
         yield (*turned, *stouter[0], *closer[1])

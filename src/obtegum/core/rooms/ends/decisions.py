@@ -54,8 +54,10 @@ class EndWall(Part):
     ] = "open"
     stud: Annotated[str, Field(max_length=60), Choice("Studs of")] = ""
     stand: Annotated[
-        Literal["edge", "flat"], choice("Studs stand", edge="on edge, narrow side to the film", flat="flat")
+        Literal["edge", "flat", "tube"],
+        choice("Studs stand", edge="on edge, narrow side to the film", flat="flat", tube="as steel tubes"),
     ] = "edge"
+    stud_tube: Annotated[str, Field(max_length=60), Choice("Studs’ tube")] = ""
     apart_m: Annotated[float, Number("Studs apart, at most", 0.2, 3.0, feet=4 * FOOT_M)] = 1.2
     seam_m: Annotated[
         float | None, Number("A stud at the film’s seam", 0.05, 25.0, hint="from the left post; blank: no seam")

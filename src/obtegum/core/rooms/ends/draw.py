@@ -1,6 +1,7 @@
 """An end wall to scale: every stick with its letter, cut to the bow; what opens, how it opens, and who goes through."""
 
 from collections.abc import Iterator
+from typing import Literal
 
 from obtegum.core.drawing import Dimension, Drawing, Grower, Handle, Item, Note, Outline, Row, Vertex, drawn
 from obtegum.core.job import Job
@@ -11,7 +12,7 @@ from obtegum.core.rooms.ends.decisions import EndWall, Side
 from obtegum.core.rooms.ends.fields import shown_opening
 from obtegum.core.rooms.ends.leaf import leaves_of
 from obtegum.core.rooms.ends.openings import Opened
-from obtegum.core.rooms.ends.outline import end_bow, end_of, half_m
+from obtegum.core.rooms.ends.outline import end_bow, end_of, half_m, stud_tube
 from obtegum.core.rooms.ends.passing import Passing, passing
 from obtegum.core.rooms.ends.wall import Stick, end_boards, stakes_m, wall_of
 from obtegum.core.work import Work
@@ -24,6 +25,8 @@ WORDS = {
     "intake": "intake", "fan": "fan",
 }  # fmt: skip
 SQUARE_RAD = 1e-6
+# How high on a plumb stick its letter stands, of what is over the ground.
+LETTER_UP = 0.14
 WHEEL_M, TRAY_M = 0.2, 0.3
 
 
@@ -50,8 +53,9 @@ def _end(work: Work, side: Side) -> Drawing:
         ),
     ]  # fmt: skip
     rows = list[Row]()
+    material: Literal["board", "steel"] = "board" if stud_tube(work, side) is None else "steel"
     for stick in wall.sticks:
-        items += _stick(side, stick)
+        items += _stick(side, stick, material)
         rows.append(Row(what=f"{stick.letter}, {stick.what}", reading=told(work, stick)))
     for left, right in end_boards(work, side):
         path = box(left, 0.0, right, -0.05)
@@ -110,13 +114,15 @@ def _passes(work: Work, stick: Stick) -> str:
     return f"{notched}; bolt at {work.say(stick.head.bolt_m)}"
 
 
-def _stick(side: Side, stick: Stick) -> list[Item]:
+def _stick(side: Side, stick: Stick, material: Literal["board", "steel"]) -> list[Item]:
     (x0, y0), (x1, y1) = stick.ends
     part = f"{side}:{stick.letter}"
-    middle = (x0 + (x1 - x0) * (0.5 if stick.plumb else 0.2), (max(y0, 0.0) + y1) / 2)
+    # Plumb ones are lettered low, level ones in their middle, out of each other's way.
+    foot = max(y0, 0.0)
+    middle = ((x0 + x1) / 2, foot + LETTER_UP * (y1 - foot) if stick.plumb else y0)
     return [
         Outline(
-            part=part, layer="frame", material="board", closed=True, label=f"{stick.letter}, {stick.what}",
+            part=part, layer="frame", material=material, closed=True, label=f"{stick.letter}, {stick.what}",
             path=tuple(Vertex(x=x, y=y) for x, y in stick.corners),
         ),
         Note(part=part, x=middle[0], y=middle[1], text=stick.letter),

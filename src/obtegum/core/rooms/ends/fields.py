@@ -154,6 +154,7 @@ def _of_end(side: Side) -> Iterator[Measure]:
     own: dict[str, dict[str, Any]] = {
         "kind": {"write": partial(_write_kind, side)},
         "stud": {"options": board_options},
+        "stud_tube": {"options": usual_or_told(f"ends.{side}.stud_tube").options},
         "leaf_tube": {"options": usual_or_told(f"ends.{side}.leaf_tube").options},
         "left_m": {"blank": partial(_middle, side)},
     }

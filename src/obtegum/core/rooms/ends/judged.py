@@ -76,7 +76,10 @@ def _head(work: Work, side: Side, blown: Blown) -> Verdict:
     most: Most | None = blown.head
     end = end_of(work, side)
     if most is None:
-        asked = f"Nobody said how many screws hold each head of the {side}. Wind asks {pull} of the hardest. {AID}"
+        why = f"Nobody said how many screws hold each head of the {side}."
+        if end.stand == "tube":
+            why = f"What clamps at the heads of the {side} bear isn’t known: pull at one."
+        asked = f"{why} Wind asks {pull} of the hardest. {AID}"
         return verdict_on("ends", f"head-{side}", title, "unknown", asked, "not known", "", None, "bow")
     by = f"{end.screws} screws through a strap bear" if end.head == "cut" else "its bolt’s plate washer bears"
     sentence = f"Wind asks {pull} of the head of {most.letter}: {_percent(most.share)} of what {by} in wet wood."

@@ -184,7 +184,9 @@ def _found_place(work: Work, side: Side, name: str, each: Opening, others: tuple
     wide = sizes(work, side)[0]
     for left in _lefts(work, side, each):
         one = _as_told(work, side, name, each, left)
-        if _highest(work, side, one) >= one.high and not any(_clashes(one, other, wide) for other in others):
+        if any(_clashes(one, other, wide) for other in others):
+            continue
+        if _highest(work, side, one) >= one.high:
             return one
     sentence = "No place is left for it at this height: smaller, lower, or over the door."
     raise refusal(f"{_path(side, name)}.wide_m", sentence, None, work)

@@ -1,11 +1,12 @@
 """The end bow as it is, and what of the wall is decided: boards, tubes, places across."""
 
-from obtegum.core.catalogue import Board
+from obtegum.core.catalogue import Board, Tube
 from obtegum.core.found import found
 from obtegum.core.profile import Chain, ProfileError
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.ends.decisions import EndWall, Side
 from obtegum.core.rooms.row.found import BowBuilt, bows_built
+from obtegum.core.rooms.runs.tube import told_or_usual
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.scribe import Cut, beside_m, cut_under, under_m
@@ -22,7 +23,9 @@ __all__ = [
     "half_m",
     "refusal",
     "sizes",
+    "stock_of",
     "stud_board",
+    "stud_tube",
     "top_cut",
     "under",
 ]
@@ -88,9 +91,28 @@ def stud_board(work: Work, side: Side) -> Board:
     return board
 
 
+def stud_tube(work: Work, side: Side) -> Tube | None:
+    """The tube that an end's sticks are of; None where they are boards. Raises: DesignError when there is none of that
+    name, or it is plastic."""
+    end, path = end_of(work, side), f"ends.{side}.stud_tube"
+    if end.stand != "tube":
+        return None
+    tube = told_or_usual(work, end.stud_tube, path)
+    if tube.material != "steel":
+        raise DesignError([Trouble(path=path, sentence="Studs of plastic pipe bend too far: steel, or boards.")])
+    return tube
+
+
+def stock_of(work: Work, side: Side) -> Board | Tube:
+    """What an end's sticks are cut from."""
+    return stud_tube(work, side) or stud_board(work, side)
+
+
 def sizes(work: Work, side: Side) -> tuple[float, float]:
     """How wide a stick is in the wall, and how deep across it, m."""
-    board = stud_board(work, side)
+    tube, board = stud_tube(work, side), stud_board(work, side)
+    if tube is not None:
+        return tube.od_m, tube.od_m
     narrow = end_of(work, side).stand == "edge"
     return (board.thick_m, board.wide_m) if narrow else (board.wide_m, board.thick_m)
 

@@ -1,9 +1,10 @@
 """The sticks of both end walls, as members of the house."""
 
 from collections.abc import Iterator, Sequence
+from typing import Literal
 
 from obtegum.core.faces import Member
-from obtegum.core.rooms.ends.outline import end_of, stud_board
+from obtegum.core.rooms.ends.outline import end_of, stud_board, stud_tube
 from obtegum.core.rooms.ends.props import props_of
 from obtegum.core.rooms.ends.wall import all_walls
 from obtegum.core.rooms.set_out.found import bays_of
@@ -21,20 +22,22 @@ def _members(work: Work) -> Iterator[Member]:
     along = bays_of(work).stations_m
     stations = {"front": along[0], "back": along[-1]}
     for wall in all_walls(work):
-        board = stud_board(work, wall.side)
-        stock, section = board.id, (board.thick_m, board.wide_m)
+        board, tube = stud_board(work, wall.side), stud_tube(work, wall.side)
+        stock = tube.id if tube else board.id
+        section = (tube.od_m,) if tube else (board.thick_m, board.wide_m)
+        of: Literal["steel", "board"] = "steel" if tube else "board"
         edge = end_of(work, wall.side).stand == "edge"
         for stick in wall.sticks:
             low, high = ((stations[wall.side], *end) for end in stick.ends)
             part = f"{wall.side}:{stick.letter}"
             wide = (1.0, 0.0, 0.0) if edge else (0.0, 1.0, 0.0) if stick.plumb else (0.0, 0.0, 1.0)
             yield Member(
-                part=part, what=stick.what, stock=stock, length_m=stick.long_m, ends=(low, high), of="board",
+                part=part, what=stick.what, stock=stock, length_m=stick.long_m, ends=(low, high), of=of,
                 section=section, wide=wide, stage=f"The {wall.side}",
             )  # fmt: skip
         for prop in props_of(work, wall.side):
             yield Member(
                 part=f"{wall.side}:prop:{prop.letter}", what="prop to the second bow", stock=stock,
-                length_m=prop.long_m, ends=prop.ends, of="board", section=section, wide=(0.0, 1.0, 0.0),
+                length_m=prop.long_m, ends=prop.ends, of=of, section=section, wide=(0.0, 1.0, 0.0),
                 stage=f"The {wall.side}",
             )  # fmt: skip

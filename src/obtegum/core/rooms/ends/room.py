@@ -1,6 +1,6 @@
 """Ends: both end walls, each its own, their doors and vents."""
 
-from obtegum.core.faces import Answers, Caution, File, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.faces import Answers, Caution, File, Listed, Need, Next, Numbered, Page, Picture, Stick
 from obtegum.core.room import Room
 from obtegum.core.rooms.ends import step
 from obtegum.core.rooms.ends.cures import CURES
@@ -9,7 +9,7 @@ from obtegum.core.rooms.ends.draw import back, front
 from obtegum.core.rooms.ends.fields import FIELDS
 from obtegum.core.rooms.ends.judged import verdicts
 from obtegum.core.rooms.ends.leaf import leaf_tube, leaves_of
-from obtegum.core.rooms.ends.outline import stud_board
+from obtegum.core.rooms.ends.outline import stock_of
 from obtegum.core.rooms.ends.parts import parts
 from obtegum.core.rooms.ends.strips import strips
 from obtegum.core.rooms.ends.tables import TABLES
@@ -20,7 +20,7 @@ __all__ = ["ROOM"]
 
 
 def _must(work: Work) -> None:
-    _ = all_walls(work), [(stud_board(work, side), leaf_tube(work, side), leaves_of(work, side)) for side in SIDES]
+    _ = all_walls(work), [(stock_of(work, side), leaf_tube(work, side), leaves_of(work, side)) for side in SIDES]
 
 
 def _needs(work: Work) -> tuple[Need, ...]:
@@ -59,8 +59,10 @@ ROOM = Room(
                 Picture("back", 0.4),
                 Stick("end:front"),
                 Stick("end:back"),
+                Listed("front"),
+                Listed("back"),
                 Numbered("ends"),
-                Answers(("ends",)),
+                Answers(("ends",), only=("leaf", "square", "hinge", "passes", "air", "fan", "end_", "stakes")),
                 Next("ends", loud=False),
             ),
         ),

@@ -14,7 +14,7 @@ from obtegum.core.rooms.ends.fields import shown_opening
 from obtegum.core.rooms.ends.leaf import Leaf, leaves_of
 from obtegum.core.rooms.ends.openings import Opened
 from obtegum.core.rooms.ends.order import order
-from obtegum.core.rooms.ends.outline import as_built, end_of, stud_board
+from obtegum.core.rooms.ends.outline import as_built, end_of, stock_of
 from obtegum.core.rooms.ends.passing import FIGURES, passing
 from obtegum.core.rooms.ends.props import props_of
 from obtegum.core.rooms.ends.strips import strips
@@ -31,7 +31,7 @@ CAUTION = (
     "Sheet and glass edges cut: gloves. A closed house heats up in minutes of sun: work in it early, doors open."
 )
 # What is asked of a framed end besides its door, openings and studs; folded away.
-ASIDE = ("stud", "stand", "head", "screws", "screw", "sill", "board", "seam_m", "rail_m", "prop")
+ASIDE = ("stand", "stud", "stud_tube", "head", "screws", "screw", "sill", "board", "seam_m", "rail_m", "prop")
 OF_DOOR = ("header", "deep_m", "fill", "hole_m", "school")
 OF_LEAF = ("leaf", "leaf_tube", "take_m", "built")
 
@@ -60,11 +60,20 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         answers=tuple(_answers(work, side)),
         leads=("end_sticks", "leaf", "passes"),
         views=(side, "front" if side == "back" else "back", "across"),
-        strips=tuple(each.id for each in strips(work) if each.id.startswith(f"end:{side}")) or ("floor",),
+        strips=_tapes(work, side) or ("floor",),
         grips=tuple(f"ends.{side}.{name}" for name in _grips(work, end)),
         focus=("front", "back", "opening", "passes", "grower", "bow"),
         how=tuple(Told(words=words) for words in order(work, side)),
         how_title="In this order" if framed else "So that it can come later",
+    )
+
+
+def _tapes(work: Work, side: Side) -> tuple[str, ...]:
+    """The tapes of the end that is shown, and at last the other one's wall."""
+    names = [each.id for each in strips(work)]
+    other = "back" if side == "front" else "front"
+    return tuple(name for name in names if name.startswith(f"end:{side}")) + tuple(
+        name for name in names if name == f"end:{other}"
     )
 
 
@@ -86,7 +95,10 @@ def _asked(work: Work, end: EndWall, side: Side) -> list[str]:
 
 
 def _aside(end: EndWall) -> list[str]:
-    found = [name for name in ASIDE if end.head == "cut" or name not in ("screws", "screw")]
+    unasked = {"stud"} if end.stand == "tube" else {"stud_tube"}
+    if end.head != "cut" or end.stand == "tube":
+        unasked |= {"screws", "screw"}
+    found = [name for name in ASIDE if name not in unasked]
     walked = end.door != "none" or any(each.what in WALKED for each in end.openings)
     if walked or end.sill == "none":
         found += [name for name in OF_DOOR if end.door != "none" or name not in ("header", "school")]
@@ -120,7 +132,7 @@ def _answers(work: Work, side: Side) -> Iterator[Answer]:
     wall = wall_of(work, side)
     if not wall.sticks:
         return
-    board, built = stud_board(work, side), as_built(work, side)
+    board, built = stock_of(work, side), as_built(work, side)
     taped = "" if built is None else f"; cut to the bow as its posts stand, {work.say(built.span_m)} wide"
     note = f"{board.name}, lettered from the left{taped}"
     yield count_answer("end_sticks", f"Sticks of the {side}", len(wall.sticks), note)

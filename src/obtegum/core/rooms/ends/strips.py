@@ -32,7 +32,7 @@ def _strips(work: Work, side: Side) -> Iterator[Strip]:
     ]
     yield Strip(
         id=name,
-        title="Along the wall",
+        title=f"Along the {side}",
         about="tape from the left post’s middle",
         material="floor",
         length_m=2 * half,

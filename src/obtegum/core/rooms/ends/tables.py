@@ -5,7 +5,7 @@ from collections.abc import Sequence
 
 from obtegum.core.faces import Table
 from obtegum.core.rooms.ends.leaf import leaves_of
-from obtegum.core.rooms.ends.outline import half_m, stud_board
+from obtegum.core.rooms.ends.outline import half_m, stock_of
 from obtegum.core.rooms.ends.props import props_of
 from obtegum.core.rooms.ends.wall import all_walls, end_boards
 from obtegum.core.work import Work
@@ -23,7 +23,7 @@ def _cuts(work: Work) -> Sequence[Sequence[object]]:
     its notch and bolt are from its foot; then the pieces of each leaf, end boards, props."""
     rows: list[tuple[object, ...]] = [HEADER]
     for wall in all_walls(work):
-        stock, half = stud_board(work, wall.side).id, half_m(work, wall.side)
+        stock, half = stock_of(work, wall.side).id, half_m(work, wall.side)
         for stick in wall.sticks:
             at = (stick.ends[0][0] + stick.ends[1][0]) / 2 + half
             first, last = (f"{math.degrees(each):.2f}" for each in stick.bevels_rad)

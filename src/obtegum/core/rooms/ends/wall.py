@@ -20,6 +20,8 @@ Point = tuple[float, float]
 LEAST_M, BELOW_FILM_M = 0.15, 0.005
 # What a notch must leave of a stick behind the bow, m, and how steep a rail's end may be sawn (this bench).
 TONGUE_M, STEEPEST_RAD = 0.02, math.radians(70)
+# No cross rail is nearer to a header that goes right across, m (this bench).
+NEAR_M = 0.3
 # Stakes behind an end board, apart at the most, and from its ends, m (this bench).
 STAKES_M, HAND_M = 1.2, 0.1
 
@@ -141,6 +143,8 @@ def _wall(work: Work, side: Side) -> Wall:
     if end.kind != "framed":
         return Wall(side, (), ())
     wide, deep = sizes(work, side)
+    if end.head == "notch" and end.stand == "tube":
+        raise refusal(f"ends.{side}.head", "A tube isn’t notched: cut it under the bow, or lap it.", None, work)
     if end.head == "notch" and deep < bow_tube(work).od_m + TONGUE_M:
         least = bow_tube(work).od_m + TONGUE_M
         raise refusal(
@@ -266,7 +270,7 @@ def _rails(
         heights = [ground + (crown - ground) * place / count - wide / 2 for place in range(1, count)]
     door = next((each for each in open_ if each.name == "door"), None)
     if door is not None and end.header == "bow":
-        heights = [door.high, *(low for low in heights if abs(low - door.high) >= 2 * wide)]
+        heights = [door.high, *(low for low in heights if abs(low - door.high) >= NEAR_M)]
     for low in heights:
         yield from _rail(work, side, low, [*_blocks(sticks, open_, low, wide)], wide)
 
