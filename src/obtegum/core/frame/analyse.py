@@ -7,18 +7,9 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
+from obtegum.core.frame.buckling import critical_factors, least_factors
 from obtegum.core.frame.section import Section
-from obtegum.core.frame.solve import (
-    Frame,
-    Loads,
-    Solved,
-    combined,
-    critical_factors,
-    first_order,
-    least_factors,
-    loads_on,
-    second_order,
-)
+from obtegum.core.frame.solve import Frame, Loads, Solved, combined, first_order, loads_on, second_order
 from obtegum.core.frame.steel import Strength, euler_n, used
 
 __all__ = ["AMPLIFY", "LEAST_FACTOR", "SOFT", "Bow", "Found", "analyse"]
@@ -85,11 +76,13 @@ class Rows:
 @dataclass(frozen=True, eq=False)
 class Found(Rows):
     """What was found: ``factor`` (c,) at which each combination buckles, ``ground`` (c, 2, 2) N of its first order,
-    and that of dead load and of each basic case by itself, ``each`` (1 + k, 2, 2) N."""
+    and that of dead load and of each basic case by itself, ``each`` (1 + k, 2, 2) N; ``pulls`` (c, b) N of each of its
+    ties."""
 
     factor: Array
     ground: Array
     each: Array
+    pulls: Array
 
     @property
     def worst(self) -> int:
@@ -140,6 +133,7 @@ def analyse(
         factor=factor,
         ground=np.tensordot(factors, plain.feet, axes=1),
         each=plain.feet,
+        pulls=np.zeros((len(factors), 0)) if frame.ties is None else factors @ frame.ties.pulled(plain.moved),
     )
 
 

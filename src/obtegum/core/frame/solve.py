@@ -8,21 +8,21 @@ Source: any text on matrix analysis of framed structures, e.g. McGuire, Gallaghe
 
 from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 from scipy.linalg import cho_solve_banded, cholesky_banded, eigh
-from scipy.linalg.lapack import dpbsv
+from scipy.linalg.lapack import dpbsv, dpotrf, dpotrs
+
+from obtegum.core.frame.element import BENDING, SWAYING
+from obtegum.core.frame.ties import Ties
 
 __all__ = [
     "Frame",
     "Loads",
     "Solved",
     "combined",
-    "critical_factors",
     "first_order",
-    "least_factors",
     "loads_on",
     "second_order",
 ]
@@ -33,8 +33,8 @@ BANDS = 5
 LINES = ("free", "lengths", "turned", "swaying", "_swaying_bands")
 # Passes of the second order, and how well its axial forces must hold between two of them.
 MOST_PASSES, HOLDS = 40, 1e-5
-# Modes that buckling shapes are mixed of, and the least of a load's inverse that counts.
-MODES, LEAST = 12, 1e-12
+# Modes that buckling shapes are mixed of.
+MODES = 12
 # Rounds of subspace iteration, from waves along the frame to its modes.
 ROUNDS = 3
 
@@ -59,7 +59,7 @@ class Frame:
     """Nodes in line, m, and the elements between them: area, m², inertia, m⁴, elastic modulus, Pa; feet are pinned.
 
     ``nodes`` is (n + 1, 2); ``area``, ``inertia`` and ``elastic`` are (n,). ``held`` names the degrees of freedom that
-    can't move, three to a node.
+    can't move, three to a node. ``ties`` are bars between nodes, outside of the bands.
     """
 
     nodes: Array
@@ -67,6 +67,7 @@ class Frame:
     inertia: Array
     elastic: Array
     held: tuple[int, ...]
+    ties: Ties | None = None
 
     @property
     def count(self) -> int:
@@ -76,7 +77,8 @@ class Frame:
     def times(self, share: float) -> "Frame":
         """The same frame, less stiff throughout; made once for each share."""
         if share not in self._softer:
-            softer = self._softer[share] = replace(self, elastic=self.elastic * share)
+            ties = None if self.ties is None else self.ties.times(share)
+            softer = self._softer[share] = replace(self, elastic=self.elastic * share, ties=ties)
             # What hangs on its lines alone is found once.
             vars(softer).update({name: getattr(self, name) for name in LINES})
         return self._softer[share]
@@ -114,7 +116,7 @@ class Frame:
         stiff = np.zeros((self.count, 6, 6))
         stiff[:, 0, 0] = stiff[:, 3, 3] = axial
         stiff[:, 0, 3] = stiff[:, 3, 0] = -axial
-        for a, b, times in _BENDING:
+        for a, b, times in BENDING:
             stiff[:, a, b] = stiff[:, b, a] = times(length) * bend
         return stiff
 
@@ -127,7 +129,7 @@ class Frame:
     def unit_swaying(self) -> Array:
         """(n, 6, 6): geometric stiffness under a tension of 1 N, in each element's own directions."""
         unit = np.zeros((self.count, 6, 6))
-        for a, b, times in _SWAYING:
+        for a, b, times in SWAYING:
             unit[:, a, b] = unit[:, b, a] = times(self.lengths)
         return unit
 
@@ -139,7 +141,7 @@ class Frame:
     @cached_property
     def mode_swaying(self) -> Array:
         """(n, m, m): what a tension of 1 N in each element stiffens the frame's own modes, whose stiffness is 1."""
-        stiff, sway = _dense(self._plain_bands), _dense(self._swaying_bands.sum(axis=0))
+        stiff, sway = self._with_ties(_dense(self._plain_bands)), _dense(self._swaying_bands.sum(axis=0))
         along = np.concatenate([[0.0], np.cumsum(self.lengths)]) / self.lengths.sum()
         waves = np.sin(np.pi * np.outer(along, np.arange(1, MODES + 1)))
         shapes = np.zeros((self.count + 1, 3, 2 * MODES))
@@ -147,7 +149,7 @@ class Frame:
         tried = shapes.reshape(-1, 2 * MODES)
         tried[list(self.held)] = 0.0
         for _ in range(ROUNDS):
-            tried = np.linalg.qr(cho_solve_banded((self.factor, False), sway @ tried, check_finite=False))[0]
+            tried = np.linalg.qr(self.solved(sway @ tried))[0]
         many = min(MODES, len(self.free))
         mixed = eigh(tried.T @ sway @ tried, tried.T @ stiff @ tried, check_finite=False)[1]
         modes = tried @ mixed[:, -many:]
@@ -158,6 +160,53 @@ class Frame:
     def factor(self) -> Array:
         """Cholesky factor of the elastic stiffness. Raises: numpy.linalg.LinAlgError where it is a mechanism."""
         return np.asarray(cholesky_banded(self._plain_bands.reshape(BANDS + 1, -1), check_finite=False))
+
+    @cached_property
+    def _reached(self) -> Array:
+        """(3n + 3, m): how the frame without its ties moves under 1 N at each degree of freedom that they hold."""
+        assert self.ties is not None
+        return np.asarray(cho_solve_banded((self.factor, False), self.unit_ties, check_finite=False))
+
+    @cached_property
+    def unit_ties(self) -> Array:
+        """(3n + 3, m): 1 N at each degree of freedom that ties hold."""
+        assert self.ties is not None
+        unit = np.zeros((3 * (self.count + 1), len(self.ties.dofs)))
+        unit[self.ties.dofs, np.arange(len(self.ties.dofs))] = 1.0
+        return unit
+
+    def solved(self, asked: Array) -> Array:
+        """Displacements (3n + 3, c) under forces (3n + 3, c), those of what is held 0."""
+        plain = np.asarray(cho_solve_banded((self.factor, False), asked, check_finite=False))
+        return plain if self.ties is None else self.held_back(plain, self._reached)
+
+    def held_back(self, plain: Array, reached: Array) -> Array:
+        """Displacements with ties of those without: u − Y·(I + K·Yd)⁻¹·K·ud (Sherman, Morrison, Woodbury)."""
+        assert self.ties is not None
+        dofs, stiff = self.ties.dofs, self.ties.stiff
+        pull = np.linalg.solve(np.eye(len(dofs)) + stiff @ reached[dofs], stiff @ plain[dofs])
+        return np.asarray(plain - reached @ pull)
+
+    def _with_ties(self, dense: Array) -> Array:
+        if self.ties is None:
+            return dense
+        whole = dense.copy()
+        whole[np.ix_(self.ties.dofs, self.ties.dofs)] += self.ties.stiff
+        return whole
+
+    def bent_by(self, bands: Array, asked: Array) -> Array | None:
+        """(3n + 3,): displacements under forces with a stiffness told by its bands; None where it isn't positive."""
+        if self.ties is None:
+            _, solution, info = dpbsv(bands, asked, overwrite_ab=True)
+            return solution.ravel() if info == 0 else None
+        _, solution, info = dpbsv(bands, np.column_stack([asked, self.unit_ties]))
+        if info == 0:
+            return self.held_back(solution[:, :1], solution[:, 1:]).ravel()
+        # Past what the frame bears alone, its ties may hold it yet.
+        factor, info = dpotrf(self._with_ties(_dense(bands)), lower=True)
+        if info != 0:
+            return None
+        return np.asarray(dpotrs(factor, asked, lower=True)[0]).ravel()
 
     def banded(self, axial: Array) -> Array:
         """(c, 6, 3n + 3): upper bands of the stiffness under axial forces (c, n), N, what is held taken out."""
@@ -215,32 +264,6 @@ class Frame:
         return np.concatenate([nodes[:, :-1], nodes[:, 1:]], axis=2)
 
 
-_BENDING: Any = (
-    (1, 1, lambda length: 12.0 * np.ones_like(length)),
-    (4, 4, lambda length: 12.0 * np.ones_like(length)),
-    (1, 4, lambda length: -12.0 * np.ones_like(length)),
-    (1, 2, lambda length: 6 * length),
-    (1, 5, lambda length: 6 * length),
-    (2, 4, lambda length: -6 * length),
-    (4, 5, lambda length: -6 * length),
-    (2, 2, lambda length: 4 * length**2),
-    (5, 5, lambda length: 4 * length**2),
-    (2, 5, lambda length: 2 * length**2),
-)
-_SWAYING: Any = (
-    (1, 1, lambda length: 1.2 / length),
-    (4, 4, lambda length: 1.2 / length),
-    (1, 4, lambda length: -1.2 / length),
-    (1, 2, lambda length: 0.1 * np.ones_like(length)),
-    (1, 5, lambda length: 0.1 * np.ones_like(length)),
-    (2, 4, lambda length: -0.1 * np.ones_like(length)),
-    (4, 5, lambda length: -0.1 * np.ones_like(length)),
-    (2, 2, lambda length: 2 * length / 15),
-    (5, 5, lambda length: 2 * length / 15),
-    (2, 5, lambda length: -length / 30),
-)
-
-
 @dataclass(frozen=True, eq=False)
 class Solved:
     """What loads do to a frame, a row a case.
@@ -268,6 +291,8 @@ def _found(frame: Frame, moved: Array, loads: "Loads", axial: Array | None, stan
     forces -= loads.ends
     # What is left at the nodes is what the ground gives; where nothing holds them it should be nothing.
     left = frame.gathered(_each(frame.turned.transpose(0, 2, 1), forces)) - loads.nodal
+    if frame.ties is not None:
+        left[:, frame.ties.dofs] += moved[:, frame.ties.dofs] @ frame.ties.stiff
     free = frame.free
     feet = left[:, [[0, 1], [left.shape[1] - 3, left.shape[1] - 2]]]
     applied = np.stack([loads.total[:, 0::3].sum(axis=1), loads.total[:, 1::3].sum(axis=1)], axis=1)
@@ -317,12 +342,8 @@ def _right(frame: Frame, total: Array) -> Array:
 
 def first_order(frame: Frame, loads: Loads) -> Solved:
     """Displacements and forces on the undeformed frame. Raises: numpy.linalg.LinAlgError where it is a mechanism."""
-    moved = _solved(frame, frame.factor, loads.total)
+    moved = np.asarray(frame.solved(_right(frame, loads.total).T).T)
     return _found(frame, moved, loads, None, np.ones(len(moved), dtype=bool))
-
-
-def _solved(frame: Frame, factor: Array, total: Array) -> Array:
-    return np.asarray(cho_solve_banded((factor, False), _right(frame, total).T, check_finite=False).T)
 
 
 def second_order(frame: Frame, loads: Loads, begin: Array) -> Solved:
@@ -341,11 +362,11 @@ def second_order(frame: Frame, loads: Loads, begin: Array) -> Solved:
             break
         bands = frame.banded(axial[which])
         for place, case in enumerate(which):
-            _, solution, info = dpbsv(bands[place], right[case], overwrite_ab=True)
-            if info != 0:
+            found = frame.bent_by(bands[place], right[case])
+            if found is None:
                 stands[case] = open_[case] = False
             else:
-                moved[case] = solution.ravel()
+                moved[case] = found
         which = which[stands[which]]
         now = _axial(frame, moved[which], axial[which], loads.ends[which])
         used[which] = axial[which]
@@ -361,25 +382,3 @@ def _axial(frame: Frame, moved: Array, axial: Array, ends: Array) -> Array:
     own = _each(frame.turned[:, [0, 3]], frame.spread(moved))
     stretch = (own[:, :, 1] - own[:, :, 0]) * frame.elastic * frame.area / frame.lengths
     return np.asarray(stretch - (ends[:, :, 3] - ends[:, :, 0]) / 2)
-
-
-def critical_factors(frame: Frame, axial: Array) -> Array:
-    """(c,): by how much the axial forces (c, n) can grow until the frame buckles; infinite where they never do it.
-
-    The smallest λ > 0 of K·φ = −λ·G·φ among mixes of the frame's own buckling modes under even compression
-    (Rayleigh and Ritz). A mix of modes is a little stiffer than any shape, so λ is too high by a trace: with twelve
-    modes by less than a thousandth, which the tests hold.
-    """
-    return _factors(np.linalg.eigvalsh(-np.tensordot(axial, frame.mode_swaying, axes=1))[:, -1])
-
-
-def least_factors(frame: Frame, axial: Array) -> Array:
-    """(c,): less than `critical_factors`, without looking for it: no eigenvalue is more than its matrix's norm."""
-    modes = np.tensordot(axial, frame.mode_swaying, axes=1)
-    size: Array = np.sqrt((modes**2).sum(axis=(1, 2)))
-    return _factors(size)
-
-
-def _factors(most: NDArray[Any]) -> Array:
-    with np.errstate(divide="ignore"):
-        return np.asarray(np.where(most > LEAST, 1 / np.maximum(most, LEAST), np.inf))

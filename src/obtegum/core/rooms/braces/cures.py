@@ -4,7 +4,8 @@ from collections.abc import Iterator
 
 from obtegum.core.edit import Cure, Edits, chosen, lengthened
 from obtegum.core.rooms.bows.found import girth_at
-from obtegum.core.rooms.braces.places import head_m
+from obtegum.core.rooms.bows.tubes import all_tubes
+from obtegum.core.rooms.braces.places import brace_tube, head_m
 from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
@@ -53,4 +54,25 @@ def _pressed(work: Work, verdict: Verdict) -> Iterator[Edits]:
                 yield (chosen("strength.runs", str(runs)),)
 
 
-CURES: dict[str, Cure] = {"along": _along, "brace-head": _head, "run-pressed": _pressed}
+def _tie(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """A stouter tube, a thicker bolt further from the end; struts that hold a collar's middle."""
+    if verdict.level == "unknown":
+        return
+    braces, now = work.design.braces, brace_tube(work)
+    tubes = (each for each in all_tubes(work) if each.sold_in == work.design.tape.units and each.material == "steel")
+    for tube in sorted((each for each in tubes if each.od_m > now.od_m), key=lambda each: each.od_m)[:3]:
+        yield (chosen("braces.tube", tube.id),)
+    if braces.end == "flat":
+        for bolt_m, edge_m in zip(THICKER_M, FURTHER_M, strict=True):
+            if bolt_m > braces.bolt_m:
+                yield (lengthened("braces.bolt_m", bolt_m), lengthened("braces.edge_m", max(edge_m, braces.edge_m)))
+    if braces.ties == "collar":
+        yield (chosen("braces.ties", "truss"),)
+
+
+CURES: dict[str, Cure] = {
+    **dict.fromkeys(("tie-collar", "tie-strut", "tie-knee"), _tie),
+    "along": _along,
+    "brace-head": _head,
+    "run-pressed": _pressed,
+}

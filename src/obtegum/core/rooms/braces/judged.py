@@ -5,6 +5,7 @@ from collections.abc import Iterator
 
 from obtegum.core.amount import amount_text
 from obtegum.core.rooms.braces.found import along_of, holding, off_run_m, pulling, run_takes
+from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.words import AID, MADE_UP
 from obtegum.core.rooms.weather.found import method_of, stood_in
@@ -17,8 +18,8 @@ NEVER = 99.0
 
 
 def verdicts(work: Work) -> list[Verdict]:
-    """Wind along, and the braces' heads."""
-    return [_wind(work), *_runs(work), *_heads(work)]
+    """Wind along, the braces' heads, and the ties."""
+    return [_wind(work), *_runs(work), *_heads(work), *_ties(work)]
 
 
 def _verdict(level: Level, sentence: str, number: str, limit: str = "", ratio: float | None = None) -> Verdict:
@@ -74,6 +75,26 @@ def _runs(work: Work) -> Iterator[Verdict]:
     yield verdict_on(
         "braces", "run-pressed", "Runs, wind along", level, sentence, pressed, most, min(ratio, NEVER), "run", "stands"
     )
+
+
+def _ties(work: Work) -> Iterator[Verdict]:
+    """What pulls and presses collars, struts and knees."""
+    units, made_up = work.tape.units, f"{MADE_UP} " if stood_in(work) else ""
+    for each in ties_asked(work):
+        pulled, pressed = (amount_text(force, "force", units, "up") for force in (each.pulled_n, each.pressed_n))
+        asked = f"{made_up}Weather pulls a {each.what} by {pulled} and presses it by {pressed}"
+        title, name = f"{each.what.capitalize()} in weather", f"tie-{each.what}"
+        if each.takes_n is None or each.holding.holds_n is None or each.share is None:
+            sentence = f"{asked}. What {each.holding.what} holds isn’t known: {each.holding.source}. {AID}"
+            yield verdict_on("braces", name, title, "unknown", sentence, pulled, "", None, each.what, "stands")
+            continue
+        held = amount_text(each.holding.holds_n, "force", units, "down")
+        takes = amount_text(each.takes_n, "force", units, "down")
+        ratio = min(each.share, NEVER)
+        sentence = f"{asked}; {each.holding.what} holds {held} ({each.holding.source}), pressed it takes {takes}. {AID}"
+        level = judge(ratio, work.rules.holds_to)
+        number = f"{math.ceil(ratio * 100 - 1e-9):,} %"
+        yield verdict_on("braces", name, title, level, sentence, number, "100 %", ratio, each.what, "stands")
 
 
 def _heads(work: Work) -> Iterator[Verdict]:

@@ -42,7 +42,18 @@ ROOM = Room(
     cures=CURES,
     needs=_needs,
     down=frozenset({"brace_holds"}),
-    up=frozenset({"along_ends", "along_steadies", "brace_pull", "brace_lift", "brace_bolts"}),
+    up=frozenset(
+        {
+            "along_ends",
+            "along_steadies",
+            "brace_pull",
+            "brace_lift",
+            "brace_bolts",
+            "collar_pull",
+            "strut_pull",
+            "knee_pull",
+        }
+    ),
     nearest=frozenset(
         {
             *("braces", "brace_cut", "brace_holes", "brace_steep", "brace_lean"),

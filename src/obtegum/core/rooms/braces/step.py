@@ -3,11 +3,13 @@
 import math
 from collections.abc import Iterator
 
+from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, angle_answer, count_answer, length_answer, settled
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.draw import slope
 from obtegum.core.rooms.braces.found import along_of, braces_of, cut_m, holding, pulling
 from obtegum.core.rooms.braces.places import brace_tube, head_m, tied_bows, ties_of
+from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.step import Answer, Standing, StepPlan, StepState, Told
 from obtegum.core.strip import Strip, StripMark
@@ -114,6 +116,9 @@ def _answers(work: Work) -> Iterator[Answer]:
             work, "brace_holds", f"A brace holds, by {holds.what}", holds.holds_n, "force", holds.source
         )
     yield from _ties(work)
+    for each in ties_asked(work):
+        note = f"{each.pulled_in}; pressed by {amount_text(each.pressed_n, 'force', work.tape.units, 'up')}"
+        yield amount_answer(work, f"{each.what}_pull", f"Pulls a {each.what}", each.pulled_n, "force", note)
     # Both struts of a truss share the bolt in the middle of its collar.
     shared = 1 if braces.ties == "truss" else 0
     bolts = 2 * len(found) + len(tied_bows(work)) * (2 * len(ties_of(work)) - shared)

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.edit import Cure, Edits, chosen, down, lengthened
+from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
@@ -10,6 +10,8 @@ from obtegum.core.work import Work
 __all__ = ["CURES"]
 
 CLOSER = (0.8, 0.65, 0.5)
+# Where a collar goes, of the crown's height; over a head, m; and no higher than this of the crown.
+TIED_AT, OVER_HEAD_M, HIGHEST = 0.66, 0.1, 0.92
 
 
 def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
@@ -28,6 +30,7 @@ def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
     for tube in stronger[:3]:
         around = next((each for each in posts if each.bore_m > tube.od_m), None)
         yield (chosen("bows.tube", tube.id), *((chosen("posts.tube", around.id),) if around else ()))
+    yield from _ties(work)
     size, reveal_m = design.size, design.posts.reveal_m
     lower_m = down(work, max(size.leg_m / 2, reveal_m))
     if lower_m < size.leg_m:
@@ -37,6 +40,20 @@ def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
         yield (chosen("weather.sides", "cleared"),)
     if design.weather.film == "on":
         yield (chosen("weather.film", "off"),)
+
+
+def _ties(work: Work) -> Iterator[Edits]:
+    """A collar on each bow, or a truss: two thirds up, over the grower's head."""
+    size, braces = work.design.size, work.design.braces
+    high_m = up(work, max(TIED_AT * size.height_m, size.figure.height_m + OVER_HEAD_M))
+    if high_m >= size.height_m * HIGHEST:
+        return
+    for kind in ("collar", "truss"):
+        edits = [] if braces.ties == kind else [chosen("braces.ties", kind), lengthened("braces.tie_m", high_m)]
+        if braces.every != 1:
+            edits.append(chosen("braces.every", "1"))
+        if edits:
+            yield tuple(edits)
 
 
 CURES: dict[str, Cure] = {"frame": _frame}

@@ -60,7 +60,7 @@ def use(work: Work) -> Drawing:
     items: list[Item] = [ground(work), *frame_outlines(work)]
     words, rows = "One bow; its strength isn’t known yet.", tuple[Row, ...]()
     if judged is not None and judged.found is not None:
-        items += [*_band(judged), *_ghost(work, judged), *_feet(work, judged)]
+        items += [*_ties(judged), *_band(judged), *_ghost(work, judged), *_feet(work, judged)]
         words = f"The bow uses {share_text(judged.ratio)} of its strength in {judged.governs.words}."
         rows = along_bow(work)
     items.append(Handle(measure="size.shape.height_m", x=0.0, y=size.height_m, dx=0.0, dy=1.0))
@@ -72,6 +72,25 @@ def use(work: Work) -> Drawing:
         beside_m=(0.1, 0.0, 0.1, 0.1),
         table=rows,
     )
+
+
+def _ties(judged: Judged) -> Iterator[Item]:
+    """The bars that the frame was reckoned with, as lines between its nodes."""
+    ties = judged.model.frame.ties
+    if ties is None:
+        return
+    nodes = judged.model.frame.nodes[np.unique(ties.dofs // 3)]
+    low = nodes[np.isclose(nodes[:, 1], nodes[:, 1].min(), atol=1e-6)]
+    high = nodes[~np.isclose(nodes[:, 1], nodes[:, 1].min(), atol=1e-6)]
+    middle = low.mean(axis=0)
+    kinds = {name for name, _ in judged.model.ties}
+    pairs = [(low[0], low[-1])] if "collar" in kinds else []
+    pairs += [(middle, top) for top in high] if "strut" in kinds else []
+    if "knee" in kinds:
+        pairs += [(one, high[int(np.abs(high[:, 0] - one[0]).argmin())]) for one in low]
+    for one, other in pairs:
+        path = path_of(np.array([one, other]))
+        yield Outline(part="tie", layer="frame", material="steel", width_m=0.03, path=path, label="tie")
 
 
 def outward(judged: Judged) -> tuple[Array, Array]:

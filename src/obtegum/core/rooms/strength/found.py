@@ -17,8 +17,8 @@ from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
 from obtegum.core.rooms.posts.ways import plumb_m, way_of
 from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, weathered
-from obtegum.core.rooms.strength.model import Model, counted, model_of, sections_of, short_model
+from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered
+from obtegum.core.rooms.strength.model import Model, counted, model_of, sections_of, short_model, tied_model
 from obtegum.core.rooms.weather.found import method_of, missing, told
 from obtegum.core.weather.combine import Combination
 from obtegum.core.work import Work
@@ -35,6 +35,7 @@ __all__ = [
     "joint_share",
     "post_use",
     "short_found",
+    "tied_found",
     "why_unknown",
 ]
 
@@ -116,6 +117,13 @@ def end_found(work: Work) -> Judged | None:
     """The end bow: half a bay, and the end wall's weight. Only what could use more than an ordinary bow is solved."""
     wide_m = bays_of(work).bay_m / 2
     return _judged(work, model_of(work), end_weathered(work), wide_m, END_WALL_N_M, _floor(work))
+
+
+@found
+def tied_found(work: Work) -> Judged | None:
+    """A bow with its tie, where not each one has it: it bears its whole bay. None otherwise."""
+    model = tied_model(work)
+    return None if model is None else _judged(work, model, tied_weathered(work), bays_of(work).bay_m)
 
 
 @found

@@ -7,7 +7,7 @@ import numpy as np
 
 from obtegum.core.found import found
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.strength.model import model_of, short_model
+from obtegum.core.rooms.strength.model import model_of, short_model, tied_model
 from obtegum.core.rooms.weather.found import method_of, overridden, own_factors, stood_in, told
 from obtegum.core.weather import asce_snow, asce_wind, en_snow, en_wind
 from obtegum.core.weather.combine import Combination, combinations
@@ -16,7 +16,7 @@ from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.pressure import Case, Strip, Worked, from_snow, from_wind
 from obtegum.core.work import Work
 
-__all__ = ["Weathered", "end_weathered", "sheet_of", "short_weathered", "weathered"]
+__all__ = ["Weathered", "end_weathered", "sheet_of", "short_weathered", "tied_weathered", "weathered"]
 
 HIGH_M = 1000.0
 # Slope from which snow slides off whatever lies below it, degrees.
@@ -118,6 +118,13 @@ def short_weathered(work: Work) -> Weathered | None:
     """The same where the foot stands out least."""
     short, bay_m = short_model(work), bays_of(work).bay_m
     return _weathered(work, short.outline, (bay_m / 2, 3 * bay_m / 2)) if short else None
+
+
+@found
+def tied_weathered(work: Work) -> Weathered | None:
+    """The same on a bow with its tie, where not each one has it."""
+    tied, bay_m = tied_model(work), bays_of(work).bay_m
+    return _weathered(work, tied.outline, (bay_m / 2, 3 * bay_m / 2)) if tied else None
 
 
 @found

@@ -10,9 +10,11 @@ from obtegum.core.catalogue import Tube
 from obtegum.core.found import found
 from obtegum.core.frame.section import Section, round_section
 from obtegum.core.frame.solve import Frame
+from obtegum.core.frame.ties import Bar, Ties, tied
+from obtegum.core.profile import Chain
 from obtegum.core.rooms.bows.found import corners_of, girth_at, split_of
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.braces.places import drilled_m
+from obtegum.core.rooms.braces.places import brace_tube, drilled_m, ties_of
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import entry_of
 from obtegum.core.rooms.posts.ways import way_of
@@ -20,7 +22,7 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.weather.outline import Outline, outline_of
 from obtegum.core.work import Work
 
-__all__ = ["Model", "counted", "furthest_out_m", "model_of", "sections_of", "short_model"]
+__all__ = ["Model", "counted", "furthest_out_m", "model_of", "sections_of", "short_model", "tied_model"]
 
 # Elements of the bow above its posts, and of each post.
 BOW_PIECES, POST_PIECES = 52, 4
@@ -36,7 +38,7 @@ class Model:
     """A bow's frame and outline, the section of each element (0 the bow, 1 post or both), and where joints are.
 
     ``s_m`` is how far along the bow's own tube each node lies, m; below nothing and beyond it on the posts. Its feet
-    stand ``out_m`` over their ground.
+    stand ``out_m`` over their ground. ``ties`` are what bars between its nodes are called, each with its length, m.
     """
 
     frame: Frame
@@ -45,6 +47,7 @@ class Model:
     jointed: NDArray[np.bool_]
     s_m: NDArray[np.float64]
     out_m: float
+    ties: tuple[tuple[str, float], ...] = ()
 
 
 def counted(work: Work, tube: Tube) -> Section:
@@ -95,23 +98,40 @@ def _hip_bolt_m(work: Work) -> list[float]:
     return [centre_line(work).at_y(boards.hip_m)[0]] if boards.hip == "board" else []
 
 
+def every_tied(work: Work) -> bool:
+    """Whether each bow has its tie."""
+    return work.design.braces.ties != "none" and work.design.braces.every == 1
+
+
 @found
 def model_of(work: Work) -> Model:
-    """The frame of a bow whose foot stands furthest out, pinned at its ground."""
-    return _model(work, furthest_out_m(work))
+    """The frame of a bow whose foot stands furthest out, pinned at its ground; tied where each one is."""
+    return _model(work, furthest_out_m(work), every_tied(work))
+
+
+@found
+def tied_model(work: Work) -> Model | None:
+    """The same bow with its tie, where not each one has it; None otherwise."""
+    if work.design.braces.ties == "none" or every_tied(work):
+        return None
+    return _model(work, furthest_out_m(work), True)
 
 
 @found
 def short_model(work: Work) -> Model | None:
     """The frame of a bow whose foot stands out least; None where all stand alike."""
     least_m = min(_out_m(work))
-    return _model(work, least_m) if furthest_out_m(work) - least_m > ALIKE_M else None
+    return _model(work, least_m, every_tied(work)) if furthest_out_m(work) - least_m > ALIKE_M else None
 
 
-def _model(work: Work, out_m: float) -> Model:
+def _model(work: Work, out_m: float, ties: bool) -> Model:
     size, bow = work.design.size, centre_line(work)
     top_s, below_m = entry_of(work).post_top_s_m, out_m - work.design.posts.reveal_m
     along = np.linspace(top_s, bow.girth_m - top_s, BOW_PIECES + 1)
+    bars = _bars(work) if ties else ()
+    # A node where each bar meets the bow.
+    for met_m in {end for bar in bars for end in bar.ends if end is not None}:
+        along[1 + int(np.abs(along[1:-1] - met_m).argmin())] = met_m
     above = np.array([bow.point(float(s_m)) for s_m in along])
     half, ground = size.span_m / 2, -below_m
     share = np.linspace(0.0, 1.0, POST_PIECES + 1)[:-1, None]
@@ -139,7 +159,54 @@ def _model(work: Work, out_m: float) -> Model:
     # A ridge plate, an elbow, a bolt through the tubes leave no more than a joint does.
     joints = np.array([*(girth_at(work, at_m) for at_m in split_of(work).joints_m), *_weakened(work)])
     jointed = np.array([bool(((joints > low - 1e-9) & (joints < high + 1e-9)).any()) for low, high in pairwise(s_m)])
-    frame = Frame(nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1))
+    tied_by = _tied(work, nodes, along, edge, bars)
+    frame = Frame(nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1), tied_by)
     kind = size.shape.kind
     outline = outline_of(nodes, size.span_m, size.leg_m, size.height_m, kind in STRAIGHT, kind == "gothic")
-    return Model(frame, outline, which, jointed, s_m, out_m)
+    return Model(frame, outline, which, jointed, s_m, out_m, tuple((bar.what, bar.long_m) for bar in bars))
+
+
+@dataclass(frozen=True, slots=True)
+class _Placed:
+    """A bar of a bow: what it is, where along the bow each end is, m, None at the collar's middle; its length, m."""
+
+    what: str
+    ends: tuple[float | None, float | None]
+    long_m: float
+
+
+def _bars(work: Work) -> tuple[_Placed, ...]:
+    """The bars that tie a bow; a collar that struts meet in its middle is two."""
+    bow, found_ = centre_line(work), list[_Placed]()
+    halves = work.design.braces.ties == "truss"
+    for tie in ties_of(work):
+        ends = [_along(bow, *end) for end in tie.ends]
+        if tie.what == "collar" and halves:
+            found_ += [_Placed("collar", (end, None), tie.long_m / 2) for end in ends]
+        elif tie.what == "strut":
+            found_.append(_Placed("strut", (None, ends[1]), tie.long_m))
+        else:
+            found_.append(_Placed(tie.what, (ends[0], ends[1]), tie.long_m))
+    return tuple(found_)
+
+
+def _along(bow: Chain, x: float, y: float) -> float:
+    """Where on the bow a place of it is, m of girth: of the two at its height the one on its side."""
+    places = bow.at_y(y)
+    return min(places, key=lambda s_m: abs(bow.point(s_m)[0] - x)) if places else bow.girth_m / 2
+
+
+def _tied(
+    work: Work, nodes: NDArray[np.float64], along: NDArray[np.float64], edge: int, bars: tuple[_Placed, ...]
+) -> Ties | None:
+    if not bars:
+        return None
+    section = counted(work, brace_tube(work))
+    stretch = section.elastic_pa * section.area_m2
+
+    def node(s_m: float | None) -> int | str:
+        return "middle" if s_m is None else edge + int(np.abs(along - s_m).argmin())
+
+    placed = [Bar((node(bar.ends[0]), node(bar.ends[1])), stretch) for bar in bars]
+    joints = {"middle": (0.0, work.design.braces.tie_m)} if any(None in bar.ends for bar in bars) else {}
+    return tied(nodes, joints, placed)

@@ -10,7 +10,15 @@ from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.strength.draw import shown_cases
-from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, post_use, short_found, why_unknown
+from obtegum.core.rooms.strength.found import (
+    Judged,
+    bow_found,
+    end_found,
+    post_use,
+    short_found,
+    tied_found,
+    why_unknown,
+)
 from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
 from obtegum.core.rooms.strength.words import AID, MANY, governing, in_ground, place_words, share_text
 from obtegum.core.rooms.weather.found import method_of, stood_in
@@ -46,7 +54,8 @@ def verdicts(work: Work) -> list[Verdict]:
         return [_verdict("unknown", f"Strength isn’t known: {judged.refused}.", "not known", None, "bow")]
     ratio, end = judged.ratio, end_found(work)
     sentence = governing(work, judged, way_of(work).one)
-    others = [(each, name) for each, name in ((end, "The end bow"), (short_found(work), LOW)) if each is not None]
+    looked = ((end, "The end bow"), (short_found(work), LOW), (tied_found(work), "A bow with its tie"))
+    others = [(each, name) for each, name in looked if each is not None]
     for other, name in others:
         if other.found is None:
             return [_verdict("unknown", f"{name}’s strength isn’t known.", "not known", None, "bow")]
@@ -113,6 +122,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         focus=(
             "bow",
             "use",
+            "tie",
             "fence",
             "ghost",
             "foot",

@@ -1,0 +1,79 @@
+"""What the weather asks of collars, struts and knees, and what they bear: pulled by their ends, pressed as columns."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from obtegum.core.found import found
+from obtegum.core.frame.steel import allowable, column_n, european
+from obtegum.core.rooms.braces.found import Holding, holding
+from obtegum.core.rooms.braces.places import brace_tube
+from obtegum.core.rooms.strength.found import bow_found, counted, grown, tied_found
+from obtegum.core.rooms.strength.model import every_tied
+from obtegum.core.rooms.weather.found import method_of
+from obtegum.core.work import Work
+
+__all__ = ["Asked", "ties_asked"]
+
+# Partial factor that European forces are without where they stand beside allowable values of bolts and ends.
+PARTIAL = 1.5
+
+
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """A kind of tie: what pulls and presses it at the most, N, and in which weather; what it takes pressed, N, None
+    where no code says; what its ends hold."""
+
+    what: str
+    pulled_n: float
+    pulled_in: str
+    pressed_n: float
+    pressed_in: str
+    takes_n: float | None
+    holding: Holding
+
+    @property
+    def share(self) -> float | None:
+        """The larger of both shares; None where something of it isn't known."""
+        holds = self.holding.holds_n
+        if self.takes_n is None or holds is None or holds <= 0:
+            return None
+        # What presses it goes through its ends too.
+        return max(self.pulled_n / holds, self.pressed_n / self.takes_n, self.pressed_n / holds)
+
+
+@found
+def ties_asked(work: Work) -> tuple[Asked, ...]:
+    """Each kind of tie by what all weathers ask of it, its second order estimated; nothing where none is counted."""
+    judged = bow_found(work) if every_tied(work) else tied_found(work)
+    if judged is None or judged.found is None or not judged.model.ties:
+        return ()
+    eu = method_of(work) == "eu"
+    pulls = judged.found.pulls * grown(work, judged.found)[:, None] / (PARTIAL if eu else 1.0)
+    words, kinds = [combo.words for combo in judged.weathered.combos], list(dict(judged.model.ties))
+    tube, holds = brace_tube(work), holding(work)
+    section = counted(work, tube)
+    try:
+        strength = (european(section) if eu else allowable(section)) if tube.material == "steel" else None
+    except ValueError:
+        strength = None
+    found_ = list[Asked]()
+    for kind in kinds:
+        which = [place for place, (name, _) in enumerate(judged.model.ties) if name == kind]
+        # A collar in two halves has nothing beside it in its middle: it buckles as long as it is.
+        long_m = max(judged.model.ties[place][1] for place in which) * (len(which) if kind == "collar" else 1)
+        takes = None if strength is None else column_n(strength, section, long_m) / (PARTIAL if eu else 1.0)
+        most, least = pulls[:, which].max(axis=1), pulls[:, which].min(axis=1)
+        high, low = int(np.argmax(most)), int(np.argmin(least))
+        found_.append(
+            Asked(
+                what=kind,
+                pulled_n=max(float(most[high]), 0.0),
+                pulled_in=words[high],
+                pressed_n=max(float(-least[low]), 0.0),
+                pressed_in=words[low],
+                takes_n=takes,
+                holding=holds,
+            )
+        )
+    return tuple(found_)
