@@ -146,7 +146,7 @@ def test_an_end_is_framed_to_the_curve(page: Page) -> None:
     expect(up).to_have_value("13'")
     up.press("Escape")
     page.get_by_role("button", name="as a table").click()
-    expect(page.get_by_role("table", name="Front")).to_contain_text("long point")
+    expect(page.get_by_role("table", name="Front", exact=True)).to_contain_text("long point")
     assert serious(page) == []
     # The back is its own.
     pick(page, "the back")

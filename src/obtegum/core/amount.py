@@ -20,6 +20,7 @@ AmountKind = Literal[
     "load",
     "volume",
     "mass",
+    "hung",
     "density",
     "stress",
     "pressure",
@@ -66,6 +67,7 @@ _UNITS: dict[AmountKind, dict[Units, _Unit]] = {
     "load": {"feet": _Unit("cu ft", FOOT_M**3, 1), "metric": _Unit("L", 0.001, 0)},
     "volume": {"feet": _Unit("cu yd", (3 * FOOT_M) ** 3, 1), "metric": _Unit("m³", 1.0, 1)},
     "mass": {"feet": _Unit("tons", 2000 * POUND_KG, 1), "metric": _Unit("t", 1000.0, 1)},
+    "hung": {"feet": _Unit("lb", POUND_KG, 0), "metric": _Unit("kg", 1.0, 0)},
     "density": {"feet": _Unit("lb/cu ft", POUND_KG / FOOT_M**3, 0), "metric": _Unit("kg/m³", 1.0, 0)},
     "stress": {"feet": _Unit("ksi", KSI_PA, 1), "metric": _Unit("MPa", 1e6, 0)},
     "pressure": {"feet": _Unit("psf", POUND_N / FOOT_M**2, 1), "metric": _Unit("kPa", 1000.0, 2)},
@@ -183,6 +185,9 @@ def parse_amount(text: str, kind: AmountKind, units: Units) -> float:
         raise LengthError("Leave out the comma: write a point for decimals.")
     named = {unit.name.lower(): unit for unit in _UNITS[kind].values()}
     said = found["unit"].strip()
+    if kind == "hung" and not said:
+        # A mass that is carried overhead isn't guessed.
+        raise LengthError("Say in what: lb or kg.")
     unit = named.get(_ALIKE.get(said, said)) if said else own
     if kind == "slope" and said in ("%", "percent"):
         unit = _PERCENT

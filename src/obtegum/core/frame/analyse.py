@@ -38,6 +38,8 @@ class Bow:
     """A bow to be analysed: its frame, the section of each element as an index into ``sections``, joints' efficiency.
 
     ``strengths`` stand beside the sections. ``between_m`` is the length between points held out of its plane.
+    ``locked`` (2, n) is what presses each element, N, and bends it, N·m, before any weather: added to what that does,
+    whichever way it bends.
     """
 
     frame: Frame
@@ -47,6 +49,7 @@ class Bow:
     efficiency: Array
     between_m: float
     method: Method
+    locked: Array | None = None
 
     def soft(self, share: float = 1.0) -> Frame:
         """The frame whose strength is asked for: less stiff in the US method, and by a share of its own."""
@@ -273,6 +276,8 @@ def _used(bow: Bow, axial: Array, moment: Array, pressing: Array, factor: Array)
         in_plane = np.where(most > 0, factor * most, np.inf)
     in_plane = np.where(np.isnan(in_plane), np.inf, in_plane)
     bent = np.abs(moment).max(axis=2)
+    if bow.locked is not None:
+        axial, bent = axial - bow.locked[0], bent + bow.locked[1]
     result = np.zeros_like(axial)
     for place, (section, strength) in enumerate(zip(bow.sections, bow.strengths, strict=True)):
         mine = bow.which == place

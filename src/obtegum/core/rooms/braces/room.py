@@ -7,7 +7,7 @@ from obtegum.core.rooms.braces.cures import CURES
 from obtegum.core.rooms.braces.draw import braced, braces_along, tied
 from obtegum.core.rooms.braces.found import braces_of, holding
 from obtegum.core.rooms.braces.parts import parts
-from obtegum.core.rooms.braces.places import brace_tube, ties_of
+from obtegum.core.rooms.braces.places import brace_tube, tied_bows, ties_of
 from obtegum.core.rooms.braces.tables import TABLES
 from obtegum.core.rooms.runs.tube import usual_or_told
 from obtegum.core.work import Work
@@ -20,7 +20,13 @@ def _must(work: Work) -> None:
 
 
 def _needs(work: Work) -> tuple[Need, ...]:
-    return (Need(what="brace", amount=len(braces_of(work))),)
+    tied = len(tied_bows(work))
+    metres = sum(tie.long_m for tie in ties_of(work)) * tied
+    return (
+        Need(what="brace", amount=len(braces_of(work))),
+        Need(what="tie", amount=tied * len(ties_of(work))),
+        Need(what="tie tube", amount=metres, is_length=True),
+    )
 
 
 def _links(work: Work) -> tuple[Link, ...]:

@@ -22,3 +22,13 @@ class Strength(Decisions):
         float, Number("Taken off for rust or dents", 0.0, 0.8, "share", hint="old or unknown tube")
     ] = 0.0
     less_why: Annotated[str, Text("Why", 120, "prints")] = ""
+    lines: Annotated[int, Number("Trellis lines along the house", 0, 60, "count")] = 0
+    line_kg: Annotated[
+        float, Number("Each puts on a bow", 0.0, 500.0, "hung", hint="wet, in full crop: what hangs in one bay")
+    ] = 15.0
+    baskets: Annotated[int, Number("Baskets on each bow", 0, 200, "count")] = 0
+    basket_kg: Annotated[float, Number("A basket", 0.0, 100.0, "hung", hint="watered")] = 6.0
+    hang: Annotated[
+        Literal["runs", "ties", "crown"],
+        choice("They hang", runs="from the runs", ties="from collars", crown="under the crown"),
+    ] = "runs"

@@ -1,7 +1,7 @@
 """What the weather does to a bow: loads on its frame, and how much of its strength they use."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 from obtegum.core.anchor.links import SCREWS_M, net_along
 from obtegum.core.found import found
 from obtegum.core.frame.analyse import AMPLIFY, SOFT, Bow, Found, analyse
+from obtegum.core.frame.forced import Locked, locked_in
 from obtegum.core.frame.steel import Strength, allowable, european, used
 from obtegum.core.rooms.bend.found import made_bow
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
@@ -17,6 +18,7 @@ from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
 from obtegum.core.rooms.posts.ways import plumb_m, way_of
 from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.strength.hung import hung_loads
 from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered
 from obtegum.core.rooms.strength.model import Model, counted, model_of, sections_of, short_model, tied_model
 from obtegum.core.rooms.weather.found import method_of, missing, told
@@ -25,12 +27,14 @@ from obtegum.core.work import Work
 
 __all__ = [
     "FAR",
+    "Forced",
     "Judged",
     "bow_found",
     "counted",
     "end_alone",
     "end_found",
     "factors_of",
+    "forced_bow",
     "grown",
     "joint_share",
     "post_use",
@@ -84,19 +88,61 @@ def why_unknown(work: Work) -> str:
         return open_[0].words
     if any(tube.material != "steel" for tube in (bow_tube(work), post_tube(work))):
         return "The strength of plastic pipe is not reckoned yet: clear snow, prop it, or take the film off."
-    if _forced(work):
-        return "The bow is forced into its posts, which leaves stress that is not reckoned yet: see Posts and Bend."
+    forced = forced_bow(work)
+    if forced is not None and forced.share >= 1:
+        return "The bow isn’t forced into its posts without bending it: see Posts and Bend."
     return ""
 
 
-def _forced(work: Work) -> bool:
-    """Whether hands work the bow into its sockets, by its shape as planned or as it comes off the former."""
+def _forced(work: Work) -> list[tuple[float, float, float]]:
+    """How far hands work the bow into its sockets, beyond their play, m and rad, and the share of what hands do: by its
+    shape as planned, and as it comes off the former."""
     if play_of(work) is None or not way_of(work).socketed:
-        return False
+        return []
     entry, made = entry_of(work), made_bow(work)
     off_m = (made.span_m - work.design.size.span_m) / 2
     ways = ((entry.offset_m, entry.lean_rad), (off_m, abs(made.lean_rad)))
-    return any(hands_force(work, offset_m, lean_rad) is not None for offset_m, lean_rad in ways)
+    return [found_ for each in ways if (found_ := hands_force(work, *each)) is not None]
+
+
+@dataclass(frozen=True, eq=False)
+class Forced:
+    """A bow that is worked into its posts: what that locks in, and the share of its yield that it bends it by."""
+
+    locked: Locked
+    share: float
+
+
+@found
+def forced_bow(work: Work) -> Forced | None:
+    """What is locked into a bow that is worked into its posts; None where it isn't.
+
+    The posts are held at the ground as stiff as they can be, and bend with the bow; of all ways the one that bends
+    most, leaning the one or the other way. A lean at the socket is a foot that is turned back, and stands off by as
+    much.
+    """
+    ways, model = _forced(work), model_of(work)
+    if not ways:
+        return None
+    frame, sections = replace(model.frame, ties=None), sections_of(work)
+    high_m = float(frame.nodes[model.edge, 1] - frame.nodes[0, 1])
+    tried = [
+        locked_in(frame, 2 * (off_m + sign * lean * high_m), -sign * lean)
+        for off_m, lean, _ in ways
+        for sign in (1.0, -1.0)
+    ]
+    yields = np.where(model.which == 0, *(each.yield_pa * each.elastic_m3 for each in sections))
+    shares = [float((np.abs(each.moment).max(axis=1) / yields).max()) for each in tried]
+    most = int(np.argmax(shares))
+    return Forced(tried[most], shares[most])
+
+
+def _locked(work: Work, model: Model) -> Array | None:
+    """(2, n): what presses and bends each element of a bow before any weather."""
+    forced = forced_bow(work)
+    if forced is None or len(forced.locked.axial) != model.frame.count:
+        return None
+    return np.stack([np.abs(forced.locked.axial), np.abs(forced.locked.moment).max(axis=1)])
 
 
 @found
@@ -228,6 +274,8 @@ def _judged(
     dead, cover = np.zeros((2, model.frame.count, 2))
     dead[:, 1] = -np.where(model.which == 0, *(section.weight_n_per_m for section in sections))
     cover[:, 1] = -(COVER_N_M2 * wide_m + more_n_m)
+    # What hangs there lies on it as its covers do, and holds nothing down.
+    cover = cover + hung_loads(work, model, wide_m / bays_of(work).bay_m)
     loads = np.stack([cover, *(case.per_area * wide_m for case in weather.cases)])
     factors = factors_of(weather)
     bow = Bow(
@@ -238,6 +286,7 @@ def _judged(
         efficiency=np.where(model.jointed, joint_share(work), 1.0),
         between_m=held_m(work),
         method="ultimate" if method == "eu" else "allowable",
+        locked=_locked(work, model),
     )
     found_ = analyse(bow, dead, loads, factors, [combo.calm for combo in weather.combos], floor=floor)
     if not found_.balanced:

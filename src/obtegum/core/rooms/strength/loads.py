@@ -41,7 +41,7 @@ class Weathered:
 def _us(
     told_: dict[str, float | str], outline: Outline, strip: Strip, work: Work
 ) -> tuple[list[Case], list[Worked], float]:
-    slides = told_["sides"] != "blocked"
+    slides = told_["sides"] != "blocked" and not _porous(work)
     site = asce_snow.Site(
         ground_pa=float(told_["ground_snow_pa"]),
         people=told_["use"] == "people",
@@ -71,7 +71,7 @@ def _eu(
     site = en_snow.Site(
         ground_pa=float(told_["ground_snow_pa"]),
         shelter=told_["shelter"],  # type: ignore[arg-type]
-        slides=told_["sides"] != "blocked",
+        slides=told_["sides"] != "blocked" and not _porous(work),
         own=own_factors(work),
     )
     wind = en_wind.Wind(float(told_["wind_mps"]), told_["openness"], True, own_factors(work))  # type: ignore[arg-type]
@@ -153,8 +153,28 @@ def _weathered(work: Work, outline: Outline, strip: Strip) -> Weathered | None:
         gap = least_gap(roof_pa, float(told_["ground_snow_pa"]), outline.span_m, below_m)
         if gap is not None:
             sheet.append(Worked("g", "least gap to a house alike", "stand-in", gap, "length"))
+    if method != "given" and _porous(work):
+        through = _through(work)
+        cases = [_let_through(case, through) for case in cases]
+        source = work.design.weather.open_from or "stand-in, 1 − β²"
+        sheet.append(Worked("kp", "of the wind stays on the cloth", source, through))
     high = work.design.weather.altitude_m > HIGH_M
     return Weathered(tuple(cases), combinations(method, cases, high), tuple(_sourced(work, sheet)))
+
+
+def _porous(work: Work) -> bool:
+    return work.design.weather.cover == "cloth"
+
+
+def _through(work: Work) -> float:
+    """What of the wind on a closed house stays on cloth: 1 − β² of its open share β (rule B12); all of it where it is
+    wet, iced or full of leaves."""
+    weather = work.design.weather
+    return 1.0 if weather.cloth == "full" else 1 - weather.open_share**2
+
+
+def _let_through(case: Case, share: float) -> Case:
+    return replace(case, per_area=case.per_area * share, shown=case.shown * share) if case.kind == "wind" else case
 
 
 def _sourced(work: Work, sheet: list[Worked]) -> Iterator[Worked]:

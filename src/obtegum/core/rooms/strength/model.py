@@ -49,6 +49,11 @@ class Model:
     out_m: float
     ties: tuple[tuple[str, float], ...] = ()
 
+    @property
+    def edge(self) -> int:
+        """Elements of each post."""
+        return int((len(self.which) - BOW_PIECES) // 2)
+
 
 def counted(work: Work, tube: Tube) -> Section:
     """A tube's section as it counts: its wall by its name less than that, what is taken off comes off its yield."""

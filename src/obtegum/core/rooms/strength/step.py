@@ -14,11 +14,13 @@ from obtegum.core.rooms.strength.found import (
     Judged,
     bow_found,
     end_found,
+    forced_bow,
     post_use,
     short_found,
     tied_found,
     why_unknown,
 )
+from obtegum.core.rooms.strength.hung import hung_at, hung_n
 from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
 from obtegum.core.rooms.strength.words import AID, MANY, governing, in_ground, place_words, share_text
 from obtegum.core.rooms.weather.found import method_of, stood_in
@@ -35,6 +37,10 @@ CAUTION = f"{AID} A frame without its braces and film is weaker than this: no cl
 FLAG = 1 / 60
 # Parts that the bow's tube is read in along its tape.
 READ_AT = 8
+# What one person brings in by hand, and two with a ratchet strap, N (this bench).
+HAND_N, STRAP_N = 250.0, 1500.0
+HANGS = ("strength.lines", "strength.line_kg", "strength.baskets", "strength.basket_kg", "strength.hang")
+HUNG_WHERE = {"ties": "at the ends of its tie", "runs": "where runs meet it", "crown": "at the crown"}
 LOW = "The bow whose feet stand out least"
 
 
@@ -112,8 +118,9 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "strength.wall",
             "strength.less_share",
             *(("strength.less_why",) if work.design.strength.less_share else ()),
+            *HANGS,
         ),
-        aside=("strength.joint_share", "strength.wall", "strength.less_share", "strength.less_why"),
+        aside=("strength.joint_share", "strength.wall", "strength.less_share", "strength.less_why", *HANGS),
         answers=tuple(_answers(work, judged)) if judged is not None and judged.found is not None else (),
         leads=("use", "reserve", "lift", "push", "film"),
         views=("use", "bending", "pressing", "above"),
@@ -192,6 +199,25 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
             length_answer(work, "drop", "Crown sinks", max(drop_m, 0.0), flag if drop_m > FLAG * size.span_m else ""),
             length_answer(work, "sway", "Sways", sway_m, flag if sway_m > FLAG * size.span_m else ""),
         ]
+    forced = forced_bow(work)
+    if forced is not None:
+        reading = share_text(forced.share)
+        pull = amount_text(forced.locked.pull_n, "force", work.tape.units, "up")
+        note = f"{by_whom(forced.locked.pull_n)}: {pull} at a foot, and weather starts from there"
+        answers.append(
+            Answer(
+                id="forced",
+                label="Locked in, of its yield",
+                reading=reading,
+                value=forced.share,
+                unit="share",
+                note=note,
+            )
+        )
+    hung = hung_n(work)
+    if hung:
+        note = f"{HUNG_WHERE[hung_at(work)]}; not counted where wind lifts"
+        answers.append(amount_answer(work, "hung", "Hangs on each bow", hung, "force", note))
     post = post_use(work)
     if post is not None:
         one = way_of(work).one
@@ -224,6 +250,13 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
         )
     )
     return answers
+
+
+def by_whom(pull_n: float) -> str:
+    """Who brings a foot to its post against a pull (this bench: what a hand pulls level, and two with a strap)."""
+    if pull_n <= HAND_N:
+        return "goes in by hand"
+    return "goes in with two people and a strap" if pull_n <= STRAP_N else "wants a winch, held back as it goes in"
 
 
 def _takes(work: Work) -> float:

@@ -104,6 +104,17 @@ class Weather(Decisions):
     film: Annotated[
         Literal["ask", "on", "off"], choice("Film in winter", ask="not told yet", on="stays on", off="comes off")
     ] = "ask"
+    cover: Annotated[Literal["film", "cloth"], choice("Cover", film="film or sheet", cloth="shade cloth or net")] = (
+        "film"
+    )
+    open_share: Annotated[
+        float, Number("Open, of the cloth", 0.0, 1.0, "share", hint="100 less what it shades; 0: as film")
+    ] = 0.5
+    open_from: Annotated[str, Text("Open share from", MOST, "the seller’s sheet: prints beside it")] = ""
+    cloth: Annotated[
+        Literal["full", "dry"],
+        choice("Cloth in wind", full="wet, iced or full of leaves: as film", dry="dry and clean: wind goes through"),
+    ] = "full"
     sides: Annotated[
         Literal["ask", "free", "cleared", "beside", "blocked"],
         choice(

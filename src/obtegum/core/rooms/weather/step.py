@@ -53,6 +53,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "weather.method",
             *asked,
             *(("weather.altitude_m",) if method != "given" else ()),
+            *(_cover(work) if method != "given" else ()),
             "weather.stand_in",
             *own,
         ),
@@ -64,6 +65,12 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         grips=(),
         focus=("bow", "ground", "span", "height"),
     )
+
+
+def _cover(work: Work) -> tuple[str, ...]:
+    """What is asked of the cover."""
+    cloth = work.design.weather.cover == "cloth"
+    return ("weather.cover", *(("weather.open_share", "weather.open_from", "weather.cloth") if cloth else ()))
 
 
 def _own(work: Work) -> tuple[str, ...]:

@@ -1,0 +1,95 @@
+"""What hangs on a bow, and cloth that wind goes through."""
+
+import math
+from typing import Any
+
+import numpy as np
+import pytest
+
+from obtegum.core.amount import parse_amount
+from obtegum.core.quantity import LengthError
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.strength.found import bow_found
+from obtegum.core.rooms.strength.hung import hung_at, hung_loads, hung_n
+from obtegum.core.rooms.strength.loads import weathered
+from obtegum.core.rooms.strength.model import model_of
+from tests.conftest import make_bench
+from tests.core.test_strength import told
+
+CROP = {"lines": 4, "line_kg": 12.0, "baskets": 6, "basket_kg": 5.0}
+
+
+@pytest.mark.parametrize("hang", ["runs", "ties", "crown"])
+def test_all_that_hangs_is_on_the_frame(hang: str) -> None:
+    bench = make_bench(
+        **told(), strength={**CROP, "hang": hang, "runs": 3}, braces={"bays": 2, "ties": "collar", "tie_m": 1.9}
+    )
+    model = model_of(bench)
+    loads = hung_loads(bench, model, 1.0)
+    # 4 lines of 12 kg and 6 baskets of 5 kg: 78 kg.
+    assert hung_n(bench) == pytest.approx(78 * 9.80665)
+    assert -(loads[:, 1] * model.frame.lengths).sum() == pytest.approx(78 * 9.80665)
+    assert np.abs(loads[:, 0]).max() == 0
+    # Half of a bay hangs half of the lines on the end bow, and all of its baskets.
+    half = hung_loads(bench, model, 0.5)
+    assert -(half[:, 1] * model.frame.lengths).sum() == pytest.approx((24 + 30) * 9.80665)
+    places = {"runs": 3, "ties": 2, "crown": 1}
+    assert (np.abs(loads[:, 1]) > 0).sum() == 2 * places[hang]
+
+
+def test_without_collars_nothing_hangs_from_them() -> None:
+    assert hung_at(make_bench(**told(), strength={**CROP, "hang": "ties"})) == "runs"
+
+
+def test_a_crop_never_makes_a_bow_use_less_under_what_lies_on_it() -> None:
+    shares = []
+    for count in (0, 10, 30):
+        judged = bow_found(make_bench(**told(), strength={"baskets": count, "basket_kg": 8.0, "hang": "crown"}))
+        assert judged is not None and judged.found is not None
+        shares.append(judged.ratio)
+    assert shares == sorted(shares)
+    assert shares[-1] > shares[0]
+
+
+def test_a_mass_overhead_wants_its_unit() -> None:
+    assert parse_amount("12 kg", "hung", "feet") == 12.0
+    assert parse_amount("10 lb", "hung", "metric") == pytest.approx(4.5359237)
+    with pytest.raises(LengthError, match="lb or kg"):
+        parse_amount("12", "hung", "metric")
+
+
+def cloth(**changes: Any) -> dict[str, Any]:
+    return told(cover="cloth", **changes)
+
+
+def test_cloth_lets_wind_through_by_its_open_share() -> None:
+    film, full, dry = (
+        weathered(make_bench(**parts)) for parts in (told(), cloth(), cloth(cloth="dry", open_share=0.6))
+    )
+    assert film and full and dry
+    for one, other, through in zip(film.cases, full.cases, dry.cases, strict=False):
+        if one.kind == "wind":
+            # Wet or iced it is as film; dry 1 − 0.6² of it stays.
+            np.testing.assert_allclose(other.per_area, one.per_area)
+            np.testing.assert_allclose(through.per_area, 0.64 * one.per_area)
+    said = next(each for each in dry.sheet if each.symbol == "kp")
+    assert said.value == pytest.approx(0.64)
+    assert "stand-in" in said.clause
+
+
+def test_more_open_never_raises_wind_and_snow_lies_on_cloth_as_on_a_rough_roof() -> None:
+    pushes = []
+    for share in (0.0, 0.3, 0.6, 0.9, 1.0):
+        weather = weathered(make_bench(**cloth(cloth="dry", open_share=share)))
+        assert weather is not None
+        pushes.append(max(float(np.abs(case.per_area).max()) for case in weather.cases if case.kind == "wind"))
+    assert pushes == sorted(pushes, reverse=True)
+    assert pushes[-1] == 0
+    film, net = (weathered(make_bench(**parts)) for parts in (told(), cloth()))
+    assert film and net
+    lies = [
+        sum(float(-(case.per_area[:, 1]).sum()) for case in each.cases if case.name.startswith("even"))
+        for each in (film, net)
+    ]
+    assert lies[1] >= lies[0] > 0
+    assert math.isfinite(bays_of(make_bench(**cloth())).bay_m)
