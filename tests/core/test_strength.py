@@ -16,7 +16,7 @@ from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.strength.diagrams import bending, pressing
-from obtegum.core.rooms.strength.found import bow_found, end_found, joint_share, post_use, short_found
+from obtegum.core.rooms.strength.found import bow_found, end_found, joint_share, post_use, short_found, why_unknown
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
 from obtegum.core.rooms.strength.step import verdicts
@@ -249,10 +249,12 @@ def test_slid_snow_pushes_the_sides_in_unless_it_is_cleared() -> None:
     assert "stand-in" in " ".join(each.note for step in apart.steps for each in step.answers if step.id == "weather")
 
 
-def test_plastic_is_not_known_and_says_what_to_do() -> None:
+def test_plastic_never_holds_under_snow_and_says_what_to_do() -> None:
     found = verdict(make_plan(bows__tube="pvc-1", weather=TOLD), "frame")
-    assert found.level == "unknown"
-    assert "clear snow" in found.sentence
+    assert found.level == "fails"
+    assert "No code rates it for snow: clear it" in found.sentence
+    # What its feet ask for isn't reckoned.
+    assert "plastic" in why_unknown(make_bench(bows__tube="pvc-1", weather=TOLD))
 
 
 def test_remedies_are_tried_whole_before_they_are_offered() -> None:

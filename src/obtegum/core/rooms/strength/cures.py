@@ -38,6 +38,8 @@ def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
     yield from ((chosen("size.shape", kind),) for kind in ("gothic", "three_centred") if kind != size.shape.kind)
     if design.weather.sides == "free":
         yield (chosen("weather.sides", "cleared"),)
+    if design.weather.cover == "film" and design.weather.method != "given":
+        yield (chosen("weather.cover", "cloth"), chosen("weather.cloth", "dry"))
     if design.weather.film == "on":
         yield (chosen("weather.film", "off"),)
 

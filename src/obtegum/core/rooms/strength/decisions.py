@@ -22,6 +22,16 @@ class Strength(Decisions):
         float, Number("Taken off for rust or dents", 0.0, 0.8, "share", hint="old or unknown tube")
     ] = 0.0
     less_why: Annotated[str, Text("Why", 120, "prints")] = ""
+    plastic: Annotated[
+        Literal["sprung", "heated"],
+        choice("Plastic pipe was", sprung="sprung into shape, cold", heated="bent hot: no spring left"),
+    ] = "sprung"
+    season: Annotated[
+        Literal["new", "later"], choice("It has stood", new="not yet: its first days", later="a season and more")
+    ] = "new"
+    hot_c: Annotated[
+        float, Number("Pipe gets as warm as", -20.0, 75.0, "temperature", hint="dark pipe in sun: 10 °C over the air")
+    ] = 23.0
     lines: Annotated[int, Number("Trellis lines along the house", 0, 60, "count")] = 0
     line_kg: Annotated[
         float, Number("Each puts on a bow", 0.0, 500.0, "hung", hint="wet, in full crop: what hangs in one bay")

@@ -87,7 +87,7 @@ def why_unknown(work: Work) -> str:
     if open_ and told(work) is None:
         return open_[0].words
     if any(tube.material != "steel" for tube in (bow_tube(work), post_tube(work))):
-        return "The strength of plastic pipe is not reckoned yet: clear snow, prop it, or take the film off."
+        return "What plastic pipe asks of what holds it isn’t reckoned: clear snow, prop it, or take the cover off."
     forced = forced_bow(work)
     if forced is not None and forced.share >= 1:
         return "The bow isn’t forced into its posts without bending it: see Posts and Bend."

@@ -22,7 +22,8 @@ from obtegum.core.rooms.strength.found import (
 )
 from obtegum.core.rooms.strength.hung import hung_at, hung_n
 from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
-from obtegum.core.rooms.strength.words import AID, MANY, governing, in_ground, place_words, share_text
+from obtegum.core.rooms.strength.plastic import Plastic, plastic_found
+from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, governing, in_ground, place_words, share_text
 from obtegum.core.rooms.weather.found import method_of, stood_in
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, Standing, StepPlan, Told
@@ -37,8 +38,13 @@ CAUTION = f"{AID} A frame without its braces and film is weaker than this: no cl
 FLAG = 1 / 60
 # Parts that the bow's tube is read in along its tape.
 READ_AT = 8
+# Weight of settled snow, N/m³, 200 kg/m³; from which on no allowance is left.
+SETTLED_N_M3, NONE_LEFT = 200 * 9.80665, 99.0
+# Less snow than this is none, m.
+FINGER_M = 0.02
 # What one person brings in by hand, and two with a ratchet strap, N (this bench).
 HAND_N, STRAP_N = 250.0, 1500.0
+PLASTIC = ("strength.plastic", "strength.season", "strength.hot_c")
 HANGS = ("strength.lines", "strength.line_kg", "strength.baskets", "strength.basket_kg", "strength.hang")
 HUNG_WHERE = {"ties": "at the ends of its tie", "runs": "where runs meet it", "crown": "at the crown"}
 LOW = "The bow whose feet stand out least"
@@ -53,7 +59,9 @@ def _held(work: Work) -> str:
 
 def verdicts(work: Work) -> list[Verdict]:
     """Does the bow stand up to the weather; and the end bow, where that is worse."""
-    judged = bow_found(work)
+    judged, plastic = bow_found(work), plastic_found(work)
+    if plastic is not None:
+        return [_plastic(work, plastic)]
     if judged is None:
         return [_verdict("unknown", f"Strength isn’t known. {why_unknown(work)}", "not known", None, "bow")]
     if judged.found is None:
@@ -91,6 +99,31 @@ def _verdict(level: object, sentence: str, number: str, ratio: float | None, par
     )
 
 
+def _plastic(work: Work, plastic: Plastic) -> Verdict:
+    """Plastic pipe: under snow at best tight, and never without its habit."""
+    units, ratio = work.tape.units, plastic.ratio
+    level = judge(ratio, work.rules.holds_to)
+    if level == "holds" and plastic.snow_pa > 0:
+        level = "tight"
+    rated = amount_text(plastic.rated_pa, "pressure", units, "down")
+    lies = amount_text(plastic.snow_pa, "pressure", units, "up")
+    allowed = f"uses {share_text(plastic.use)} of its allowance in {plastic.used_in}"
+    if not plastic.left:
+        allowed = "springing leaves nothing of its allowance"
+    elif plastic.use >= NONE_LEFT:
+        allowed = f"gives way in {plastic.used_in}"
+    deep_m = plastic.rated_pa / SETTLED_N_M3
+    clear = f"at {work.about(deep_m)} of settled snow" if deep_m >= FINGER_M else "before any lies"
+    made_up = f"{MADE_UP} " if stood_in(work) else ""
+    sentence = (
+        f"{made_up}Plastic pipe: {allowed}; comes to {share_text(plastic.yields)} of its yield in {plastic.yields_in}; "
+        f"at half of its yield under {rated} of even snow, where {lies} lies. No code rates it for snow: clear it "
+        f"{clear}, prop it, or take the cover off. {AID}"
+    )
+    number = share_text(min(ratio, 99.0))
+    return _verdict(level, sentence, number, ratio, "bow")
+
+
 def stands(work: Work, found: list[Verdict]) -> Standing:
     """What the step is called, and how far it has come."""
     level = found[0].level
@@ -118,6 +151,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "strength.wall",
             "strength.less_share",
             *(("strength.less_why",) if work.design.strength.less_share else ()),
+            *(PLASTIC if bow_tube(work).material == "plastic" else ()),
             *HANGS,
         ),
         aside=("strength.joint_share", "strength.wall", "strength.less_share", "strength.less_why", *HANGS),
@@ -149,6 +183,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 
 def _next(work: Work, judged: Judged | None) -> str:
     reason = why_unknown(work)
+    if judged is None and plastic_found(work) is not None:
+        return "Hold spacing, pipe or height and watch what snow it is rated for; write the habit on the door."
     if judged is None:
         return f"{reason} Weather asks for it." if reason.endswith("?") else reason
     if stood_in(work):

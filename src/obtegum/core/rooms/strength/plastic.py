@@ -1,0 +1,169 @@
+"""Plastic pipe in weather: three figures that are told together, as none of them alone says what it bears (rule B14).
+
+What is left of the allowance beside what springing locked in; the share of yield that both come to; the even snow at
+which that is half. PVC of ASTM D1784, class 12454; lasting loads on its slow modulus; stresses that hardly fade in days
+fade to 0.4 in a season. This bench's choice: no code rates it for snow.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from obtegum.core.found import found
+from obtegum.core.frame.buckling import critical_factors
+from obtegum.core.frame.section import Section, round_section
+from obtegum.core.frame.solve import Frame, first_order, loads_on
+from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.rooms.strength.found import COVER_N_M2, factors_of
+from obtegum.core.rooms.strength.hung import hung_loads
+from obtegum.core.rooms.strength.loads import Weathered, weathered
+from obtegum.core.rooms.strength.model import Model, counted, model_of
+from obtegum.core.rooms.weather.found import method_of
+from obtegum.core.weather.pressure import from_snow
+from obtegum.core.work import Work
+
+__all__ = ["Plastic", "locked_pa", "plastic_found", "warmth"]
+
+Array = NDArray[np.float64]
+# Moduli at once and for good, Pa; allowances at once and for good; yield (rule B14; ASTM D1784).
+SHORT_PA, LASTING_PA, SHORT_ALLOWED, LASTING_ALLOWED, YIELD_PA = 2.76e9, 0.97e9, 13.8e6, 6.9e6, 48.3e6
+PVC_N_M3 = 1400 * 9.80665
+# What a season leaves of a stress that is locked in; what of strength warmth leaves, °C.
+FADED = 0.4
+WARM = ((23.0, 1.0), (32.0, 0.75), (38.0, 0.62), (49.0, 0.4), (60.0, 0.22))
+PARTIAL, LIGHT = 1.5, 0.9
+# Share of yield that snow is rated by, and the most that is looked for, Pa.
+RATED, MOST_PA, HALVINGS = 0.5, 10_000.0, 40
+NEVER = 99.0
+
+
+@dataclass(frozen=True, slots=True)
+class Plastic:
+    """The three figures, and what governs: use of the allowance (99 where springing leaves none), share of yield in all
+    weather and in wind alone, even snow at which it is rated, Pa, and the even snow that lies there, Pa; what springing
+    locks in, Pa, and whether it leaves any allowance."""
+
+    use: float
+    used_in: str
+    yields: float
+    yields_in: str
+    wind_yields: float
+    rated_pa: float
+    snow_pa: float
+    locked_pa: float
+    left: bool
+
+    @property
+    def ratio(self) -> float:
+        """What it is graded by: the snow that lies over the snow it is rated for, or its yield in wind over half."""
+        snow = self.snow_pa / self.rated_pa if self.rated_pa > 0 else NEVER if self.snow_pa > 0 else 0.0
+        return min(max(snow, self.wind_yields / RATED), NEVER)
+
+
+def warmth(hot_c: float) -> float:
+    """What of its strength a pipe has that is so warm: 1 to 23 °C, 0 well beyond 60."""
+    return float(np.interp(hot_c, [c for c, _ in WARM] + [75.0], [share for _, share in WARM] + [0.0]))
+
+
+def locked_pa(work: Work) -> float:
+    """The largest stress that springing locks in, E·OD·κ/2, Pa, as it is by now; none in pipe that was bent hot."""
+    told, bow = work.design.strength, centre_line(work)
+    if told.plastic == "heated":
+        return 0.0
+    tightest = min((segment.radius_m for segment in bow.segments if hasattr(segment, "radius_m")), default=np.inf)
+    faded = FADED if told.season == "later" else 1.0
+    return float(SHORT_PA * bow_tube(work).od_m / 2 / tightest * faded)
+
+
+def _framed(work: Work, model: Model, modulus_pa: float) -> tuple[Frame, Section]:
+    tube = bow_tube(work)
+    own = round_section(tube.od_m, tube.wall_m, YIELD_PA, modulus_pa)
+    post = counted(work, post_tube(work))
+    if post_tube(work).material == "plastic":
+        post = round_section(post_tube(work).od_m, post_tube(work).wall_m, YIELD_PA, modulus_pa)
+    mine = model.which == 0
+    frame = Frame(
+        model.frame.nodes,
+        np.where(mine, own.area_m2, post.area_m2),
+        np.where(mine, own.inertia_m4, post.inertia_m4),
+        np.where(mine, own.elastic_pa, post.elastic_pa),
+        model.frame.held,
+    )
+    return frame, own
+
+
+def _stress(frame: Frame, own: Section, model: Model, loads: Array, factors: Array) -> Array:
+    """(c,): the largest stress in the bow's own pipe, second order estimated, Pa; endless where it gives way."""
+    plain = first_order(frame, loads_on(frame, loads))
+    axial = np.tensordot(factors, plain.axial, axes=1)
+    moment = np.abs(np.tensordot(factors, plain.moment, axes=1)).max(axis=2)
+    factor = critical_factors(frame, axial)
+    grows = np.where(factor > 1, 1 / np.maximum(1 - 1 / np.maximum(factor, 1 + 1e-9), 1e-9), np.inf)
+    mine = model.which == 0
+    stress = np.abs(axial)[:, mine] / own.area_m2 + grows[:, None] * moment[:, mine] / own.elastic_m3
+    return np.asarray(stress.max(axis=1))
+
+
+def _cases(work: Work, model: Model, weather: Weathered, own: Section) -> Array:
+    wide_m = bays_of(work).bay_m
+    dead, cover = np.zeros((2, model.frame.count, 2))
+    dead[:, 1] = -own.area_m2 * PVC_N_M3
+    cover[:, 1] = -COVER_N_M2 * wide_m
+    cover = cover + hung_loads(work, model, 1.0)
+    return np.stack([dead, cover, *(case.per_area * wide_m for case in weather.cases)])
+
+
+@found
+def plastic_found(work: Work) -> Plastic | None:
+    """The three figures of an ordinary bow; None while the weather isn't known, or the bow isn't plastic."""
+    weather, model = weathered(work), model_of(work)
+    if weather is None or bow_tube(work).material != "plastic":
+        return None
+    eu = method_of(work) == "eu"
+    factors = factors_of(weather, 1 / PARTIAL, dead=1.0, light=LIGHT) if eu else factors_of(weather)
+    snowy = np.array(
+        [any(weather.cases[place].kind != "wind" for place, _ in combo.parts) for combo in weather.combos], dtype=bool
+    )
+    words, warm, locked = [combo.words for combo in weather.combos], warmth(work.design.strength.hot_c), locked_pa(work)
+    lasting, own = _framed(work, model, LASTING_PA)
+    short, _ = _framed(work, model, SHORT_PA)
+    loads = _cases(work, model, weather, own)
+    stress = np.where(snowy, _stress(lasting, own, model, loads, factors), _stress(short, own, model, loads, factors))
+    allowed = np.where(snowy, LASTING_ALLOWED, SHORT_ALLOWED) * warm - locked
+    use = np.where(allowed > 0, stress / np.maximum(allowed, 1.0), NEVER)
+    yields = (locked + stress) / max(YIELD_PA * warm, 1.0)
+    most, worst = int(np.argmax(use)), int(np.argmax(yields))
+    lies = [case for case in weather.cases if case.name == "even"]
+    return Plastic(
+        use=min(float(use[most]), NEVER),
+        used_in=words[most],
+        yields=min(float(yields[worst]), NEVER),
+        yields_in=words[worst],
+        wind_yields=min(float(yields[~snowy].max(initial=0.0)), NEVER),
+        rated_pa=_rated(work, model, lasting, own, loads[:2], locked, warm),
+        snow_pa=max((float(case.shown.max(initial=0.0)) for case in lies), default=0.0),
+        locked_pa=locked,
+        left=bool((allowed > 0).all()),
+    )
+
+
+def _rated(work: Work, model: Model, frame: Frame, own: Section, dead: Array, locked: float, warm: float) -> float:
+    """Even snow on plan at which what is locked in and what it bends come to half of the yield, Pa; rounded down."""
+    outline = model.outline
+    snow = from_snow(outline, "even", "", "", np.where(outline.roof, 1.0, 0.0)).per_area * bays_of(work).bay_m
+    loads = np.concatenate([dead, snow[None]])
+
+    def too_much(pressure_pa: float) -> bool:
+        stress = _stress(frame, own, model, loads, np.array([[1.0, 1.0, pressure_pa]]))[0]
+        return bool(locked + stress > RATED * YIELD_PA * warm)
+
+    if too_much(0.0):
+        return 0.0
+    low, high = 0.0, MOST_PA
+    for _ in range(HALVINGS):
+        middle = (low + high) / 2
+        low, high = (low, middle) if too_much(middle) else (middle, high)
+    return low
