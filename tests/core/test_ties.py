@@ -131,8 +131,10 @@ def test_every_bow_tied_is_judged_tied_and_each_second_one_both_ways() -> None:
     assert alone and tied_all and other and with_tie
     # Drilled or not, a tie through the crown's sinking relieves this bow; the untied one of two isn't relieved.
     assert tied_all.ratio < other.ratio
-    assert with_tie.ratio == pytest.approx(tied_all.ratio, rel=1e-9)
-    assert tied_all.found is not None
+    assert tied_all.found is not None and with_tie.found is not None
+    # It is looked at as far as it could be worse; what pulls its ties is what pulls those of a house with all.
+    assert with_tie.ratio <= other.ratio
+    np.testing.assert_allclose(with_tie.found.pulls, tied_all.found.pulls, rtol=1e-9)
     assert tied_all.found.pulls.shape[1] == 4
     assert [name for name, _ in tied_all.model.ties] == ["collar", "collar", "strut", "strut"]
 

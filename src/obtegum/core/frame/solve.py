@@ -12,7 +12,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 from scipy.linalg import cho_solve_banded, cholesky_banded, eigh
-from scipy.linalg.lapack import dpbsv, dpotrf, dpotrs
+from scipy.linalg.lapack import dgbsv, dpbsv, dpbtrf, dpotrf
 
 from obtegum.core.frame.element import BENDING, SWAYING
 from obtegum.core.frame.ties import Ties
@@ -195,18 +195,27 @@ class Frame:
         return whole
 
     def bent_by(self, bands: Array, asked: Array) -> Array | None:
-        """(3n + 3,): displacements under forces with a stiffness told by its bands; None where it isn't positive."""
+        """(3n + 3,): displacements under forces with a stiffness told by its bands; None where it isn't positive, which
+        is not asked for of a frame with ties: see `rests`."""
         if self.ties is None:
             _, solution, info = dpbsv(bands, asked, overwrite_ab=True)
             return solution.ravel() if info == 0 else None
-        _, solution, info = dpbsv(bands, np.column_stack([asked, self.unit_ties]))
-        if info == 0:
-            return self.held_back(solution[:, :1], solution[:, 1:]).ravel()
-        # Past what the frame bears alone, its ties may hold it yet.
-        factor, info = dpotrf(self._with_ties(_dense(bands)), lower=True)
+        # Past what the frame bears alone its ties may hold it yet, so its bands needn't be positive.
+        whole = np.zeros((3 * BANDS + 1, bands.shape[1]))
+        whole[BANDS : 2 * BANDS + 1] = bands
+        for off in range(1, BANDS + 1):
+            whole[2 * BANDS + off, :-off] = bands[BANDS - off, off:]
+        _, _, solution, info = dgbsv(BANDS, BANDS, whole, np.column_stack([asked, self.unit_ties]))
         if info != 0:
             return None
-        return np.asarray(dpotrs(factor, asked, lower=True)[0]).ravel()
+        return self.held_back(solution[:, :1], solution[:, 1:]).ravel()
+
+    def rests(self, axial: Array) -> bool:
+        """Whether the frame with its ties is stable under axial forces (n,), N: it is where it is without them."""
+        bands = self.banded(axial[None])[0]
+        if dpbtrf(bands)[1] == 0:
+            return True
+        return bool(dpotrf(self._with_ties(_dense(bands)), lower=True)[1] == 0)
 
     def banded(self, axial: Array) -> Array:
         """(c, 6, 3n + 3): upper bands of the stiffness under axial forces (c, n), N, what is held taken out."""
@@ -374,6 +383,9 @@ def second_order(frame: Frame, loads: Loads, begin: Array) -> Solved:
         axial[which] = now
         open_[which[done]] = False
     stands &= ~open_
+    if frame.ties is not None:
+        for case in np.flatnonzero(stands):
+            stands[case] = frame.rests(used[case])
     return _found(frame, moved, loads, used, stands)
 
 

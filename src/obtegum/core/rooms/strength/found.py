@@ -167,9 +167,12 @@ def end_found(work: Work) -> Judged | None:
 
 @found
 def tied_found(work: Work) -> Judged | None:
-    """A bow with its tie, where not each one has it: it bears its whole bay. None otherwise."""
+    """A bow with its tie, where not each one has it: it bears its whole bay. None otherwise. Solved as far as it could
+    be worse than one without."""
     model = tied_model(work)
-    return None if model is None else _judged(work, model, tied_weathered(work), bays_of(work).bay_m)
+    if model is None:
+        return None
+    return _judged(work, model, tied_weathered(work), bays_of(work).bay_m, floor=_floor(work))
 
 
 @found
