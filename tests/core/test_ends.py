@@ -564,3 +564,16 @@ def test_studs_of_tube_by_hand() -> None:
     house = make_house(**framed(stand="tube"))
     assert "isn’t notched" in refused(house, ("ends.front.head", "notch")).troubles[0].sentence
     assert "plastic" in refused(house, ("ends.front.stud_tube", "pvc-1")).troubles[0].sentence
+
+
+def test_what_is_read_on_site_refuses_no_end() -> None:
+    # As high as the bow lets it be; then both front posts read further apart, and the bow comes down.
+    house = make_house(size__span_m=4.4, size__shape=SHAPES[0], **framed(door="swing", wide_m=1.0, high_m=1.0))
+    error = refused(house, ("ends.front.high_m", "4 m")).troubles[0]
+    assert error.nearest is not None
+    high = changed(house, ("ends.front.high_m", error.nearest))
+    read = SiteRecord.model_validate({"row": {name: {"gap_m": 0.0} for name in ("L1", "R1")}})
+    plan = plan_house(high, read, default_catalogue())
+    said = verdict(plan, "header-built-front")
+    assert said.level == "fails"
+    assert "meets the bow" in said.sentence

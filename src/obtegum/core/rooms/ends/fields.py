@@ -12,7 +12,7 @@ from obtegum.core.numbers import begin_in
 from obtegum.core.quantity import INCH_M, Units
 from obtegum.core.rooms.ends.decisions import MOST_OPENINGS, SIDES, EndWall, Opening, Side
 from obtegum.core.rooms.ends.openings import opened
-from obtegum.core.rooms.ends.outline import half_m
+from obtegum.core.rooms.ends.outline import planned_half_m
 from obtegum.core.rooms.runs.tube import board_options, usual_or_told
 from obtegum.core.trouble import DesignError
 from obtegum.core.work import Work
@@ -97,7 +97,7 @@ def _found_left(side: Side, begun: dict[str, Any], job: Job) -> float | None:
     more = end.model_copy(update={"openings": (*end.openings, Opening.model_validate(begun))})
     work = _with(side, more, job)
     try:
-        return next((one.left + half_m(work, side) for one in reversed(opened(work, side))), None)
+        return next((one.left + planned_half_m(work) for one in reversed(opened(work, side))), None)
     except DesignError:
         return None
 

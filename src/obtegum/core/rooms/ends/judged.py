@@ -8,7 +8,7 @@ from obtegum.core.quantity import area_text
 from obtegum.core.rooms.ends.air import air_of
 from obtegum.core.rooms.ends.blown import Blown, Most, bow_pushed, wind_on
 from obtegum.core.rooms.ends.decisions import SIDES, Side
-from obtegum.core.rooms.ends.outline import end_of
+from obtegum.core.rooms.ends.outline import as_built, end_of, sizes, under
 from obtegum.core.rooms.ends.passing import passing
 from obtegum.core.rooms.ends.wall import wall_of
 from obtegum.core.rooms.soil.found import why_no_ground
@@ -34,7 +34,27 @@ def _of_end(work: Work, side: Side) -> Iterator[Verdict]:
     blown = wind_on(work, side)
     if blown is not None:
         yield from _blown(work, side, blown)
+    yield from _built(work, side)
     yield from _passes(work, side)
+
+
+def _built(work: Work, side: Side) -> Iterator[Verdict]:
+    """Whether headers still go under the end bow as its posts stand."""
+    if as_built(work, side) is None:
+        return
+    wide = sizes(work, side)[0]
+    for each in wall_of(work, side).openings:
+        clear = [under(work, side, x) for x in (each.left, each.right)]
+        short = each.high + wide - min(0.0 if high is None else high for high in clear)
+        if short > 1e-6:
+            named = "door" if each.name == "door" else f"opening {each.name}"
+            lower = work.say(short, "up")
+            sentence = f"As the posts of the {side} stand, the header of the {named} meets the bow: {lower} lower."
+            part = f"opening:{each.name}"
+            yield verdict_on(
+                "ends", f"header-built-{side}", f"Header as built, {side}", "fails", sentence, lower, "", None, part
+            )
+            return
 
 
 def _percent(share: float) -> str:

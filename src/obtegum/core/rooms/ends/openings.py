@@ -1,4 +1,5 @@
-"""Where each opening of an end is: under the bow, clear of the others, and what refuses one that can't be there."""
+"""Where each opening of an end is: under the bow as planned, clear of the others, and what refuses one that can't be
+there. What was measured on site refuses none: sticks are cut to it, and the verdicts say where it no longer fits."""
 
 from collections.abc import Iterator
 from dataclasses import dataclass
@@ -9,7 +10,7 @@ from typing import Literal
 from obtegum.core.found import found
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.ends.decisions import WALKED, EndWall, Opening, Side
-from obtegum.core.rooms.ends.outline import end_of, half_m, refusal, sizes, top_cut, under
+from obtegum.core.rooms.ends.outline import end_of, planned_half_m, planned_under, refusal, sizes
 from obtegum.core.work import Work
 
 __all__ = ["Opened", "bay_m", "door_of", "opened"]
@@ -62,7 +63,7 @@ def _path(side: Side, name: str) -> str:
 
 def bay_m(work: Work, side: Side) -> float:
     """Clear between two even studs, m."""
-    inside = 2 * half_m(work, side) - bow_tube(work).od_m
+    inside = 2 * planned_half_m(work) - bow_tube(work).od_m
     count = max(ceil(inside / end_of(work, side).apart_m - 1e-9), 1)
     return inside / count - sizes(work, side)[0]
 
@@ -101,7 +102,7 @@ def _opened(work: Work, side: Side) -> tuple[Opened, ...]:
         if each.left_m is None:
             placed[name] = _found_place(work, side, name, each, tuple(placed.values()))
         else:
-            placed[name] = _as_told(work, side, name, each, each.left_m - half_m(work, side))
+            placed[name] = _as_told(work, side, name, each, each.left_m - planned_half_m(work))
             _under_bow(work, side, placed[name])
     for one, other in combinations(placed.values(), 2):
         _apart(work, side, one, other)
@@ -115,10 +116,10 @@ def _as_told(work: Work, side: Side, name: str, each: Opening, left: float) -> O
 
 def _door(work: Work, side: Side, end: EndWall) -> Opened:
     wide, path = sizes(work, side)[0], f"ends.{side}"
-    left = -end.wide_m / 2 if end.left_m is None else end.left_m - half_m(work, side)
+    left = -end.wide_m / 2 if end.left_m is None else end.left_m - planned_half_m(work)
     door = Opened("door", end.door, left, left + end.wide_m, 0.0, end.high_m)
-    if any(top_cut(work, side, x, wide) is None for x in (door.left - wide / 2, door.right + wide / 2)):
-        room = 2 * half_m(work, side) - bow_tube(work).od_m - 2 * wide
+    if any(planned_under(work, x) is None for x in (door.left - wide, door.right + wide)):
+        room = 2 * planned_half_m(work) - bow_tube(work).od_m - 2 * wide
         sentence = "The doorway doesn’t fit between the feet of the bow, with a jamb at each side."
         if end.left_m is None:
             raise refusal(f"{path}.wide_m", f"{sentence} The most is", max(room, 0.0), work)
@@ -131,7 +132,7 @@ def _door(work: Work, side: Side, end: EndWall) -> Opened:
 
 def _highest(work: Work, side: Side, each: Opened) -> float:
     """How high an opening can reach with its header's corners under the bow, and its roll, m."""
-    corners = [under(work, side, x) for x in (each.left, each.right)]
+    corners = [planned_under(work, x) for x in (each.left, each.right)]
     room = sizes(work, side)[0] + (ROLL_M if each.what == "rollup" else 0.0)
     return min((-1.0 if high is None else high for high in corners), default=0.0) - room
 
@@ -167,7 +168,7 @@ def _slides(work: Work, side: Side, door: Opened, end: EndWall) -> None:
 
 
 def _leaf_goes(work: Work, side: Side, door: Opened, sign: int) -> bool:
-    high = under(work, side, door.left - door.wide_m if sign < 0 else door.right + door.wide_m)
+    high = planned_under(work, door.left - door.wide_m if sign < 0 else door.right + door.wide_m)
     return high is not None and high >= door.high
 
 
@@ -193,7 +194,7 @@ def _found_place(work: Work, side: Side, name: str, each: Opening, others: tuple
 
 
 def _lefts(work: Work, side: Side, each: Opening) -> Iterator[float]:
-    half = half_m(work, side)
+    half = planned_half_m(work)
     for step in range(int(half / TRIED_M) + 1):
         for sign in (-1, 1) if step else (1,):
             yield sign * step * TRIED_M - each.wide_m / 2

@@ -21,6 +21,8 @@ __all__ = [
     "end_of",
     "front_bow",
     "half_m",
+    "planned_half_m",
+    "planned_under",
     "refusal",
     "sizes",
     "stock_of",
@@ -115,6 +117,16 @@ def sizes(work: Work, side: Side) -> tuple[float, float]:
         return tube.od_m, tube.od_m
     narrow = end_of(work, side).stand == "edge"
     return (board.thick_m, board.wide_m) if narrow else (board.wide_m, board.thick_m)
+
+
+def planned_half_m(work: Work) -> float:
+    """From the middle of the house to the middle of its posts as planned, m."""
+    return work.design.size.span_m / 2
+
+
+def planned_under(work: Work, x: float) -> float | None:
+    """How high the inner face of a bow is over a place across as planned, m; None where it isn't inside the bow."""
+    return under_m(centre_line(work), bow_tube(work).od_m / 2, x)
 
 
 def under(work: Work, side: Side, x: float) -> float | None:
