@@ -252,7 +252,7 @@ def test_slid_snow_pushes_the_sides_in_unless_it_is_cleared() -> None:
 def test_plastic_never_holds_under_snow_and_says_what_to_do() -> None:
     found = verdict(make_plan(bows__tube="pvc-1", weather=TOLD), "frame")
     assert found.level == "fails"
-    assert "No code rates it for snow: clear it" in found.sentence
+    assert "No code rates it: clear it" in found.sentence
     # What its feet ask for isn't reckoned.
     assert "plastic" in why_unknown(make_bench(bows__tube="pvc-1", weather=TOLD))
 

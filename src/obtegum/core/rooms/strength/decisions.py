@@ -30,7 +30,8 @@ class Strength(Decisions):
         Literal["new", "later"], choice("It has stood", new="not yet: its first days", later="a season and more")
     ] = "new"
     hot_c: Annotated[
-        float, Number("Pipe gets as warm as", -20.0, 75.0, "temperature", hint="dark pipe in sun: 10 °C over the air")
+        float,
+        Number("Pipe gets as warm as", -20.0, 75.0, "temperature", hint="dark pipe: warmer than the air"),
     ] = 23.0
     lines: Annotated[int, Number("Trellis lines along the house", 0, 60, "count")] = 0
     line_kg: Annotated[

@@ -18,8 +18,24 @@ ROOM = Room(
     views={"use": use, "bending": bending, "pressing": pressing},
     told=load_drawings,
     cures=CURES,
-    down=frozenset({"reserve", "bends_at", "film_holds"}),
-    up=frozenset({"use", "post_use", "forced", "hung", "lift", "down", "push", "bent", "pressed", "drop", "sway"}),
+    down=frozenset({"rated", "reserve", "bends_at", "film_holds"}),
+    up=frozenset(
+        {
+            "use",
+            "yields",
+            "sprung",
+            "post_use",
+            "forced",
+            "hung",
+            "lift",
+            "down",
+            "push",
+            "bent",
+            "pressed",
+            "drop",
+            "sway",
+        }
+    ),
     nearest=frozenset({"stands_out", "weathers"}),
     tables=TABLES,
     pages=(

@@ -114,11 +114,13 @@ def _plastic(work: Work, plastic: Plastic) -> Verdict:
         allowed = f"gives way in {plastic.used_in}"
     deep_m = plastic.rated_pa / SETTLED_N_M3
     clear = f"at {work.about(deep_m)} of settled snow" if deep_m >= FINGER_M else "before any lies"
+    comes = f"{share_text(plastic.yields)} of its yield in {plastic.yields_in}"
+    if plastic.yields >= MANY:
+        comes = f"it gives way in {plastic.yields_in}"
     made_up = f"{MADE_UP} " if stood_in(work) else ""
     sentence = (
-        f"{made_up}Plastic pipe: {allowed}; comes to {share_text(plastic.yields)} of its yield in {plastic.yields_in}; "
-        f"at half of its yield under {rated} of even snow, where {lies} lies. No code rates it for snow: clear it "
-        f"{clear}, prop it, or take the cover off. {AID}"
+        f"{made_up}Plastic pipe: {allowed}; {comes}; half of its yield at {rated} of even snow, where {lies} lies. No "
+        f"code rates it: clear it {clear}, prop it, or take the cover off. {AID}"
     )
     number = share_text(min(ratio, 99.0))
     return _verdict(level, sentence, number, ratio, "bow")
@@ -155,8 +157,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *HANGS,
         ),
         aside=("strength.joint_share", "strength.wall", "strength.less_share", "strength.less_why", *HANGS),
-        answers=tuple(_answers(work, judged)) if judged is not None and judged.found is not None else (),
-        leads=("use", "reserve", "lift", "push", "film"),
+        answers=tuple(_plastic_answers(work) if judged is None else _answers(work, judged)),
+        leads=("use", "yields", "rated", "reserve", "lift", "push", "film"),
         views=("use", "bending", "pressing", "above"),
         strips=("use",),
         grips=("bows.max_spacing_m", "size.shape.height_m", "size.shape.leg_m", "size.span_m"),
@@ -194,9 +196,30 @@ def _next(work: Work, judged: Judged | None) -> str:
     return "Hold spacing, tube or height and watch what the bow uses."
 
 
+def _plastic_answers(work: Work) -> list[Answer]:
+    """The three figures of plastic pipe, and what springing locks in."""
+    plastic = plastic_found(work)
+    if plastic is None:
+        return []
+    new = "on its first day" if work.design.strength.season == "new" else "after a season"
+    shares = (
+        ("use", "Uses of its allowance", plastic.use, plastic.used_in if plastic.left else "springing leaves none"),
+        ("yields", "Of its yield", plastic.yields, plastic.yields_in),
+    )
+    answers = [
+        Answer(id=name, label=label, reading=share_text(value), value=value, unit="share", note=note)
+        for name, label, value, note in shares
+    ]
+    note = f"at half of its yield; {amount_text(plastic.snow_pa, 'pressure', work.tape.units, 'up')} lies there"
+    answers.append(amount_answer(work, "rated", "Even snow it is rated for", plastic.rated_pa, "pressure", note))
+    answers.append(amount_answer(work, "sprung", "Locked in by springing", plastic.locked_pa, "pressure", new))
+    return answers
+
+
 def _answers(work: Work, judged: Judged) -> list[Answer]:
     found, size = judged.found, work.design.size
-    assert found is not None
+    if found is None:
+        return []
     row = found.worst
     moved = found.moved[row].reshape(-1, 3)
     crown = int(np.argmax(judged.model.frame.nodes[:, 1]))
