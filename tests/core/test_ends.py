@@ -577,3 +577,10 @@ def test_what_is_read_on_site_refuses_no_end() -> None:
     said = verdict(plan, "header-built-front")
     assert said.level == "fails"
     assert "meets the bow" in said.sentence
+
+
+def test_bolts_of_heads_weaken_the_bow_that_they_push() -> None:
+    parts = {**told(wind_mps=30.0), "strength": {"joint_share": 1.0}}
+    cut, lap = (bow_pushed(make_bench(**parts, **framed(apart_m=1.0, head=head)), "front") for head in ("cut", "lap"))
+    assert cut is not None and lap is not None
+    assert lap[1] > cut[1]

@@ -5,7 +5,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from typing import Literal
 
-from obtegum.core.anchor.links import SCREWS_M
+from obtegum.core.anchor.links import SCREWS_M, net_along
 from obtegum.core.anchor.pole import GIVES, pole_shear
 from obtegum.core.found import found
 from obtegum.core.frame.along import beam_moment, continuous
@@ -27,8 +27,9 @@ from obtegum.core.work import Work
 
 __all__ = ["Blown", "Most", "bow_pushed", "carried", "wind_on"]
 
-# A strap at each head and foot, and how far its screws go into the stud, m; a plate washer's side, m (this bench).
-STRAP_M, INTO_M, WASHER_M, BOLT_M = 0.001, 0.03, 0.05, 0.008
+# A strap at each head and foot, and how far its screws go into the stud, m; a plate washer's side, its bolt, and how
+# much wider than that its hole is, m (this bench).
+STRAP_M, INTO_M, WASHER_M, BOLT_M, HOLE_M = 0.001, 0.03, 0.05, 0.008, 0.001
 # Places along a header where its moment is taken.
 PLACES = 24
 NEVER = 99.0
@@ -216,7 +217,12 @@ def bow_pushed(work: Work, side: Side) -> tuple[float, float] | None:
         strength = european(section) if method_of(work) == "eu" else allowable(section)
     except ValueError:
         return None
-    pushed = _aside(work, side, blown) / (strength.moment_nm * joint_share(work))
+    left = joint_share(work)
+    if end_of(work, side).head != "cut":
+        # Its heads are bolted through it, in the direction that they push.
+        net = net_along(section.plastic_m3, BOLT_M + HOLE_M, section.wall_m, section.od_m)
+        left = min(left, net / section.plastic_m3)
+    pushed = _aside(work, side, blown) / (strength.moment_nm * left)
     return bow.ratio + pushed, pushed
 
 
