@@ -7,13 +7,16 @@ import numpy as np
 import pytest
 
 from obtegum.core.amount import parse_amount
+from obtegum.core.frame.solve import first_order, loads_on
 from obtegum.core.quantity import LengthError
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.found import bow_found
 from obtegum.core.rooms.strength.hung import hung_at, hung_loads, hung_n
 from obtegum.core.rooms.strength.loads import weathered
-from obtegum.core.rooms.strength.model import model_of
-from tests.conftest import make_bench
+from obtegum.core.rooms.strength.model import model_of, propped_model
+from obtegum.core.rooms.strength.propped import propped_found
+from obtegum.core.timber import column_n
+from tests.conftest import make_bench, make_plan, verdict
 from tests.core.test_strength import told
 
 CROP = {"lines": 4, "line_kg": 12.0, "baskets": 6, "basket_kg": 5.0}
@@ -93,3 +96,39 @@ def test_more_open_never_raises_wind_and_snow_lies_on_cloth_as_on_a_rough_roof()
     ]
     assert lies[1] >= lies[0] > 0
     assert math.isfinite(bays_of(make_bench(**cloth())).bay_m)
+
+
+def test_a_prop_only_presses() -> None:
+    snowy = {**told(ground_snow_pa=2400.0), "bows__max_spacing_m": 1.4}
+    plain, propped = bow_found(make_bench(**snowy)), propped_found(make_bench(**snowy, strength={"prop": "each"}))
+    assert plain is not None and propped is not None and propped.judged.found is not None
+    assert propped_found(make_bench(**snowy)) is None
+    assert propped.judged.ratio < plain.ratio
+    assert propped.pressed_n > 0
+    bench = make_bench(**snowy, strength={"prop": "each"})
+    model = model_of(bench)
+    with_prop = propped_model(bench, model)
+    frame = with_prop.frame
+    assert frame.ties is not None
+    crown = int(np.argmax(frame.nodes[:, 1]))
+    # A weight at the crown goes into the prop, but for what the bow bears as it sinks by what the prop is pressed.
+    nodal = np.zeros((1, 3 * (frame.count + 1)))
+    nodal[0, 3 * crown + 1] = -1000.0
+    found = first_order(frame, loads_on(frame, np.zeros((1, frame.count, 2)), nodal))
+    assert frame.ties.pulled(found.moved)[0, -1] == pytest.approx(-1000, rel=0.01)
+    # Lifted, it would pull: that weather is looked at without it.
+    lifted = first_order(frame, loads_on(frame, np.zeros((1, frame.count, 2)), -nodal))
+    assert frame.ties.pulled(lifted.moved)[0, -1] > 0
+    plan = make_plan(**snowy, strength={"prop": "each"})
+    assert "prop under each crown" in verdict(plan, "frame").sentence
+    assert "tied so that lifting wind" in verdict(plan, "prop").sentence
+
+
+def test_a_timber_column_by_hand() -> None:
+    # 89 × 89 mm, 2.4 m, spruce-pine-fir no. 2, wet, snow: Fc* = 7.93·1.15·0.8·1.15; FcE = 0.822·3.168e9/(2.4/0.089)².
+    starred, euler = 7.93e6 * 1.15 * 0.8 * 1.15, 0.822 * 3.52e9 * 0.9 / (2.4 / 0.089) ** 2
+    x = (1 + euler / starred) / 1.6
+    share = x - math.sqrt(x**2 - euler / starred / 0.8)
+    assert column_n(0.089, 0.089, 2.4) == pytest.approx(starred * share * 0.089**2)
+    # More slender than 50 is none.
+    assert column_n(0.038, 0.089, 2.0) == 0

@@ -11,6 +11,7 @@ __all__ = [
     "Bearing",
     "bending_pa",
     "bent_share",
+    "column_n",
     "screw_lateral_n",
     "strapped_n",
     "washer_n",
@@ -27,6 +28,9 @@ GRAVITY = 0.42
 SCREW_YIELD_PA = ((0.0036, 690e6), (0.0045, 620e6), (0.0061, 550e6))
 # Bearing of thin steel (NDS 12.3.3); wet screws (table 11.3.3).
 THIN_STEEL_PA, WET_SCREW = 427e6, 0.7
+# Pressed along its grain: Fc, CF by width, wet, snow; Emin and what wet leaves; none is more slender (NDS 3.7.1.4).
+FC_PA, PRESSED_SIZE, WET_PRESSED, SNOW = 7.93e6, ((0.089, 1.15), (0.14, 1.1), (0.184, 1.05)), 0.8, 1.15
+EMIN_PA, WET_STIFF, SLENDEREST = 3.52e9, 0.9, 50.0
 # Root of a wood screw, of its outside (NDS appendix L: 0.139 of 0.190 in for no. 10).
 ROOT = 0.73
 # Spruce-pine-fir across its grain, Pa (NDS supplement), and wet.
@@ -89,6 +93,19 @@ def strapped_n(screw_m: float, into_m: float, strap_m: float) -> float:
     yields_pa = next((pa for most, pa in SCREW_YIELD_PA if root_m <= most), SCREW_YIELD_PA[-1][1])
     side, main = Bearing(strap_m, THIN_STEEL_PA), Bearing(into_m, wood_bearing_pa())
     return screw_lateral_n(root_m, side, main, yields_pa) * WIND * WET_SCREW
+
+
+def column_n(thick_m: float, wide_m: float, long_m: float) -> float:
+    """What a post of sawn timber takes between its ends, wet, while snow lies, N, allowable (NDS 2018, 3.7): the least
+    of the usual softwoods, Fc* = Fc·CF·CM·CD, Cp by FcE = 0.822·Emin'/(le/d)²."""
+    size = next((factor for most, factor in PRESSED_SIZE if wide_m <= most + 1e-4), 1.0)
+    starred = FC_PA * size * WET_PRESSED * SNOW
+    slender = long_m / thick_m
+    if slender > SLENDEREST:
+        return 0.0
+    x = (1 + 0.822 * EMIN_PA * WET_STIFF / slender**2 / starred) / 1.6
+    share = x - math.sqrt(x**2 - 0.822 * EMIN_PA * WET_STIFF / slender**2 / starred / 0.8)
+    return starred * share * thick_m * wide_m
 
 
 def washer_n(side_m: float, bolt_m: float) -> float:

@@ -44,13 +44,22 @@ class Ties:
         return np.asarray(moved[:, self.dofs] @ self.pulls.T)
 
 
-def tied(nodes: Array, joints: Mapping[str, tuple[float, float]], bars: Sequence[Bar]) -> Ties:
-    """Bars between nodes of a frame (n + 1, 2) and joints of their own. Raises: numpy.linalg.LinAlgError where a joint
-    is loose."""
+def tied(
+    nodes: Array,
+    joints: Mapping[str, tuple[float, float]],
+    bars: Sequence[Bar],
+    ground: Mapping[str, tuple[float, float]] | None = None,
+) -> Ties:
+    """Bars between nodes of a frame (n + 1, 2), joints of their own, and places on the ground that never move.
+
+    Raises: numpy.linalg.LinAlgError where a joint is loose.
+    """
+    fixed = ground or {}
     on_frame = sorted({end for bar in bars for end in bar.ends if isinstance(end, int)})
-    names: list[End] = [*on_frame, *joints]
+    names: list[End] = [*on_frame, *joints, *fixed]
     place = {name: at for at, name in enumerate(names)}
-    at = np.array([joints[name] if isinstance(name, str) else nodes[name] for name in names])
+    places = {**joints, **fixed}
+    at = np.array([places[name] if isinstance(name, str) else nodes[name] for name in names])
     stiff, rows = np.zeros((2 * len(names), 2 * len(names))), np.zeros((len(bars), 2 * len(names)))
     for number, bar in enumerate(bars):
         one, other = (place[end] for end in bar.ends)
@@ -60,7 +69,8 @@ def tied(nodes: Array, joints: Mapping[str, tuple[float, float]], bars: Sequence
         row[2 * one : 2 * one + 2], row[2 * other : 2 * other + 2] = (-dx / long, -dy / long), (dx / long, dy / long)
         rows[number] = bar.stretch_n / long * row
         stiff += bar.stretch_n / long * np.outer(row, row)
-    many = 2 * len(on_frame)
+    many, moves = 2 * len(on_frame), 2 * (len(on_frame) + len(joints))
+    stiff, rows = stiff[:moves, :moves], rows[:, :moves]
     if len(joints):
         # Where only bars meet, nothing is left over: their joint moves to where it is in balance.
         follows = -np.linalg.solve(stiff[many:, many:], stiff[many:, :many])

@@ -31,6 +31,8 @@ def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
         around = next((each for each in posts if each.bore_m > tube.od_m), None)
         yield (chosen("bows.tube", tube.id), *((chosen("posts.tube", around.id),) if around else ()))
     yield from _ties(work)
+    if design.strength.prop == "none":
+        yield (chosen("strength.prop", "each"),)
     size, reveal_m = design.size, design.posts.reveal_m
     lower_m = down(work, max(size.leg_m / 2, reveal_m))
     if lower_m < size.leg_m:

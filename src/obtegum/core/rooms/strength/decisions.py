@@ -2,7 +2,9 @@
 
 from typing import Annotated, Literal
 
-from obtegum.core.numbers import Decisions, Number, Text, choice
+from pydantic import Field
+
+from obtegum.core.numbers import Choice, Decisions, Number, Text, choice
 
 __all__ = ["Strength"]
 
@@ -33,6 +35,11 @@ class Strength(Decisions):
         float,
         Number("Pipe gets as warm as", -20.0, 75.0, "temperature", hint="dark pipe: warmer than the air"),
     ] = 23.0
+    prop: Annotated[
+        Literal["none", "each"],
+        choice("Props in a storm", none="none", each="one under each crown while snow lies"),
+    ] = "none"
+    prop_board: Annotated[str, Field(max_length=60), Choice("Props of")] = ""
     lines: Annotated[int, Number("Trellis lines along the house", 0, 60, "count")] = 0
     line_kg: Annotated[
         float, Number("Each puts on a bow", 0.0, 500.0, "hung", hint="wet, in full crop: what hangs in one bay")

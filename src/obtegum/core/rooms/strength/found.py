@@ -37,6 +37,7 @@ __all__ = [
     "forced_bow",
     "grown",
     "joint_share",
+    "judged_on",
     "post_use",
     "short_found",
     "tied_found",
@@ -148,21 +149,21 @@ def _locked(work: Work, model: Model) -> Array | None:
 @found
 def bow_found(work: Work) -> Judged | None:
     """An ordinary bow: the wider of the bays beside it bears on it whole. None while something isn't known."""
-    return _judged(work, model_of(work), weathered(work), bays_of(work).bay_m)
+    return judged_on(work, model_of(work), weathered(work), bays_of(work).bay_m)
 
 
 @found
 def short_found(work: Work) -> Judged | None:
     """The same bow where its feet stand out least; None where all stand alike. Solved as far as it could be worse."""
     model = short_model(work)
-    return _judged(work, model, short_weathered(work), bays_of(work).bay_m, floor=_floor(work)) if model else None
+    return judged_on(work, model, short_weathered(work), bays_of(work).bay_m, floor=_floor(work)) if model else None
 
 
 @found
 def end_found(work: Work) -> Judged | None:
     """The end bow: half a bay, and the end wall's weight. Only what could use more than an ordinary bow is solved."""
     wide_m = bays_of(work).bay_m / 2
-    return _judged(work, model_of(work), end_weathered(work), wide_m, END_WALL_N_M, _floor(work))
+    return judged_on(work, model_of(work), end_weathered(work), wide_m, END_WALL_N_M, _floor(work))
 
 
 @found
@@ -172,7 +173,7 @@ def tied_found(work: Work) -> Judged | None:
     model = tied_model(work)
     if model is None:
         return None
-    return _judged(work, model, tied_weathered(work), bays_of(work).bay_m, floor=_floor(work))
+    return judged_on(work, model, tied_weathered(work), bays_of(work).bay_m, floor=_floor(work))
 
 
 @found
@@ -180,7 +181,7 @@ def end_alone(work: Work) -> Judged | None:
     """The end bow, whatever an ordinary one uses; None while something isn't known, or where that is far too weak."""
     if _floor(work) == math.inf:
         return None
-    return _judged(work, model_of(work), end_weathered(work), bays_of(work).bay_m / 2, END_WALL_N_M)
+    return judged_on(work, model_of(work), end_weathered(work), bays_of(work).bay_m / 2, END_WALL_N_M)
 
 
 def _floor(work: Work) -> float:
@@ -257,7 +258,7 @@ def joint_share(work: Work) -> float:
     return max(min(told_, *left), LEAST_LEFT)
 
 
-def _judged(
+def judged_on(
     work: Work,
     model: Model,
     weather: Weathered | None,
@@ -265,6 +266,7 @@ def _judged(
     more_n_m: float = 0.0,
     floor: float = -1.0,
 ) -> Judged | None:
+    """A bow's frame in weather, on a strip so wide; None while something isn't known."""
     if weather is None or why_unknown(work):
         return None
     method, sections = method_of(work), sections_of(work)

@@ -1,12 +1,12 @@
 """The bow as a frame: from the ground of its foot up the post, along the bow, and down again."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.catalogue import Tube
+from obtegum.core.catalogue import Board, Tube
 from obtegum.core.found import found
 from obtegum.core.frame.section import Section, round_section
 from obtegum.core.frame.solve import Frame
@@ -19,16 +19,30 @@ from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import entry_of
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.weather.outline import Outline, outline_of
 from obtegum.core.work import Work
 
-__all__ = ["Model", "counted", "furthest_out_m", "model_of", "sections_of", "short_model", "tied_model"]
+__all__ = [
+    "Model",
+    "counted",
+    "every_tied",
+    "furthest_out_m",
+    "model_of",
+    "prop_board",
+    "propped_model",
+    "sections_of",
+    "short_model",
+    "tied_model",
+]
 
 # Elements of the bow above its posts, and of each post.
 BOW_PIECES, POST_PIECES = 52, 4
 # AISC 360-16 B4.2: wall of welded tube that is counted, of the wall by name; what was measured counts whole.
 WELDED = 0.93
 STRAIGHT = ("peaked", "kneed")
+# What props are of where nobody told, and timber's modulus along its grain, Pa (NDS, the least of the usual ones).
+PROPS, PROP_E_PA = {"feet": "board-4x4", "metric": "board-100x100mm"}, 8.96e9
 # Posts that stand out by less than this more than others are looked at once, m.
 ALIKE_M = 0.005
 
@@ -129,14 +143,46 @@ def short_model(work: Work) -> Model | None:
     return _model(work, least_m, every_tied(work)) if furthest_out_m(work) - least_m > ALIKE_M else None
 
 
-def _model(work: Work, out_m: float, ties: bool) -> Model:
-    size, bow = work.design.size, centre_line(work)
-    top_s, below_m = entry_of(work).post_top_s_m, out_m - work.design.posts.reveal_m
+def propped_model(work: Work, plain: Model) -> Model:
+    """The same frame with a prop from the ground to its crown."""
+    frame, board = plain.frame, prop_board(work)
+    crown = int(np.argmax(frame.nodes[:, 1]))
+    section = counted(work, brace_tube(work))
+    bars = _bars(work) if plain.frame.ties is not None else ()
+    along = np.array([]) if not bars else _snapped(work, bars)[1]
+    edge, stretch = plain.edge, section.elastic_pa * section.area_m2
+    placed = [Bar((_node(bar.ends[0], along, edge), _node(bar.ends[1], along, edge)), stretch) for bar in bars]
+    placed.append(Bar((crown, "ground"), PROP_E_PA * board.thick_m * board.wide_m))
+    ground = {"ground": (float(frame.nodes[crown, 0]), float(frame.nodes[0, 1]))}
+    ties = tied(frame.nodes, _joints(work, bars), placed, ground)
+    high_m = float(frame.nodes[crown, 1] - frame.nodes[0, 1])
+    return replace(plain, frame=replace(frame, ties=ties), ties=(*plain.ties, ("prop", high_m)))
+
+
+def prop_board(work: Work) -> Board:
+    """What props are of. Raises: DesignError when there is none of that name."""
+    name = work.design.strength.prop_board or PROPS[bow_tube(work).sold_in]
+    board = work.catalogue.boards.get(name)
+    if board is None:
+        raise DesignError(
+            [Trouble(path="strength.prop_board", sentence=f"There is no board “{name}” in the catalogue.")]
+        )
+    return board
+
+
+def _snapped(work: Work, bars: "tuple[_Placed, ...]") -> tuple[float, NDArray[np.float64]]:
+    """Where the post's top is along the bow, and where nodes are, one of them where each bar meets the bow, m."""
+    bow, top_s = centre_line(work), entry_of(work).post_top_s_m
     along = np.linspace(top_s, bow.girth_m - top_s, BOW_PIECES + 1)
-    bars = _bars(work) if ties else ()
-    # A node where each bar meets the bow.
     for met_m in {end for bar in bars for end in bar.ends if end is not None}:
         along[1 + int(np.abs(along[1:-1] - met_m).argmin())] = met_m
+    return top_s, along
+
+
+def _model(work: Work, out_m: float, ties: bool) -> Model:
+    size, bow = work.design.size, centre_line(work)
+    below_m, bars = out_m - work.design.posts.reveal_m, _bars(work) if ties else ()
+    top_s, along = _snapped(work, bars)
     above = np.array([bow.point(float(s_m)) for s_m in along])
     half, ground = size.span_m / 2, -below_m
     share = np.linspace(0.0, 1.0, POST_PIECES + 1)[:-1, None]
@@ -209,9 +255,14 @@ def _tied(
     section = counted(work, brace_tube(work))
     stretch = section.elastic_pa * section.area_m2
 
-    def node(s_m: float | None) -> int | str:
-        return "middle" if s_m is None else edge + int(np.abs(along - s_m).argmin())
+    placed = [Bar((_node(bar.ends[0], along, edge), _node(bar.ends[1], along, edge)), stretch) for bar in bars]
+    return tied(nodes, _joints(work, bars), placed)
 
-    placed = [Bar((node(bar.ends[0]), node(bar.ends[1])), stretch) for bar in bars]
-    joints = {"middle": (0.0, work.design.braces.tie_m)} if any(None in bar.ends for bar in bars) else {}
-    return tied(nodes, joints, placed)
+
+def _node(s_m: float | None, along: NDArray[np.float64], edge: int) -> int | str:
+    """The node at a place along the bow, or the joint in the collar's middle."""
+    return "middle" if s_m is None else edge + int(np.abs(along - s_m).argmin())
+
+
+def _joints(work: Work, bars: tuple[_Placed, ...]) -> dict[str, tuple[float, float]]:
+    return {"middle": (0.0, work.design.braces.tie_m)} if any(None in bar.ends for bar in bars) else {}

@@ -1,14 +1,26 @@
 """Strength: one bow under all the weather of its place, and how close to its limit it comes."""
 
-from obtegum.core.faces import Answers, Caution, Next, Page, Picture
+from obtegum.core.faces import Answers, Caution, Need, Next, Page, Picture
+from obtegum.core.fields import special
 from obtegum.core.room import Room
+from obtegum.core.rooms.runs.tube import board_options
+from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength import step
 from obtegum.core.rooms.strength.cures import CURES
 from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.draw import load_drawings, use
+from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.tables import TABLES
+from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
+
+
+def _needs(work: Work) -> tuple[Need, ...]:
+    """A prop under each crown but those of the ends."""
+    props = bays_of(work).bows - 2 if work.design.strength.prop == "each" else 0
+    return (Need(what="prop", amount=props),)
+
 
 ROOM = Room(
     stands=step.stands,
@@ -17,7 +29,10 @@ ROOM = Room(
     strips=step.strips,
     views={"use": use, "bending": bending, "pressing": pressing},
     told=load_drawings,
+    fields=(special("strength.prop_board", options=board_options),),
+    must=prop_board,
     cures=CURES,
+    needs=_needs,
     down=frozenset({"rated", "reserve", "bends_at", "film_holds"}),
     up=frozenset(
         {

@@ -20,10 +20,12 @@ from obtegum.core.rooms.strength.found import (
     tied_found,
     why_unknown,
 )
+from obtegum.core.rooms.strength.habits import frame_verdict, plastic_answers, plastic_verdict, propped_verdicts
 from obtegum.core.rooms.strength.hung import hung_at, hung_n
 from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
-from obtegum.core.rooms.strength.plastic import Plastic, plastic_found
-from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, governing, in_ground, place_words, share_text
+from obtegum.core.rooms.strength.plastic import plastic_found
+from obtegum.core.rooms.strength.propped import propped_found
+from obtegum.core.rooms.strength.words import AID, MANY, governing, in_ground, place_words, share_text
 from obtegum.core.rooms.weather.found import method_of, stood_in
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, Standing, StepPlan, Told
@@ -38,10 +40,6 @@ CAUTION = f"{AID} A frame without its braces and film is weaker than this: no cl
 FLAG = 1 / 60
 # Parts that the bow's tube is read in along its tape.
 READ_AT = 8
-# Weight of settled snow, N/m³, 200 kg/m³; from which on no allowance is left.
-SETTLED_N_M3, NONE_LEFT = 200 * 9.80665, 99.0
-# Less snow than this is none, m.
-FINGER_M = 0.02
 # What one person brings in by hand, and two with a ratchet strap, N (this bench).
 HAND_N, STRAP_N = 250.0, 1500.0
 PLASTIC = ("strength.plastic", "strength.season", "strength.hot_c")
@@ -61,69 +59,28 @@ def verdicts(work: Work) -> list[Verdict]:
     """Does the bow stand up to the weather; and the end bow, where that is worse."""
     judged, plastic = bow_found(work), plastic_found(work)
     if plastic is not None:
-        return [_plastic(work, plastic)]
+        return [plastic_verdict(work, plastic)]
     if judged is None:
-        return [_verdict("unknown", f"Strength isn’t known. {why_unknown(work)}", "not known", None, "bow")]
+        return [frame_verdict("unknown", f"Strength isn’t known. {why_unknown(work)}", "not known", None, "bow")]
     if judged.found is None:
-        return [_verdict("unknown", f"Strength isn’t known: {judged.refused}.", "not known", None, "bow")]
+        return [frame_verdict("unknown", f"Strength isn’t known: {judged.refused}.", "not known", None, "bow")]
+    propped = propped_found(work)
+    if propped is not None:
+        return propped_verdicts(work, propped)
     ratio, end = judged.ratio, end_found(work)
     sentence = governing(work, judged, way_of(work).one)
     looked = ((end, "The end bow"), (short_found(work), LOW), (tied_found(work), "A bow with its tie"))
     others = [(each, name) for each, name in looked if each is not None]
     for other, name in others:
         if other.found is None:
-            return [_verdict("unknown", f"{name}’s strength isn’t known.", "not known", None, "bow")]
+            return [frame_verdict("unknown", f"{name}’s strength isn’t known.", "not known", None, "bow")]
         if other.ratio > ratio:
             ratio, sentence = other.ratio, governing(work, other, way_of(work).one, name)
     part, post = "bow", post_use(work)
     if post is not None and post[0] > ratio:
         ratio, part = post[0], "post"
         sentence = in_ground(work, *post, way_of(work).one)
-    return [_verdict(judge(ratio, work.rules.holds_to), sentence, share_text(ratio), ratio, part)]
-
-
-def _verdict(level: object, sentence: str, number: str, ratio: float | None, part: str) -> Verdict:
-    return Verdict.model_validate(
-        {
-            "id": "frame",
-            "rank": "stands",
-            "step": "strength",
-            "level": level,
-            "title": "Bow in weather",
-            "sentence": sentence,
-            "number": number,
-            "limit": "100 %",
-            "ratio": ratio,
-            "part": part,
-        }
-    )
-
-
-def _plastic(work: Work, plastic: Plastic) -> Verdict:
-    """Plastic pipe: under snow at best tight, and never without its habit."""
-    units, ratio = work.tape.units, plastic.ratio
-    level = judge(ratio, work.rules.holds_to)
-    if level == "holds" and plastic.snow_pa > 0:
-        level = "tight"
-    rated = amount_text(plastic.rated_pa, "pressure", units, "down")
-    lies = amount_text(plastic.snow_pa, "pressure", units, "up")
-    allowed = f"uses {share_text(plastic.use)} of its allowance in {plastic.used_in}"
-    if not plastic.left:
-        allowed = "springing leaves nothing of its allowance"
-    elif plastic.use >= NONE_LEFT:
-        allowed = f"gives way in {plastic.used_in}"
-    deep_m = plastic.rated_pa / SETTLED_N_M3
-    clear = f"at {work.about(deep_m)} of settled snow" if deep_m >= FINGER_M else "before any lies"
-    comes = f"{share_text(plastic.yields)} of its yield in {plastic.yields_in}"
-    if plastic.yields >= MANY:
-        comes = f"it gives way in {plastic.yields_in}"
-    made_up = f"{MADE_UP} " if stood_in(work) else ""
-    sentence = (
-        f"{made_up}Plastic pipe: {allowed}; {comes}; half of its yield at {rated} of even snow, where {lies} lies. No "
-        f"code rates it: clear it {clear}, prop it, or take the cover off. {AID}"
-    )
-    number = share_text(min(ratio, 99.0))
-    return _verdict(level, sentence, number, ratio, "bow")
+    return [frame_verdict(judge(ratio, work.rules.holds_to), sentence, share_text(ratio), ratio, part)]
 
 
 def stands(work: Work, found: list[Verdict]) -> Standing:
@@ -155,9 +112,19 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *(("strength.less_why",) if work.design.strength.less_share else ()),
             *(PLASTIC if bow_tube(work).material == "plastic" else ()),
             *HANGS,
+            "strength.prop",
+            *(("strength.prop_board",) if work.design.strength.prop == "each" else ()),
         ),
-        aside=("strength.joint_share", "strength.wall", "strength.less_share", "strength.less_why", *HANGS),
-        answers=tuple(_plastic_answers(work) if judged is None else _answers(work, judged)),
+        aside=(
+            "strength.joint_share",
+            "strength.wall",
+            "strength.less_share",
+            "strength.less_why",
+            *HANGS,
+            "strength.prop",
+            "strength.prop_board",
+        ),
+        answers=tuple(plastic_answers(work) if judged is None else _answers(work, judged)),
         leads=("use", "yields", "rated", "reserve", "lift", "push", "film"),
         views=("use", "bending", "pressing", "above"),
         strips=("use",),
@@ -194,26 +161,6 @@ def _next(work: Work, judged: Judged | None) -> str:
     if judged.found is None:
         return f"Not known: {judged.refused}."
     return "Hold spacing, tube or height and watch what the bow uses."
-
-
-def _plastic_answers(work: Work) -> list[Answer]:
-    """The three figures of plastic pipe, and what springing locks in."""
-    plastic = plastic_found(work)
-    if plastic is None:
-        return []
-    new = "on its first day" if work.design.strength.season == "new" else "after a season"
-    shares = (
-        ("use", "Uses of its allowance", plastic.use, plastic.used_in if plastic.left else "springing leaves none"),
-        ("yields", "Of its yield", plastic.yields, plastic.yields_in),
-    )
-    answers = [
-        Answer(id=name, label=label, reading=share_text(value), value=value, unit="share", note=note)
-        for name, label, value, note in shares
-    ]
-    note = f"at half of its yield; {amount_text(plastic.snow_pa, 'pressure', work.tape.units, 'up')} lies there"
-    answers.append(amount_answer(work, "rated", "Even snow it is rated for", plastic.rated_pa, "pressure", note))
-    answers.append(amount_answer(work, "sprung", "Locked in by springing", plastic.locked_pa, "pressure", new))
-    return answers
 
 
 def _answers(work: Work, judged: Judged) -> list[Answer]:

@@ -1,0 +1,107 @@
+"""What stands only with a habit: plastic pipe that is cleared of snow, bows with props under their crowns."""
+
+from obtegum.core.amount import amount_text
+from obtegum.core.answers import amount_answer
+from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.strength.model import prop_board
+from obtegum.core.rooms.strength.plastic import Plastic, plastic_found
+from obtegum.core.rooms.strength.propped import Propped
+from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, governing, share_text
+from obtegum.core.rooms.weather.found import stood_in
+from obtegum.core.step import Answer
+from obtegum.core.verdict import Verdict, judge, verdict_on
+from obtegum.core.work import Work
+
+__all__ = ["frame_verdict", "plastic_answers", "plastic_verdict", "propped_verdicts"]
+
+# Weight of settled snow, N/m³, 200 kg/m³; from which on no allowance is left.
+SETTLED_N_M3, NONE_LEFT = 200 * 9.80665, 99.0
+# Less snow than this is none, m.
+FINGER_M = 0.02
+
+
+def frame_verdict(level: object, sentence: str, number: str, ratio: float | None, part: str) -> Verdict:
+    return Verdict.model_validate(
+        {
+            "id": "frame",
+            "rank": "stands",
+            "step": "strength",
+            "level": level,
+            "title": "Bow in weather",
+            "sentence": sentence,
+            "number": number,
+            "limit": "100 %",
+            "ratio": ratio,
+            "part": part,
+        }
+    )
+
+
+def plastic_verdict(work: Work, plastic: Plastic) -> Verdict:
+    """Plastic pipe: under snow at best tight, and never without its habit."""
+    units, ratio = work.tape.units, plastic.ratio
+    level = judge(ratio, work.rules.holds_to)
+    if level == "holds" and plastic.snow_pa > 0:
+        level = "tight"
+    rated = amount_text(plastic.rated_pa, "pressure", units, "down")
+    lies = amount_text(plastic.snow_pa, "pressure", units, "up")
+    allowed = f"uses {share_text(plastic.use)} of its allowance in {plastic.used_in}"
+    if not plastic.left:
+        allowed = "springing leaves nothing of its allowance"
+    elif plastic.use >= NONE_LEFT:
+        allowed = f"gives way in {plastic.used_in}"
+    deep_m = plastic.rated_pa / SETTLED_N_M3
+    clear = f"at {work.about(deep_m)} of settled snow" if deep_m >= FINGER_M else "before any lies"
+    comes = f"{share_text(plastic.yields)} of its yield in {plastic.yields_in}"
+    if plastic.yields >= MANY:
+        comes = f"it gives way in {plastic.yields_in}"
+    made_up = f"{MADE_UP} " if stood_in(work) else ""
+    sentence = (
+        f"{made_up}Plastic pipe: {allowed}; {comes}; half of its yield at {rated} of even snow, where {lies} lies. No "
+        f"code rates it: clear it {clear}, prop it, or take the cover off. {AID}"
+    )
+    number = share_text(min(ratio, 99.0))
+    return frame_verdict(level, sentence, number, ratio, "bow")
+
+
+def plastic_answers(work: Work) -> list[Answer]:
+    """The three figures of plastic pipe, and what springing locks in."""
+    plastic = plastic_found(work)
+    if plastic is None:
+        return []
+    new = "on its first day" if work.design.strength.season == "new" else "after a season"
+    shares = (
+        ("use", "Uses of its allowance", plastic.use, plastic.used_in if plastic.left else "springing leaves none"),
+        ("yields", "Of its yield", plastic.yields, plastic.yields_in),
+    )
+    answers = [
+        Answer(id=name, label=label, reading=share_text(value), value=value, unit="share", note=note)
+        for name, label, value, note in shares
+    ]
+    note = f"at half of its yield; {amount_text(plastic.snow_pa, 'pressure', work.tape.units, 'up')} lies there"
+    answers.append(amount_answer(work, "rated", "Even snow it is rated for", plastic.rated_pa, "pressure", note))
+    answers.append(amount_answer(work, "sprung", "Locked in by springing", plastic.locked_pa, "pressure", new))
+    return answers
+
+
+def propped_verdicts(work: Work, propped: Propped) -> list[Verdict]:
+    """The bow with a prop under its crown, and the prop."""
+    ratio, units = propped.judged.ratio, work.tape.units
+    where = "in weather that lifts it off its prop" if propped.lifted else "on its prop"
+    said = governing(work, propped.judged, way_of(work).one, f"With a prop under each crown, and {where}, the bow")
+    pressed = amount_text(propped.pressed_n, "force", units, "up")
+    takes = amount_text(propped.takes_n, "force", units, "down")
+    share = min(propped.pressed_n / propped.takes_n if propped.takes_n > 0 else NONE_LEFT, NONE_LEFT)
+    made_up = f"{MADE_UP} " if stood_in(work) else ""
+    sentence = (
+        f"{made_up}Snow presses a prop by {pressed}; {prop_board(work).name} that long takes {takes} (NDS "
+        f"2018, 3.7). Set it on a plate, wedged, and tied so that lifting wind can’t drop it. {AID}"
+    )
+    level = judge(share, work.rules.holds_to)
+    number = share_text(share)
+    return [
+        frame_verdict(judge(ratio, work.rules.holds_to), said, share_text(ratio), ratio, "bow"),
+        verdict_on(
+            "strength", "prop", "Prop under the crown", level, sentence, number, "100 %", share, "bow", "stands"
+        ),
+    ]
