@@ -3,10 +3,11 @@
 from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer
 from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.strength.found import post_use
 from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.plastic import Plastic, plastic_found
 from obtegum.core.rooms.strength.propped import Propped
-from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, governing, share_text
+from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, governing, in_ground, share_text
 from obtegum.core.rooms.weather.found import stood_in
 from obtegum.core.step import Answer
 from obtegum.core.verdict import Verdict, judge, verdict_on
@@ -88,7 +89,11 @@ def propped_verdicts(work: Work, propped: Propped) -> list[Verdict]:
     """The bow with a prop under its crown, and the prop."""
     ratio, units = propped.judged.ratio, work.tape.units
     where = "in weather that lifts it off its prop" if propped.lifted else "on its prop"
-    said = governing(work, propped.judged, way_of(work).one, f"With a prop under each crown, and {where}, the bow")
+    one, part, post = way_of(work).one, "bow", post_use(work)
+    said = governing(work, propped.judged, one, f"With a prop under each crown, and {where}, the bow")
+    if post is not None and post[0] > ratio:
+        # What a post is asked for is told without props: they relieve it, nobody reckoned by how much.
+        ratio, said, part = post[0], in_ground(work, *post, one), "post"
     pressed = amount_text(propped.pressed_n, "force", units, "up")
     takes = amount_text(propped.takes_n, "force", units, "down")
     share = min(propped.pressed_n / propped.takes_n if propped.takes_n > 0 else NONE_LEFT, NONE_LEFT)
@@ -100,7 +105,7 @@ def propped_verdicts(work: Work, propped: Propped) -> list[Verdict]:
     level = judge(share, work.rules.holds_to)
     number = share_text(share)
     return [
-        frame_verdict(judge(ratio, work.rules.holds_to), said, share_text(ratio), ratio, "bow"),
+        frame_verdict(judge(ratio, work.rules.holds_to), said, share_text(ratio), ratio, part),
         verdict_on(
             "strength", "prop", "Prop under the crown", level, sentence, number, "100 %", share, "bow", "stands"
         ),

@@ -8,8 +8,8 @@ from numpy.typing import NDArray
 from obtegum.core.found import found
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.found import Judged, bow_found, end_alone, grown, judged_on
-from obtegum.core.rooms.strength.loads import Weathered, short_weathered, weathered
-from obtegum.core.rooms.strength.model import Model, model_of, prop_board, propped_model, short_model
+from obtegum.core.rooms.strength.loads import Weathered, short_weathered, tied_weathered, weathered
+from obtegum.core.rooms.strength.model import Model, model_of, prop_board, propped_model, short_model, tied_model
 from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.timber import column_n
 from obtegum.core.work import Work
@@ -38,7 +38,11 @@ def propped_found(work: Work) -> Propped | None:
     """
     if work.design.strength.prop == "none" or bow_found(work) is None:
         return None
-    looked = [(model_of(work), weathered(work)), (short_model(work), short_weathered(work))]
+    looked = [
+        (model_of(work), weathered(work)),
+        (short_model(work), short_weathered(work)),
+        (tied_model(work), tied_weathered(work)),
+    ]
     found_ = [each for model, weather in looked if model and weather for each in _both(work, model, weather)]
     end = end_alone(work)
     if end is not None and end.found is not None:
