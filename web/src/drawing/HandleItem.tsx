@@ -2,7 +2,7 @@ import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import styled from "styled-components";
 import type { Item, MeasureState } from "../api/client";
 import { useSession } from "../house/useSight";
-import { burstGesture, newGesture, strideOf } from "../kit/stride";
+import { burstOn, newGesture, strideOf } from "../kit/stride";
 import { type Frame, LANE } from "./frame";
 
 type Handle = Extract<Item, { kind: "handle" }>;
@@ -58,7 +58,7 @@ export function HandleItem({ item, frame, measure }: { item: Handle; frame: Fram
     const stride = strideOf(event, true);
     if (!stride) return;
     event.preventDefault();
-    session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], `${measure.id} ${burstGesture()}`);
+    session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], burstOn(measure.id));
   };
 
   return (

@@ -5,7 +5,7 @@ import type { MeasureState } from "../api/client";
 import { alike } from "../house/alike";
 import { useGlimpse, useSession } from "../house/useSight";
 import { FIGURES } from "../look/look";
-import { burstGesture, newGesture, strideOf } from "./stride";
+import { burstOn, newGesture, strideOf } from "./stride";
 import { Words } from "./Words";
 
 const Row = styled(TextField)`
@@ -100,7 +100,7 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
       event.preventDefault();
       if (typed !== null && !onTheWay) take(typed);
       session.untype(measure.id);
-      void session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], `${measure.id} ${burstGesture()}`);
+      void session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], burstOn(measure.id));
     } else if (event.key === "Enter") {
       if (typed !== null && refusal?.text === typed) return;
       if (typed !== null) take(typed);

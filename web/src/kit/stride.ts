@@ -8,11 +8,17 @@ const BURST_MS = 800;
 let burst = { name: "", at: 0 };
 
 /** Key presses that follow each other quickly are one gesture. */
-export function burstGesture(): string {
+function burstGesture(): string {
   const now = performance.now();
   burst = { name: now - burst.at < BURST_MS ? burst.name : newGesture(), at: now };
   return burst.name;
 }
+
+// A gesture's name has 40 letters at the most; the end of a measure's name tells it from others.
+const OF_NAME = 26;
+
+/** Key presses on one measure that follow each other quickly. */
+export const burstOn = (measure: string): string => `${measure.slice(-OF_NAME)} ${burstGesture()}`;
 
 type Key = Pick<KeyboardEvent, "key" | "shiftKey" | "altKey" | "ctrlKey" | "metaKey">;
 
