@@ -132,3 +132,9 @@ def test_a_timber_column_by_hand() -> None:
     assert column_n(0.089, 0.089, 2.4) == pytest.approx(starred * share * 0.089**2)
     # More slender than 50 is none.
     assert column_n(0.038, 0.089, 2.0) == 0
+
+
+def test_a_bow_that_stands_by_dry_cloth_says_so() -> None:
+    dry = verdict(make_plan(**cloth(cloth="dry")), "frame").sentence
+    assert "while the cloth is dry and clean" in dry
+    assert "while the cloth" not in verdict(make_plan(**cloth()), "frame").sentence

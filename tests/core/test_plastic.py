@@ -1,6 +1,7 @@
 """Plastic pipe: what springing locks in, what is left, and the three figures, by hand."""
 
 import math
+from dataclasses import replace
 from typing import Any
 
 import numpy as np
@@ -77,3 +78,11 @@ def test_under_snow_plastic_is_tight_at_best_and_says_its_habit() -> None:
     heavy = verdict(make_plan(**pipe()), "frame")
     assert heavy.level == "fails"
     assert heavy.ratio == pytest.approx(np.clip(plastic_found(make_bench(**pipe())).ratio, 0, 99))  # type: ignore[union-attr]
+
+
+def test_what_yields_in_a_drift_is_never_called_tight() -> None:
+    found = plastic_found(make_bench(**pipe({"ground_snow_pa": 15.0, "wind_mps": 12.0})))
+    assert found is not None
+    # However little lies evenly: past its yield in any weather is past its limit.
+    assert replace(found, snow_pa=1.0, rated_pa=100.0, wind_yields=0.1, yields=1.2).ratio == pytest.approx(1.2)
+    assert replace(found, snow_pa=1.0, rated_pa=100.0, wind_yields=0.1, yields=0.4).ratio == pytest.approx(0.4)

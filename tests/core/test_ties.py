@@ -183,3 +183,18 @@ def test_a_bow_that_is_too_weak_is_offered_a_tie() -> None:
     judged, before = bow_found(begin(*after, default_catalogue())), bow_found(make_bench(**weak))
     assert judged and before and judged.ratio < before.ratio
     assert judged.ratio == pytest.approx(tied_ways[0].ratio)
+
+
+@pytest.mark.parametrize(("low", "high"), [(0.2, 1.9), (1.88, 1.9), (0.3, 0.5)])
+def test_ties_that_meet_the_bow_close_together_or_at_its_posts_break_nothing(low: float, high: float) -> None:
+    bench = make_bench(**braced(ties="knee", low_m=low, tie_m=high))
+    frame = model_of(bench).frame
+    assert (frame.lengths > 0).all()
+    # Between two places of a post it ties nothing.
+    assert (frame.ties is None) == (high < 0.55)
+    assert frame.ties is None or np.isfinite(frame.ties.stiff).all()
+    # Left to right along the bow, none folded back.
+    along = model_of(bench).s_m
+    assert (np.diff(along) > 0).all()
+    named = [each.id for each in make_plan(**braced(ties="knee", low_m=low, tie_m=high)).verdicts]
+    assert ("tie-knee" in named) == (frame.ties is not None)

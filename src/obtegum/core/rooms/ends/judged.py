@@ -109,7 +109,7 @@ def _head(work: Work, side: Side, blown: Blown) -> Verdict:
 def _bow(work: Work, side: Side) -> Verdict:
     title, used = f"End bow, {side}", bow_pushed(work, side)
     if used is None:
-        why = why_unknown(work) or "The bow itself is too weak for its weather: see Snow and wind."
+        why = why_unknown(work) or "The bow itself is too weak for its weather: see Strength."
         asked = f"What the studs push the end bow by isn’t counted. {why}"
         return verdict_on("ends", f"endbow-{side}", title, "unknown", asked, "not known", "", None, "bow")
     whole, pushed = used
@@ -121,7 +121,7 @@ def _bow(work: Work, side: Side) -> Verdict:
 
 
 def _jamb(work: Work, side: Side, blown: Blown) -> Verdict:
-    title, part = f"Jambs’ feet, {side}", "bow"
+    title = f"Jambs’ feet, {side}"
     part = next(f"{side}:{stick.letter}" for stick in wall_of(work, side).sticks if stick.what == "jamb")
     if blown.foot_share is None:
         asked = f"What the jambs of the {side} stand in isn’t known. {why_no_ground(work)}"

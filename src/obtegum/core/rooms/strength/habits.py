@@ -7,7 +7,7 @@ from obtegum.core.rooms.strength.found import post_use
 from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.plastic import Plastic, plastic_found
 from obtegum.core.rooms.strength.propped import Propped
-from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, governing, in_ground, share_text
+from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, conditions, governing, in_ground, share_text
 from obtegum.core.rooms.weather.found import stood_in
 from obtegum.core.step import Answer
 from obtegum.core.verdict import Verdict, judge, verdict_on
@@ -59,7 +59,7 @@ def plastic_verdict(work: Work, plastic: Plastic) -> Verdict:
     made_up = f"{MADE_UP} " if stood_in(work) else ""
     sentence = (
         f"{made_up}Plastic pipe: {allowed}; {comes}; half of its yield at {rated} of even snow, where {lies} lies. No "
-        f"code rates it: clear it {clear}, prop it, or take the cover off. {AID}"
+        f"code rates it: clear it {clear}, prop it, or take the cover off{conditions(work)}. {AID}"
     )
     number = share_text(min(ratio, 99.0))
     return frame_verdict(level, sentence, number, ratio, "bow")
@@ -100,7 +100,7 @@ def propped_verdicts(work: Work, propped: Propped) -> list[Verdict]:
     made_up = f"{MADE_UP} " if stood_in(work) else ""
     sentence = (
         f"{made_up}Snow presses a prop by {pressed}; {prop_board(work).name} that long takes {takes} (NDS "
-        f"2018, 3.7). Set it on a plate, wedged, and tied so that lifting wind can’t drop it. {AID}"
+        f"2018, 3.7). Set it before the snow, on a plate, wedged, and tied so that lifting wind can’t drop it. {AID}"
     )
     level = judge(share, work.rules.holds_to)
     number = share_text(share)

@@ -174,9 +174,14 @@ def _snapped(work: Work, bars: "tuple[_Placed, ...]") -> tuple[float, NDArray[np
     """Where the post's top is along the bow, and where nodes are, one of them where each bar meets the bow, m."""
     bow, top_s = centre_line(work), entry_of(work).post_top_s_m
     along = np.linspace(top_s, bow.girth_m - top_s, BOW_PIECES + 1)
-    for met_m in {end for bar in bars for end in bar.ends if end is not None}:
-        along[1 + int(np.abs(along[1:-1] - met_m).argmin())] = met_m
-    return top_s, along
+    open_ = list(range(1, BOW_PIECES))
+    for met_m in sorted({end for bar in bars for end in bar.ends if end is not None}):
+        # What meets the post is taken to meet the bow at its top; no two bars take one node.
+        if along[0] < met_m < along[-1]:
+            nearest = min(open_, key=lambda place, at=met_m: abs(along[place] - at))  # type: ignore[misc]
+            open_.remove(nearest)
+            along[nearest] = met_m
+    return top_s, np.sort(along)
 
 
 def _model(work: Work, out_m: float, ties: bool) -> Model:
@@ -227,11 +232,14 @@ class _Placed:
 
 
 def _bars(work: Work) -> tuple[_Placed, ...]:
-    """The bars that tie a bow; a collar that struts meet in its middle is two."""
+    """The bars that tie a bow; a collar that struts meet in its middle is two, a bar within a post none."""
     bow, found_ = centre_line(work), list[_Placed]()
+    top_s = entry_of(work).post_top_s_m
     halves = work.design.braces.ties == "truss"
     for tie in ties_of(work):
-        ends = [_along(bow, *end) for end in tie.ends]
+        ends = [min(max(_along(bow, *end), top_s), bow.girth_m - top_s) for end in tie.ends]
+        if tie.what != "strut" and ends[0] == ends[1]:
+            continue
         if tie.what == "collar" and halves:
             found_ += [_Placed("collar", (end, None), tie.long_m / 2) for end in ends]
         elif tie.what == "strut":

@@ -58,9 +58,10 @@ class Plastic:
 
     @property
     def ratio(self) -> float:
-        """What it is graded by: the snow that lies over the snow it is rated for, or its yield in wind over half."""
+        """What it is graded by: the snow that lies over the snow it is rated for, its yield in wind over half, or
+        what it comes to of its yield in any weather, drifts too."""
         snow = self.snow_pa / self.rated_pa if self.rated_pa > 0 else NEVER if self.snow_pa > 0 else 0.0
-        return min(max(snow, self.wind_yields / RATED), NEVER)
+        return min(max(snow, self.wind_yields / RATED, self.yields), NEVER)
 
 
 def warmth(hot_c: float) -> float:

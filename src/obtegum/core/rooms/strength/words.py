@@ -8,7 +8,7 @@ from obtegum.core.rooms.strength.found import FAR, Judged
 from obtegum.core.rooms.weather.found import method_of, overridden, stood_in
 from obtegum.core.work import Work
 
-__all__ = ["AID", "MADE_UP", "MANY", "governing", "in_ground", "place_words", "share_text"]
+__all__ = ["AID", "MADE_UP", "MANY", "conditions", "governing", "in_ground", "place_words", "share_text"]
 
 AID = "Planning aid: code and a licensed engineer decide."
 MADE_UP = "Made-up weather, not for building."
@@ -32,7 +32,11 @@ def place_words(judged: Judged, element: int, post: str) -> str:
     return next((words.format(side=side, post=post) for most, words in PLACES if near <= most), "at the crown")
 
 
-def _conditions(work: Work) -> str:
+# What cloth must be that lets wind through.
+CLOTH = ", while the cloth is dry and clean"
+
+
+def conditions(work: Work) -> str:
     """What the answer hangs on besides the weather: habits, what was taken off the tube, coefficients of one's own."""
     weather, strength = work.design.weather, work.design.strength
     less = f", {percent_text(strength.less_share)} off: {strength.less_why or 'nobody says why'}"
@@ -40,6 +44,7 @@ def _conditions(work: Work) -> str:
     return (
         HABITS.get(weather.sides, "")
         + HABITS.get(weather.film, "")
+        + (CLOTH if weather.cover == "cloth" and weather.cloth == "dry" and weather.method != "given" else "")
         + (less if strength.less_share else "")
         + (f", coefficients of your own ({'; '.join(own)})" if own else "")
     )
@@ -56,7 +61,7 @@ def governing(work: Work, judged: Judged, post: str, what: str = "The bow") -> s
     assert found is not None
     row, weather = found.worst, judged.governs.words
     made_up = f"{MADE_UP} " if stood_in(work) else ""
-    weather += f"{_conditions(work)}{_held(work)}"
+    weather += f"{conditions(work)}{_held(work)}"
     factor = float(found.factor[found.rows[row]])
     if not found.stands[row]:
         least = LEAST_FACTOR["ultimate" if method_of(work) == "eu" else "allowable"]
@@ -91,4 +96,4 @@ def in_ground(work: Work, ratio: float, weather: str, post: str) -> str:
     """A post that bends in the ground before its bow does."""
     made_up = f"{MADE_UP} " if stood_in(work) else ""
     share = f"uses {percent_text(ratio)} of" if ratio <= MANY else f"would need {_times(ratio)}"
-    return f"{made_up}The {post} {share} its strength in the ground: {weather}{_conditions(work)}. {AID}"
+    return f"{made_up}The {post} {share} its strength in the ground: {weather}{conditions(work)}. {AID}"
