@@ -5,8 +5,13 @@ import math
 import numpy as np
 import pytest
 
-from obtegum.core.frame.forced import locked_in
-from obtegum.core.rooms.strength.found import bow_found, forced_bow, why_unknown
+from obtegum.core.frame.forced import drawn_in, locked_in
+from obtegum.core.frame.solve import first_order, loads_on
+from obtegum.core.rooms.braces.tied import ties_asked
+from obtegum.core.rooms.strength.brought import by_whom
+from obtegum.core.rooms.strength.found import bow_found, forced_bow, met_collar, why_unknown
+from obtegum.core.rooms.strength.joints import bracket_share, joint_share
+from obtegum.core.rooms.strength.model import model_of, sections_of
 from tests.conftest import make_bench, make_plan
 from tests.core.test_frame import TUBE, arch
 from tests.core.test_strength import told
@@ -71,3 +76,71 @@ def test_a_bow_that_would_bend_as_it_goes_in_is_not_known() -> None:
     assert forced is not None and forced.share > 1
     assert "without bending it" in why_unknown(bench)
     assert bow_found(bench) is None
+
+
+def test_a_bow_drawn_in_to_its_collar_comes_as_near_as_its_gap() -> None:
+    frame, at = arch(48), 14
+    last = frame.count - at
+    stretch = 205e9 * 3e-4 / abs(frame.nodes[last, 0] - frame.nodes[at, 0])
+    locked, pull = drawn_in(frame, (at, last), 0.03, stretch)
+    # The same pull as loads at both nodes: they come nearer by the gap, less what the tie gives.
+    nodal = np.zeros((1, 3 * (frame.count + 1)))
+    nodal[0, 3 * at], nodal[0, 3 * last] = pull, -pull
+    found = first_order(frame, loads_on(frame, np.zeros((1, frame.count, 2)), nodal))
+    nearer = found.moved[0, 3 * at] - found.moved[0, 3 * last]
+    assert nearer + pull / stretch == pytest.approx(0.03)
+    assert np.abs(locked.moment).max() == pytest.approx(np.abs(found.moment).max())
+    assert drawn_in(frame, (at, last), 0.06, stretch)[1] == pytest.approx(2 * pull)
+    assert drawn_in(frame, (at, last), 0.0, stretch)[1] == 0
+
+
+def test_weather_starts_from_what_the_collar_draws_in() -> None:
+    tie = {"bays": 2, "ties": "collar", "tie_m": 1.9}
+    plain, drawn = (make_bench(**told(), braces={**tie, "gap_m": gap}) for gap in (0.0, 0.02))
+    assert met_collar(plain) is None
+    met = met_collar(drawn)
+    assert met is not None and 0 < met.share < 1
+    uses = [found.ratio for bench in (plain, drawn) if (found := bow_found(bench)) and found.found]
+    assert uses[1] > uses[0]
+    asked = [ties_asked(bench)[0].pulled_n for bench in (plain, drawn)]
+    assert asked[1] == pytest.approx(asked[0] + met.pull_n, rel=1e-6)
+    answers = {
+        each.id: each for step in make_plan(**told(), braces={**tie, "gap_m": 0.02}).steps for each in step.answers
+    }
+    assert answers["met_pull"].note == by_whom(met.pull_n)
+    bent = make_bench(**told(), braces={**tie, "gap_m": 0.6})
+    assert "drawn in" in why_unknown(bent)
+    assert bow_found(bent) is None
+
+
+def test_who_brings_it_there() -> None:
+    assert [by_whom(pull)[:8] for pull in (100.0, 800.0, 2500.0)] == ["goes in ", "goes in ", "wants a "]
+    assert "hand" in by_whom(250.0) and "strap" in by_whom(251.0)
+
+
+def test_a_bracket_by_hand() -> None:
+    parts = {"bracket": "plates", "plate_thick_m": 0.004, "plate_wide_m": 0.05, "plate_long_m": 0.3}
+    bench = make_bench(**told(), strength=parts, braces={"bolt_m": 0.008})
+    section = sections_of(bench)[0]
+    whole = section.yield_pa * section.plastic_m3 / 1.67
+    # Two bolts each side, 2.5 of their thickness from its end and from the joint: 150 − 40 = 110 mm apart.
+    bolts = 0.11 * min(186e6 * math.pi / 4 * 0.008**2, 1.8 * section.yield_pa * 0.008 * section.wall_m)
+    plates = 2 * 0.004 * 0.05**2 / 6 * 235e6 / 1.67
+    across = 1 - section.wall_m * 0.009**2 / 2 / section.plastic_m3
+    assert bracket_share(bench) == pytest.approx(min(bolts / whole, plates / whole, across))
+    assert bracket_share(make_bench(**told())) == 0
+    # One that bears less than the joint changes nothing; a stout one at the joint that governs does.
+    thin = {**parts, "plate_thick_m": 0.0015, "plate_wide_m": 0.015, "plate_long_m": 0.1}
+    uses = []
+    for strength in (
+        {"joint_share": 0.3},
+        {**thin, "joint_share": 0.3},
+        {**parts, "plate_long_m": 0.6, "joint_share": 0.3},
+    ):
+        bench = make_bench(**told(), strength=strength)
+        judged = bow_found(bench)
+        assert judged is not None and judged.found is not None and model_of(bench).spliced.any()
+        uses.append(judged.ratio)
+    assert joint_share(bench) <= 0.3
+    assert uses[1] == pytest.approx(uses[0])
+    assert uses[2] < uses[0]

@@ -1,6 +1,7 @@
 """What hangs on a bow, and cloth that wind goes through."""
 
 import math
+from itertools import pairwise
 from typing import Any
 
 import numpy as np
@@ -9,12 +10,14 @@ import pytest
 from obtegum.core.amount import parse_amount
 from obtegum.core.frame.solve import first_order, loads_on
 from obtegum.core.quantity import LengthError
+from obtegum.core.rooms.runs.found import run_tube
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.strength.found import bow_found
+from obtegum.core.rooms.soil.found import ground_of
+from obtegum.core.rooms.strength.found import bow_found, counted, cover_n_m2
 from obtegum.core.rooms.strength.hung import hung_at, hung_loads, hung_n
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of, propped_model
-from obtegum.core.rooms.strength.propped import propped_found
+from obtegum.core.rooms.strength.propped import propped_bows, propped_found
 from obtegum.core.timber import column_n
 from tests.conftest import make_bench, make_plan, verdict
 from tests.core.test_strength import told
@@ -138,3 +141,69 @@ def test_a_bow_that_stands_by_dry_cloth_says_so() -> None:
     dry = verdict(make_plan(**cloth(cloth="dry")), "frame").sentence
     assert "while the cloth is dry and clean" in dry
     assert "while the cloth" not in verdict(make_plan(**cloth()), "frame").sentence
+
+
+@pytest.mark.parametrize(("every", "sinks", "bends"), [(2, 1 / 48, 1 / 4), (3, 5 / 162, 1 / 3)])
+def test_between_props_the_ridge_run_is_a_beam(every: int, sinks: float, bends: float) -> None:
+    parts: dict[str, Any] = {**told(ground_snow_pa=2400.0), "bows__max_spacing_m": 1.4}
+    bench = make_bench(**parts, strength={"prop": "each", "prop_every": every, "runs": 3}, soil={"kind": "clay"})
+    propped, run, bay = propped_found(bench), counted(bench, run_tube(bench)), bays_of(bench).bay_m
+    assert propped is not None and propped.ridge is not None and propped.plate_m is not None
+    # A beam of bays between props by the force method, a weight of 1 N at each bow: it sinks by c·L³/(E·I).
+    long, stiff = every * bay, run.elastic_pa * run.inertia_m4
+    at = [bay * place for place in range(1, every)]
+    sunk = sum(
+        (long - max(x, at[0])) * min(x, at[0]) * (long**2 - (long - max(x, at[0])) ** 2 - min(x, at[0]) ** 2)
+        for x in at
+    ) / (6 * stiff * long)
+    assert sunk == pytest.approx(sinks * long**3 / stiff)
+    model = propped_model(bench, model_of(bench), 1 / sunk)
+    crown = int(np.argmax(model.frame.nodes[:, 1]))
+    nodal = np.zeros((1, 3 * (model.frame.count + 1)))
+    nodal[0, 3 * crown + 1] = -1000.0
+    assert model.frame.ties is not None
+    found = first_order(model.frame, loads_on(model.frame, np.zeros((1, model.frame.count, 2)), nodal))
+    # What it bears is its stiffness times what the crown sinks.
+    borne = -model.frame.ties.pulled(found.moved)[0, -1]
+    assert borne == pytest.approx(-found.moved[0, 3 * crown + 1] / sunk)
+    assert 0 < borne < 1000
+    assert propped.ridge.bent_nm > 0
+    # Each prop bears its own bow and what comes to it from both sides.
+    alone = propped_found(make_bench(**parts, strength={"prop": "each", "runs": 3}))
+    assert alone is not None and alone.ridge is None and alone.plate_m is None
+    assert propped.pressed_n == pytest.approx(
+        alone.pressed_n + (every - 1) * propped.ridge.bent_nm / (bends * long), rel=1e-9
+    )
+    ground = ground_of(bench)
+    assert ground is not None
+    assert propped.plate_m**2 * ground.bearing_pa == pytest.approx(propped.pressed_n)
+
+
+def test_without_a_run_at_the_ridge_nothing_bears_the_bows_between() -> None:
+    parts: dict[str, Any] = {**told(ground_snow_pa=2400.0), "bows__max_spacing_m": 1.4}
+    told_ = {"prop": "each", "prop_every": 2, "runs": 2}
+    plain, propped = (
+        bow_found(make_bench(**parts, strength={"runs": 2})),
+        propped_found(make_bench(**parts, strength=told_)),
+    )
+    assert plain is not None and propped is not None and propped.ridge is not None
+    assert propped.ridge.takes_nm == 0
+    assert propped.judged.ratio == pytest.approx(plain.ratio)
+    assert verdict(make_plan(**parts, strength=told_), "prop-ridge").level == "fails"
+
+
+def test_props_stand_from_the_second_bow_to_the_last_but_one() -> None:
+    bench = make_bench(**told(), strength={"prop": "each", "prop_every": 3})
+    bows, props = bays_of(bench).bows, propped_bows(bench)
+    assert props[0] == 2 and props[-1] == bows - 1
+    assert max(high - low for low, high in pairwise(props)) <= 3
+    assert propped_bows(make_bench(**told())) == ()
+
+
+def test_a_second_layer_of_film_weighs_and_cloth_has_none() -> None:
+    one, two, net = (
+        cover_n_m2(make_bench(**told(**more))) for more in ({}, {"layers": "two"}, {"layers": "two", "cover": "cloth"})
+    )
+    # 0.2 mm of polyethylene at 920 kg/m³ is 1.8 N/m².
+    assert two - one >= 0.0002 * 920 * 9.80665
+    assert net == one

@@ -17,10 +17,13 @@ from obtegum.core.frame.ties import Bar, Ties, tied
 from obtegum.core.job import Job
 from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.braces.places import brace_tube
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.braces.found import tie_cut_m
+from obtegum.core.rooms.braces.places import brace_tube, drilled_m, tie_board, ties_of
 from obtegum.core.rooms.braces.tied import ties_asked
-from obtegum.core.rooms.strength.found import bow_found, grown, tied_found
+from obtegum.core.rooms.strength.found import bow_found, counted, grown, tied_found
 from obtegum.core.rooms.strength.model import model_of, tied_model
+from obtegum.core.timber import bolt_lateral_n, column_n
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_frame import TUBE, arch, in_library, lopsided, plan_load
 from tests.core.test_strength import told
@@ -198,3 +201,44 @@ def test_ties_that_meet_the_bow_close_together_or_at_its_posts_break_nothing(low
     assert (np.diff(along) > 0).all()
     named = [each.id for each in make_plan(**braced(ties="knee", low_m=low, tie_m=high)).verdicts]
     assert ("tie-knee" in named) == (frame.ties is not None)
+
+
+def test_a_bolt_in_the_end_of_a_board_by_the_six_modes() -> None:
+    # 8 mm bolt, 38 mm of spruce-pine-fir along its grain, a wall of 2 mm: by hand in MPa and mm.
+    d, ls, lm, fes, fem, fyb = 8.0, 38.0, 2.0, 77.2 * 0.42, 427.0, 310.0
+    re, rt = fem / fes, lm / ls
+    k1 = (math.sqrt(re + 2 * re**2 * (1 + rt + rt**2) + rt**2 * re**3) - re * (1 + rt)) / (1 + re)
+    k2 = -1 + math.sqrt(2 * (1 + re) + 2 * fyb * (1 + 2 * re) * d**2 / (3 * fem * lm**2))
+    k3 = -1 + math.sqrt(2 * (1 + re) / re + 2 * fyb * (2 + re) * d**2 / (3 * fem * ls**2))
+    modes = [
+        d * lm * fem / 4,
+        d * ls * fes / 4,
+        k1 * d * ls * fes / 3.6,
+        k2 * d * lm * fem / (1 + 2 * re) / 3.2,
+        k3 * d * ls * fem / (2 + re) / 3.2,
+        d**2 / 3.2 * math.sqrt(2 * fem * fyb / (3 * (1 + re))),
+    ]
+    assert bolt_lateral_n(0.008, 0.038, 0.002) == pytest.approx(min(modes) * 1.15 * 0.7)
+
+
+def test_ties_of_board_are_bars_of_timber() -> None:
+    parts = {"bays": 2, "ties": "collar", "tie_m": 1.9, "of": "board", "bolt_m": 0.01}
+    bench = make_bench(**told(), braces=parts)
+    board, model = tie_board(bench), model_of(bench)
+    assert board is not None and model.frame.ties is not None
+    (asked,) = ties_asked(bench)
+    long = model.ties[0][1]
+    assert asked.takes_n == pytest.approx(column_n(board.thick_m, board.wide_m, long))
+    assert asked.holding.holds_n == pytest.approx(
+        min(
+            bolt_lateral_n(0.01, board.thick_m, counted(bench, bow_tube(bench)).wall_m),
+            3.1e6 * 1.15 * board.thick_m * (board.wide_m - 0.011),
+            0.9 * bow_tube(bench).yield_pa * 0.01 * bow_tube(bench).wall_m,
+        )
+    )
+    # Seven bolts from its hole to each end.
+    assert tie_cut_m(bench, ties_of(bench)[0].long_m) == pytest.approx(ties_of(bench)[0].long_m + 14 * 0.01)
+    # Clamps hold no board: it is bolted whatever holds the braces.
+    clamped = make_bench(**told(), braces={**parts, "end": "clamp", "clamp_n": 2000.0})
+    assert ties_asked(clamped)[0].holding == asked.holding
+    assert drilled_m(clamped)

@@ -18,7 +18,7 @@ def length_answer(work: Work, name: str, label: str, value_m: float, note: str =
 
 
 # The unit of each kind of amount that answers are told in.
-SI: dict[AmountKind, Literal["m3", "m3/s", "kg", "s", "share", "Pa", "N", "m/s", "N·m"]] = {
+SI: dict[AmountKind, Literal["m3", "m3/s", "kg", "s", "share", "Pa", "N", "N/m", "m/s", "N·m"]] = {
     "volume": "m3",
     "load": "m3",
     "flow": "m3/s",
@@ -28,6 +28,7 @@ SI: dict[AmountKind, Literal["m3", "m3/s", "kg", "s", "share", "Pa", "N", "m/s",
     "pressure": "Pa",
     "force": "N",
     "speed": "m/s",
+    "pull": "N/m",
     "torque": "N·m",
 }
 

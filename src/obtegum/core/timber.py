@@ -11,7 +11,9 @@ __all__ = [
     "Bearing",
     "bending_pa",
     "bent_share",
+    "bolt_lateral_n",
     "column_n",
+    "pulled_n",
     "screw_lateral_n",
     "strapped_n",
     "washer_n",
@@ -35,6 +37,9 @@ EMIN_PA, WET_STIFF, SLENDEREST = 3.52e9, 0.9, 50.0
 ROOT = 0.73
 # Spruce-pine-fir across its grain, Pa (NDS supplement), and wet.
 ACROSS_PA, WET_ACROSS = 2.93e6, 0.67
+# Pulled along its grain, Pa, spruce-pine-fir no. 2 (NDS supplement, 450 psi); bearing of bolts along the grain for each
+# of gravity, 11,200 psi (12.3.3), and their bending yield (table I1).
+FT_PA, ALONG_PA, BOLT_YIELD_PA = 3.1e6, 77.2e6, 310e6
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,13 +75,17 @@ def screw_lateral_n(root_m: float, side: Bearing, main: Bearing, yields_pa: floa
     ``root_m`` is its diameter where it bends, under 6.35 mm; the reduction is 2.2, or 10·D + 0.5 (D in inches) from
     4.3 mm on.
     """
-    d, ls, lm, fes, fem = root_m, side.long_m, main.long_m, side.bears_pa, main.bears_pa
-    rd = 2.2 if d <= 0.00432 else 10 * d / 0.0254 + 0.5
+    return min(_modes(root_m, side, main, yields_pa)) / (2.2 if root_m <= 0.00432 else 10 * root_m / 0.0254 + 0.5)
+
+
+def _modes(d: float, side: Bearing, main: Bearing, yields_pa: float) -> tuple[float, float, float, float, float, float]:
+    """Yield by each mode in single shear, N: Im, Is, II, IIIm, IIIs, IV (NDS table 12.3.1A, before its reduction)."""
+    ls, lm, fes, fem = side.long_m, main.long_m, side.bears_pa, main.bears_pa
     re, rt = fem / fes, lm / ls
     k1 = (math.sqrt(re + 2 * re**2 * (1 + rt + rt**2) + rt**2 * re**3) - re * (1 + rt)) / (1 + re)
     k2 = -1 + math.sqrt(2 * (1 + re) + 2 * yields_pa * (1 + 2 * re) * d**2 / (3 * fem * lm**2))
     k3 = -1 + math.sqrt(2 * (1 + re) / re + 2 * yields_pa * (2 + re) * d**2 / (3 * fem * ls**2))
-    modes = (
+    return (
         d * lm * fem,
         d * ls * fes,
         k1 * d * ls * fes,
@@ -84,7 +93,19 @@ def screw_lateral_n(root_m: float, side: Bearing, main: Bearing, yields_pa: floa
         k3 * d * ls * fem / (2 + re),
         d**2 * math.sqrt(2 * fem * yields_pa / (3 * (1 + re))),
     )
-    return min(modes) / rd
+
+
+def bolt_lateral_n(bolt_m: float, thick_m: float, wall_m: float) -> float:
+    """A bolt through a wet board, pulled along its grain, and a steel tube's near wall, while snow lies, N, allowable:
+    NDS 12.3.1A reduced by 4 where wood or wall bears, 3.6 where it turns, 3.2 where it bends (table 12.3.1B)."""
+    side, main = Bearing(thick_m, ALONG_PA * GRAVITY), Bearing(wall_m, THIN_STEEL_PA)
+    reduced = zip(_modes(bolt_m, side, main, BOLT_YIELD_PA), (4.0, 4.0, 3.6, 3.2, 3.2, 3.2), strict=True)
+    return min(mode / by for mode, by in reduced) * SNOW * WET_SCREW
+
+
+def pulled_n(net_m2: float) -> float:
+    """What sawn timber takes pulled along its grain, while snow lies, N, allowable: Ft·A (NDS 2018, 3.8; CF 1)."""
+    return FT_PA * SNOW * net_m2
 
 
 def strapped_n(screw_m: float, into_m: float, strap_m: float) -> float:

@@ -54,6 +54,14 @@ class Braces(Decisions):
     ] = "none"
     every: Annotated[int, Number("On each … bow", 1, 20, "count", hint="1: all of them, 2: each second")] = 1
     tie_m: Annotated[float, Number("Collar, over the ground", 0.5, 8.0, feet=8 * FOOT_M)] = 2.4
+    of: Annotated[
+        Literal["tube", "board"], choice("Ties of", tube="the braces’ tube", board="boards, bolted to the bow’s side")
+    ] = "tube"
+    board: Annotated[str, Field(max_length=60), Choice("Ties’ board")] = ""
+    gap_m: Annotated[
+        float,
+        Number("Bow is pulled in to its collar by", 0.0, 0.6, bare="fine", hint="wider there than the collar is long"),
+    ] = 0.0
     low_m: Annotated[float, Number("Knee’s lower end, over the ground", 0.2, 6.0, feet=4 * FOOT_M)] = 1.2
 
     def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:

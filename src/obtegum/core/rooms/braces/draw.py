@@ -5,8 +5,8 @@ import math
 from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Layer, Mark, Note, Outline, Row, drawn
 from obtegum.core.paths import chain_path, line
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.braces.found import Brace, braces_of, cut_m
-from obtegum.core.rooms.braces.places import Tie, brace_tube, tied_bows, ties_of
+from obtegum.core.rooms.braces.found import Brace, braces_of, cut_m, tie_cut_m
+from obtegum.core.rooms.braces.places import Tie, brace_tube, tie_edge_m, tie_seen, tied_bows, ties_of
 from obtegum.core.rooms.runs.found import front_m, place_of, run_long_m, run_tube, runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
@@ -69,7 +69,11 @@ def braced(work: Work) -> Drawing:
     if braces:
         first = braces[0]
         items += [
-            *_holes(work, "brace", ((first.foot[0], first.foot[2]), (first.head[0], first.head[2]))),
+            *(
+                _holes(work, "brace", ((first.foot[0], first.foot[2]), (first.head[0], first.head[2])))
+                if work.design.braces.end == "flat"
+                else []
+            ),
             Handle(measure="braces.head_m", x=first.head[0], y=first.head[2], dx=0.0, dy=1.0),
             Handle(measure="braces.foot_m", x=first.foot[0], y=first.foot[2], dx=0.0, dy=1.0),
         ]
@@ -86,8 +90,6 @@ def braced(work: Work) -> Drawing:
 
 def _holes(work: Work, name: str, ends: tuple[tuple[float, float], tuple[float, float]]) -> list[Item]:
     """Where the holes of flattened ends come."""
-    if work.design.braces.end != "flat":
-        return []
     return [
         Mark(part=f"hole:{name}:{number}", symbol="socket", x=x, y=y, label=f"hole of the {name}")
         for number, (x, y) in enumerate(ends, start=1)
@@ -105,7 +107,8 @@ def _told(work: Work, brace: Brace) -> str:
 
 def tied(work: Work) -> Drawing:
     """A bow with its collar, level, and its struts."""
-    size, tube, found = work.design.size, brace_tube(work), ties_of(work)
+    (material, wide_m), found = tie_seen(work), ties_of(work)
+    size = work.design.size
     items: list[Item] = [
         Outline(
             part="bow", layer="frame", material=bow_tube(work).material, width_m=bow_tube(work).od_m,
@@ -119,16 +122,16 @@ def tied(work: Work) -> Drawing:
     rows = list[Row]()
     for tie in found:
         (x0, y0), (x1, y1) = tie.ends
-        said = f"cut {work.say(cut_m(work, tie.long_m))}, {work.say(tie.long_m)} from hole to hole"
+        said = f"cut {work.say(tie_cut_m(work, tie.long_m))}, {work.say(tie.long_m)} from hole to hole"
         items.append(
             Outline(
-                part=tie.part, layer="frame", material=tube.material, width_m=tube.od_m, path=line(x0, y0, x1, y1),
+                part=tie.part, layer="frame", material=material, width_m=wide_m, path=line(x0, y0, x1, y1),
                 label=f"{tie.what}, {said}",
             )
         )  # fmt: skip
         if not tie.part.endswith(":R"):
             middle = (x0 + x1) / 2, (y0 + y1) / 2
-            text = work.say(cut_m(work, tie.long_m))
+            text = work.say(tie_cut_m(work, tie.long_m))
             chord = tie.what == "collar"
             items.append(
                 Note(
@@ -140,7 +143,7 @@ def tied(work: Work) -> Drawing:
     if found:
         x, y = found[0].ends[1 if found[0].what == "knee" else 0]
         items += [
-            *_holes(work, found[0].what, found[0].ends),
+            *(_holes(work, found[0].what, found[0].ends) if tie_edge_m(work) else []),
             Dimension(part="collar", x0=x, y0=0.0, x1=x, y1=y, text=work.say(y), measure="braces.tie_m"),
             Handle(measure="braces.tie_m", x=x / 2, y=y, dx=0.0, dy=1.0),
         ]

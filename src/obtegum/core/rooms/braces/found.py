@@ -10,13 +10,14 @@ from obtegum.core.found import found
 from obtegum.core.frame.steel import allowable, column_n, european
 from obtegum.core.rooms.bows.found import girth_at
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.braces.places import brace_tube, head_m
+from obtegum.core.rooms.braces.places import brace_tube, head_m, tie_board, tie_edge_m
 from obtegum.core.rooms.runs.found import run_tube, runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import bow_found, counted
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.weather.found import method_of, told
+from obtegum.core.timber import bolt_lateral_n, pulled_n
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.weather.ends import eu_ends, us_ends
 from obtegum.core.weather.pressure import Worked
@@ -36,7 +37,10 @@ __all__ = [
     "holding",
     "off_run_m",
     "pulling",
+    "run_column_n",
     "run_takes",
+    "tie_cut_m",
+    "tie_holding",
 ]
 
 Point = tuple[float, float, float]
@@ -207,17 +211,26 @@ def run_takes(work: Work) -> tuple[float, float] | None:
 
     Braces that pull stand at the far end of the house: all of a side's push goes there through its runs.
     """
-    along, tube = along_of(work), run_tube(work)
-    if along is None or work.design.runs.of == "laths" or tube.material != "steel" or not min(pulling(work)):
+    along, takes = along_of(work), run_column_n(work)
+    if along is None or takes is None or not min(pulling(work)):
         return None
-    eu = method_of(work) == "eu"
+    factor = 1.5 if method_of(work) == "eu" else 1.0
+    pressed = (along.ends_n / 2 + along.steadies_n) / (len(runs_of(work)) / 2) * factor
+    return pressed, takes
+
+
+def run_column_n(work: Work) -> float | None:
+    """What a run takes pressed between two bows, N, allowable or EN's design value; None for laths, or what no code
+    covers."""
+    tube = run_tube(work)
+    if work.design.runs.of == "laths" or tube.material != "steel":
+        return None
     section = counted(work, tube)
     try:
-        strength = european(section) if eu else allowable(section)
+        strength = european(section) if method_of(work) == "eu" else allowable(section)
     except ValueError:
         return None
-    pressed = (along.ends_n / 2 + along.steadies_n) / (len(runs_of(work)) / 2) * (1.5 if eu else 1.0)
-    return pressed, column_n(strength, section, bays_of(work).bay_m)
+    return column_n(strength, section, bays_of(work).bay_m)
 
 
 def holding(work: Work) -> Holding:
@@ -247,6 +260,23 @@ def holding(work: Work) -> Holding:
     return Holding(*min(links))
 
 
+def tie_holding(work: Work) -> Holding:
+    """What one tie holds: as a brace does; a board by its net section, its bolt in it and in the bow's wall."""
+    board, told_, bow = tie_board(work), work.design.braces, bow_tube(work)
+    if board is None:
+        return holding(work)
+    if bow.material != "steel":
+        return Holding(None, "plastic pipe", "no value for plastic: test it")
+    net_m2 = board.thick_m * (board.wide_m - told_.bolt_m - HOLE_M)
+    return Holding(
+        *min(
+            (pulled_n(net_m2), "the board, net of its hole", "NDS 2018 3.8"),
+            (bolt_lateral_n(told_.bolt_m, board.thick_m, counted(work, bow).wall_m), "its bolt", "NDS 2018 12.3.1"),
+            (bolt_walls(told_.bolt_m, bow.wall_m, bow.yield_pa) / 2, "the bow’s wall at its bolt", "AISC 360-16 J7"),
+        )
+    )
+
+
 def brace_lift_n(work: Work) -> float:
     """What wind along the house lifts a brace's foot by, N; 0 while it isn't known, or no brace pulls."""
     along = along_of(work)
@@ -272,7 +302,12 @@ def off_run_m(work: Work) -> float:
     return near_m if near_m > NEAR_RUN_M else 0.0
 
 
+def tie_cut_m(work: Work, hole_to_hole_m: float) -> float:
+    """What is cut for a tie of a length from hole to hole, m."""
+    return hole_to_hole_m + 2 * tie_edge_m(work)
+
+
 def cut_m(work: Work, hole_to_hole_m: float) -> float:
-    """What is cut for a brace or tie of a length from hole to hole, m."""
+    """What is cut for a brace of a length from hole to hole, m."""
     told_ = work.design.braces
     return hole_to_hole_m + (2 * told_.edge_m if told_.end == "flat" else 0.0)

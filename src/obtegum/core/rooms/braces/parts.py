@@ -3,8 +3,8 @@
 from collections.abc import Iterator, Sequence
 
 from obtegum.core.faces import Member
-from obtegum.core.rooms.braces.found import braces_of, cut_m
-from obtegum.core.rooms.braces.places import brace_tube, tied_bows, ties_of
+from obtegum.core.rooms.braces.found import braces_of, cut_m, tie_cut_m
+from obtegum.core.rooms.braces.places import brace_tube, tie_stock, tied_bows, ties_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
 
@@ -29,15 +29,15 @@ def _braces(work: Work) -> Iterator[Member]:
 
 
 def _ties(work: Work) -> Iterator[Member]:
-    stations = bays_of(work).stations_m
+    stations, (stock, section) = bays_of(work).stations_m, tie_stock(work)
     for bow in tied_bows(work):
         for tie in ties_of(work):
             name, _, side = tie.part.partition(":")
             yield Member(
                 part=f"{name}:{bow}{side}",
                 what=tie.what,
-                stock=brace_tube(work).id,
-                section=(brace_tube(work).od_m,),
-                length_m=cut_m(work, tie.long_m),
+                stock=stock,
+                section=section,
+                length_m=tie_cut_m(work, tie.long_m),
                 ends=((stations[bow - 1], *tie.ends[0]), (stations[bow - 1], *tie.ends[1])),
             )

@@ -2,20 +2,36 @@
 
 import math
 from dataclasses import dataclass
+from typing import Literal
 
-from obtegum.core.catalogue import Tube
+from obtegum.core.catalogue import Board, Tube
 from obtegum.core.found import found
 from obtegum.core.rooms.bows.found import girth_at
+from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.runs.tube import told_or_usual
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
 
-__all__ = ["Tie", "brace_tube", "drilled_m", "head_m", "tied_bows", "ties_of"]
+__all__ = [
+    "Tie",
+    "brace_tube",
+    "drilled_m",
+    "head_m",
+    "tie_board",
+    "tie_edge_m",
+    "tie_seen",
+    "tie_stock",
+    "tied_bows",
+    "ties_of",
+]
 
 # How high a head is where no run says it, and the least that one is over its foot, m (this bench).
 USUAL_M, CLEAR_M = 1.8, 0.3
+# What ties of board are of where nobody told; from a bolt to a board's end, of its thickness (NDS 2018 table 12.5.1A).
+USUAL_BOARDS, BOARD_EDGE = {"feet": "board-2x4", "metric": "board-47x100mm"}, 7.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,6 +51,39 @@ class Tie:
 def brace_tube(work: Work) -> Tube:
     """What braces, collars and struts are made of. Raises: DesignError when there is none of that name."""
     return told_or_usual(work, work.design.braces.tube, "braces.tube")
+
+
+@found
+def tie_board(work: Work) -> Board | None:
+    """The board that ties are of; None where they are tube. Raises: DesignError when there is none of that name."""
+    told_ = work.design.braces
+    if told_.of == "tube":
+        return None
+    name = told_.board or USUAL_BOARDS[bow_tube(work).sold_in]
+    board = work.catalogue.boards.get(name)
+    if board is None:
+        raise DesignError([Trouble(path="braces.board", sentence=f"There is no board “{name}” in the catalogue.")])
+    return board
+
+
+def tie_edge_m(work: Work) -> float:
+    """From a tie's hole to its end, m: as told for tube, seven bolts for boards, nothing in a clamp."""
+    told_ = work.design.braces
+    if tie_board(work) is not None:
+        return max(BOARD_EDGE * told_.bolt_m, told_.edge_m)
+    return told_.edge_m if told_.end == "flat" else 0.0
+
+
+def tie_stock(work: Work) -> tuple[str, tuple[float, ...]]:
+    """What ties are cut from, by its name in the catalogue, and its section, m."""
+    board, tube = tie_board(work), brace_tube(work)
+    return (tube.id, (tube.od_m,)) if board is None else (board.id, (board.thick_m, board.wide_m))
+
+
+def tie_seen(work: Work) -> tuple[Literal["steel", "plastic", "board"], float]:
+    """What a tie is drawn as: its material, and how wide it is seen across the bow, m."""
+    board, tube = tie_board(work), brace_tube(work)
+    return (tube.material, tube.od_m) if board is None else ("board", board.wide_m)
 
 
 def head_m(work: Work) -> float:
@@ -80,9 +129,10 @@ def ties_of(work: Work) -> tuple[Tie, ...]:
 def drilled_m(work: Work) -> tuple[float, ...]:
     """Where a bow is drilled for braces and ties, m of its left half's girth; none where clamps hold them."""
     told_, bow = work.design.braces, centre_line(work)
-    if told_.end != "flat":
+    flat = told_.end == "flat"
+    heights = [head_m(work), told_.foot_m] if told_.bays and flat else []
+    if not flat and told_.of == "tube":
         return ()
-    heights = [head_m(work), told_.foot_m] if told_.bays else []
     ends = {"collar": (0,), "strut": (1,), "knee": (0, 1)}
     heights += [tie.ends[place][1] for tie in ties_of(work)[:2] for place in ends[tie.what]]
     return tuple(min(bow.at_y(height_m), default=0.0) for height_m in heights)

@@ -1,22 +1,23 @@
 """Braces: how wind along the house comes to the ground; collars and trusses."""
 
 from obtegum.core.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.fields import special
 from obtegum.core.room import Room
 from obtegum.core.rooms.braces import judged, step
 from obtegum.core.rooms.braces.cures import CURES
 from obtegum.core.rooms.braces.draw import braced, braces_along, tied
 from obtegum.core.rooms.braces.found import braces_of, holding
 from obtegum.core.rooms.braces.parts import parts
-from obtegum.core.rooms.braces.places import brace_tube, tied_bows, ties_of
+from obtegum.core.rooms.braces.places import brace_tube, tie_board, tied_bows, ties_of
 from obtegum.core.rooms.braces.tables import TABLES
-from obtegum.core.rooms.runs.tube import usual_or_told
+from obtegum.core.rooms.runs.tube import board_options, usual_or_told
 from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 
 
 def _must(work: Work) -> None:
-    _ = brace_tube(work), braces_of(work), ties_of(work)
+    _ = brace_tube(work), braces_of(work), ties_of(work), tie_board(work)
 
 
 def _needs(work: Work) -> tuple[Need, ...]:
@@ -43,7 +44,7 @@ ROOM = Room(
     strips=step.strips,
     views={"braced": braced, "tied": tied},
     layers={"along": braces_along},
-    fields=(usual_or_told("braces.tube"),),
+    fields=(usual_or_told("braces.tube"), special("braces.board", options=board_options)),
     must=_must,
     cures=CURES,
     needs=_needs,

@@ -2,13 +2,14 @@
 
 import math
 from collections.abc import Iterator
+from typing import Literal
 
 from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, angle_answer, count_answer, length_answer, settled
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.draw import slope
-from obtegum.core.rooms.braces.found import along_of, braces_of, cut_m, holding, pulling
-from obtegum.core.rooms.braces.places import brace_tube, head_m, tied_bows, ties_of
+from obtegum.core.rooms.braces.found import along_of, braces_of, cut_m, holding, pulling, tie_cut_m
+from obtegum.core.rooms.braces.places import brace_tube, head_m, tie_board, tie_edge_m, tie_seen, tied_bows, ties_of
 from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.step import Answer, Standing, StepPlan, StepState, Told
@@ -42,7 +43,9 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "braces.bays",
             *(("braces.cross", "braces.spans", "braces.head_m", "braces.foot_m") if braces.bays else ()),
             "braces.ties",
-            *(("braces.tie_m", "braces.every") if braces.ties != "none" else ()),
+            *(("braces.tie_m", "braces.every", "braces.of") if braces.ties != "none" else ()),
+            *(("braces.board",) if braces.ties != "none" and braces.of == "board" else ()),
+            *(("braces.gap_m",) if braces.ties in ("collar", "truss") else ()),
             *(("braces.low_m",) if braces.ties == "knee" else ()),
             *(more if braces.bays or braces.ties != "none" else ()),
             *(("record.braced.are",) if braces.bays else ()),
@@ -121,9 +124,11 @@ def _answers(work: Work) -> Iterator[Answer]:
         yield amount_answer(work, f"{each.what}_pull", f"Pulls a {each.what}", each.pulled_n, "force", note)
     # Both struts of a truss share the bolt in the middle of its collar.
     shared = 1 if braces.ties == "truss" else 0
-    bolts = 2 * len(found) + len(tied_bows(work)) * (2 * len(ties_of(work)) - shared)
-    if bolts and braces.end == "flat":
-        long_m = bow_tube(work).od_m + 2 * brace_tube(work).wall_m + 3 * braces.bolt_m
+    bolts = (2 * len(found) if braces.end == "flat" else 0) + len(tied_bows(work)) * (2 * len(ties_of(work)) - shared)
+    board = tie_board(work)
+    if bolts and (braces.end == "flat" or board is not None):
+        through_m = max(2 * brace_tube(work).wall_m, board.thick_m if board is not None else 0.0)
+        long_m = bow_tube(work).od_m + through_m + 3 * braces.bolt_m
         yield count_answer(
             "brace_bolts", "Bolts, nuts, two washers each", bolts, f"{work.say(long_m, 'up')} long or more"
         )
@@ -136,7 +141,7 @@ def _ties(work: Work) -> Iterator[Answer]:
     for tie in ties[:1] if work.design.braces.ties == "knee" else ties[:2]:
         many = bows * (1 if tie.what == "collar" else 2)
         yield length_answer(
-            work, f"{tie.what}_cut", f"{tie.what.capitalize()}, cut", cut_m(work, tie.long_m), f"{many} of them"
+            work, f"{tie.what}_cut", f"{tie.what.capitalize()}, cut", tie_cut_m(work, tie.long_m), f"{many} of them"
         )
         if tie.what != "collar":
             yield angle_answer(f"{tie.what}_steep", f"{tie.what.capitalize()} to the level", slope(tie))
@@ -156,16 +161,25 @@ def strips(work: Work) -> list[Strip]:
                 f"brace:{braces_of(work)[0].name}",
                 braces_of(work)[0].long_m,
                 f"{len(braces_of(work))} alike",
+                work.design.braces.edge_m if work.design.braces.end == "flat" else 0.0,
+                "plastic" if brace_tube(work).material == "plastic" else "steel",
             )
         )
     if ties_of(work):
         tie, count = ties_of(work)[0], len(tied_bows(work)) * (2 if work.design.braces.ties == "knee" else 1)
-        found.append(_laid(work, tie.what, tie.part, tie.long_m, f"{count} alike"))
+        found.append(_laid(work, tie.what, tie.part, tie.long_m, f"{count} alike", tie_edge_m(work), tie_seen(work)[0]))
     return found
 
 
-def _laid(work: Work, name: str, part: str, holes_m: float, about: str) -> Strip:
-    edge_m = work.design.braces.edge_m if work.design.braces.end == "flat" else 0.0
+def _laid(
+    work: Work,
+    name: str,
+    part: str,
+    holes_m: float,
+    about: str,
+    edge_m: float,
+    material: Literal["steel", "plastic", "board"],
+) -> Strip:
     long_m = holes_m + 2 * edge_m
     marks: list[StripMark] = []
     if edge_m:
@@ -176,7 +190,7 @@ def _laid(work: Work, name: str, part: str, holes_m: float, about: str) -> Strip
         id=name,
         title=name.capitalize(),
         about=f"tape from its end · {about}",
-        material="plastic" if brace_tube(work).material == "plastic" else "steel",
+        material=material,
         length_m=long_m,
         marks=tuple(marks),
     )

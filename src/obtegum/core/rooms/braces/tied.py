@@ -5,12 +5,14 @@ from dataclasses import dataclass
 import numpy as np
 
 from obtegum.core.found import found
-from obtegum.core.frame.steel import allowable, column_n, european
-from obtegum.core.rooms.braces.found import Holding, holding
-from obtegum.core.rooms.braces.places import brace_tube
-from obtegum.core.rooms.strength.found import bow_found, counted, grown, tied_found
+from obtegum.core.frame.section import Section
+from obtegum.core.frame.steel import Strength, allowable, column_n, european
+from obtegum.core.rooms.braces.found import Holding, tie_holding
+from obtegum.core.rooms.braces.places import brace_tube, tie_board
+from obtegum.core.rooms.strength.found import bow_found, counted, grown, met_collar, tied_found
 from obtegum.core.rooms.strength.model import every_tied
 from obtegum.core.rooms.weather.found import method_of
+from obtegum.core.timber import column_n as timber_n
 from obtegum.core.work import Work
 
 __all__ = ["Asked", "ties_asked"]
@@ -42,6 +44,14 @@ class Asked:
         return max(self.pulled_n / holds, self.pressed_n / self.takes_n, self.pressed_n / holds)
 
 
+def _pressed_n(work: Work, long_m: float, steel: tuple[Strength, Section] | None) -> float | None:
+    """What a tie takes pressed, N, allowable: a board by its thin side; None where no code says."""
+    board = tie_board(work)
+    if board is not None:
+        return timber_n(board.thick_m, board.wide_m, long_m)
+    return None if steel is None else column_n(*steel, long_m) / (PARTIAL if method_of(work) == "eu" else 1.0)
+
+
 @found
 def ties_asked(work: Work) -> tuple[Asked, ...]:
     """Each kind of tie by what all weathers ask of it, its second order estimated; nothing where none is counted."""
@@ -50,8 +60,9 @@ def ties_asked(work: Work) -> tuple[Asked, ...]:
         return ()
     eu = method_of(work) == "eu"
     pulls = judged.found.pulls * grown(work, judged.found)[:, None] / (PARTIAL if eu else 1.0)
+    met = met_collar(work)
     words, kinds = [combo.words for combo in judged.weathered.combos], list(dict(judged.model.ties))
-    tube, holds = brace_tube(work), holding(work)
+    tube, holds = brace_tube(work), tie_holding(work)
     section = counted(work, tube)
     try:
         strength = (european(section) if eu else allowable(section)) if tube.material == "steel" else None
@@ -62,8 +73,10 @@ def ties_asked(work: Work) -> tuple[Asked, ...]:
         which = [place for place, (name, _) in enumerate(judged.model.ties) if name == kind]
         # A collar in two halves has nothing beside it in its middle: it buckles as long as it is.
         long_m = max(judged.model.ties[place][1] for place in which) * (len(which) if kind == "collar" else 1)
-        takes = None if strength is None else column_n(strength, section, long_m) / (PARTIAL if eu else 1.0)
+        takes = _pressed_n(work, long_m, None if strength is None else (strength, section))
         most, least = pulls[:, which].max(axis=1), pulls[:, which].min(axis=1)
+        if kind == "collar" and met is not None:
+            most = most + met.pull_n
         high, low = int(np.argmax(most)), int(np.argmin(least))
         found_.append(
             Asked(

@@ -3,6 +3,8 @@
 from collections.abc import Iterator
 
 from obtegum.core.edit import Cure, Edits, chosen, lengthened, up
+from obtegum.core.rooms.bows.tubes import all_tubes
+from obtegum.core.rooms.braces.places import brace_tube
 from obtegum.core.rooms.ends.decisions import SIDES, Side
 from obtegum.core.rooms.ends.outline import end_of
 from obtegum.core.rooms.ends.passing import BESIDE_M, OVER_M, passing
@@ -11,6 +13,8 @@ from obtegum.core.work import Work
 
 __all__ = ["CURES"]
 
+# How high a strut meets the end bow, of the crown.
+STRUT_AT = 0.5
 CLOSER, DEEPER_M, MORE_SCREWS = (0.75, 0.5, 0.35), (0.2, 0.4, 0.8), (6, 8, 12)
 STOUTER = {"feet": ("board-2x6", "board-2x8"), "metric": ("board-47x150mm", "board-47x200mm")}
 
@@ -78,6 +82,47 @@ def _bows(side: Side) -> Cure:
     return cure
 
 
+def _films(side: Side) -> Cure:
+    """A strut on each side; more runs; film that ends on the bow instead of at a stake."""
+
+    def cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
+        end, runs, at = end_of(work, side), work.design.strength.runs, f"ends.{side}"
+        strut: Edits = (
+            chosen(f"{at}.strut", "sides"),
+            lengthened(f"{at}.strut_m", up(work, STRUT_AT * work.design.size.height_m)),
+        )
+        if end.strut == "none":
+            yield strut
+        if verdict.level == "unknown":
+            return
+        for more in (2, 4, 6):
+            yield (chosen("strength.runs", str(runs + more)),)
+            if end.strut == "none":
+                yield (*strut, chosen("strength.runs", str(runs + more)))
+        if end.film == "stake":
+            yield (chosen(f"{at}.film", "bow"),)
+
+    return cure
+
+
+def _struts(side: Side) -> Cure:
+    """Met higher up, or of stouter tube."""
+
+    def cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
+        height_m, now = work.design.size.height_m, brace_tube(work)
+        for share in (0.5, 0.6, 0.7, 0.8):
+            if share * height_m > end_of(work, side).strut_m:
+                yield (lengthened(f"ends.{side}.strut_m", up(work, share * height_m)),)
+        stouter = [
+            each for each in all_tubes(work)
+            if each.material == "steel" and each.sold_in == work.tape.units and each.od_m > now.od_m
+        ]  # fmt: skip
+        for tube in sorted(stouter, key=lambda each: each.od_m)[:4]:
+            yield (chosen("braces.tube", tube.id),)
+
+    return cure
+
+
 def _jambs(side: Side) -> Cure:
     def cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
         if verdict.level == "unknown":
@@ -117,6 +162,9 @@ CURES: dict[str, Cure] = {
         ("rail", _studs),
         ("head", _heads),
         ("endbow", _bows),
+        ("film", _films),
+        ("filmrun", _films),
+        ("filmstrut", _struts),
         ("jamb", _jambs),
         ("passes", _passes),
     )

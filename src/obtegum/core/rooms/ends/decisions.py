@@ -1,12 +1,17 @@
 """What closes each end: studs, how they stand, the doorway, and what else opens."""
 
-from typing import Annotated, Literal
+from collections.abc import Iterator
+from typing import TYPE_CHECKING, Annotated, Literal
 
 from pydantic import Field
 
-from obtegum.core.numbers import Choice, Decisions, Number, choice
+from obtegum.core.numbers import Choice, Decisions, Number, choice, misfit
 from obtegum.core.part import Part
 from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.trouble import Trouble
+
+if TYPE_CHECKING:
+    from obtegum.core.rooms import HouseDesign
 
 __all__ = ["HINGED", "MOST_OPENINGS", "SIDES", "WALKED", "Door", "EndWall", "Ends", "Opening", "Side", "What"]
 
@@ -145,6 +150,16 @@ class EndWall(Part):
             film="in film that is fitted whole, then cut",
         ),
     ] = "framed"
+    film: Annotated[
+        Literal["ask", "bow", "stake"],
+        choice("Film at this end", ask="not told yet", bow="fixed on the end bow", stake="gathered, tied to a stake"),
+    ] = "ask"
+    stake_m: Annotated[float, Number("Stake, out from the end bow", 0.3, 10.0, feet=4 * FOOT_M)] = 1.2
+    strut: Annotated[
+        Literal["none", "sides"],
+        choice("Struts against the film", none="none", sides="one each side, down to the second bow’s foot"),
+    ] = "none"
+    strut_m: Annotated[float, Number("Strut meets the end bow, up", 0.4, 4.0, feet=4 * FOOT_M)] = 1.2
     openings: Annotated[tuple[Opening, ...], Field(max_length=MOST_OPENINGS)] = ()
 
 
@@ -166,5 +181,17 @@ class Ends(Decisions):
             former="a tractor with a bed former",
         ),
     ] = "grower"
+    film: Annotated[str, Field(max_length=60), Choice("Film")] = ""
+    tight_n_m: Annotated[
+        float, Number("It is fitted as tight as", 0.0, 5000.0, "pull", hint="hand-tight: 0.2 kN/m, 14 lb/ft")
+    ] = 200.0
     front: EndWall = EndWall()
     back: EndWall = EndWall()
+
+    def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
+        """A strut that meets the end bow nowhere."""
+        for side in SIDES:
+            end: EndWall = getattr(self, side)
+            if end.strut != "none" and end.strut_m >= house.size.height_m:
+                sentence = "The strut would meet the bow over its crown. It must stay below"
+                yield misfit(f"ends.{side}.strut_m", sentence, house.size.height_m, house.tape, "down")

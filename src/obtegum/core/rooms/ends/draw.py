@@ -8,12 +8,14 @@ from obtegum.core.job import Job
 from obtegum.core.paths import box, chain_path, line
 from obtegum.core.quantity import angle_text
 from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.braces.places import brace_tube
 from obtegum.core.rooms.ends.decisions import EndWall, Side
 from obtegum.core.rooms.ends.fields import shown_opening
 from obtegum.core.rooms.ends.leaf import leaves_of
 from obtegum.core.rooms.ends.openings import Opened
 from obtegum.core.rooms.ends.outline import end_bow, end_of, half_m, stud_tube
 from obtegum.core.rooms.ends.passing import Passing, passing
+from obtegum.core.rooms.ends.props import struts_of
 from obtegum.core.rooms.ends.wall import Stick, end_boards, stakes_m, wall_of
 from obtegum.core.work import Work
 
@@ -65,6 +67,14 @@ def _end(work: Work, side: Side) -> Drawing:
     for x in stakes_m(work, side):
         path = line(x, 0.1, x, -0.4)
         items.append(Outline(part="stake", layer="hidden", material="board", width_m=0.03, path=path, label="stake"))
+    for strut in struts_of(work, side):
+        (_, x0, y0), (_, x1, y1) = strut.ends
+        items.append(
+            Outline(
+                part=f"{side}:strut:{strut.letter}", layer="frame", material="steel", width_m=brace_tube(work).od_m,
+                path=line(x0, y0, x1, y1), label="strut, down to the second bow’s foot",
+            )
+        )  # fmt: skip
     for opening in wall.openings:
         items += _opening(work, side, end, opening)
         rows.append(Row(what=_name(opening), reading=_where(work, side, opening)))

@@ -145,6 +145,11 @@ def _at_options(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
     return (Option(id="door", label="the door"), *found)
 
 
+def _films(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
+    names = (Option(id=each.name, label=each.name) for each in catalogue.films)
+    return (Option(id="", label="what is usual here"), *names)
+
+
 def _lower(words: str) -> str:
     return f"{words[:1].lower()}{words[1:]}"
 
@@ -174,6 +179,7 @@ def _of_end(side: Side) -> Iterator[Measure]:
 
 
 FIELDS = (
+    special("ends.film", options=_films),
     special("ends.at", options=_at_options, read=_at),
     *(measure for side in SIDES for measure in _of_end(side)),
 )

@@ -10,6 +10,7 @@ from obtegum.core.rooms.ends.blown import Blown, Most, bow_pushed, wind_on
 from obtegum.core.rooms.ends.decisions import SIDES, Side
 from obtegum.core.rooms.ends.outline import as_built, end_of, sizes, under
 from obtegum.core.rooms.ends.passing import passing
+from obtegum.core.rooms.ends.pulled import pulled_by
 from obtegum.core.rooms.ends.wall import wall_of
 from obtegum.core.rooms.soil.found import why_no_ground
 from obtegum.core.rooms.strength.found import why_unknown
@@ -21,13 +22,12 @@ from obtegum.core.work import Work
 __all__ = ["verdicts"]
 
 NEVER = 99.0
-FILM = "What the film pulls at it comes with the skin."
 
 
 def verdicts(work: Work) -> list[Verdict]:
     """Each framed end against the wind, its doorway against what should pass, a fan against what it draws in by."""
     found = [each for side in SIDES if wall_of(work, side).sticks for each in _of_end(work, side)]
-    return [*found, *_fan(work)]
+    return [*found, *(each for side in SIDES for each in _film(work, side)), *_fan(work)]
 
 
 def _of_end(work: Work, side: Side) -> Iterator[Verdict]:
@@ -115,9 +115,54 @@ def _bow(work: Work, side: Side) -> Verdict:
     whole, pushed = used
     sentence = (
         f"The {side}’s bow uses {_percent(whole)} of its strength, {_percent(pushed)} of that because studs push it "
-        f"between its runs. {FILM}"
+        f"between its runs.{'' if end_of(work, side).film != 'ask' else ' How its film is fixed, nobody said.'}"
     )
     return _share(work, f"endbow-{side}", title, whole, sentence, "bow")
+
+
+def _film(work: Work, side: Side) -> Iterator[Verdict]:
+    """What film pulls at the end: its bow, its runs or its struts."""
+    pulled, units = pulled_by(work, side), work.tape.units
+    if pulled is None:
+        return
+    pull = amount_text(pulled.tension_n_m, "pull", units, "up")
+    title = f"Film’s pull, {side}"
+    asked = f"Wind makes the film pull the {side}’s bow by {pull}"
+    if pulled.share is None:
+        why = why_unknown(work) or "The bow itself is too weak for its weather: see Strength."
+        yield verdict_on(
+            "ends", f"film-{side}", title, "unknown", f"{asked}; what it bears isn’t known. {why} {AID}", pull, "",
+            None, "bow", "stands",
+        )  # fmt: skip
+    else:
+        aside = f"{_percent(pulled.aside)} of that because the film draws it in between what holds it"
+        yield _share(
+            work, f"film-{side}", title, pulled.share, f"{asked}: {_percent(pulled.share)} of its strength, {aside}.",
+            "bow",
+        )  # fmt: skip
+    if pulled.strut is not None:
+        yield _pressed(work, side, "strut", "its struts", pulled.strut.pressed_n, pulled.strut.takes_n)
+    elif pulled.run_takes_n is None:
+        said = f"Nothing that can be reckoned holds the {side}’s bow against its film: runs of steel tube, or a strut."
+        yield verdict_on(
+            "ends", f"filmrun-{side}", f"Runs, film of the {side}", "unknown", f"{said} {AID}", "not known", "", None,
+            "bow", "stands",
+        )  # fmt: skip
+    else:
+        yield _pressed(work, side, "run", "the run that it presses most", pulled.run_n, pulled.run_takes_n)
+
+
+def _pressed(work: Work, side: Side, what: str, words: str, pressed_n: float, takes_n: float | None) -> Verdict:
+    units, title = work.tape.units, f"{what.capitalize()}s, film of the {side}"
+    pressed = amount_text(pressed_n, "force", units, "up")
+    if takes_n is None:
+        said = f"Film presses {words} by {pressed}; what that takes isn’t known. {AID}"
+        return verdict_on("ends", f"film{what}-{side}", title, "unknown", said, pressed, "", None, "bow", "stands")
+    takes = amount_text(takes_n, "force", units, "down")
+    share = pressed_n / takes_n if takes_n > 0 else NEVER
+    way = "from foot to head" if what == "strut" else "from bow to bow"
+    said = f"Film of the {side} presses {words} by {pressed}; {way} that takes {takes}."
+    return _share(work, f"film{what}-{side}", title, share, said, "bow")
 
 
 def _jamb(work: Work, side: Side, blown: Blown) -> Verdict:

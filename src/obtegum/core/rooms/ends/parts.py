@@ -4,8 +4,9 @@ from collections.abc import Iterator, Sequence
 from typing import Literal
 
 from obtegum.core.faces import Member
+from obtegum.core.rooms.braces.places import brace_tube
 from obtegum.core.rooms.ends.outline import end_of, stud_board, stud_tube
-from obtegum.core.rooms.ends.props import props_of
+from obtegum.core.rooms.ends.props import props_of, struts_of
 from obtegum.core.rooms.ends.wall import all_walls
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
@@ -22,10 +23,10 @@ def _members(work: Work) -> Iterator[Member]:
     along = bays_of(work).stations_m
     stations = {"front": along[0], "back": along[-1]}
     for wall in all_walls(work):
-        board, tube = stud_board(work, wall.side), stud_tube(work, wall.side)
-        stock = tube.id if tube else board.id
-        section = (tube.od_m,) if tube else (board.thick_m, board.wide_m)
-        of: Literal["steel", "board"] = "steel" if tube else "board"
+        board, round_ = stud_board(work, wall.side), stud_tube(work, wall.side)
+        stock = round_.id if round_ else board.id
+        section = (round_.od_m,) if round_ else (board.thick_m, board.wide_m)
+        of: Literal["steel", "board"] = "steel" if round_ else "board"
         edge = end_of(work, wall.side).stand == "edge"
         for stick in wall.sticks:
             low, high = ((stations[wall.side], *end) for end in stick.ends)
@@ -34,6 +35,13 @@ def _members(work: Work) -> Iterator[Member]:
             yield Member(
                 part=part, what=stick.what, stock=stock, length_m=stick.long_m, ends=(low, high), of=of,
                 section=section, wide=wide, stage=f"The {wall.side}",
+            )  # fmt: skip
+        tube = brace_tube(work)
+        for strut in struts_of(work, wall.side):
+            yield Member(
+                part=f"{wall.side}:strut:{strut.letter}", what="strut to the second foot", stock=tube.id,
+                length_m=strut.long_m, ends=strut.ends, of="steel", section=(tube.od_m,), wide=(0.0, 1.0, 0.0),
+                stage=f"The {wall.side}",
             )  # fmt: skip
         for prop in props_of(work, wall.side):
             yield Member(

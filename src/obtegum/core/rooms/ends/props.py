@@ -1,4 +1,4 @@
-"""Sticks from the end wall up to the second bow: what keeps film from pulling the end in."""
+"""What keeps film from pulling an end in: sticks from the wall up to the second bow, struts from the end bow down."""
 
 import math
 from dataclasses import dataclass
@@ -10,7 +10,7 @@ from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work
 
-__all__ = ["Prop", "props_of"]
+__all__ = ["Prop", "props_of", "struts_of"]
 
 # How high on its upright one begins, of the upright over the ground (this bench).
 UP_SHARE = 0.6
@@ -52,3 +52,16 @@ def props_of(work: Work, side: Side) -> tuple[Prop, ...]:
             high = max(bow.point(s_m)[1] for s_m in crossings)
             found.append(Prop(stick.letter, ((z0, x, UP_SHARE * top), (z1, x, high))))
     return tuple(found)
+
+
+def struts_of(work: Work, side: Side) -> tuple[Prop, ...]:
+    """A strut of each side, from the end bow down to the second bow's foot; none where none is told."""
+    end, stations, bow = end_of(work, side), bays_of(work).stations_m, centre_line(work)
+    met = bow.at_y(end.strut_m)
+    if end.strut == "none" or not met:
+        return ()
+    z0, z1 = (stations[0], stations[1]) if side == "front" else (stations[-1], stations[-2])
+    x, y = bow.point(met[0])
+    foot = work.design.size.span_m / 2
+    ways = (("L", 1.0), ("R", -1.0))
+    return tuple(Prop(name, ((z0, sign * x, y), (z1, -sign * foot, 0.0))) for name, sign in ways)

@@ -11,6 +11,7 @@ from obtegum.core.rooms.ends.judged import verdicts
 from obtegum.core.rooms.ends.leaf import leaf_tube, leaves_of
 from obtegum.core.rooms.ends.outline import stock_of
 from obtegum.core.rooms.ends.parts import parts
+from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.ends.strips import strips
 from obtegum.core.rooms.ends.tables import TABLES
 from obtegum.core.rooms.ends.wall import all_walls
@@ -21,6 +22,7 @@ __all__ = ["ROOM"]
 
 def _must(work: Work) -> None:
     _ = all_walls(work), [(stock_of(work, side), leaf_tube(work, side), leaves_of(work, side)) for side in SIDES]
+    film_of(work)
 
 
 def _needs(work: Work) -> tuple[Need, ...]:
@@ -38,8 +40,10 @@ ROOM = Room(
     cures=CURES,
     needs=_needs,
     down=frozenset({"leaf_wide", "leaf_high", "air_share", "air_front", "air_back"}),
-    up=frozenset({"end_timber", "end_wind", "end_head", "hinge", "fan_moves"}),
-    nearest=frozenset({"end_sticks", "stakes", "square", "stick", "prop", "leafcut", "passes"}),
+    up=frozenset(
+        {"end_timber", "end_wind", "end_head", "hinge", "fan_moves", "film_pull", "stake_pull", "strut_pressed"}
+    ),
+    nearest=frozenset({"end_sticks", "stakes", "square", "stick", "prop", "leafcut", "passes", "strut_long"}),
     tables=TABLES,
     files=(
         File(
@@ -62,7 +66,10 @@ ROOM = Room(
                 Listed("front"),
                 Listed("back"),
                 Numbered("ends"),
-                Answers(("ends",), only=("leaf", "square", "hinge", "passes", "air", "fan", "end_", "stakes")),
+                Answers(
+                    ("ends",),
+                    only=("leaf", "square", "hinge", "passes", "air", "fan", "end_", "stake", "film", "strut"),
+                ),
                 Next("ends", loud=False),
             ),
         ),

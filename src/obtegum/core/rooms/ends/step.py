@@ -17,6 +17,7 @@ from obtegum.core.rooms.ends.order import order
 from obtegum.core.rooms.ends.outline import as_built, end_of, stock_of
 from obtegum.core.rooms.ends.passing import FIGURES, passing
 from obtegum.core.rooms.ends.props import props_of
+from obtegum.core.rooms.ends.pulled import film_of, pulled_by
 from obtegum.core.rooms.ends.strips import strips
 from obtegum.core.rooms.ends.wall import end_boards, stakes_m, wall_of
 from obtegum.core.rounding import rounded
@@ -48,8 +49,11 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     end = end_of(work, side)
     framed = end.kind == "framed"
     asked = _asked(work, end, side) if framed else ["kind"]
+    asked += ["film", *(("stake_m",) if end.film == "stake" else ())]
     aside = _aside(end) if framed else []
+    aside += ["strut", *(("strut_m",) if end.strut == "sides" else ())] if end.film != "ask" else []
     folded = tuple(f"ends.{side}.{name}" for name in aside)
+    folded += ("ends.film", "ends.tight_n_m") if end.film != "ask" else ()
     passes = ("ends.passes",) if framed and end.door != "none" else ()
     return StepPlan(
         **stands(work, found),
@@ -129,6 +133,7 @@ def _next(work: Work, side: Side) -> str:
 
 def _answers(work: Work, side: Side) -> Iterator[Answer]:
     yield from _air(work)
+    yield from _film(work, side)
     wall = wall_of(work, side)
     if not wall.sticks:
         return
@@ -176,6 +181,23 @@ def _air(work: Work) -> Iterator[Answer]:
         yield amount_answer(
             work, "fan_moves", "A fan for this floor moves", air.fan_m3_s, "flow", "by EP406, at sea level"
         )
+
+
+def _film(work: Work, side: Side) -> Iterator[Answer]:
+    """What film pulls, and what answers it."""
+    pulled, units = pulled_by(work, side), work.tape.units
+    if pulled is None:
+        return
+    note = f"{film_of(work).name}, in the wind that counts" if work.design.weather.cover == "film" else "as cloth"
+    yield amount_answer(work, "film_pull", f"Film pulls the {side} by", pulled.tension_n_m, "pull", note)
+    if pulled.stake_n is not None:
+        note = "nobody rated a stake: pull at one"
+        yield amount_answer(work, "stake_pull", "Pulls the stake, at the most", pulled.stake_n, "force", note)
+    if pulled.strut is not None:
+        takes = pulled.strut.takes_n
+        note = "not known for this tube" if takes is None else f"takes {amount_text(takes, 'force', units, 'down')}"
+        yield length_answer(work, "strut_long", "A strut, hole to hole", pulled.strut.long_m, "one each side")
+        yield amount_answer(work, "strut_pressed", "Presses a strut", pulled.strut.pressed_n, "force", note)
 
 
 def _leaves(work: Work, side: Side, leaves: tuple[Leaf, ...], openings: tuple[Opened, ...]) -> Iterator[Answer]:

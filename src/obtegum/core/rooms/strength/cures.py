@@ -26,13 +26,20 @@ def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
     now = bow_tube(work)
     tubes = [each for each in all_tubes(work) if each.sold_in == design.tape.units and each.material == now.material]
     stronger = sorted((each for each in tubes if each.od_m > now.od_m), key=lambda each: each.od_m)
+    thicker = sorted(
+        (each for each in tubes if each.od_m == now.od_m and each.wall_m > now.wall_m), key=lambda each: each.wall_m
+    )
+    yield from ((chosen("bows.tube", tube.id),) for tube in thicker[:1])
     posts = sorted((each for each in tubes), key=lambda each: each.bore_m)
     for tube in stronger[:3]:
         around = next((each for each in posts if each.bore_m > tube.od_m), None)
         yield (chosen("bows.tube", tube.id), *((chosen("posts.tube", around.id),) if around else ()))
     yield from _ties(work)
+    if design.strength.bracket == "none":
+        yield (chosen("strength.bracket", "plates"),)
     if design.strength.prop == "none":
         yield (chosen("strength.prop", "each"),)
+        yield (chosen("strength.prop", "each"), chosen("strength.prop_every", "2"))
     size, reveal_m = design.size, design.posts.reveal_m
     lower_m = down(work, max(size.leg_m / 2, reveal_m))
     if lower_m < size.leg_m:

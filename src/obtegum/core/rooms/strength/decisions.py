@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from obtegum.core.numbers import Choice, Decisions, Number, Text, choice
+from obtegum.core.quantity import INCH_M
 
 __all__ = ["Strength"]
 
@@ -16,6 +17,15 @@ class Strength(Decisions):
     joint_share: Annotated[
         float, Number("A joint leaves of the strength", 0.1, 1.0, "share", hint="of tube in tube, screwed: 75 %")
     ] = 0.75
+    bracket: Annotated[
+        Literal["none", "plates"],
+        choice("Brackets at joints", none="none", plates="two steel plates, bolted on either side"),
+    ] = "none"
+    plate_thick_m: Annotated[
+        float, Number("Plates, thick", 0.0015, 0.02, bare="fine", feet=INCH_M / 8, hint="each of the two")
+    ] = 0.003
+    plate_wide_m: Annotated[float, Number("Plates, wide", 0.015, 0.2, bare="fine", feet=1.5 * INCH_M)] = 0.04
+    plate_long_m: Annotated[float, Number("Plates, long", 0.1, 1.0, feet=12 * INCH_M, hint="half on either side")] = 0.3
     wall: Annotated[
         Literal["name", "measured"],
         choice("Walls of the tubes", name="as sold: 93 % of it counts", measured="measured at cut ends: all of it"),
@@ -37,8 +47,11 @@ class Strength(Decisions):
     ] = 23.0
     prop: Annotated[
         Literal["none", "each"],
-        choice("Props in a storm", none="none", each="one under each crown while snow lies"),
+        choice("Props in a storm", none="none", each="under the crowns while snow lies"),
     ] = "none"
+    prop_every: Annotated[
+        int, Number("Under each … bow", 1, 3, "count", hint="2: each second; the ridge run carries those between")
+    ] = 1
     prop_board: Annotated[str, Field(max_length=60), Choice("Props of")] = ""
     lines: Annotated[int, Number("Trellis lines along the house", 0, 60, "count")] = 0
     line_kg: Annotated[

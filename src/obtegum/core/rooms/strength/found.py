@@ -6,31 +6,42 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.anchor.links import SCREWS_M, net_along
 from obtegum.core.found import found
 from obtegum.core.frame.analyse import AMPLIFY, SOFT, Bow, Found, analyse
-from obtegum.core.frame.forced import Locked, locked_in
+from obtegum.core.frame.forced import Locked, drawn_in, locked_in
 from obtegum.core.frame.steel import Strength, allowable, european, used
 from obtegum.core.rooms.bend.found import made_bow
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.braces.places import drilled_m
 from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
 from obtegum.core.rooms.posts.ways import plumb_m, way_of
 from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.hung import hung_loads
+from obtegum.core.rooms.strength.joints import efficiency, joint_share
 from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered
-from obtegum.core.rooms.strength.model import Model, counted, model_of, sections_of, short_model, tied_model
+from obtegum.core.rooms.strength.model import (
+    Model,
+    counted,
+    every_tied,
+    model_of,
+    sections_of,
+    short_model,
+    tie_stretch_n,
+    tied_model,
+)
 from obtegum.core.rooms.weather.found import method_of, missing, told
 from obtegum.core.weather.combine import Combination
 from obtegum.core.work import Work
 
 __all__ = [
+    "END_WALL_N_M",
     "FAR",
     "Forced",
     "Judged",
+    "Met",
     "bow_found",
     "counted",
+    "cover_n_m2",
     "end_alone",
     "end_found",
     "factors_of",
@@ -38,6 +49,7 @@ __all__ = [
     "grown",
     "joint_share",
     "judged_on",
+    "met_collar",
     "post_use",
     "short_found",
     "tied_found",
@@ -48,6 +60,8 @@ Array = NDArray[np.float64]
 
 # Film, clips and runs on a bow, N for each square metre of surface: dead load beside the tube's own.
 COVER_N_M2 = 5.0
+# A second layer of film of 0.2 mm, N/m².
+LAYER_N_M2 = 2.0
 # An end wall's studs and film, on the end bow, N for each metre of it.
 END_WALL_N_M = 40.0
 # Ways to stand in which soil holds a post from the side, and the moment that it makes, in shear times depth.
@@ -56,8 +70,6 @@ IN_SOIL, POLE = ("driven", "stub", "curve"), 0.26
 LEAST_LEFT = 0.05
 # How many times its strength a bow is asked for, from which on no figure means anything.
 FAR = 10.0
-# How much wider a hole is than its bolt, m.
-HOLE_M = 0.001
 
 
 @dataclass(frozen=True, eq=False)
@@ -92,6 +104,9 @@ def why_unknown(work: Work) -> str:
     forced = forced_bow(work)
     if forced is not None and forced.share >= 1:
         return "The bow isn’t forced into its posts without bending it: see Posts and Bend."
+    met = met_collar(work)
+    if met is not None and met.share + (forced.share if forced is not None else 0.0) >= 1:
+        return "The bow isn’t drawn in to its collar without bending it: see Braces."
     return ""
 
 
@@ -138,12 +153,49 @@ def forced_bow(work: Work) -> Forced | None:
     return Forced(tried[most], shares[most])
 
 
-def _locked(work: Work, model: Model) -> Array | None:
-    """(2, n): what presses and bends each element of a bow before any weather."""
-    forced = forced_bow(work)
-    if forced is None or len(forced.locked.axial) != model.frame.count:
+@dataclass(frozen=True, eq=False)
+class Met:
+    """A bow that is drawn in to its collar: what that locks in and takes, N, and the share of its yield."""
+
+    locked: Locked
+    pull_n: float
+    share: float
+
+
+@found
+def met_collar(work: Work) -> Met | None:
+    """What drawing a bow in to meet its collar locks in; None where it stands as wide as that is long."""
+    model = model_of(work) if every_tied(work) else tied_model(work)
+    gap_m = work.design.braces.gap_m
+    if model is None or not gap_m or work.design.braces.ties not in ("collar", "truss"):
         return None
-    return np.stack([np.abs(forced.locked.axial), np.abs(forced.locked.moment).max(axis=1)])
+    frame, sections = model.frame, sections_of(work)
+    assert frame.ties is not None
+    nodes = np.unique(frame.ties.dofs // 3)
+    # The two that a collar is bolted to are the lowest of those that bars meet.
+    low = nodes[np.argsort(frame.nodes[nodes, 1])[:2]]
+    one, other = sorted((int(low[0]), int(low[1])), key=lambda node: float(frame.nodes[node, 0]))
+    long_m = float(frame.nodes[other, 0] - frame.nodes[one, 0])
+    locked, pull_n = drawn_in(replace(frame, ties=None), (one, other), gap_m, tie_stretch_n(work) / long_m)
+    yields = np.where(model.which == 0, *(each.yield_pa * each.elastic_m3 for each in sections))
+    return Met(locked, pull_n, float((np.abs(locked.moment).max(axis=1) / yields).max()))
+
+
+def _locked(work: Work, model: Model) -> Array | None:
+    """(2, n): what presses and bends each element of a bow before any weather: worked into its posts, drawn in to its
+    collar."""
+    collared = any(name == "collar" for name, _ in model.ties)
+    forced, met = forced_bow(work), met_collar(work) if collared else None
+    states = [each.locked for each in (forced, met) if each is not None and len(each.locked.axial) == model.frame.count]
+    if not states:
+        return None
+    return np.asarray(sum(np.stack([np.abs(each.axial), np.abs(each.moment).max(axis=1)]) for each in states))
+
+
+def cover_n_m2(work: Work) -> float:
+    """What covers and what holds them put on each square metre of surface, N."""
+    two = work.design.weather.cover == "film" and work.design.weather.layers == "two"
+    return COVER_N_M2 + (LAYER_N_M2 if two else 0.0)
 
 
 @found
@@ -241,23 +293,6 @@ def factors_of(weather: Weathered, times: float = 1.0, dead: float | None = None
     return factors
 
 
-def joint_share(work: Work) -> float:
-    """What joints leave of a tube's bending strength: as told, or what a hole leaves of the weaker one."""
-    told_, hold = work.design.strength.joint_share, work.design.hold
-    bolted = [hold.bolt_m + HOLE_M] if work.design.posts.bolt_m is not None else []
-    holes = bolted + ([SCREWS_M[hold.screw]] if hold.screws else [])
-    if drilled_m(work):
-        holes.append(work.design.braces.bolt_m + HOLE_M)
-    if work.design.boards.hip == "board":
-        holes.append(work.design.boards.bolt_m + HOLE_M)
-    if not holes:
-        return told_
-    left = (
-        net_along(each.plastic_m3, max(holes), each.wall_m, each.od_m) / each.plastic_m3 for each in sections_of(work)
-    )
-    return max(min(told_, *left), LEAST_LEFT)
-
-
 def judged_on(
     work: Work,
     model: Model,
@@ -265,8 +300,10 @@ def judged_on(
     wide_m: float,
     more_n_m: float = 0.0,
     floor: float = -1.0,
+    more: Array | None = None,
 ) -> Judged | None:
-    """A bow's frame in weather, on a strip so wide; None while something isn't known."""
+    """A bow's frame in weather, on a strip so wide, with N/m for each metre of it and (n, 2) N/m across and up that
+    lie on it as its covers do; None while something isn't known."""
     if weather is None or why_unknown(work):
         return None
     method, sections = method_of(work), sections_of(work)
@@ -278,9 +315,11 @@ def judged_on(
             return Judged(model, weather, None, str(error))
     dead, cover = np.zeros((2, model.frame.count, 2))
     dead[:, 1] = -np.where(model.which == 0, *(section.weight_n_per_m for section in sections))
-    cover[:, 1] = -(COVER_N_M2 * wide_m + more_n_m)
+    cover[:, 1] = -(cover_n_m2(work) * wide_m + more_n_m)
     # What hangs there lies on it as its covers do, and holds nothing down.
     cover = cover + hung_loads(work, model, wide_m / bays_of(work).bay_m)
+    if more is not None:
+        cover = cover + more
     loads = np.stack([cover, *(case.per_area * wide_m for case in weather.cases)])
     factors = factors_of(weather)
     bow = Bow(
@@ -288,7 +327,7 @@ def judged_on(
         which=model.which,
         sections=sections,
         strengths=tuple(strengths),
-        efficiency=np.where(model.jointed, joint_share(work), 1.0),
+        efficiency=efficiency(work, model),
         between_m=held_m(work),
         method="ultimate" if method == "eu" else "allowable",
         locked=_locked(work, model),

@@ -1,24 +1,27 @@
 """What stands only with a habit: plastic pipe that is cleared of snow, bows with props under their crowns."""
 
 from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer
+from obtegum.core.answers import amount_answer, count_answer, length_answer
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.found import post_use
 from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.plastic import Plastic, plastic_found
-from obtegum.core.rooms.strength.propped import Propped
+from obtegum.core.rooms.strength.propped import Propped, Ridge, propped_bows, propped_found
 from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, conditions, governing, in_ground, share_text
 from obtegum.core.rooms.weather.found import stood_in
 from obtegum.core.step import Answer
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
-__all__ = ["frame_verdict", "plastic_answers", "plastic_verdict", "propped_verdicts"]
+__all__ = ["frame_verdict", "plastic_answers", "plastic_verdict", "propped_answers", "propped_verdicts"]
 
 # Weight of settled snow, N/m³, 200 kg/m³; from which on no allowance is left.
 SETTLED_N_M3, NONE_LEFT = 200 * 9.80665, 99.0
 # Less snow than this is none, m.
 FINGER_M = 0.02
+# No plate under a prop is smaller, m (this bench).
+LEAST_PLATE_M = 0.2
+ORDINAL = {2: "second", 3: "third"}
 
 
 def frame_verdict(level: object, sentence: str, number: str, ratio: float | None, part: str) -> Verdict:
@@ -88,9 +91,13 @@ def plastic_answers(work: Work) -> list[Answer]:
 def propped_verdicts(work: Work, propped: Propped) -> list[Verdict]:
     """The bow with a prop under its crown, and the prop."""
     ratio, units = propped.judged.ratio, work.tape.units
-    where = "in weather that lifts it off its prop" if propped.lifted else "on its prop"
+    every = work.design.strength.prop_every
+    which = "each crown" if every == 1 else f"each {ORDINAL[every]} crown"
+    where = "between props" if propped.between else "on its prop"
+    if propped.lifted:
+        where = "in weather that lifts it off its prop"
     one, part, post = way_of(work).one, "bow", post_use(work)
-    said = governing(work, propped.judged, one, f"With a prop under each crown, and {where}, the bow")
+    said = governing(work, propped.judged, one, f"With a prop under {which}, and {where}, the bow")
     if post is not None and post[0] > ratio:
         # What a post is asked for is told without props: they relieve it, nobody reckoned by how much.
         ratio, said, part = post[0], in_ground(work, *post, one), "post"
@@ -100,13 +107,56 @@ def propped_verdicts(work: Work, propped: Propped) -> list[Verdict]:
     made_up = f"{MADE_UP} " if stood_in(work) else ""
     sentence = (
         f"{made_up}Snow presses a prop by {pressed}; {prop_board(work).name} that long takes {takes} (NDS "
-        f"2018, 3.7). Set it before the snow, on a plate, wedged, and tied so that lifting wind can’t drop it. {AID}"
+        f"2018, 3.7). Set it before the snow, {_plate(work, propped)}, wedged, and tied so that lifting wind can’t "
+        f"drop it. {AID}"
     )
     level = judge(share, work.rules.holds_to)
     number = share_text(share)
-    return [
+    found_ = [
         frame_verdict(judge(ratio, work.rules.holds_to), said, share_text(ratio), ratio, part),
         verdict_on(
             "strength", "prop", "Prop under the crown", level, sentence, number, "100 %", share, "bow", "stands"
         ),
     ]
+    return found_ if propped.ridge is None else [*found_, _ridge(work, propped.ridge, made_up)]
+
+
+def _plate(work: Work, propped: Propped) -> str:
+    if propped.plate_m is None:
+        return "on a plate (as large as the ground asks: Soil)"
+    return f"on a plate of {work.say(max(propped.plate_m, LEAST_PLATE_M), 'up')} square or more"
+
+
+def _ridge(work: Work, ridge: Ridge, made_up: str) -> Verdict:
+    """The ridge run as a beam from prop to prop."""
+    title, said = "Ridge run between props", f"{made_up}Between props the ridge run bears the crowns"
+    if ridge.takes_nm <= 0:
+        sentence = f"{said}: it takes a run of steel tube at the ridge, in long sticks. {AID}"
+        return verdict_on("strength", "prop-ridge", title, "fails", sentence, "none", "", NONE_LEFT, "bow", "stands")
+    units, share = work.tape.units, min(ridge.bent_nm / ridge.takes_nm, NONE_LEFT)
+    bent, takes = (
+        amount_text(ridge.bent_nm, "torque", units, "up"),
+        amount_text(ridge.takes_nm, "torque", units, "down"),
+    )
+    sentence = f"{said} and is bent by {bent}; at a joint it takes {takes}. {AID}"
+    level = judge(share, work.rules.holds_to)
+    return verdict_on(
+        "strength", "prop-ridge", title, level, sentence, share_text(share), "100 %", share, "bow", "stands"
+    )
+
+
+def propped_answers(work: Work) -> list[Answer]:
+    """What presses a prop, and the plate and wedges beneath it."""
+    propped = propped_found(work)
+    if propped is None:
+        return []
+    count, units = len(propped_bows(work)), work.tape.units
+    takes = amount_text(propped.takes_n, "force", units, "down")
+    found_ = [
+        count_answer("props", "Props", count, "each with a plate, two wedges and a tie"),
+        amount_answer(work, "prop_pressed", "Presses a prop", propped.pressed_n, "force", f"it takes {takes}"),
+    ]
+    if propped.plate_m is not None:
+        side_m = max(propped.plate_m, LEAST_PLATE_M)
+        found_.append(length_answer(work, "prop_plate", "Its plate, square", side_m, "by what the ground bears"))
+    return found_

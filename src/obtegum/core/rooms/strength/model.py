@@ -14,7 +14,7 @@ from obtegum.core.frame.ties import Bar, Ties, tied
 from obtegum.core.profile import Chain
 from obtegum.core.rooms.bows.found import corners_of, girth_at, split_of
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.braces.places import brace_tube, drilled_m, ties_of
+from obtegum.core.rooms.braces.places import brace_tube, drilled_m, tie_board, ties_of
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import entry_of
 from obtegum.core.rooms.posts.ways import way_of
@@ -33,6 +33,7 @@ __all__ = [
     "propped_model",
     "sections_of",
     "short_model",
+    "tie_stretch_n",
     "tied_model",
 ]
 
@@ -49,7 +50,8 @@ ALIKE_M = 0.005
 
 @dataclass(frozen=True, eq=False)
 class Model:
-    """A bow's frame and outline, the section of each element (0 the bow, 1 post or both), and where joints are.
+    """A bow's frame and outline, the section of each element (0 the bow, 1 post or both), and where it is weaker than
+    its tube: at its joints and corners, which brackets can bridge, and where it is drilled.
 
     ``s_m`` is how far along the bow's own tube each node lies, m; below nothing and beyond it on the posts. Its feet
     stand ``out_m`` over their ground. ``ties`` are what bars between its nodes are called, each with its length, m.
@@ -58,10 +60,16 @@ class Model:
     frame: Frame
     outline: Outline
     which: NDArray[np.int_]
-    jointed: NDArray[np.bool_]
+    spliced: NDArray[np.bool_]
+    drilled: NDArray[np.bool_]
     s_m: NDArray[np.float64]
     out_m: float
     ties: tuple[tuple[str, float], ...] = ()
+
+    @property
+    def jointed(self) -> NDArray[np.bool_]:
+        """Where a joint or a hole leaves less than the tube's strength."""
+        return self.spliced | self.drilled
 
     @property
     def edge(self) -> int:
@@ -100,15 +108,21 @@ def _out_m(work: Work) -> list[float]:
     )
 
 
-def _weakened(work: Work) -> list[float]:
-    """Where besides its joints a bow is weaker than its tube, m of girth: corners, and what is drilled through it."""
+def _meeting(s_m: NDArray[np.float64], places: list[float]) -> NDArray[np.bool_]:
+    """Which elements, between places along the bow, meet one of the others."""
+    at = np.array(places)
+    return np.array([bool(((at > low - 1e-9) & (at < high + 1e-9)).any()) for low, high in pairwise(s_m)])
+
+
+def _drilled(work: Work) -> list[float]:
+    """Where a bow is drilled, m of girth."""
     posts, top_s, girth_m = work.design.posts, entry_of(work).post_top_s_m, centre_line(work).girth_m
     stop = [work.design.bows.insertion_m] if posts.stop == "bolt" and way_of(work).socketed else []
     screwed = [work.design.bows.insertion_m / 2] if work.design.hold.screws and way_of(work).socketed else []
     bolted = [posts.bolt_m] if posts.bolt_m is not None else []
     bolts = [top_s - below_m for below_m in bolted + stop + screwed]
     bolts += [*drilled_m(work), *_hip_bolt_m(work)]
-    return [*(kink.s_m for kink in corners_of(work)), *bolts, *(girth_m - at_m for at_m in bolts)]
+    return [*bolts, *(girth_m - at_m for at_m in bolts)]
 
 
 def _hip_bolt_m(work: Work) -> list[float]:
@@ -143,19 +157,19 @@ def short_model(work: Work) -> Model | None:
     return _model(work, least_m, every_tied(work)) if furthest_out_m(work) - least_m > ALIKE_M else None
 
 
-def propped_model(work: Work, plain: Model) -> Model:
-    """The same frame with a prop from the ground to its crown."""
+def propped_model(work: Work, plain: Model, stiff_n_m: float | None = None) -> Model:
+    """The same frame with a prop from the ground to its crown; or held there by something as stiff as told, N/m."""
     frame, board = plain.frame, prop_board(work)
     crown = int(np.argmax(frame.nodes[:, 1]))
-    section = counted(work, brace_tube(work))
+    high_m = float(frame.nodes[crown, 1] - frame.nodes[0, 1])
     bars = _bars(work) if plain.frame.ties is not None else ()
     along = np.array([]) if not bars else _snapped(work, bars)[1]
-    edge, stretch = plain.edge, section.elastic_pa * section.area_m2
+    edge, stretch = plain.edge, tie_stretch_n(work)
     placed = [Bar((_node(bar.ends[0], along, edge), _node(bar.ends[1], along, edge)), stretch) for bar in bars]
-    placed.append(Bar((crown, "ground"), PROP_E_PA * board.thick_m * board.wide_m))
+    stretch_n = PROP_E_PA * board.thick_m * board.wide_m if stiff_n_m is None else stiff_n_m * high_m
+    placed.append(Bar((crown, "ground"), stretch_n))
     ground = {"ground": (float(frame.nodes[crown, 0]), float(frame.nodes[0, 1]))}
     ties = tied(frame.nodes, _joints(work, bars), placed, ground)
-    high_m = float(frame.nodes[crown, 1] - frame.nodes[0, 1])
     return replace(plain, frame=replace(frame, ties=ties), ties=(*plain.ties, ("prop", high_m)))
 
 
@@ -213,13 +227,14 @@ def _model(work: Work, out_m: float, ties: bool) -> Model:
     inertia = np.where(which == 0, own.inertia_m4, post.inertia_m4)
     elastic = np.where(which == 0, own.elastic_pa, post.elastic_pa)
     # A ridge plate, an elbow, a bolt through the tubes leave no more than a joint does.
-    joints = np.array([*(girth_at(work, at_m) for at_m in split_of(work).joints_m), *_weakened(work)])
-    jointed = np.array([bool(((joints > low - 1e-9) & (joints < high + 1e-9)).any()) for low, high in pairwise(s_m)])
+    joints = [girth_at(work, at_m) for at_m in split_of(work).joints_m]
+    spliced = _meeting(s_m, [*joints, *(kink.s_m for kink in corners_of(work))])
+    drilled = _meeting(s_m, _drilled(work))
     tied_by = _tied(work, nodes, along, edge, bars)
     frame = Frame(nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1), tied_by)
     kind = size.shape.kind
     outline = outline_of(nodes, size.span_m, size.leg_m, size.height_m, kind in STRAIGHT, kind == "gothic")
-    return Model(frame, outline, which, jointed, s_m, out_m, tuple((bar.what, bar.long_m) for bar in bars))
+    return Model(frame, outline, which, spliced, drilled, s_m, out_m, tuple((bar.what, bar.long_m) for bar in bars))
 
 
 @dataclass(frozen=True, slots=True)
@@ -260,11 +275,18 @@ def _tied(
 ) -> Ties | None:
     if not bars:
         return None
-    section = counted(work, brace_tube(work))
-    stretch = section.elastic_pa * section.area_m2
-
+    stretch = tie_stretch_n(work)
     placed = [Bar((_node(bar.ends[0], along, edge), _node(bar.ends[1], along, edge)), stretch) for bar in bars]
     return tied(nodes, _joints(work, bars), placed)
+
+
+def tie_stretch_n(work: Work) -> float:
+    """E·A of a tie, N."""
+    board = tie_board(work)
+    if board is not None:
+        return PROP_E_PA * board.thick_m * board.wide_m
+    section = counted(work, brace_tube(work))
+    return section.elastic_pa * section.area_m2
 
 
 def _node(s_m: float | None, along: NDArray[np.float64], edge: int) -> int | str:

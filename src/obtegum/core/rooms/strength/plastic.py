@@ -17,7 +17,7 @@ from obtegum.core.frame.solve import Frame, first_order, loads_on
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.rooms.strength.found import COVER_N_M2, factors_of
+from obtegum.core.rooms.strength.found import cover_n_m2, factors_of
 from obtegum.core.rooms.strength.hung import hung_loads
 from obtegum.core.rooms.strength.loads import Weathered, weathered
 from obtegum.core.rooms.strength.model import Model, counted, model_of
@@ -112,7 +112,7 @@ def _cases(work: Work, model: Model, weather: Weathered, own: Section) -> Array:
     wide_m = bays_of(work).bay_m
     dead, cover = np.zeros((2, model.frame.count, 2))
     dead[:, 1] = -own.area_m2 * PVC_N_M3
-    cover[:, 1] = -COVER_N_M2 * wide_m
+    cover[:, 1] = -cover_n_m2(work) * wide_m
     cover = cover + hung_loads(work, model, 1.0)
     return np.stack([dead, cover, *(case.per_area * wide_m for case in weather.cases)])
 

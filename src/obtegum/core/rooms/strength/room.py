@@ -3,6 +3,7 @@
 from obtegum.core.faces import Answers, Caution, Need, Next, Page, Picture
 from obtegum.core.fields import special
 from obtegum.core.room import Room
+from obtegum.core.rooms.bows.found import corners_of, split_of
 from obtegum.core.rooms.runs.tube import board_options
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength import step
@@ -10,6 +11,7 @@ from obtegum.core.rooms.strength.cures import CURES
 from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.draw import load_drawings, use
 from obtegum.core.rooms.strength.model import prop_board
+from obtegum.core.rooms.strength.propped import propped_bows
 from obtegum.core.rooms.strength.tables import TABLES
 from obtegum.core.work import Work
 
@@ -17,9 +19,10 @@ __all__ = ["ROOM"]
 
 
 def _needs(work: Work) -> tuple[Need, ...]:
-    """A prop under each crown but those of the ends."""
-    props = bays_of(work).bows - 2 if work.design.strength.prop == "each" else 0
-    return (Need(what="prop", amount=props),)
+    """Props under the crowns but those of the ends; brackets at every joint."""
+    joints = (len(split_of(work).joints_m) + len(corners_of(work))) * bays_of(work).bows
+    brackets = joints if work.design.strength.bracket == "plates" else 0
+    return (Need(what="prop", amount=len(propped_bows(work))), Need(what="bracket", amount=brackets))
 
 
 ROOM = Room(
@@ -33,7 +36,7 @@ ROOM = Room(
     must=prop_board,
     cures=CURES,
     needs=_needs,
-    down=frozenset({"rated", "reserve", "bends_at", "film_holds"}),
+    down=frozenset({"rated", "reserve", "bends_at", "film_holds", "bracket"}),
     up=frozenset(
         {
             "use",
@@ -41,6 +44,8 @@ ROOM = Room(
             "sprung",
             "post_use",
             "forced",
+            "met",
+            "met_pull",
             "hung",
             "lift",
             "down",
@@ -49,9 +54,11 @@ ROOM = Room(
             "pressed",
             "drop",
             "sway",
+            "prop_pressed",
+            "prop_plate",
         }
     ),
-    nearest=frozenset({"stands_out", "weathers"}),
+    nearest=frozenset({"stands_out", "weathers", "props"}),
     tables=TABLES,
     pages=(
         Page(

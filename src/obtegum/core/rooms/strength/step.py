@@ -9,18 +9,24 @@ from obtegum.core.rooms.bows.found import along_tube, girth_at, split_of, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.runs.found import held_m
+from obtegum.core.rooms.strength.brought import brought_answers
 from obtegum.core.rooms.strength.draw import shown_cases
 from obtegum.core.rooms.strength.found import (
     Judged,
     bow_found,
     end_found,
-    forced_bow,
     post_use,
     short_found,
     tied_found,
     why_unknown,
 )
-from obtegum.core.rooms.strength.habits import frame_verdict, plastic_answers, plastic_verdict, propped_verdicts
+from obtegum.core.rooms.strength.habits import (
+    frame_verdict,
+    plastic_answers,
+    plastic_verdict,
+    propped_answers,
+    propped_verdicts,
+)
 from obtegum.core.rooms.strength.hung import hung_at, hung_n
 from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
 from obtegum.core.rooms.strength.plastic import plastic_found
@@ -40,9 +46,8 @@ CAUTION = f"{AID} A frame without its braces and film is weaker than this: no cl
 FLAG = 1 / 60
 # Parts that the bow's tube is read in along its tape.
 READ_AT = 8
-# What one person brings in by hand, and two with a ratchet strap, N (this bench).
-HAND_N, STRAP_N = 250.0, 1500.0
 PLASTIC = ("strength.plastic", "strength.season", "strength.hot_c")
+PLATES = ("strength.plate_thick_m", "strength.plate_wide_m", "strength.plate_long_m", "braces.bolt_m")
 HANGS = ("strength.lines", "strength.line_kg", "strength.baskets", "strength.basket_kg", "strength.hang")
 HUNG_WHERE = {"ties": "at the ends of its tie", "runs": "where runs meet it", "crown": "at the crown"}
 LOW = "The bow whose feet stand out least"
@@ -107,21 +112,26 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "bows.tube",
             "size.shape.height_m",
             "strength.joint_share",
+            "strength.bracket",
+            *(PLATES if work.design.strength.bracket == "plates" else ()),
             "strength.wall",
             "strength.less_share",
             *(("strength.less_why",) if work.design.strength.less_share else ()),
             *(PLASTIC if bow_tube(work).material == "plastic" else ()),
             *HANGS,
             "strength.prop",
-            *(("strength.prop_board",) if work.design.strength.prop == "each" else ()),
+            *(("strength.prop_every", "strength.prop_board") if work.design.strength.prop == "each" else ()),
         ),
         aside=(
             "strength.joint_share",
+            "strength.bracket",
+            *PLATES,
             "strength.wall",
             "strength.less_share",
             "strength.less_why",
             *HANGS,
             "strength.prop",
+            "strength.prop_every",
             "strength.prop_board",
         ),
         answers=tuple(plastic_answers(work) if judged is None else _answers(work, judged)),
@@ -205,25 +215,12 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
             length_answer(work, "drop", "Crown sinks", max(drop_m, 0.0), flag if drop_m > FLAG * size.span_m else ""),
             length_answer(work, "sway", "Sways", sway_m, flag if sway_m > FLAG * size.span_m else ""),
         ]
-    forced = forced_bow(work)
-    if forced is not None:
-        reading = share_text(forced.share)
-        pull = amount_text(forced.locked.pull_n, "force", work.tape.units, "up")
-        note = f"{by_whom(forced.locked.pull_n)}: {pull} at a foot, and weather starts from there"
-        answers.append(
-            Answer(
-                id="forced",
-                label="Locked in, of its yield",
-                reading=reading,
-                value=forced.share,
-                unit="share",
-                note=note,
-            )
-        )
+    answers += brought_answers(work)
     hung = hung_n(work)
     if hung:
         note = f"{HUNG_WHERE[hung_at(work)]}; not counted where wind lifts"
         answers.append(amount_answer(work, "hung", "Hangs on each bow", hung, "force", note))
+    answers += propped_answers(work)
     post = post_use(work)
     if post is not None:
         one = way_of(work).one
@@ -256,13 +253,6 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
         )
     )
     return answers
-
-
-def by_whom(pull_n: float) -> str:
-    """Who brings a foot to its post against a pull (this bench: what a hand pulls level, and two with a strap)."""
-    if pull_n <= HAND_N:
-        return "goes in by hand"
-    return "goes in with two people and a strap" if pull_n <= STRAP_N else "wants a winch, held back as it goes in"
 
 
 def _takes(work: Work) -> float:

@@ -107,6 +107,9 @@ class Weather(Decisions):
     cover: Annotated[Literal["film", "cloth"], choice("Cover", film="film or sheet", cloth="shade cloth or net")] = (
         "film"
     )
+    layers: Annotated[
+        Literal["one", "two"], choice("Layers of film", one="one", two="two, with air blown between them")
+    ] = "one"
     open_share: Annotated[
         float, Number("Open, of the cloth", 0.0, 1.0, "share", hint="100 less what it shades; 0: as film")
     ] = 0.5

@@ -70,7 +70,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 def _cover(work: Work) -> tuple[str, ...]:
     """What is asked of the cover."""
     cloth = work.design.weather.cover == "cloth"
-    return ("weather.cover", *(("weather.open_share", "weather.open_from", "weather.cloth") if cloth else ()))
+    asked = ("weather.open_share", "weather.open_from", "weather.cloth") if cloth else ("weather.layers",)
+    return ("weather.cover", *asked)
 
 
 def _own(work: Work) -> tuple[str, ...]:

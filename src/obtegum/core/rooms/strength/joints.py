@@ -1,0 +1,58 @@
+"""What a bow's joints, holes and brackets leave of its tube's strength."""
+
+import numpy as np
+from numpy.typing import NDArray
+
+from obtegum.core.anchor.links import SCREWS_M, bolt_shear, bolt_walls, net_along
+from obtegum.core.rooms.braces.places import drilled_m
+from obtegum.core.rooms.strength.model import Model, sections_of
+from obtegum.core.work import Work
+
+__all__ = ["bracket_share", "efficiency", "joint_share"]
+
+Array = NDArray[np.float64]
+# How much wider a hole is than its bolt, m; what is left of a bow at the least.
+HOLE_M, LEAST_LEFT = 0.001, 0.05
+# A bracket's bolts, from its end and from the joint, of their thickness; mild steel, AISC 360-16 F11.
+PLATE_EDGE, PLATE_YIELD_PA, OMEGA = 2.5, 235e6, 1.67
+
+
+def joint_share(work: Work) -> float:
+    """What joints leave of a tube's bending strength: as told, or what a hole leaves of the weaker one."""
+    told_, hold = work.design.strength.joint_share, work.design.hold
+    bolted = [hold.bolt_m + HOLE_M] if work.design.posts.bolt_m is not None else []
+    holes = bolted + ([SCREWS_M[hold.screw]] if hold.screws else [])
+    if drilled_m(work):
+        holes.append(work.design.braces.bolt_m + HOLE_M)
+    if work.design.boards.hip == "board":
+        holes.append(work.design.boards.bolt_m + HOLE_M)
+    if not holes:
+        return told_
+    left = (
+        net_along(each.plastic_m3, max(holes), each.wall_m, each.od_m) / each.plastic_m3 for each in sections_of(work)
+    )
+    return max(min(told_, *left), LEAST_LEFT)
+
+
+def efficiency(work: Work, model: Model) -> Array:
+    """(n,): what of a tube's bending strength each element has left."""
+    left, bridged = joint_share(work), bracket_share(work)
+    return np.where(model.drilled, left, np.where(model.spliced, max(left, bridged), 1.0))
+
+
+def bracket_share(work: Work) -> float:
+    """What of the bow's bending strength a bracket takes over a joint by itself, net of its own holes; 0 without one.
+
+    Two plates, bent about their strong side (AISC 360-16 F11, elastic), on two bolts each side of the joint: these cut
+    in two planes, bearing on both walls of the bow (J3.6, J3.10). What the joint bears isn't added.
+    """
+    told_ = work.design.strength
+    if told_.bracket == "none":
+        return 0.0
+    section, bolt_m = sections_of(work)[0], work.design.braces.bolt_m
+    apart_m = max(told_.plate_long_m / 2 - 2 * PLATE_EDGE * bolt_m, 0.0)
+    held = apart_m * min(bolt_shear(bolt_m), bolt_walls(bolt_m, section.wall_m, section.yield_pa))
+    plates = 2 * told_.plate_thick_m * told_.plate_wide_m**2 / 6 * PLATE_YIELD_PA / OMEGA
+    whole = section.yield_pa * section.plastic_m3 / OMEGA
+    across = 1 - section.wall_m * (bolt_m + HOLE_M) ** 2 / 2 / section.plastic_m3
+    return max(min(held / whole, plates / whole, across), 0.0)
