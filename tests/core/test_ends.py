@@ -23,6 +23,7 @@ from obtegum.core.rooms.ends.outline import half_m, sizes
 from obtegum.core.rooms.ends.props import props_of
 from obtegum.core.rooms.ends.schools import cut_m
 from obtegum.core.rooms.ends.wall import Stick, stakes_m, wall_of
+from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.scribe import beside_m, over_m, under_m
@@ -584,3 +585,16 @@ def test_bolts_of_heads_weaken_the_bow_that_they_push() -> None:
     cut, lap = (bow_pushed(make_bench(**parts, **framed(apart_m=1.0, head=head)), "front") for head in ("cut", "lap"))
     assert cut is not None and lap is not None
     assert lap[1] > cut[1]
+
+
+def test_a_storm_prop_behind_the_door_is_told_and_the_door_moved_aside() -> None:
+    parts = {**told(), **framed(door="swing", wide_m=1.0, high_m=1.9), "strength": {"prop": "each"}}
+    found = verdict(make_plan(**parts), "propway-front")
+    assert found.level == "tight" and "behind the door" in found.sentence
+    bay = bays_of(make_bench(**parts)).bay_m
+    assert make_bench(**parts).say(bay) in found.sentence
+    half = make_bench(**parts).design.size.span_m / 2
+    for left, stands in ((half + 0.16, False), (half + 0.1, True), (half - 1.16, False), (half - 1.1, True)):
+        end = framed(door="swing", wide_m=1.0, high_m=1.7, left_m=left)
+        assert (verdict(make_plan(**{**parts, **end}), "propway-front") is not None) is stands
+    assert verdict(make_plan(**{**parts, "strength": {"prop": "none"}}), "propway-front") is None

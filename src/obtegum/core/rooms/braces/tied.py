@@ -18,7 +18,7 @@ from obtegum.core.work import Work
 __all__ = ["Asked", "ties_asked"]
 
 # Partial factor that European forces are without where they stand beside allowable values of bolts and ends.
-PARTIAL = 1.5
+PARTIAL, NEVER = 1.5, 99.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,8 +40,9 @@ class Asked:
         holds = self.holding.holds_n
         if self.takes_n is None or holds is None or holds <= 0:
             return None
-        # What presses it goes through its ends too.
-        return max(self.pulled_n / holds, self.pressed_n / self.takes_n, self.pressed_n / holds)
+        # What presses it goes through its ends too; a board too slender to count takes nothing.
+        slender = self.pressed_n / self.takes_n if self.takes_n > 0 else NEVER if self.pressed_n > 0 else 0.0
+        return max(self.pulled_n / holds, slender, self.pressed_n / holds)
 
 
 def _pressed_n(work: Work, long_m: float, steel: tuple[Strength, Section] | None) -> float | None:

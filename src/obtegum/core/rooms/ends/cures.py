@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.edit import Cure, Edits, chosen, lengthened, up
+from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
 from obtegum.core.rooms.bows.tubes import all_tubes
 from obtegum.core.rooms.braces.places import brace_tube
 from obtegum.core.rooms.ends.decisions import SIDES, Side
@@ -15,6 +15,8 @@ __all__ = ["CURES"]
 
 # How high a strut meets the end bow, of the crown.
 STRUT_AT = 0.5
+# A doorway’s side from the house’s middle, where a prop stands behind it, m.
+PROP_M = 0.15
 CLOSER, DEEPER_M, MORE_SCREWS = (0.75, 0.5, 0.35), (0.2, 0.4, 0.8), (6, 8, 12)
 STOUTER = {"feet": ("board-2x6", "board-2x8"), "metric": ("board-47x150mm", "board-47x200mm")}
 
@@ -123,6 +125,17 @@ def _struts(side: Side) -> Cure:
     return cure
 
 
+def _aside(side: Side) -> Cure:
+    """The doorway to one side of the prop."""
+
+    def cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
+        half_m, end = work.design.size.span_m / 2, end_of(work, side)
+        yield (lengthened(f"ends.{side}.left_m", up(work, half_m + PROP_M)),)
+        yield (lengthened(f"ends.{side}.left_m", down(work, half_m - PROP_M - end.wide_m)),)
+
+    return cure
+
+
 def _jambs(side: Side) -> Cure:
     def cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
         if verdict.level == "unknown":
@@ -165,6 +178,7 @@ CURES: dict[str, Cure] = {
         ("film", _films),
         ("filmrun", _films),
         ("filmstrut", _struts),
+        ("propway", _aside),
         ("jamb", _jambs),
         ("passes", _passes),
     )

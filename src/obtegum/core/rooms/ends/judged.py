@@ -12,9 +12,10 @@ from obtegum.core.rooms.ends.outline import as_built, end_of, sizes, under
 from obtegum.core.rooms.ends.passing import passing
 from obtegum.core.rooms.ends.pulled import pulled_by
 from obtegum.core.rooms.ends.wall import wall_of
+from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import why_no_ground
 from obtegum.core.rooms.strength.found import why_unknown
-from obtegum.core.rooms.strength.words import AID, MADE_UP
+from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, share_text
 from obtegum.core.rooms.weather.found import stood_in
 from obtegum.core.verdict import Level, Verdict, judge, verdict_on
 from obtegum.core.work import Work
@@ -22,6 +23,8 @@ from obtegum.core.work import Work
 __all__ = ["verdicts"]
 
 NEVER = 99.0
+# What a prop, its wedges and its plate want to the side of the house’s middle, m (this bench).
+CLEAR_M = 0.15
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -36,6 +39,23 @@ def _of_end(work: Work, side: Side) -> Iterator[Verdict]:
         yield from _blown(work, side, blown)
     yield from _built(work, side)
     yield from _passes(work, side)
+    yield from _propped(work, side)
+
+
+def _propped(work: Work, side: Side) -> Iterator[Verdict]:
+    """A prop in a storm that stands behind a doorway."""
+    door = next((each for each in wall_of(work, side).openings if each.name == "door"), None)
+    if door is None or work.design.strength.prop == "none" or not door.left < CLEAR_M or not door.right > -CLEAR_M:
+        return
+    in_m, aside_m = bays_of(work).bay_m, min(CLEAR_M - door.left, door.right + CLEAR_M)
+    sentence = (
+        f"The prop under the second bow’s crown stands {work.say(in_m)} behind the door of the {side}. A doorway "
+        f"{work.say(aside_m, 'up')} to the side clears it."
+    )
+    title = f"Prop behind the door, {side}"
+    yield verdict_on(
+        "ends", f"propway-{side}", title, "tight", sentence, work.say(in_m), "", None, "opening:door", "comfort"
+    )
 
 
 def _built(work: Work, side: Side) -> Iterator[Verdict]:
@@ -135,9 +155,11 @@ def _film(work: Work, side: Side) -> Iterator[Verdict]:
             None, "bow", "stands",
         )  # fmt: skip
     else:
-        aside = f"{_percent(pulled.aside)} of that because the film draws it in between what holds it"
+        aside = (
+            f"{_percent(min(pulled.aside / pulled.share, 1.0))} of that because film draws it in between what holds it"
+        )
         yield _share(
-            work, f"film-{side}", title, pulled.share, f"{asked}: {_percent(pulled.share)} of its strength, {aside}.",
+            work, f"film-{side}", title, pulled.share, f"{asked}; it {_uses(pulled.share)}, {aside}.",
             "bow",
         )  # fmt: skip
     if pulled.strut is not None:
@@ -150,6 +172,12 @@ def _film(work: Work, side: Side) -> Iterator[Verdict]:
         )  # fmt: skip
     else:
         yield _pressed(work, side, "run", "the run that it presses most", pulled.run_n, pulled.run_takes_n)
+
+
+def _uses(share: float) -> str:
+    return (
+        f"uses {_percent(share)} of its strength" if share <= MANY else f"would need {share_text(share)} its strength"
+    )
 
 
 def _pressed(work: Work, side: Side, what: str, words: str, pressed_n: float, takes_n: float | None) -> Verdict:

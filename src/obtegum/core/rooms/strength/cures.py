@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
+from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
@@ -53,6 +54,13 @@ def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
         yield (chosen("weather.film", "off"),)
 
 
+def _ridge(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """A prop under each crown; an odd number of runs, so that one lies at the ridge."""
+    yield (chosen("strength.prop_every", "1"),)
+    if verdict.number == "none" and work.design.strength.runs % 2 == 0:
+        yield (chosen("strength.runs", str(work.design.strength.runs + 1)),)
+
+
 def _ties(work: Work) -> Iterator[Edits]:
     """A collar on each bow, or a truss: two thirds up, over the grower's head."""
     size, braces = work.design.size, work.design.braces
@@ -67,4 +75,14 @@ def _ties(work: Work) -> Iterator[Edits]:
             yield tuple(edits)
 
 
-CURES: dict[str, Cure] = {"frame": _frame}
+def _prop(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """Stouter props, or one under each crown."""
+    now, near = prop_board(work), work.design.tape.units
+    boards = [each for each in work.catalogue.boards.values() if each.sold_in == near and each.thick_m > now.thick_m]
+    for board in sorted(boards, key=lambda each: each.thick_m * each.wide_m)[:3]:
+        yield (chosen("strength.prop_board", board.id),)
+    if work.design.strength.prop_every > 1:
+        yield (chosen("strength.prop_every", "1"),)
+
+
+CURES: dict[str, Cure] = {"frame": _frame, "prop": _prop, "prop-ridge": _ridge}

@@ -10,7 +10,8 @@ from obtegum.core.amount import AmountKind, amount_text
 from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, drawn
 from obtegum.core.rooms.size.across import frame_outlines
 from obtegum.core.rooms.strength.draw import along_bow, ground, outward, path_of
-from obtegum.core.rooms.strength.found import Judged, bow_found
+from obtegum.core.rooms.strength.found import Judged
+from obtegum.core.rooms.strength.propped import shown_found
 from obtegum.core.rooms.strength.words import MANY
 from obtegum.core.work import Work
 
@@ -53,7 +54,7 @@ def _pressed(judged: Judged) -> Array:
 def _banded(
     work: Work, view: str, title: str, how: str, kind: AmountKind, values_of: Callable[[Judged], Array]
 ) -> Drawing:
-    judged = bow_found(work)
+    judged = shown_found(work)
     items: list[Item] = [ground(work), *frame_outlines(work)]
     words, rows = f"{title} along the bow isn’t known yet.", tuple[Row, ...]()
     if judged is not None and judged.found is not None:

@@ -11,9 +11,10 @@ from obtegum.core.drawing import Arrow, Drawing, Handle, Item, Material, Note, O
 from obtegum.core.found import found
 from obtegum.core.paths import box
 from obtegum.core.rooms.size.across import frame_outlines
-from obtegum.core.rooms.strength.found import Judged, bow_found
+from obtegum.core.rooms.strength.found import Judged
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of
+from obtegum.core.rooms.strength.propped import shown_found
 from obtegum.core.rooms.strength.words import MANY, share_text
 from obtegum.core.weather.outline import Outline as Shape
 from obtegum.core.weather.pressure import Case
@@ -56,7 +57,7 @@ def path_of(points: Array) -> tuple[Vertex, ...]:
 
 def use(work: Work) -> Drawing:
     """The bow with the band of its use, its ghost, and the forces at its feet; the height can be taken hold of."""
-    judged, size = bow_found(work), work.design.size
+    judged, size = shown_found(work), work.design.size
     items: list[Item] = [ground(work), *frame_outlines(work)]
     words, rows = "One bow; its strength isn’t known yet.", tuple[Row, ...]()
     if judged is not None and judged.found is not None:
@@ -79,11 +80,20 @@ def _ties(judged: Judged) -> Iterator[Item]:
     ties = judged.model.frame.ties
     if ties is None:
         return
-    nodes = judged.model.frame.nodes[np.unique(ties.dofs // 3)]
+    kinds, whole = {name for name, _ in judged.model.ties}, judged.model.frame.nodes
+    at = np.unique(ties.dofs // 3)
+    if "prop" in kinds:
+        crown = int(np.argmax(whole[:, 1]))
+        foot = np.array([whole[crown, 0], whole[0, 1]])
+        path = path_of(np.array([foot, whole[crown]]))
+        yield Outline(part="prop", layer="frame", material="board", width_m=0.09, path=path, label="prop")
+        at = at[at != crown]
+    if not len(at):
+        return
+    nodes = whole[at]
     low = nodes[np.isclose(nodes[:, 1], nodes[:, 1].min(), atol=1e-6)]
     high = nodes[~np.isclose(nodes[:, 1], nodes[:, 1].min(), atol=1e-6)]
     middle = low.mean(axis=0)
-    kinds = {name for name, _ in judged.model.ties}
     pairs = [(low[0], low[-1])] if "collar" in kinds else []
     pairs += [(middle, top) for top in high] if "strut" in kinds else []
     if "knee" in kinds:
@@ -187,7 +197,7 @@ def _feet(work: Work, judged: Judged) -> list[Item]:
 @found
 def along_bow(work: Work) -> tuple[Row, ...]:
     """Use, bending and pressing along the bow, every so often; nothing where they aren't known."""
-    judged, rows = bow_found(work), list[Row]()
+    judged, rows = shown_found(work), list[Row]()
     if judged is None or judged.found is None:
         return ()
     got, model, units = judged.found, judged.model, work.tape.units

@@ -105,10 +105,11 @@ def propped_verdicts(work: Work, propped: Propped) -> list[Verdict]:
     takes = amount_text(propped.takes_n, "force", units, "down")
     share = min(propped.pressed_n / propped.takes_n if propped.takes_n > 0 else NONE_LEFT, NONE_LEFT)
     made_up = f"{MADE_UP} " if stood_in(work) else ""
+    name = prop_board(work).name
+    takes = f"{name} that long takes {takes}" if propped.takes_n > 0 else f"{name} is too slender to count that long"
     sentence = (
-        f"{made_up}Snow presses a prop by {pressed}; {prop_board(work).name} that long takes {takes} (NDS "
-        f"2018, 3.7). Set it before the snow, {_plate(work, propped)}, wedged, and tied so that lifting wind can’t "
-        f"drop it. {AID}"
+        f"{made_up}Snow presses a prop by {pressed}; {takes} (NDS 2018, 3.7). Set it before the snow, "
+        f"{_plate(work, propped)}, wedged, and tied so that lifting wind can’t drop it. {AID}"
     )
     level = judge(share, work.rules.holds_to)
     number = share_text(share)

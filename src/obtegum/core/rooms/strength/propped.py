@@ -22,7 +22,7 @@ from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.timber import column_n
 from obtegum.core.work import Work
 
-__all__ = ["Propped", "Ridge", "propped_bows", "propped_found"]
+__all__ = ["Propped", "Ridge", "propped_bows", "propped_found", "shown_found"]
 
 PARTIAL = 1.5
 # A beam on two props with equal weights at each bow between them, by how many bays it spans: its stiffness at each
@@ -115,6 +115,13 @@ def propped_found(work: Work) -> Propped | None:
         ridge=None if every == 1 else _ridge(work, borne),
         plate_m=math.sqrt(pressed / ground.bearing_pa) if (ground := ground_of(work)) is not None else None,
     )
+
+
+@found
+def shown_found(work: Work) -> Judged | None:
+    """The bow that the verdict is on: with its props where some are told, else as it is."""
+    propped = propped_found(work)
+    return bow_found(work) if propped is None else propped.judged
 
 
 def _run(work: Work) -> Section | None:

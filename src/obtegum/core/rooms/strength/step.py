@@ -1,5 +1,7 @@
 """Strength: one bow under all the weather of its place, and how close to its limit it comes."""
 
+from collections.abc import Iterator
+
 import numpy as np
 
 from obtegum.core.amount import amount_text
@@ -30,7 +32,7 @@ from obtegum.core.rooms.strength.habits import (
 from obtegum.core.rooms.strength.hung import hung_at, hung_n
 from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
 from obtegum.core.rooms.strength.plastic import plastic_found
-from obtegum.core.rooms.strength.propped import propped_found
+from obtegum.core.rooms.strength.propped import propped_found, shown_found
 from obtegum.core.rooms.strength.words import AID, MANY, governing, in_ground, place_words, share_text
 from obtegum.core.rooms.weather.found import method_of, stood_in
 from obtegum.core.rounding import rounded
@@ -101,7 +103,7 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """What holds the bow, what is taken off, and what was found."""
-    judged = bow_found(work)
+    judged = shown_found(work)
     told = tuple(Told(words=case.words.capitalize(), view=f"load:{place}") for place, case in shown_cases(work))
     return StepPlan(
         **stands(work, found),
@@ -143,6 +145,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "bow",
             "use",
             "tie",
+            "prop",
             "fence",
             "ghost",
             "foot",
@@ -182,7 +185,6 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
     crown = int(np.argmax(judged.model.frame.nodes[:, 1]))
     drop_m, sway_m = float(-moved[crown, 1]), float(np.abs(moved[:, 0]).max())
     where = place_words(judged, int(found.use[row].argmax()), way_of(work).one)
-    load = "factored, as the code has it" if method_of(work) == "eu" else "unfactored, of all weathers"
     answers = [
         Answer(
             id="use",
@@ -200,9 +202,7 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
             unit="share",
             note=_held(work),
         ),
-        amount_answer(work, "lift", "Lift at a foot", max(float(-found.ground[:, :, 1].min()), 0.0), "force", load),
-        amount_answer(work, "down", "Down at a foot", max(float(found.ground[:, :, 1].max()), 0.0), "force", load),
-        amount_answer(work, "push", "Sideways at a foot", float(np.abs(found.ground[:, :, 0]).max()), "force", load),
+        *_feet(work),
     ]
     # Close to buckling the numbers run away, and mean nothing.
     if found.stands[row] and judged.ratio <= MANY:
@@ -255,6 +255,18 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
     return answers
 
 
+def _feet(work: Work) -> Iterator[Answer]:
+    """What the ground gives the feet, without any prop."""
+    judged = bow_found(work)
+    if judged is None or judged.found is None:
+        return
+    load = "factored, as the code has it" if method_of(work) == "eu" else "unfactored, of all weathers"
+    ground = judged.found.ground
+    yield amount_answer(work, "lift", "Lift at a foot", max(float(-ground[:, :, 1].min()), 0.0), "force", load)
+    yield amount_answer(work, "down", "Down at a foot", max(float(ground[:, :, 1].max()), 0.0), "force", load)
+    yield amount_answer(work, "push", "Sideways at a foot", float(np.abs(ground[:, :, 0]).max()), "force", load)
+
+
 def _takes(work: Work) -> float:
     """Bending strength of the bow as it counts, N·m."""
     strength_of = european if method_of(work) == "eu" else allowable
@@ -283,7 +295,7 @@ def _used_along(work: Work, judged: Judged, most_m: float) -> list[StripMark]:
 
 def strips(work: Work) -> list[Strip]:
     """The bow's tube laid straight, with where it uses most of its strength, and where its joints are."""
-    judged, length_m = bow_found(work), tube_m(work)
+    judged, length_m = shown_found(work), tube_m(work)
     marks = [work.mark(0.0, "end", "cut", "end:L", "use"), work.mark(length_m, "end", "cut", "end:R", "use")]
     marks += [
         work.mark(at_m, f"joint {number}", "joint", f"joint:{number}", "use")

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from obtegum.core.faces import Table
-from obtegum.core.rooms.strength.found import bow_found
+from obtegum.core.rooms.strength.propped import shown_found
 from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
@@ -12,7 +12,7 @@ __all__ = ["TABLES"]
 def _along(work: Work) -> Sequence[Sequence[object]]:
     """A line a piece, SI: where its middle is, axial force, bending, share of strength in the weather that governs."""
     head = ("along_tube_m", "x_m", "y_m", "axial_n", "bending_nm", "share", "weather")
-    judged = bow_found(work)
+    judged = shown_found(work)
     if judged is None or judged.found is None:
         return (head,)
     found, model, row = judged.found, judged.model, judged.found.worst
@@ -27,7 +27,7 @@ def _along(work: Work) -> Sequence[Sequence[object]]:
 
 def _pressures(work: Work) -> Sequence[Sequence[object]]:
     """A line a piece and a column a basic case: Pa on plan for snow, across the film for wind, outward positive."""
-    judged = bow_found(work)
+    judged = shown_found(work)
     cases = judged.weathered.cases if judged is not None else ()
     head = ("x_m", "y_m", *(f"{case.words}, {case.clause}" for case in cases))
     if judged is None:
