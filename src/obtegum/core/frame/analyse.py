@@ -23,6 +23,10 @@ GROWS = 1.7
 # What a bow's load can grow by before it buckles, at the least: of allowable loads, and of ultimate ones.
 LEAST_FACTOR: dict[Method, float] = {"allowable": 2.0, "ultimate": 1.0}
 BALANCED = 1e-6
+# Signs of the imperfection of what leans neither way, one way or both.
+LEANS = ((0.0,), (1.0,), (1.0, -1.0))
+# How closely two are alike that mirror each other.
+ALIKE = 1e-9
 # Share of its limit that a bow is told to use which finds no rest, and one whose numbers ran away.
 BUCKLED, MEANINGLESS = 1.01, 99.0
 # B19: how much the estimate of the second order is taken above what it says.
@@ -105,20 +109,27 @@ def analyse(
     frame = bow.frame
     basic = loads_on(frame, np.concatenate([dead[None], cases]))
     plain = first_order(frame, basic)
-    axial = np.tensordot(factors, plain.axial, axes=1)
-    moment = np.tensordot(factors, plain.moment, axes=1)
+    # What is another's mirror on a bow that mirrors itself uses as much: of each pair the first is looked at.
+    own = np.arange(len(factors))
+    twin, itself = (own, own < 0) if whole else _twins(bow, np.concatenate([dead[None], cases]), factors)
+    firsts, place = np.unique(twin, return_inverse=True)
+    axial = np.tensordot(factors[firsts], plain.axial, axes=1)
+    moment = np.tensordot(factors[firsts], plain.moment, axes=1)
     # Under a floor a rougher look comes first: where nothing could reach it, nothing more is asked.
     factor = least_factors(frame, axial)
     guess_use, bound = _bound(bow, axial, moment, factor)
     if floor < 0 or bound.max() > floor:
         factor = critical_factors(frame, axial)
         guess_use, bound = _bound(bow, axial, moment, factor)
-    calm_rows = np.asarray(calm, dtype=bool)
-    # Signs of the imperfection of each combination: both without wind, none beside it unless sway asks for it.
-    both = calm_rows | (bow.method == "ultimate")
-    sure = np.isinf(bound) & (floor < np.inf)
+    axial, moment, guess_use, factor, bound = (each[place] for each in (axial, moment, guess_use, factor, bound))
+    # Ways that each combination leans, imperfect: both without wind, none beside it unless sway asks for it; what is
+    # its own mirror leans either way alike.
+    leans = np.asarray(calm, dtype=bool) | (bow.method == "ultimate")
+    ways = np.where(itself, 1, 2) * leans
+    first = twin == own
+    sure = first & np.isinf(bound) & (floor < np.inf)
     order = np.argsort(-bound, kind="stable")
-    order = order[~sure[order]]
+    order = order[(first & ~sure)[order]]
     parts: list[Rows] = [_buckled(bow, np.flatnonzero(sure), axial, moment, guess_use, plain, factors, factor)]
     worst, at, many = max(floor, float(parts[0].ratio.max(initial=-1.0))), 0, len(order) if whole else FIRST_BATCH
     while at < len(order):
@@ -127,7 +138,7 @@ def analyse(
             batch = batch[bound[batch] > worst]
         if len(batch) == 0:
             break
-        parts.append(_solve(bow, basic, factors, batch, both, factor))
+        parts.append(_solve(bow, basic, factors, batch, ways, factor))
         worst = max(worst, float(parts[-1].ratio.max()))
         at, many = at + many, 2 * many
     return Found(
@@ -138,6 +149,50 @@ def analyse(
         each=plain.feet,
         pulls=np.zeros((len(factors), 0)) if frame.ties is None else factors @ frame.ties.pulled(plain.moved),
     )
+
+
+def _mirrors(bow: Bow) -> bool:
+    """Whether a bow is its own mirror, ties and what is locked in too."""
+    frame, ties = bow.frame, bow.frame.ties
+    across = np.array([-1.0, 1.0])
+    along = [frame.area, frame.inertia, frame.elastic, bow.which, bow.efficiency]
+    if bow.locked is not None:
+        along += list(bow.locked)
+    alike = np.allclose(frame.nodes, frame.nodes[::-1] * across, atol=ALIKE) and all(
+        np.allclose(each, each[::-1], rtol=ALIKE) for each in along
+    )
+    if not alike or ties is None:
+        return bool(alike)
+    node, way = ties.dofs // 3, ties.dofs % 3
+    place = {int(dof): at for at, dof in enumerate(ties.dofs)}
+    mirrored = [place.get(int(3 * (frame.count - one) + two), -1) for one, two in zip(node, way, strict=True)]
+    if -1 in mirrored:
+        return False
+    sign = np.where(way == 0, -1.0, 1.0)
+    turned = ties.stiff[np.ix_(mirrored, mirrored)] * np.outer(sign, sign)
+    return bool(np.allclose(turned, ties.stiff, rtol=ALIKE, atol=ALIKE * np.abs(ties.stiff).max()))
+
+
+def _twins(bow: Bow, loads: Array, factors: Array) -> tuple[NDArray[np.int_], NDArray[np.bool_]]:
+    """(c,): for each combination the first that it is the mirror of, or itself; and whether it is its own mirror; of
+    loads (1 + k, n, 2)."""
+    own, itself = np.arange(len(factors)), np.zeros(len(factors), dtype=bool)
+    if not _mirrors(bow):
+        return own, itself
+    mirror, most = loads[:, ::-1] * np.array([-1.0, 1.0]), np.abs(loads).max(axis=(1, 2))
+    near = np.abs(mirror[:, None] - loads[None]).max(axis=(2, 3)) <= ALIKE * most[:, None]
+    each = np.arange(len(loads))
+    swapped = np.where(near.any(axis=1), near.argmax(axis=1), each)
+    # A load that has no mirror, or shares one, stays what it is; so does all that it is part of.
+    alone = ~near.any(axis=1) | (swapped[swapped] != each)
+    swapped[alone] = each[alone]
+    seen = dict[bytes, int]()
+    for row, (mine, turned) in enumerate(zip(factors, factors[:, swapped], strict=True)):
+        if not mine[alone].any():
+            own[row] = seen.get(turned.tobytes(), row)
+            itself[row] = bool((turned == mine).all())
+        seen.setdefault(mine.tobytes(), row)
+    return own, itself
 
 
 # What has a row for each combination.
@@ -179,10 +234,10 @@ def _buckled(
 
 
 def _solve(
-    bow: Bow, basic: Loads, factors: Array, batch: NDArray[np.int_], both: NDArray[np.bool_], factor: Array
+    bow: Bow, basic: Loads, factors: Array, batch: NDArray[np.int_], ways: NDArray[np.int_], factor: Array
 ) -> Rows:
     """Second order of a batch, imperfect to both sides where that counts; each combination by its worse side."""
-    signed = [(case, sign) for case in batch for sign in ((1.0, -1.0) if both[case] else (0.0,))]
+    signed = [(case, sign) for case in batch for sign in LEANS[ways[case]]]
     found = _signed(bow, basic, factors, signed)
     first, second = found
     # Sway of the crown, second order over first: beyond 1.7 the imperfection counts beside wind too.
