@@ -82,7 +82,7 @@ def _plan(file: Path, table: bool) -> int:
     data: Any = None
     try:
         data = _read_json(file)
-        plan = plan_house(read_design(data), SiteRecord(), default_catalogue())
+        plan = plan_house(read_design(data), SiteRecord(), default_catalogue(), slow=True)
     except DesignError as error:
         for trouble in tried(data, error, default_catalogue()).troubles:
             print(f"{trouble.path or file}: {trouble.sentence}", file=sys.stderr)

@@ -39,7 +39,7 @@ def post_plan(design: HouseDesign) -> Response:
     """Plan a house; nothing is kept."""
     catalogue = default_catalogue()
     try:
-        return answer(plan_house(design, SiteRecord(), catalogue))
+        return answer(plan_house(design, SiteRecord(), catalogue, slow=True))
     except DesignError as error:
         raise tried(design.model_dump(), error, catalogue) from None
 

@@ -60,15 +60,18 @@ class YardPlan(Part):
     drawing: Drawing
 
 
-def plan_house(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, shown: str | None = None) -> HousePlan:
+def plan_house(
+    design: HouseDesign, record: SiteRecord, catalogue: Catalogue, shown: str | None = None, slow: bool = False
+) -> HousePlan:
     """Plan a house.
 
     Args: the design, what was done on site so far, the catalogue to look tubes and rules up in, and
     the step that is shown: only what it shows is told of the steps, and its drawings' tables are left out, to be
-    asked for one by one (None: everything; no step's name: nothing of any step).
+    asked for one by one (None: everything; no step's name: nothing of any step); whether everything is with the steps
+    that are slow to plan.
     Raises: DesignError when the parts can't make a house.
     """
-    return plan_work(begin(design, record, catalogue), shown)
+    return plan_work(begin(design, record, catalogue), shown, slow)
 
 
 def judged(work: Work) -> tuple[Verdict, ...]:
@@ -81,10 +84,14 @@ def needs(work: Work) -> tuple[Need, ...]:
     return tuple(need for room in rooms() for need in room.needs(work))
 
 
-def plan_work(work: Work, shown: str | None = None) -> HousePlan:
+def plan_work(work: Work, shown: str | None = None, slow: bool = False) -> HousePlan:
     """Plan the house on a bench; what the bench has kept is not found again."""
     standing = {room: room.standing(work) for room in rooms()}
-    looked = {room: room.planned(work) for room, each in standing.items() if shown in (None, each["id"])}
+    looked = {
+        room: room.planned(work)
+        for room, each in standing.items()
+        if shown == each["id"] or (shown is None and (slow or not room.slow))
+    }
     wanted = looked.values()
     seen = {view for step in wanted for view in step.views}
     tapes = {strip for step in wanted for strip in step.strips}

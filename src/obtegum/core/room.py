@@ -64,7 +64,8 @@ class Room:
     told in. Which way its answers are rounded: ``down``, ``up``, ``nearest``. What can be taken away:
     ``tables``, ``files``, ``pages`` of the printed sheet, and what it has ``on_site`` for maps and CAD; what can
     be read in: ``intakes``. ``acts`` are what its actions do that change the record: the record and words for the
-    history. ``minds`` says what comes of a post that is left where it strays.
+    history. ``minds`` says what comes of a post that is left where it strays. A step that is ``slow`` to plan is left
+    out of a whole plan unless that is asked for with it.
     """
 
     stands: Callable[[Work, list[Verdict]], Standing]
@@ -101,6 +102,7 @@ class Room:
     cards: Callable[[Work], Sequence[Card]] = _none
     rounds: Callable[[Work], Sequence[Round]] = _none
     minds: Callable[[Work, Stray], Iterable[str]] = _none
+    slow: bool = False
 
     def __post_init__(self) -> None:
         # What is kept of a room is looked up by these, so they are made once.

@@ -198,6 +198,7 @@ def _twins(bow: Bow, loads: Array, factors: Array) -> tuple[NDArray[np.int_], ND
 # What has a row for each combination.
 ROWS = tuple(field.name for field in fields(Rows) if field.name != "balanced")
 SOLVED = tuple(field.name for field in fields(Solved))
+NUMBERS = tuple(name for name in SOLVED if name != "stands")
 
 
 def _bound(bow: Bow, axial: Array, moment: Array, factor: Array) -> tuple[Array, Array]:
@@ -222,7 +223,7 @@ def _buckled(
     rows = factors[which]
     return Rows(
         rows=which,
-        ratio=np.maximum(LEAST_FACTOR[bow.method] / factor[which], BUCKLED),
+        ratio=np.maximum(np.maximum(LEAST_FACTOR[bow.method] / factor[which], BUCKLED), use[which].max(axis=1)),
         use=use[which],
         axial=axial[which],
         moment=moment[which],
@@ -238,8 +239,7 @@ def _solve(
 ) -> Rows:
     """Second order of a batch, imperfect to both sides where that counts; each combination by its worse side."""
     signed = [(case, sign) for case in batch for sign in LEANS[ways[case]]]
-    found = _signed(bow, basic, factors, signed)
-    first, second = found
+    first, second = _signed(bow, basic, factors, signed)
     # Sway of the crown, second order over first: beyond 1.7 the imperfection counts beside wind too.
     sways = [
         place
@@ -249,16 +249,20 @@ def _solve(
     if sways:
         extra = [(signed[place][0], sign) for place in sways for sign in (1.0, -1.0)]
         more = _signed(bow, basic, factors, extra)
-        signed, second = [*signed, *extra], _joined(second, more[1])
+        signed, first, second = [*signed, *extra], _joined(first, more[0]), _joined(second, more[1])
     share = AMPLIFY if bow.method == "allowable" else 1.0
     case_of = np.array([case for case, _ in signed])
     second = _yielded(bow, basic, factors, signed, second)
+    # The numbers of what finds no rest run away: those from before it moves stand for them, and are no less than so.
+    gone = ~second.stands
+    for name in NUMBERS:
+        getattr(second, name)[gone] = getattr(first, name)[gone]
     axial, moment = second.axial / share, second.moment / share
     use = _used(bow, axial, moment, axial, factor[case_of])
-    ratio = use.max(axis=1)
     # What buckles is beyond its limit, by as much as it lacks.
     lacks = LEAST_FACTOR[bow.method] / factor[case_of]
-    ratio = np.where(second.stands, np.maximum(ratio, np.where(lacks > 1, lacks, 0.0)), np.maximum(lacks, BUCKLED))
+    lacks = np.where(gone, np.maximum(lacks, BUCKLED), np.where(lacks > 1, lacks, 0.0))
+    ratio = np.maximum(use.max(axis=1), lacks)
     ratio = np.where(np.isfinite(ratio), ratio, MEANINGLESS)
     pick = np.array([max(np.flatnonzero(case_of == case), key=lambda row: ratio[row]) for case in batch])
     standing = second.stands[pick]

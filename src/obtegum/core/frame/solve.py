@@ -300,11 +300,14 @@ def _found(frame: Frame, moved: Array, loads: "Loads", axial: Array | None, stan
     forces -= loads.ends
     # What is left at the nodes is what the ground gives; where nothing holds them it should be nothing.
     left = frame.gathered(_each(frame.turned.transpose(0, 2, 1), forces)) - loads.nodal
+    applied = np.stack([loads.total[:, 0::3].sum(axis=1), loads.total[:, 1::3].sum(axis=1)], axis=1)
     if frame.ties is not None:
-        left[:, frame.ties.dofs] += moved[:, frame.ties.dofs] @ frame.ties.stiff
+        held = moved[:, frame.ties.dofs] @ frame.ties.stiff
+        left[:, frame.ties.dofs] += held
+        # What stands on the ground takes its share of the load there.
+        applied -= np.stack([held[:, frame.ties.dofs % 3 == way].sum(axis=1) for way in (0, 1)], axis=1)
     free = frame.free
     feet = left[:, [[0, 1], [left.shape[1] - 3, left.shape[1] - 2]]]
-    applied = np.stack([loads.total[:, 0::3].sum(axis=1), loads.total[:, 1::3].sum(axis=1)], axis=1)
     scale = np.maximum(np.abs(loads.total.reshape(len(moved), -1, 3)[:, :, :2]).sum(axis=(1, 2)), 1e-6)
     out = np.maximum(np.abs(left[:, free[free % 3 < 2]]).max(axis=1), np.abs(feet.sum(axis=1) + applied).max(axis=1))
     return Solved(

@@ -13,6 +13,7 @@ from obtegum.core.rooms.bend.decisions import Bending, TrialBend
 from obtegum.core.rooms.boards.decisions import Boards
 from obtegum.core.rooms.bows.decisions import MOST_OWN, Bows, OwnTube
 from obtegum.core.rooms.braces.decisions import Braced, Braces
+from obtegum.core.rooms.carries.decisions import Carries
 from obtegum.core.rooms.check_bows.decisions import MOST_BOWS, BowChecks
 from obtegum.core.rooms.drain.decisions import Drain
 from obtegum.core.rooms.earth.decisions import Pad
@@ -62,6 +63,7 @@ ROOMS = (
     "boards",
     "plumb",
     "ends",
+    "carries",
 )
 
 
@@ -92,6 +94,7 @@ class HouseDesign(House):
     boards: Boards = Boards()
     plumb: Plumb = Plumb()
     ends: Ends = Ends()
+    carries: Carries = Carries()
 
 
 class SiteRecord(Record):

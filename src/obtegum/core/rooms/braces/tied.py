@@ -9,13 +9,13 @@ from obtegum.core.frame.section import Section
 from obtegum.core.frame.steel import Strength, allowable, column_n, european
 from obtegum.core.rooms.braces.found import Holding, tie_holding
 from obtegum.core.rooms.braces.places import brace_tube, tie_board
-from obtegum.core.rooms.strength.found import bow_found, counted, grown, met_collar, tied_found
+from obtegum.core.rooms.strength.found import Judged, bow_found, counted, grown, met_collar, tied_found
 from obtegum.core.rooms.strength.model import every_tied
 from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.timber import column_n as timber_n
 from obtegum.core.work import Work
 
-__all__ = ["Asked", "ties_asked"]
+__all__ = ["Asked", "asked_in", "ties_asked"]
 
 # Partial factor that European forces are without where they stand beside allowable values of bolts and ends.
 PARTIAL, NEVER = 1.5, 99.0
@@ -57,12 +57,20 @@ def _pressed_n(work: Work, long_m: float, steel: tuple[Strength, Section] | None
 def ties_asked(work: Work) -> tuple[Asked, ...]:
     """Each kind of tie by what all weathers ask of it, its second order estimated; nothing where none is counted."""
     judged = bow_found(work) if every_tied(work) else tied_found(work)
-    if judged is None or judged.found is None or not judged.model.ties:
+    return () if judged is None else asked_in(work, judged)
+
+
+def asked_in(work: Work, judged: Judged) -> tuple[Asked, ...]:
+    """The same of a bow in other weather; props aren't ties."""
+    if judged.found is None or not judged.model.ties:
         return ()
     eu = method_of(work) == "eu"
     pulls = judged.found.pulls * grown(work, judged.found)[:, None] / (PARTIAL if eu else 1.0)
     met = met_collar(work)
-    words, kinds = [combo.words for combo in judged.weathered.combos], list(dict(judged.model.ties))
+    words, kinds = (
+        [combo.words for combo in judged.weathered.combos],
+        [name for name in dict(judged.model.ties) if name != "prop"],
+    )
     tube, holds = brace_tube(work), tie_holding(work)
     section = counted(work, tube)
     try:

@@ -14,7 +14,7 @@ from obtegum.core.weather.asce_wind import DIRECTION
 from obtegum.core.weather.en_wind import AIR_KG_M3, Wind, peak_pressure
 from obtegum.core.work import Work
 
-__all__ = ["Ask", "Asks", "all_asks", "brace_asks", "corner_asks", "parting_gust", "row_asks"]
+__all__ = ["Ask", "Asks", "all_asks", "brace_asks", "corner_asks", "parting_gust", "real_gust", "row_asks", "side_gust"]
 
 Array = NDArray[np.float64]
 # European partial factor of snow and wind that a characteristic load is without, and weight's against lift (EN 1990).
@@ -128,29 +128,66 @@ def all_asks(work: Work) -> Asks | None:
     return _worse(each for each in (row_asks(work), corner_asks(work)) if each is not None)
 
 
-def parting_gust(work: Work, holds_n: float, corner: bool = False) -> float | None:
+def parting_gust(work: Work, holds_n: float, corner: bool = False, braced: bool = False) -> float | None:
     """The gust at 10 m in the open, m/s, at which a foot is lifted by what holds it; None where none does, or where
     pressures are given and no speed belongs to them.
 
     A gust that is felt: weight by 0.6, and wind's whole pressure without its direction factor (US), or by 1.5 (EN).
     """
-    judged, figures = end_found(work) if corner else bow_found(work), told(work)
-    method = method_of(work)
-    if judged is None or judged.found is None or figures is None or method == "given":
+    judged = end_found(work) if corner else bow_found(work)
+    if judged is None or judged.found is None or real_gust(work, 1.0) is None:
         return None
-    each, speed = judged.found.each, float(figures["wind_mps"])
+    each = judged.found.each
     # Own weight and covers come before the cases of the weather.
     own = each[0, :, 1]
     # The least wind of a code is no gust.
     blows = (case.kind == "wind" and not case.name.startswith("least") for case in judged.weathered.cases)
     wind = np.array([each[2 + place, :, 1] for place, blown in enumerate(blows) if blown])
     lifts = -wind[wind < 0]
-    held = holds_n + (DEAD if method == "us" else 1.0) * np.broadcast_to(own, wind.shape)[wind < 0]
+    if braced:
+        # What its brace lifts it by with the code's wind, of which the US method asks 0.6; in any wind, to be safe.
+        lifts = lifts + brace_lift_n(work) / (0.6 if method_of(work) == "us" else 1.0)
+    held = holds_n + (DEAD if method_of(work) == "us" else 1.0) * np.broadcast_to(own, wind.shape)[wind < 0]
     if not len(lifts):
         return None
-    share = float((held / lifts).min())
+    return real_gust(work, float((held / lifts).min()) / (1.0 if method_of(work) == "us" else EN_GUST))
+
+
+def side_gust(work: Work, holds_n: float) -> float | None:
+    """The gust at which wind pushes a foot sideways by what its ground holds, N, in whatever case does first; None as
+    `parting_gust`."""
+    gusts = list[float]()
+    for judged in _ordinary(work):
+        assert judged.found is not None
+        each = judged.found.each[:, :, 0]
+        blows = [
+            2 + place
+            for place, case in enumerate(judged.weathered.cases)
+            if case.kind == "wind" and not case.name.startswith("least")
+        ]
+        # Weight by itself, less where it holds down; and with covers.
+        for still in (DEAD * each[0], each[0] + each[1]):
+            for wind in each[blows]:
+                for at_rest, pushed in zip(still, wind, strict=True):
+                    room = (np.sign(pushed) * holds_n - at_rest) / pushed if abs(pushed) > 1e-9 else np.inf
+                    gust = real_gust(work, max(float(room), 0.0) / (1.0 if method_of(work) == "us" else EN_GUST))
+                    if gust is not None:
+                        gusts.append(gust)
+    return min(gusts, default=None)
+
+
+def real_gust(work: Work, share: float) -> float | None:
+    """The gust at 10 m in the open, m/s, that is felt while pressures are a share of what the code has of the site's
+    wind; None while that isn't told, or where pressures are given and no speed belongs to them (rule B7).
+
+    US: the code's pressures have 0.85 of the wind for its direction in them, a gust that blows has all of it. EN: its
+    mean speed stands for a gust at 10 m in open country.
+    """
+    figures, method = told(work), method_of(work)
+    if figures is None or method == "given":
+        return None
+    speed = float(figures["wind_mps"])
     if method == "us":
-        return speed * float(np.sqrt(max(share * DIRECTION, 0.0)))
-    # The gust at 10 m in open country that the mean speed of the code stands for.
+        return speed * float(np.sqrt(share * DIRECTION))
     gust = float(np.sqrt(peak_pressure(Wind(speed, "country", False), 10.0) / (0.5 * AIR_KG_M3)))
-    return gust * float(np.sqrt(max(share / EN_GUST, 0.0)))
+    return gust * float(np.sqrt(share))

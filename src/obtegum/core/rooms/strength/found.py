@@ -50,9 +50,11 @@ __all__ = [
     "joint_share",
     "judged_on",
     "met_collar",
+    "post_share",
     "post_use",
     "short_found",
     "tied_found",
+    "why_no_bow",
     "why_unknown",
 ]
 
@@ -99,6 +101,11 @@ def why_unknown(work: Work) -> str:
     open_ = missing(work)
     if open_ and told(work) is None:
         return open_[0].words
+    return why_no_bow(work)
+
+
+def why_no_bow(work: Work) -> str:
+    """Why nothing can be said of the bow, whatever the weather; empty where something can."""
     if any(tube.material != "steel" for tube in (bow_tube(work), post_tube(work))):
         return "What plastic pipe asks of what holds it isn’t reckoned: clear snow, prop it, or take the cover off."
     forced = forced_bow(work)
@@ -252,7 +259,7 @@ def post_use(work: Work) -> tuple[float, str] | None:
     """
     if work.design.posts.stand not in IN_SOIL:
         return None
-    found_ = [_post(work, judged) for judged in (bow_found(work), short_found(work)) if judged and judged.found]
+    found_ = [post_share(work, judged) for judged in (bow_found(work), short_found(work)) if judged and judged.found]
     return max(found_, default=None)
 
 
@@ -264,7 +271,10 @@ def grown(work: Work, found_: Found) -> Array:
     return np.asarray(1 / np.where(left > 0, np.maximum(left, LEAST_LEFT), 1.0))
 
 
-def _post(work: Work, judged: Judged) -> tuple[float, str]:
+def post_share(work: Work, judged: Judged) -> tuple[float, str]:
+    """Share of a post's own strength that the ground asks of it, and in which weather; 0 where none stands in soil."""
+    if work.design.posts.stand not in IN_SOIL:
+        return 0.0, ""
     assert judged.found is not None
     found_, section = judged.found, sections_of(work)[1]
     strength = european(section) if method_of(work) == "eu" else allowable(section)
@@ -304,7 +314,7 @@ def judged_on(
 ) -> Judged | None:
     """A bow's frame in weather, on a strip so wide, with N/m for each metre of it and (n, 2) N/m across and up that
     lie on it as its covers do; None while something isn't known."""
-    if weather is None or why_unknown(work):
+    if weather is None or why_no_bow(work):
         return None
     method, sections = method_of(work), sections_of(work)
     strengths = list[Strength]()

@@ -16,7 +16,7 @@ from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.pressure import Case, Strip, Worked, from_snow, from_wind
 from obtegum.core.work import Work
 
-__all__ = ["Weathered", "end_weathered", "sheet_of", "short_weathered", "tied_weathered", "weathered"]
+__all__ = ["Weathered", "end_weathered", "ground_snowed", "sheet_of", "short_weathered", "tied_weathered", "weathered"]
 
 HIGH_M = 1000.0
 # Slope from which snow slides off whatever lies below it, degrees.
@@ -133,10 +133,23 @@ def end_weathered(work: Work) -> Weathered | None:
     return _weathered(work, model_of(work).outline, (0.0, bays_of(work).bay_m / 2))
 
 
-def _weathered(work: Work, outline: Outline, strip: Strip) -> Weathered | None:
-    told_, method = told(work), method_of(work)
-    if told_ is None:
+def ground_snowed(work: Work, outline: Outline, ground_pa: float) -> Weathered | None:
+    """Snow alone, in all its cases, as another snow on the ground has them; None while something isn't known, or where
+    pressures are given, which say nothing of the ground."""
+    told_, bay_m = told(work), bays_of(work).bay_m
+    if told_ is None or method_of(work) == "given":
         return None
+    whole = _with(work, {**told_, "ground_snow_pa": ground_pa}, outline, (bay_m / 2, 3 * bay_m / 2))
+    return replace(whole, combos=tuple(combo for combo in whole.combos if combo.calm))
+
+
+def _weathered(work: Work, outline: Outline, strip: Strip) -> Weathered | None:
+    told_ = told(work)
+    return None if told_ is None else _with(work, told_, outline, strip)
+
+
+def _with(work: Work, told_: dict[str, float | str], outline: Outline, strip: Strip) -> Weathered:
+    method = method_of(work)
     if method == "us":
         cases, sheet, roof_pa = _us(told_, outline, strip, work)
     else:

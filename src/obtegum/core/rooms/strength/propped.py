@@ -22,9 +22,9 @@ from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.timber import column_n
 from obtegum.core.work import Work
 
-__all__ = ["Propped", "Ridge", "propped_bows", "propped_found", "shown_found"]
+__all__ = ["Propped", "Ridge", "bears_between", "carried_n_m", "propped_bows", "propped_found", "shown_found"]
 
-PARTIAL = 1.5
+PARTIAL, NONE_LEFT = 1.5, 99.0
 # A beam on two props with equal weights at each bow between them, by how many bays it spans: its stiffness at each
 # weight, of E·I/L³, and its largest moment, of a weight times L (statics).
 BETWEEN = {2: (48.0, 1 / 4), 3: (162.0 / 5.0, 1 / 3)}
@@ -84,7 +84,7 @@ def propped_found(work: Work) -> Propped | None:
         (short_model(work), short_weathered(work)),
         (tied_model(work), tied_weathered(work)),
     ]
-    ways = [(None, False)] if every == 1 else [(None, False), (_carried_n_m(work), True)]
+    ways = [(None, False)] if every == 1 else [(None, False), (carried_n_m(work), True)]
     found_ = [
         each
         for model, weather in looked
@@ -95,8 +95,8 @@ def propped_found(work: Work) -> Propped | None:
     end = end_alone(work)
     if end is not None and end.found is not None:
         found_.append(_Looked(end, True, False, 0.0))
-    found_ = [each for each in found_ if each.judged.found is not None]
-    if not found_:
+    # Nothing is said of props where one of the bows couldn't be judged.
+    if not found_ or any(each.judged.found is None for each in found_):
         return None
     worst = max(found_, key=lambda each: each.judged.ratio)
     board, service = prop_board(work), PARTIAL if method_of(work) == "eu" else 1.0
@@ -131,11 +131,17 @@ def _run(work: Work) -> Section | None:
     return counted(work, tube) if carries and any(run.name == "ridge" for run in runs_of(work)) else None
 
 
-def _carried_n_m(work: Work) -> float:
+def carried_n_m(work: Work) -> float:
     """How stiffly the ridge run bears a crown between two props, N/m; nothing where there is none."""
     run, every = _run(work), work.design.strength.prop_every
     long_m = every * bays_of(work).bay_m
     return 0.0 if run is None else BETWEEN[every][0] * run.elastic_pa * run.inertia_m4 / long_m**3
+
+
+def bears_between(work: Work, borne_n: float) -> float:
+    """Share of its strength that the ridge run uses between props, which bears so much at each bow there, N."""
+    ridge = _ridge(work, borne_n)
+    return ridge.bent_nm / ridge.takes_nm if ridge.takes_nm > 0 else 0.0 if borne_n <= 0 else NONE_LEFT
 
 
 def _ridge(work: Work, borne_n: float) -> Ridge:
@@ -155,7 +161,7 @@ def _both(work: Work, model: Model, weather: Weathered, stiff_n_m: float | None,
     with_prop, bay_m = propped_model(work, model, stiff_n_m), bays_of(work).bay_m
     first = judged_on(work, with_prop, weather, bay_m, floor=np.inf)
     if first is None or first.found is None:
-        return []
+        return [] if first is None else [_Looked(first, False, between, 0.0)]
     pulls = first.found.pulls[:, -1] * grown(work, first.found)
     pressed: NDArray[np.bool_] = pulls < 0
     found_ = list[_Looked]()

@@ -1,0 +1,198 @@
+"""The gust that is felt at 10 m in the open, m/s, at which the first thing that is known gives (rule B7).
+
+A real gust is a load in service: weight as it is, or 0.6 of it where it holds down, with the whole pressure of the gust
+(EN: 1.5 of it). The site's design speed is another thing, and far higher at the same strength.
+"""
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from obtegum.core.found import found
+from obtegum.core.rooms.braces.found import along_of, holding, run_takes
+from obtegum.core.rooms.braces.tied import asked_in
+from obtegum.core.rooms.carries.roots import most_of
+from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
+from obtegum.core.rooms.ends.decisions import SIDES
+from obtegum.core.rooms.hold.found import chain_of, counts, holds_of, pulled, set_of
+from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.strength.asks import parting_gust, real_gust, side_gust
+from obtegum.core.rooms.strength.found import END_WALL_N_M, judged_on, post_share, why_no_bow
+from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered
+from obtegum.core.rooms.strength.model import Model, model_of, short_model, tied_model
+from obtegum.core.rooms.weather.found import method_of
+from obtegum.core.weather.combine import Combination
+from obtegum.core.work import Work
+
+__all__ = ["Gives", "bow_opened", "bow_shut", "first_gives", "held_by_nothing", "others_give"]
+
+Doors = Literal["shut", "open"]
+# Factors of weight that holds down and that doesn't; of a real gust's pressure, EN.
+LIGHT, HEAVY, EN_GUST = 0.6, 1.0, 1.5
+# Shares of the code's pressures that are looked for at the most, where the search begins, and how finely.
+MOST, GUESS, STEP = 8.0, 0.6, 0.002
+NEVER = 99.0
+
+
+@dataclass(frozen=True, slots=True)
+class Gives:
+    """What gives, and the gust at which it does, m/s; more than is looked for where nothing does."""
+
+    what: str
+    gust_mps: float
+    doors: Literal["shut", "open", "either"]
+    part: str = "bow"
+
+
+def _blowing(weather: Weathered, doors: Doors, share: float, eu: bool) -> Weathered:
+    """Wind alone with doors shut, or with an end open, as hard as a share of the code's pressures."""
+    shut = "doors shut"
+    cases = [case for case in weather.cases if case.kind == "wind" and not case.name.startswith("least")]
+    mine = [
+        replace(case, per_area=case.per_area * share, shown=case.shown * share)
+        for case in cases
+        if (shut in case.words) is (doors == "shut")
+    ]
+    times = EN_GUST if eu else 1.0
+    combos = [
+        Combination(f"{name}D+W", case.words, dead, ((place, times),))
+        for place, case in enumerate(mine)
+        for name, dead in (("", HEAVY), ("less ", HEAVY if eu else LIGHT))
+    ]
+    return Weathered(tuple(mine), tuple(combos), ())
+
+
+def _bows(work: Work) -> Iterator[tuple[Model, Weathered, float, float]]:
+    bay_m = bays_of(work).bay_m
+    looked = (
+        (model_of(work), weathered(work), bay_m, 0.0),
+        (short_model(work), short_weathered(work), bay_m, 0.0),
+        (tied_model(work), tied_weathered(work), bay_m, 0.0),
+        (model_of(work), end_weathered(work), bay_m / 2, END_WALL_N_M),
+    )
+    for model, weather, wide_m, more in looked:
+        if model is not None and weather is not None:
+            yield model, weather, wide_m, more
+
+
+def _bow(work: Work, doors: Doors) -> Gives | None:
+    """The frame in a gust: its bows, what of its posts is in the ground, its ties."""
+    if why_no_bow(work) or real_gust(work, 1.0) is None:
+        return None
+    least, what, eu = MOST, "bow", method_of(work) == "eu"
+    for model, weather, wide_m, more in list(_bows(work)):
+
+        def most(share: float, bow: tuple[Model, Weathered, float, float] = (model, weather, wide_m, more)) -> float:
+            return _shares(work, bow, doors, share, eu)[0]
+
+        if least < MOST and most(least) <= 1:
+            continue
+        least = most_of(most, min(GUESS, least), least, STEP)
+        what = _shares(work, (model, weather, wide_m, more), doors, least + 2 * STEP, eu)[1]
+    gust = real_gust(work, least)
+    assert gust is not None
+    return Gives(what, gust, doors)
+
+
+def _shares(
+    work: Work, bow: tuple[Model, Weathered, float, float], doors: Doors, share: float, eu: bool
+) -> tuple[float, str]:
+    model, weather, wide_m, more = bow
+    judged = judged_on(work, model, _blowing(weather, doors, share, eu), wide_m, more)
+    if judged is None or judged.found is None:
+        return NEVER, "the bow: no code covers its tube"
+    found_ = [(judged.ratio, "a bow"), (post_share(work, judged)[0], f"a {way_of(work).one}, bent in the ground")]
+    found_ += [(asked.share, f"a {asked.what}") for asked in asked_in(work, judged) if asked.share is not None]
+    return max(found_)
+
+
+@found
+def bow_shut(work: Work) -> Gives | None:
+    """The gust at which the frame gives with doors shut; None while that can't be said."""
+    return _bow(work, "shut")
+
+
+@found
+def bow_opened(work: Work) -> Gives | None:
+    """The same with an end open, windward or leeward."""
+    return _bow(work, "open")
+
+
+@found
+def others_give(work: Work) -> tuple[Gives, ...]:
+    """What besides the frame gives, as far as it is known: posts lifted and pushed, braces, runs, the ends' sticks."""
+    return tuple(each for each in _others(work) if each is not None) if real_gust(work, 1.0) is not None else ()
+
+
+def _others(work: Work) -> Iterator[Gives | None]:
+    many = way_of(work).many
+    for kind, count in counts(work).items():
+        chain = chain_of(work, kind)
+        holds_n = chain.weakest.holds_n
+        if count and holds_n:
+            ends = (True,) if kind == "corner" else (False,) if counts(work)["corner"] else (False, True)
+            gusts = (parting_gust(work, holds_n, end, kind == "brace") for end in ends)
+            gust = min((each for each in gusts if each is not None), default=None)
+            yield None if gust is None else Gives(f"the {many}, lifted: {chain.weakest.what}", gust, "either", "post:L")
+    tested = pulled(work, set_of(work, "row"), "side")[0]
+    wind_n = tested if tested is not None else holds_of(work, set_of(work, "row")).wind_n
+    if wind_n is not None:
+        gust = side_gust(work, wind_n)
+        yield None if gust is None else Gives(f"the {many}, pushed sideways", gust, "either", "post:L")
+    along, holds = along_of(work), holding(work).holds_n
+    if along is not None and holds and math.isfinite(along.brace_n):
+        yield _linear(work, "a brace, wind along", along.brace_n / holds, "brace")
+    takes = run_takes(work)
+    if takes is not None and takes[1] > 0:
+        yield _linear(work, "a run, wind along", takes[0] / takes[1], "run")
+    for side in SIDES:
+        blown = wind_on(work, side)
+        if blown is None:
+            continue
+        for name, most in (("stud", blown.stud), ("header", blown.header), ("cross rail", blown.rail)):
+            if most is not None and most.share > 0:
+                yield _linear(work, f"the {side}’s {name} {most.letter}", most.share, f"{side}:{most.letter}")
+        if blown.head is not None and blown.head.share > 0:
+            yield _linear(work, f"the {side}’s stud heads", blown.head.share, f"{side}:{blown.head.letter}")
+        if blown.foot_share:
+            yield _linear(work, f"the {side}’s jambs", blown.foot_share, "opening:door")
+        pushed = bow_pushed(work, side)
+        if pushed is not None and pushed[0] > 0:
+            yield _linear(work, f"the {side}’s end bow, pushed by its studs", pushed[0], "bow")
+
+
+def _linear(work: Work, what: str, share: float, part: str) -> Gives | None:
+    """What is asked of in proportion to the wind's pressure: a share of 1 comes at 1/share of it.
+
+    By the code it is asked with 0.6 of the design wind (EN 1.5): a gust that is felt counts whole (EN 1.5 too).
+    """
+    if share <= 0 or share >= NEVER:
+        return Gives(what, 0.0, "either", part) if share >= NEVER else None
+    gust = real_gust(work, (0.6 if method_of(work) == "us" else 1.0) / share)
+    return None if gust is None else Gives(what, gust, "either", part)
+
+
+@found
+def held_by_nothing(work: Work) -> str:
+    """The link between bow and ground of which no value is counted, in words; empty where there is none."""
+    for kind, count in counts(work).items():
+        weakest = chain_of(work, kind).weakest
+        if count and weakest.holds_n is not None and weakest.holds_n <= 0:
+            return weakest.what
+    return ""
+
+
+@found
+def first_gives(work: Work) -> tuple[Gives, Gives] | None:
+    """What gives first, with doors shut and with an end open; None while the frame's own gust isn't known, or where
+    nothing that is counted holds it down, or along."""
+    shut, opened = bow_shut(work), bow_opened(work)
+    if shut is None or opened is None or held_by_nothing(work) or work.design.braces.bays == 0:
+        return None
+    others = others_give(work)
+    first_shut = min((shut, *others), key=lambda each: each.gust_mps)
+    # An open end is never better than shut ones.
+    first_open = min((opened, shut, *others), key=lambda each: each.gust_mps)
+    return first_shut, first_open

@@ -1,0 +1,30 @@
+"""Carries: what snow and which gust the house out there will bear, and the card that hangs in it."""
+
+from obtegum.core.faces import Answers, Caution, Next, Numbered, Page, Picture
+from obtegum.core.room import Room
+from obtegum.core.rooms.carries import step
+from obtegum.core.rooms.carries.draw import carries
+from obtegum.core.rooms.carries.tables import TABLES
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    stands=step.stands,
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    views={"carries": carries},
+    down=frozenset(
+        {"clear_at", "deep_fresh", "deep_settled", "deep_old", "deep_wet", "deep_packed"}
+        | {"ground_deep", "gust_shut", "gust_open", "gust_frame", "carried"}
+    ),
+    nearest=frozenset({"card_house", "card_bows"}),
+    slow=True,
+    tables=TABLES,
+    pages=(
+        Page(
+            "Card in the house",
+            (Caution("carries"), Picture("carries", 0.35), Answers(("carries",)), Numbered("carries"), Next("carries")),
+        ),
+    ),
+)
