@@ -110,7 +110,7 @@ def lines_of(reader: PdfReader) -> list[list[tuple[float, str]]]:
 @pytest.mark.parametrize("paper", ["letter", "a4"])
 @pytest.mark.parametrize("name", range(3))
 def test_pages_are_filled_and_nothing_stands_on_the_foot(name: int, paper: Paper) -> None:
-    plan = plan_house(*demo_houses()[name], default_catalogue())
+    plan = plan_house(*demo_houses()[name], default_catalogue(), slow=True)
     reader = read(plan, paper)
     height = float(reader.pages[0].mediabox.height)
     pages = lines_of(reader)

@@ -2,6 +2,7 @@
 
 import io
 import re
+from html import escape
 
 import pytest
 from pypdf import PdfReader
@@ -12,7 +13,8 @@ from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.check_bows.decisions import BowCheck
 from obtegum.core.rooms.square_up.decisions import Taping
 from obtegum.core.starters import demo_houses
-from obtegum.exchange.pdf import sheet_pdf
+from obtegum.exchange.pdf import Paper, sheet_pdf
+from obtegum.exchange.phone import step_html
 from obtegum.exchange.text import plan_text
 from tests.conftest import make_house, make_plan
 from tests.core.test_strength import STOUT, told
@@ -143,3 +145,21 @@ def test_the_weather_is_worked_out_on_paper_clause_by_clause() -> None:
     reader = PdfReader(io.BytesIO(sheet_pdf(played, 3, "2026-03-01", "a4")))
     text = re.sub(r"\s+", " ", " ".join(page.extract_text() for page in reader.pages))
     assert text.count("ot for building") >= 3
+
+
+@pytest.mark.parametrize("paper", ["letter", "a4"])
+@pytest.mark.parametrize("place", [0, 1, 2])
+def test_the_card_in_the_house_is_one_page_and_one_for_a_phone(place: int, paper: Paper) -> None:
+    plan = planned(place)
+    reader = PdfReader(io.BytesIO(sheet_pdf(plan, 3, "2026-03-01", paper, "card")))
+    assert len(reader.pages) == 1
+    step = next(each for each in plan.steps if each.id == "carries")
+    words = re.sub(r"\s+", " ", reader.pages[0].extract_text())
+    page = step_html(plan, step, "Card in the house", "2026-03-01")
+    assert "<script" not in page and "http" not in page and 'lang="en"' in page
+    for each in step.answers:
+        assert each.label in words
+        assert escape(each.label) in page and escape(each.reading) in page
+    for line in step.how:
+        assert line.words[:30] in words and escape(line.words) in page
+    assert "2026-03-01" in words and "planning aid" in words.lower() and plan.name in page

@@ -3,7 +3,7 @@
 import os
 import re
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from dataclasses import asdict
 from pathlib import Path as FilePath
 from typing import Annotated, Any, Literal, TypeVar
@@ -20,12 +20,14 @@ from obtegum.api.models import BesideOut, FileOut, FilesOut, HouseOut, NamedHous
 from obtegum.api.planning import answer
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.faces import Page
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.room import rooms, views
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.exchange.housefile import as_it_is, read_house_file, write_house_file
+from obtegum.exchange.phone import step_html
 from obtegum.exchange.readings import read_readings
 from obtegum.exchange.tables import all_tables, table_csv
 from obtegum.store import House, Store, Unreadable, houses
@@ -67,9 +69,19 @@ FIRST = (
 LAST = (FileOut(name="file", label="The house", about="JSON, to keep or to open elsewhere"),)
 
 
+def _hung(page: Page) -> Iterator[FileOut]:
+    """A page to hang up by itself, on either paper, and for a phone."""
+    for paper, words in (("letter", "Letter"), ("a4", "A4")):
+        name, about = f"{page.alone}.pdf?paper={paper}", "PDF, one page to hang up"
+        yield FileOut(name=name, label=f"{page.title}, {words}", about=about, long=True)
+    yield FileOut(name=f"{page.alone}.html", label=f"{page.title}, for a phone", about="one page, nothing fetched")
+
+
 @router.get("/files", response_model=FilesOut)
 def get_files() -> Response:
     """What can be taken away of a house, in working order, and what is set beside it."""
+    pages = (page for room in rooms() for page in room.pages if page.alone)
+    hung = tuple(each for page in pages for each in _hung(page))
     made = tuple(
         FileOut(name=each.name, label=each.label, about=each.about, long=each.long)
         for room in rooms()
@@ -79,7 +91,7 @@ def get_files() -> Response:
         FileOut(name=f"{each.name}.csv", label=each.label, about=f"CSV, {each.about}") for each in all_tables().values()
     )
     beside = tuple(BesideOut(**asdict(each)) for room in rooms() for each in room.beside)
-    return answer(FilesOut(files=(*FIRST, *made, *tables, *LAST), beside=beside))
+    return answer(FilesOut(files=(*FIRST, *hung, *made, *tables, *LAST), beside=beside))
 
 
 @router.get("/houses/{house_id}/file")
@@ -192,6 +204,52 @@ async def get_sheet(
 
     house, content = await _made(store, lane, house_id, work, make)
     return _file(content, f"{house.design.name} sheet.pdf", "application/pdf")
+
+
+@router.get("/houses/{house_id}/{page}.pdf")
+async def get_page(
+    store: Kept,
+    lane: Lane,
+    house_id: HouseId,
+    page: Annotated[str, Path(max_length=40)],
+    paper: Annotated[Literal["letter", "a4"] | None, Query()] = None,
+    work: WorkName = "",
+) -> Response:
+    """One page of the sheet that is made to hang up by itself."""
+    title = _alone(page).title
+
+    def make(house: House) -> bytes:
+        from obtegum.exchange.pdf import sheet_pdf
+
+        wanted = paper or ("letter" if house.design.tape.units == "feet" else "a4")
+        return sheet_pdf(_plan(house), house.version, time.strftime("%Y-%m-%d"), wanted, page)
+
+    house, content = await _made(store, lane, house_id, work, make)
+    return _file(content, f"{house.design.name} {title.lower()}.pdf", "application/pdf")
+
+
+@router.get("/houses/{house_id}/{page}.html")
+async def get_phone_page(
+    store: Kept, lane: Lane, house_id: HouseId, page: Annotated[str, Path(max_length=40)], work: WorkName = ""
+) -> Response:
+    """The same for a phone."""
+    found = _alone(page)
+
+    def make(house: House) -> str:
+        plan = plan_house(house.design, house.record, default_catalogue(), found.step)
+        step = next(each for each in plan.steps if each.id == found.step)
+        return step_html(plan, step, found.title, time.strftime("%Y-%m-%d"))
+
+    house, content = await _made(store, lane, house_id, work, make)
+    return _file(content, f"{house.design.name} {found.title.lower()}.html", "text/html; charset=utf-8")
+
+
+def _alone(name: str) -> Page:
+    """A page that is made to hang up by itself. Raises: HTTPException when there is none of that name."""
+    found = next((page for room in rooms() for page in room.pages if page.alone and page.alone == name), None)
+    if found is None:
+        raise HTTPException(404, f"There is no page “{name}” to hang up.")
+    return found
 
 
 Content = TypeVar("Content", str, bytes)

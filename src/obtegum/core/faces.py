@@ -246,9 +246,11 @@ class Answers:
 
 @dataclass(frozen=True, slots=True)
 class Lines:
-    """The answers of a step, a line each, with what is noted of it: where a value is from, by which clause."""
+    """The answers of a step, a line each, with what is noted of it, so far across the page: where a value is from, by
+    which clause."""
 
     step: str
+    noted: float = 0.55
 
 
 @dataclass(frozen=True, slots=True)
@@ -320,8 +322,13 @@ Block = Caution | Picture | Answers | Lines | Listed | Next | Words | Verdicts |
 
 @dataclass(frozen=True, slots=True)
 class Page:
-    """A matter of the printed sheet; it begins on the page before where a share of that is left."""
+    """A matter of the printed sheet; it begins on the page before where a share of that is left.
+
+    One that is a page to hang up by itself has a name, by which it is a file too, and the step that it is of.
+    """
 
     title: str
     blocks: tuple[Block, ...]
     first: float = 0.4
+    alone: str = ""
+    step: str = ""

@@ -32,13 +32,14 @@ LEVELS = {"holds": "Holds", "tight": "TIGHT", "fails": "FAILS", "unknown": "Not 
 SHOULD = "should read"
 
 
-def sheet_pdf(plan: HousePlan, version: int, date: str, paper: Paper) -> bytes:
+def sheet_pdf(plan: HousePlan, version: int, date: str, paper: Paper, alone: str = "") -> bytes:
     """The sheet: every room's pages, readable in black and white.
 
-    Args: the whole plan, the version of the house it is of, the date to print, the paper.
+    Args: the whole plan, the version of the house it is of, the date to print, the paper; the name of a page that is
+    printed alone.
     """
     sheet = Sheet(plan, version, date, paper)
-    for page in (page for room in rooms() for page in room.pages):
+    for page in (page for room in rooms() for page in room.pages if alone in ("", page.alone)):
         sheet.section(page.title, page.first)
         for block in page.blocks:
             _block(sheet, block)
@@ -58,9 +59,9 @@ def _block(sheet: Sheet, block: Block) -> None:
         case Answers(steps, only):
             found = [_only(each, only) for step in steps for each in _steps(plan, step)]
             _answers(sheet, [each for each in found if each.answers])
-        case Lines(step):
+        case Lines(step, noted):
             for each in _steps(plan, step):
-                _lines(sheet, each)
+                _lines(sheet, each, noted)
         case Listed(view):
             for drawing in _views(plan, view):
                 _listed(sheet, drawing)
@@ -149,13 +150,13 @@ def _answers(sheet: Sheet, steps: Sequence[StepPlan]) -> None:
     sheet.y = lowest - 6
 
 
-def _lines(sheet: Sheet, step: StepPlan) -> None:
+def _lines(sheet: Sheet, step: StepPlan, noted: float) -> None:
     """Answers one below the other: what it is, what is noted of it, what it reads."""
     for answer in step.answers:
         sheet.need(14)
         sheet.y -= 14
         sheet.text(MARGIN, sheet.y, answer.label, WORDS, 9.5)
-        sheet.text(MARGIN + sheet.across * 0.55, sheet.y, answer.note, WORDS, 8.5)
+        sheet.text(MARGIN + sheet.across * noted, sheet.y, answer.note, WORDS, 8.5)
         sheet.canvas.setFont(FIGURES, 11)
         sheet.canvas.drawRightString(MARGIN + sheet.across, sheet.y, apart(answer.reading))
     sheet.y -= 6

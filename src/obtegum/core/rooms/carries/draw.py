@@ -16,9 +16,13 @@ from obtegum.core.work import Work
 
 __all__ = ["carries", "deep_text", "floored_m", "gust_text"]
 
-# Where the first stake stands from the house, how far the next one, how wide each is, and how high one is drawn, m.
-BESIDE_M, APART_M, STAKE_M, HIGHEST = 0.9, 0.62, 0.2, 1.15
-BELOW_M, ARROW_M = 0.3, 1.1
+# Where the first stake stands from the house, how far the next one, how wide each is, and how long a gust's arrow is,
+# of the span; how high the highest stake may be drawn, of the house, how far a bar is
+# clear of its stake, and how many times as deep a stake is drawn as it is.
+BESIDE, APART, STAKE, ARROW, HIGHEST = 0.16, 0.19, 0.045, 0.24, 0.85
+CLEAR = 0.16
+TIMES = (50, 20, 10, 5, 2, 1)
+BELOW_M = 0.3
 
 
 def deep_text(work: Work, value_m: float, more: bool = False) -> str:
@@ -41,12 +45,13 @@ def gust_text(work: Work, gives: Gives) -> str:
 def carries(work: Work) -> Drawing:
     """The house with settled snow on it as deep as it carries, a stake for each kind, and the gusts that come first."""
     size, found = work.design.size, depths(work)
-    half, high = size.span_m / 2, HIGHEST * size.height_m
-    wide = half + BESIDE_M + APART_M * len(found)
+    half = size.span_m / 2
+    beside, apart = half + BESIDE * size.span_m, APART * size.span_m
+    wide = beside + apart * len(found)
     items: list[Item] = [
         Outline(
             part="ground", layer="ground", material="soil", closed=True, label="ground",
-            path=box(-half - 1.4, -BELOW_M, wide, 0.0),
+            path=box(-half - (ARROW + 0.05) * size.span_m, -BELOW_M, wide, 0.0),
         ),
     ]  # fmt: skip
     settled = next((each for each in found if each.kind == "settled"), None)
@@ -54,18 +59,21 @@ def carries(work: Work) -> Drawing:
         items.append(_lying(work, settled))
     items += frame_outlines(work)
     rows = list[Row]()
+    deepest = max((max(each.even_m, each.half_m) for each in found), default=1.0)
+    times = next((each for each in TIMES if each * deepest <= HIGHEST * size.height_m), 1)
     for place, each in enumerate(found):
-        items += _stake(work, each, half + BESIDE_M + APART_M * place, high)
+        items += _stake(work, each, beside + apart * place, times, place % 2)
         rows.append(Row(what=each.words.capitalize(), reading=_told(work, each)))
     clear = clear_at_m(work)
     if found and clear is not None:
         # On the stake of settled snow.
-        x = half + BESIDE_M + APART_M * next(place for place, each in enumerate(found) if each.kind == "settled")
-        level = min(floored_m(work, clear), high)
+        x = beside + apart * next(place for place, each in enumerate(found) if each.kind == "settled")
+        stake = STAKE * size.span_m
+        level = times * floored_m(work, clear)
         items.append(
             Outline(
                 part="snow:clear", layer="string", material="string", label="clear from here, settled snow",
-                path=line(x - 0.1, level, x + STAKE_M + 0.1, level),
+                path=line(x - stake / 2, level, x + 1.5 * stake, level),
             )
         )  # fmt: skip
     gives = first_gives(work)
@@ -74,6 +82,11 @@ def carries(work: Work) -> Drawing:
         for words, first in zip(("Doors shut", "An end open"), gives, strict=True):
             rows.append(Row(what=words, reading=f"{gust_text(work, first)}, then {first.what}"))
     rows += [Row(what=f"Not known: {each.what}", reading=each.why) for each in not_known(work)]
+    if found and times > 1:
+        middle = beside + apart * (len(found) - 1) / 2
+        items.append(
+            Note(part="ground", x=middle, y=0.98 * size.height_m, text=f"even; bar: on one half; {times} times as deep")
+        )
     words = "What the house carries isn’t known yet."
     if settled is not None:
         words = f"Settled snow: {_told(work, settled)}, on the roof."
@@ -110,33 +123,51 @@ def _lying(work: Work, settled: Deep) -> Outline:
     )  # fmt: skip
 
 
-def _stake(work: Work, each: Deep, x: float, high: float) -> Iterator[Item]:
-    """A stake in the ground beside the house: even snow full, one-sided as a notch, with props as a line over it."""
-    part, even, half = f"snow:{each.kind}", min(each.even_m, high), min(each.half_m, high)
+def _stake(work: Work, each: Deep, x: float, times: float, row: int) -> Iterator[Item]:
+    """A stake beside the house: even snow full, one-sided as a notch, with props as a line over it; drawn so many times
+    as deep as it is."""
+    high = HIGHEST * work.design.size.height_m
+    part, even, half = f"snow:{each.kind}", min(each.even_m * times, high), min(each.half_m * times, high)
+    stake = STAKE * work.design.size.span_m
     yield Outline(
         part=part, layer="frame", material="air", closed=True, label=f"{each.words}, {_told(work, each)}",
-        path=box(x, 0.0, x + STAKE_M, max(even, 0.01)),
+        path=box(x, 0.0, x + stake, max(even, 0.01)),
     )  # fmt: skip
     yield Outline(
-        part=part, layer="frame", material="board", width_m=0.03, label="on one half",
-        path=line(x - 0.06, half, x + STAKE_M + 0.06, half),
+        part=part, layer="frame", material="board", width_m=0.02, label="on one half",
+        path=line(x - stake / 3, half, x + 4 * stake / 3, half),
     )  # fmt: skip
     if each.propped_even_m is not None and each.propped_even_m > each.even_m:
-        top = min(each.propped_even_m, high)
+        top = min(each.propped_even_m * times, high)
         yield Outline(
             part=part, layer="hidden", material="ink", label="with props",
-            path=(*line(x, even, x, top), *line(x + STAKE_M, top, x + STAKE_M, even)),
+            path=(*line(x, even, x, top), *line(x + stake, top, x + stake, even)),
         )  # fmt: skip
-    middle = x + STAKE_M / 2
-    yield Note(part=part, x=middle, y=max(even, half), text=deep_text(work, each.even_m, each.more))
-    yield Note(part=part, x=middle, y=0.0, text=each.words.removesuffix(" snow"), above=False)
+    middle = x + stake / 2
+    # Where the bar would cross its figure, that stands over both, and the bar's own is left to the table.
+    apart = half > even + CLEAR * work.design.size.height_m
+    above = even if apart or half < even else half
+    yield Note(part=part, x=middle, y=above, text=deep_text(work, each.even_m, each.more))
+    if apart:
+        yield Note(part=part, x=middle, y=half, text=deep_text(work, each.half_m, each.more))
+    yield Note(
+        part=part,
+        x=middle,
+        y=-BELOW_M,
+        text=each.words.removesuffix(" snow").removeprefix("wind-"),
+        above=False,
+        row=row,
+    )
 
 
 def _gusts(work: Work, gives: tuple[Gives, Gives]) -> Iterator[Item]:
     """The first gusts as arrows that blow at the left side."""
     size = work.design.size
-    for words, first, share in zip(("doors shut", "an end open"), gives, (0.72, 0.42), strict=True):
-        x, y = -size.span_m / 2 - 0.15, share * size.height_m
-        yield Arrow(part="gust", x0=x - ARROW_M, y0=y, x1=x, y1=y)
-        yield Note(part="gust", x=x - 0.2, y=y, text=gust_text(work, first), anchor="end")
-        yield Note(part="gust", x=x - 0.2, y=y, text=words, anchor="end", above=False)
+    for words, first, share in zip(("doors shut", "an end open"), gives, (0.86, 0.42), strict=True):
+        long, y = ARROW * size.span_m, share * size.height_m
+        x = -size.span_m / 2 - 0.02 * size.span_m
+        yield Arrow(part="gust", x0=x - long, y0=y, x1=x, y1=y)
+        for row, text in enumerate((gust_text(work, first), words)):
+            yield Note(
+                part="gust", x=x - long, y=y - 0.05 * size.height_m, text=text, anchor="start", above=False, row=row
+            )

@@ -124,7 +124,9 @@ class Clearing:
 @found
 def clearing(work: Work) -> tuple[Clearing, ...]:
     """What each kind of snow comes to at the declared depth; nothing where none is declared, or nothing is known."""
-    from_m, least = work.design.carries.clear_m, least_carried(work)
+    from_m = work.design.carries.clear_m
+    # What it carries is looked for only where it is asked.
+    least = None if from_m is None else least_carried(work)
     if from_m is None or least is None or least.pressure_pa <= 0:
         return ()
     return tuple(Clearing(kind, words, from_m * kg * GRAVITY / least.pressure_pa) for kind, words, kg in KINDS)

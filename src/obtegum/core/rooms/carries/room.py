@@ -1,6 +1,6 @@
 """Carries: what snow and which gust the house out there will bear, and the card that hangs in it."""
 
-from obtegum.core.faces import Answers, Caution, Next, Numbered, Page, Picture
+from obtegum.core.faces import Caution, Lines, Next, Numbered, Page, Picture
 from obtegum.core.room import Room
 from obtegum.core.rooms.carries import step
 from obtegum.core.rooms.carries.draw import carries
@@ -18,13 +18,21 @@ ROOM = Room(
         {"clear_at", "deep_fresh", "deep_settled", "deep_old", "deep_wet", "deep_packed"}
         | {"ground_deep", "gust_shut", "gust_open", "gust_frame", "carried"}
     ),
-    nearest=frozenset({"card_house", "card_bows"}),
+    nearest=frozenset({"card_house", "card_bows", "card_props"}),
     slow=True,
     tables=TABLES,
     pages=(
         Page(
             "Card in the house",
-            (Caution("carries"), Picture("carries", 0.35), Answers(("carries",)), Numbered("carries"), Next("carries")),
+            (
+                Caution("carries"),
+                Lines("carries", 0.32),
+                Picture("carries", 0.36),
+                Numbered("carries"),
+                Next("carries"),
+            ),
+            alone="card",
+            step="carries",
         ),
     ),
 )

@@ -24,7 +24,16 @@ from obtegum.core.weather.combine import Combination
 from obtegum.core.weather.pressure import from_snow
 from obtegum.core.work import Work
 
-__all__ = ["MOST_PA", "Carried", "even_carried", "even_propped", "ground_carried", "half_carried", "half_propped"]
+__all__ = [
+    "MOST_PA",
+    "Carried",
+    "even_carried",
+    "even_propped",
+    "ground_carried",
+    "half_carried",
+    "half_propped",
+    "prop_takes_n",
+]
 
 Pattern = Literal["even", "half"]
 Share = tuple[float, str]
@@ -100,14 +109,19 @@ def _shares(work: Work, bow: _Bow, judged: Judged) -> Iterator[Share]:
     eu = EU_SNOW if method_of(work) == "eu" else 1.0
     pressed = float((-judged.found.pulls[:, -1] * grown(work, judged.found)).max())
     if not bow.between:
-        board = prop_board(work)
-        long_m = judged.model.ties[-1][1]
-        takes = column_n(board.thick_m, board.wide_m, long_m)
+        takes = prop_takes_n(work)
         # Each prop bears its own bow, and as much for each bow between as its own presses it by, which is no less.
         own = pressed / eu * work.design.strength.prop_every
-        yield (own / takes if takes > 0 else NEVER), "a prop"
+        yield own / takes, "a prop"
     else:
         yield bears_between(work, pressed), "the ridge run between props"
+
+
+@found
+def prop_takes_n(work: Work) -> float:
+    """What a prop under the crown takes, N; nothing where its board is too slender to count that long."""
+    board, nodes = prop_board(work), model_of(work).frame.nodes
+    return column_n(board.thick_m, board.wide_m, float(nodes[:, 1].max() - nodes[0, 1]))
 
 
 def _most(work: Work, bow: _Bow, pattern: Pattern, pressure_pa: float) -> Share:
@@ -126,7 +140,7 @@ def _most(work: Work, bow: _Bow, pattern: Pattern, pressure_pa: float) -> Share:
 
 def _carried(work: Work, pattern: Pattern, props: bool) -> Carried | None:
     bows = list(_bows(work, props)) if not why_no_bow(work) else []
-    if not bows or _unknown(work, bows[0]):
+    if not bows or _unknown(work, bows[0]) or (props and not prop_takes_n(work)):
         return None
     least = Carried(MOST_PA, "")
     for bow in bows:

@@ -16,8 +16,10 @@ from obtegum.core.rooms.carries.found import (
     why_no_gust,
 )
 from obtegum.core.rooms.carries.gust import bow_opened, bow_shut, first_gives
+from obtegum.core.rooms.carries.snow import prop_takes_n
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.found import why_no_bow
+from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.propped import propped_bows
 from obtegum.core.rooms.strength.words import AID, MADE_UP, conditions
 from obtegum.core.rooms.weather.found import stood_in
@@ -48,7 +50,8 @@ def verdicts(work: Work) -> list[Verdict]:
     share = min(worst.share, NEVER)
     number = amount_text(share, "share", work.tape.units, "up")
     if not safe:
-        said = f"At {at} even fresh snow is more than it carries: clear at {clears} of settled snow"
+        sooner = f"clear at {clears} of settled snow" if clears != "none" else "it carries none"
+        said = f"At {at} even fresh snow is more than it carries: {sooner}"
     elif share > 1:
         late = [each.words for each in found if each.share > 1]
         said = f"Cleared at {at} it carries {_listed(safe)}; {_listed(late)} that deep is more than it carries"
@@ -101,20 +104,24 @@ def _next(work: Work) -> str:
     at = clear_at_m(work)
     if at is None:
         return "What it carries isn’t known: no code covers a tube of it."
+    if not floored_m(work, at):
+        return "It carries no snow worth marking: see Strength, prop it, or take the film off before any falls."
     return f"Mark {deep_text(work, at)} on a stake beside the house; hang the card inside by the door."
 
 
 def _card(work: Work) -> Iterator[str]:
     """What the card says besides its figures: when to clear, doors, props, and what nobody knows."""
     at, gives = clear_at_m(work), first_gives(work)
-    if at is not None:
+    if at is not None and floored_m(work, at):
         yield f"Clear the roof from {deep_text(work, at)} of settled snow on it, wet snow from half of that."
+    elif at is not None:
+        yield "It carries no snow: film off before any falls, or props in."
     if gives is not None:
         yield f"Doors shut and latched, both ends, well before gusts of {gust_text(work, gives[1])}."
     if props := propped_bows(work):
         yield f"Props before the storm, under the crowns of bows {', '.join(map(str, props))}."
-    for each in not_known(work):
-        yield f"Not known: {each.what}. {each.why[:1].upper()}{each.why[1:]}"
+    names = [each.what for each in not_known(work)]
+    yield f"Not known, and may give first: {'; '.join(names)}. {AID}"
 
 
 def _answers(work: Work) -> Iterator[Answer]:
@@ -131,6 +138,9 @@ def _answers(work: Work) -> Iterator[Answer]:
         reading = deep_text(work, each.even_m, each.more)
         label = each.words.capitalize()
         yield Answer(id=f"deep_{each.kind}", label=label, reading=reading, value=each.even_m, unit="m", note=note)
+    if depths(work) and not prop_takes_n(work):
+        note = f"{prop_board(work).name} is too slender to count so long: a stouter board, see Strength"
+        yield Answer(id="card_props", label="With props", reading="not known", value=0.0, unit="m", note=note)
     ground = ground_deep_m(work)
     if ground is not None:
         note = "settled; by what the code makes of it on this roof, even and drifted: not a depth on the roof"
