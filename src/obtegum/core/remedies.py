@@ -24,7 +24,7 @@ from obtegum.core.trouble import DesignError
 from obtegum.core.verdict import LEVELS, Level, Verdict, better
 from obtegum.core.work import Work
 
-__all__ = ["Remedy", "find_remedies", "remedies_on"]
+__all__ = ["Remedy", "costs", "find_remedies", "remedies_on"]
 
 MOST_PER_VERDICT = 4
 
@@ -63,7 +63,7 @@ def _longer(what: str, more_m: float, tape: Tape) -> str:
     return f"{length_text(more_m, tape, 'up')} more {what} in all" if more_m > tape.step_m else ""
 
 
-def _costs(before: Iterable[Need], after: Iterable[Need], tape: Tape) -> tuple[list[str], int]:
+def costs(before: Iterable[Need], after: Iterable[Need], tape: Tape) -> tuple[list[str], int]:
     """What is needed more or less, in words; and how many pieces of what is weighed."""
     was, now = ({need.what: need for need in each} for each in (before, after))
     words, weighed = list[str](), 0
@@ -111,8 +111,8 @@ def _offer(work: Work, verdict: Verdict, edits: Edits, cured: _Cured | None) -> 
     ]
     if any(each.level == "fails" for each in worse):
         return None
-    costs, more = _costs(needs(work), needs(after), changed.design.tape)
-    costs += [f"{each.title.lower()} {WORSE[each.level]}" for each in worse]
+    cost, more = costs(needs(work), needs(after), changed.design.tape)
+    cost += [f"{each.title.lower()} {WORSE[each.level]}" for each in worse]
     return Remedy(
         verdict=verdict.id,
         words=edits_in_words(changed, edits, work.catalogue),
@@ -121,7 +121,7 @@ def _offer(work: Work, verdict: Verdict, edits: Edits, cured: _Cured | None) -> 
         number="" if found is None else found.number,
         ratio=None if found is None else found.ratio,
         more=more,
-        cost=", ".join(costs) or "no more parts",
+        cost=", ".join(cost) or "no more parts",
     )
 
 

@@ -54,6 +54,7 @@ class StepPlan(Part):
     their names begin) that the step is about: the rest is drawn faint.
     ``aside`` names those of the measures that are folded away until they are asked for.
     ``leads`` names the answers (or how their names begin) that are carried to the site; the rest is folded.
+    ``maps`` is whether every frame that could be is mapped there.
     ``walk`` names the ticks or entries in the order in which one comes to them.
     """
 
@@ -76,6 +77,7 @@ class StepPlan(Part):
     how: tuple[Told, ...] = ()
     how_title: str = ""
     actions: tuple[Action, ...] = ()
+    maps: bool = False
     done: int = 0
     of: int = 0
 

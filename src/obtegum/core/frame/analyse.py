@@ -186,12 +186,15 @@ def _twins(bow: Bow, loads: Array, factors: Array) -> tuple[NDArray[np.int_], ND
     # A load that has no mirror, or shares one, stays what it is; so does all that it is part of.
     alone = ~near.any(axis=1) | (swapped[swapped] != each)
     swapped[alone] = each[alone]
+    turned = factors[:, swapped]
+    touched = np.asarray(factors[:, alone] != 0).any(axis=1)
+    itself = (turned == factors).all(axis=1) & ~touched
     seen = dict[bytes, int]()
-    for row, (mine, turned) in enumerate(zip(factors, factors[:, swapped], strict=True)):
-        if not mine[alone].any():
-            own[row] = seen.get(turned.tobytes(), row)
-            itself[row] = bool((turned == mine).all())
-        seen.setdefault(mine.tobytes(), row)
+    for row, mine in enumerate(map(bytes, np.ascontiguousarray(factors))):
+        seen.setdefault(mine, row)
+    for row, other in enumerate(map(bytes, np.ascontiguousarray(turned))):
+        own[row] = min(seen.get(other, row), row)
+    own[touched] = np.flatnonzero(touched)
     return own, itself
 
 

@@ -18,6 +18,7 @@ from obtegum.core.rooms.check_bows.decisions import MOST_BOWS, BowChecks
 from obtegum.core.rooms.drain.decisions import Drain
 from obtegum.core.rooms.earth.decisions import Pad
 from obtegum.core.rooms.ends.decisions import Ends
+from obtegum.core.rooms.frames.decisions import Frames
 from obtegum.core.rooms.hold.decisions import Hold, Poured, Pulls
 from obtegum.core.rooms.inside.decisions import Inside
 from obtegum.core.rooms.keep_pegs.decisions import Keep
@@ -54,6 +55,7 @@ ROOMS = (
     "posts",
     "bows",
     "strength",
+    "frames",
     "hold",
     "row",
     "bend",
@@ -94,6 +96,7 @@ class HouseDesign(House):
     boards: Boards = Boards()
     plumb: Plumb = Plumb()
     ends: Ends = Ends()
+    frames: Frames = Frames()
     carries: Carries = Carries()
 
 

@@ -12,14 +12,14 @@ from obtegum.core.rooms.weather.found import method_of, stood_in
 from obtegum.core.verdict import Level, Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
-__all__ = ["verdicts"]
+__all__ = ["tie_verdicts", "verdicts"]
 
 NEVER = 99.0
 
 
 def verdicts(work: Work) -> list[Verdict]:
     """Wind along, the braces' heads, and the ties."""
-    return [_wind(work), *_runs(work), *_heads(work), *_ties(work)]
+    return [_wind(work), *_runs(work), *_heads(work), *tie_verdicts(work)]
 
 
 def _verdict(level: Level, sentence: str, number: str, limit: str = "", ratio: float | None = None) -> Verdict:
@@ -77,7 +77,7 @@ def _runs(work: Work) -> Iterator[Verdict]:
     )
 
 
-def _ties(work: Work) -> Iterator[Verdict]:
+def tie_verdicts(work: Work) -> Iterator[Verdict]:
     """What pulls and presses collars, struts and knees."""
     units, made_up = work.tape.units, f"{MADE_UP} " if stood_in(work) else ""
     for each in ties_asked(work):

@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.found import found
-from obtegum.core.frame.analyse import AMPLIFY, SOFT, Bow, Found, analyse
+from obtegum.core.frame.analyse import AMPLIFY, LEAST_FACTOR, SOFT, Bow, Found, analyse
 from obtegum.core.frame.forced import Locked, drawn_in, locked_in
 from obtegum.core.frame.steel import Strength, allowable, european, used
 from obtegum.core.rooms.bend.found import made_bow
@@ -53,6 +53,7 @@ __all__ = [
     "post_share",
     "post_use",
     "short_found",
+    "surely_fails",
     "tied_found",
     "why_no_bow",
     "why_unknown",
@@ -209,6 +210,16 @@ def cover_n_m2(work: Work) -> float:
 def bow_found(work: Work) -> Judged | None:
     """An ordinary bow: the wider of the bays beside it bears on it whole. None while something isn't known."""
     return judged_on(work, model_of(work), weathered(work), bays_of(work).bay_m)
+
+
+def surely_fails(work: Work) -> bool:
+    """Whether an ordinary bow buckles under less than it must bear, which its first order alone tells; never on props,
+    which may hold it."""
+    if work.design.strength.prop != "none":
+        return False
+    judged = judged_on(work, model_of(work), weathered(work), bays_of(work).bay_m, floor=math.inf)
+    least = LEAST_FACTOR["ultimate" if method_of(work) == "eu" else "allowable"]
+    return judged is not None and judged.found is not None and bool(judged.found.factor.min() < least)
 
 
 @found

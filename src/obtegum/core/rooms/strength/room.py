@@ -6,7 +6,7 @@ from obtegum.core.room import Room
 from obtegum.core.rooms.bows.found import corners_of, split_of
 from obtegum.core.rooms.runs.tube import board_options
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.strength import step
+from obtegum.core.rooms.strength import judged, step
 from obtegum.core.rooms.strength.cures import CURES
 from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.draw import load_drawings, use
@@ -28,7 +28,7 @@ def _needs(work: Work) -> tuple[Need, ...]:
 ROOM = Room(
     stands=step.stands,
     plan=step.plan,
-    verdicts=step.verdicts,
+    verdicts=judged.verdicts,
     strips=step.strips,
     views={"use": use, "bending": bending, "pressing": pressing},
     told=load_drawings,

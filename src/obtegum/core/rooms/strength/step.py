@@ -16,32 +16,26 @@ from obtegum.core.rooms.strength.draw import shown_cases
 from obtegum.core.rooms.strength.found import (
     Judged,
     bow_found,
-    end_found,
     post_use,
-    short_found,
-    tied_found,
     why_unknown,
 )
 from obtegum.core.rooms.strength.habits import (
-    frame_verdict,
     plastic_answers,
-    plastic_verdict,
     propped_answers,
-    propped_verdicts,
 )
 from obtegum.core.rooms.strength.hung import hung_at, hung_n
 from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
 from obtegum.core.rooms.strength.plastic import plastic_found
-from obtegum.core.rooms.strength.propped import propped_found, shown_found
-from obtegum.core.rooms.strength.words import AID, MANY, governing, in_ground, place_words, share_text
+from obtegum.core.rooms.strength.propped import shown_found
+from obtegum.core.rooms.strength.words import AID, MANY, place_words, share_text
 from obtegum.core.rooms.weather.found import method_of, stood_in
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, Standing, StepPlan, Told
 from obtegum.core.strip import Strip, StripMark
-from obtegum.core.verdict import Verdict, judge
+from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
-__all__ = ["plan", "stands", "strips", "verdicts"]
+__all__ = ["plan", "stands", "strips"]
 
 CAUTION = f"{AID} A frame without its braces and film is weaker than this: no climbing on it."
 # What a bow may sag or sway before doors and film mind, as a share of its width.
@@ -52,7 +46,6 @@ PLASTIC = ("strength.plastic", "strength.season", "strength.hot_c")
 PLATES = ("strength.plate_thick_m", "strength.plate_wide_m", "strength.plate_long_m", "braces.bolt_m")
 HANGS = ("strength.lines", "strength.line_kg", "strength.baskets", "strength.basket_kg", "strength.hang")
 HUNG_WHERE = {"ties": "at the ends of its tie", "runs": "where runs meet it", "crown": "at the crown"}
-LOW = "The bow whose feet stand out least"
 
 
 def _held(work: Work) -> str:
@@ -60,34 +53,6 @@ def _held(work: Work) -> str:
     if work.design.braces.bays == 0:
         return "no bay is braced, so nothing holds it beside itself: see Braces"
     return f"runs and braced bays hold it every {work.say(held_m(work), 'up')}"
-
-
-def verdicts(work: Work) -> list[Verdict]:
-    """Does the bow stand up to the weather; and the end bow, where that is worse."""
-    judged, plastic = bow_found(work), plastic_found(work)
-    if plastic is not None:
-        return [plastic_verdict(work, plastic)]
-    if judged is None:
-        return [frame_verdict("unknown", f"Strength isn’t known. {why_unknown(work)}", "not known", None, "bow")]
-    if judged.found is None:
-        return [frame_verdict("unknown", f"Strength isn’t known: {judged.refused}.", "not known", None, "bow")]
-    propped = propped_found(work)
-    if propped is not None:
-        return propped_verdicts(work, propped)
-    ratio, end = judged.ratio, end_found(work)
-    sentence = governing(work, judged, way_of(work).one)
-    looked = ((end, "The end bow"), (short_found(work), LOW), (tied_found(work), "A bow with its tie"))
-    others = [(each, name) for each, name in looked if each is not None]
-    for other, name in others:
-        if other.found is None:
-            return [frame_verdict("unknown", f"{name}’s strength isn’t known.", "not known", None, "bow")]
-        if other.ratio > ratio:
-            ratio, sentence = other.ratio, governing(work, other, way_of(work).one, name)
-    part, post = "bow", post_use(work)
-    if post is not None and post[0] > ratio:
-        ratio, part = post[0], "post"
-        sentence = in_ground(work, *post, way_of(work).one)
-    return [frame_verdict(judge(ratio, work.rules.holds_to), sentence, share_text(ratio), ratio, part)]
 
 
 def stands(work: Work, found: list[Verdict]) -> Standing:

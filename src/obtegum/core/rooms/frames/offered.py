@@ -1,0 +1,84 @@
+"""A frame that somebody offers, through the same checks beside the house's own; and what its seller says it bears."""
+
+from obtegum.core.amount import amount_text
+from obtegum.core.catalogue import Catalogue
+from obtegum.core.edit import Edit, Edits, chosen
+from obtegum.core.job import Job
+from obtegum.core.part import Part
+from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
+from obtegum.core.rooms.carries.found import deep_m, least_carried
+from obtegum.core.rooms.carries.gust import bow_opened, bow_shut
+from obtegum.core.rooms.frames.tried import Judged, Tried, post_for, tie_edits, try_frame
+from obtegum.core.work import Work
+
+__all__ = ["Side", "offer_edits", "sides"]
+
+
+class Side(Part):
+    """The own frame, or the one that is offered: what came of it, snow that it carries and the gust of its frame alone,
+    as readings, nothing where that can't be said; settled snow, m, and the gust, m/s."""
+
+    words: str
+    edits: tuple[Edit, ...]
+    tried: Tried
+    carried: str
+    settled_m: float | None
+    gust: str
+    gust_mps: float | None
+
+
+def offer_edits(work: Work) -> Edits:
+    """What makes the offered frame the design."""
+    told, design = work.design.frames, work.design
+    edits = list[Edit]()
+    tube = next((each for each in all_tubes(work) if each.id == told.offer_tube), bow_tube(work))
+    if tube.id != bow_tube(work).id:
+        edits.append(chosen("bows.tube", tube.id))
+    if told.offer_post and told.offer_post != design.posts.tube:
+        edits.append(chosen("posts.tube", told.offer_post))
+    elif tube.id != bow_tube(work).id:
+        edits += post_for(work, tube)
+    if design.bows.bays != "equal":
+        edits.append(chosen("bows.bays", "equal"))
+    if abs(told.offer_spacing_m - design.bows.max_spacing_m) > 1e-9:
+        edits.append(chosen("bows.max_spacing_m", _exactly(told.offer_spacing_m)))
+    edits += tie_edits(work, told.offer_ties) or ()
+    if told.offer_runs != design.strength.runs:
+        edits.append(chosen("strength.runs", str(told.offer_runs)))
+    if told.offer_deep_m is not None:
+        deeper_m = told.offer_deep_m + design.posts.reveal_m
+        if abs(deeper_m - design.posts.length_m) > 1e-9:
+            edits.append(chosen("posts.length_m", _exactly(deeper_m)))
+    return tuple(edits)
+
+
+def _exactly(value_m: float) -> str:
+    return f"{value_m:.6f} m"
+
+
+def sides(job: Job, catalogue: Catalogue, work: Work) -> tuple[Side, ...]:
+    """The house's own frame and the offered one, on one scale."""
+    found = [_side(work, "your own frame", (), try_frame(job, catalogue, work, "own", ()))]
+    edits = offer_edits(work)
+    found.append(_side(work, "the offer", edits, try_frame(job, catalogue, work, "offer", edits)))
+    return tuple(found)
+
+
+def _side(work: Work, words: str, edits: Edits, found: Judged | Tried) -> Side:
+    if isinstance(found, Tried):
+        none = "can’t be built"
+        return Side(
+            words=words, edits=edits, tried=found, carried=none, settled_m=None, gust=none, gust_mps=None
+        )  # fmt: skip
+    least, units = least_carried(found.work), work.tape.units
+    gusts = [each for each in (bow_shut(found.work), bow_opened(found.work)) if each is not None]
+    gust = min(gusts, key=lambda each: each.gust_mps, default=None)
+    return Side(
+        words=words,
+        edits=edits,
+        tried=found.tried,
+        carried="not known" if least is None else amount_text(least.pressure_pa, "pressure", units, "down"),
+        settled_m=None if least is None else deep_m(least.pressure_pa, 200.0),
+        gust="not known" if gust is None else amount_text(gust.gust_mps, "speed", units, "down"),
+        gust_mps=None if gust is None else gust.gust_mps,
+    )

@@ -1,0 +1,32 @@
+"""Frames: every frame that could stand, what each part of it buys, and what others offer."""
+
+from obtegum.core.catalogue import Catalogue
+from obtegum.core.faces import Answers, Caution, Numbered, Page
+from obtegum.core.fields import Option, special
+from obtegum.core.job import Job
+from obtegum.core.room import Room
+from obtegum.core.rooms.bows.tubes import own_tubes
+from obtegum.core.rooms.frames import step
+
+__all__ = ["ROOM"]
+
+
+def _tubes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
+    units = job.design.tape.units
+    steel = (each for each in catalogue.tubes.values() if each.form == "tube" and each.material == "steel")
+    near_first = sorted(steel, key=lambda each: each.sold_in != units)
+    return (
+        Option(id="", label="as the house has"),
+        *(Option(id=each.id, label=each.name) for each in (*near_first, *own_tubes(job.design, catalogue))),
+    )
+
+
+ROOM = Room(
+    stands=step.stands,
+    plan=step.plan,
+    verdicts=lambda work: [],
+    strips=step.strips,
+    fields=(special("frames.offer_tube", options=_tubes), special("frames.offer_post", options=_tubes)),
+    nearest=frozenset({f"seller_{kind}" for kind in ("fresh", "settled", "old", "wet", "packed", "wind")}),
+    pages=(Page("Seller’s figures", (Caution("frames"), Answers(("frames",)), Numbered("frames"))),),
+)

@@ -1,0 +1,42 @@
+"""Whether the bow stands up to its weather: the ordinary one, the end bow, the tied one, on its props."""
+
+from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.strength.found import bow_found, end_found, post_use, short_found, tied_found, why_unknown
+from obtegum.core.rooms.strength.habits import frame_verdict, plastic_verdict, propped_verdicts
+from obtegum.core.rooms.strength.plastic import plastic_found
+from obtegum.core.rooms.strength.propped import propped_found
+from obtegum.core.rooms.strength.words import governing, in_ground, share_text
+from obtegum.core.verdict import Verdict, judge
+from obtegum.core.work import Work
+
+__all__ = ["verdicts"]
+
+LOW = "The bow whose feet stand out least"
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Does the bow stand up to the weather; and the end bow, where that is worse."""
+    judged, plastic = bow_found(work), plastic_found(work)
+    if plastic is not None:
+        return [plastic_verdict(work, plastic)]
+    if judged is None:
+        return [frame_verdict("unknown", f"Strength isn’t known. {why_unknown(work)}", "not known", None, "bow")]
+    if judged.found is None:
+        return [frame_verdict("unknown", f"Strength isn’t known: {judged.refused}.", "not known", None, "bow")]
+    propped = propped_found(work)
+    if propped is not None:
+        return propped_verdicts(work, propped)
+    ratio, end = judged.ratio, end_found(work)
+    sentence = governing(work, judged, way_of(work).one)
+    looked = ((end, "The end bow"), (short_found(work), LOW), (tied_found(work), "A bow with its tie"))
+    others = [(each, name) for each, name in looked if each is not None]
+    for other, name in others:
+        if other.found is None:
+            return [frame_verdict("unknown", f"{name}’s strength isn’t known.", "not known", None, "bow")]
+        if other.ratio > ratio:
+            ratio, sentence = other.ratio, governing(work, other, way_of(work).one, name)
+    part, post = "bow", post_use(work)
+    if post is not None and post[0] > ratio:
+        ratio, part = post[0], "post"
+        sentence = in_ground(work, *post, way_of(work).one)
+    return [frame_verdict(judge(ratio, work.rules.holds_to), sentence, share_text(ratio), ratio, part)]
