@@ -144,8 +144,8 @@ def step_button(page: Page, step: str) -> Locator:
     button = steps.get_by_role("button", name=re.compile(f"^{step}"))
     steps.locator("[aria-expanded]").first.wait_for(state="attached")
     if button.count() == 0:
-        chapter = "Frame" if step in FRAME else "Close in" if step in CLOSE_IN else "Place"
-        steps.get_by_role("button", name=re.compile(f"^{chapter}")).click()
+        chapter = next((name for name, steps in CHAPTERS.items() if step in steps), "Place")
+        steps.locator(".chapter", has_text=re.compile(f"^{chapter}")).click()
     return button
 
 
@@ -158,6 +158,7 @@ FRAME = (
     "Base boards",
     "Bows",
     "Strength",
+    "Frames",
     "Holds down",
     "Row of posts",
     "Bend",
@@ -167,6 +168,7 @@ FRAME = (
     "Boards",
     "Plumb",
 )
+CHAPTERS = {"Frame": FRAME, "Close in": CLOSE_IN, "Keep": ("Carries",)}
 
 
 def open_house(page: Page, name: str, step: str = "Size") -> None:

@@ -17,9 +17,9 @@ from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.found import bow_found, end_found, joint_share, post_use, short_found, why_unknown
+from obtegum.core.rooms.strength.judged import verdicts
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
-from obtegum.core.rooms.strength.judged import verdicts
 from obtegum.core.rooms.weather.found import missing
 from obtegum.core.starters import demo_houses, new_house
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict

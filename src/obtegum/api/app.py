@@ -9,7 +9,7 @@ from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
 
 from obtegum import __version__
-from obtegum.api import acts, files, houses, planning, set_out, yard
+from obtegum.api import acts, files, frames, houses, planning, set_out, yard
 from obtegum.api import level as levelling
 from obtegum.api.benches import Benches
 from obtegum.api.beside import Beside
@@ -48,12 +48,14 @@ def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK, level: Level
     app.state.level = level
     app.state.beside = Beside()
     app.state.benches = Benches()
+    app.state.maps = frames.Maps()
     app.state.token = secrets.token_urlsafe(24)
     app.include_router(planning.router)
     app.include_router(files.router)
     app.include_router(acts.router)
     app.include_router(set_out.router)
     app.include_router(levelling.router)
+    app.include_router(frames.router)
     app.include_router(yard.router)
     app.include_router(houses.router)
     install(app)

@@ -162,6 +162,19 @@ class Bench:
             self._frames[-1].setdefault(finding, value)
         return value
 
+    def hangs_on(self, finding: Finding[Any]) -> frozenset[tuple[str, str]]:
+        """Which parts of the documents a finding was found from, itself or through others: document and field."""
+        self.find(finding)
+        fields, seen, open_ = set[tuple[str, str]](), {finding}, [finding]
+        while open_:
+            for read in self._kept[open_.pop()].reads:
+                if isinstance(read, tuple):
+                    fields.add((read[0], read[1]))
+                elif read not in seen:
+                    seen.add(read)
+                    open_.append(read)
+        return frozenset(fields)
+
     def _found(self, finding: Finding[Any]) -> _Kept:
         before = self._before.get(finding)
         if before is not None and self._holds(before):

@@ -20,6 +20,11 @@ export type StripMark = Schemas["StripMark"];
 export type FieldTrouble = Schemas["FieldTrouble"];
 export type Clash = Schemas["ClashOut"];
 export type Remedy = Schemas["Remedy"];
+export type FrameOnMap = Schemas["Frame"];
+export type TriedFrame = Schemas["Tried"];
+export type MapLine = Schemas["MapLine"];
+export type Bought = Schemas["Bought"];
+export type OfferSide = Schemas["Side"];
 export type Revision = Schemas["RevisionOut"];
 export type Shelf = "standing" | "put_away" | "deleted";
 export type Restored = Schemas["RestoredOut"];
@@ -129,6 +134,21 @@ export const api = {
   deleteForGood: (id: string | null) => send<Schemas["Gone"]>("DELETE", id === null ? "/houses" : house(id), undefined),
   attempt: (id: string, body: Schemas["Trial"]) => send<Schemas["TrialOut"]>("POST", `/houses/${id}/trials`, body),
   remedies: (id: string) => ask<Schemas["Remedies"]>(`/houses/${id}/remedies`),
+  frames: async function* (id: string, stop: AbortSignal): AsyncGenerator<MapLine> {
+    const { body } = await answered(house(id, "/frames"), { signal: stop });
+    if (!body) throw new AwayError("The answer broke off.");
+    const reader = body.pipeThrough(new TextDecoderStream()).getReader();
+    let left = "";
+    for (;;) {
+      const { done, value } = await reader.read();
+      const lines = (left + (value ?? "")).split("\n");
+      left = lines.pop() ?? "";
+      for (const line of lines) yield JSON.parse(line) as MapLine;
+      if (done) return;
+    }
+  },
+  buys: (id: string) => ask<Schemas["BuysOut"]>(house(id, "/buys")),
+  offer: (id: string) => ask<Schemas["SidesOut"]>(house(id, "/offer")),
   table: (id: string, view: string, version: number) => ask<Schemas["TableOut"]>(`/houses/${id}/tables/${view}?version=${version}`),
   readFile: (file: Blob, key: string) =>
     ask<HouseOut>("/house-files", { method: "POST", body: file, headers: { "content-type": "application/json", "idempotency-key": key } }),

@@ -2,9 +2,9 @@ import styled from "styled-components";
 import type { StepPlan, Verdict } from "../api/client";
 import { useSight } from "../house/useSight";
 import { Plain } from "../kit/Plain";
+import { useRemedies } from "./Remedies";
 import { Side } from "./Side";
 import { VerdictList } from "./VerdictList";
-import { useRemedies } from "./Remedies";
 
 const Chapter = styled.section`
   display: grid;

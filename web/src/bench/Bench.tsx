@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { type ComponentType, type LazyExoticComponent, lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import styled from "styled-components";
 import { api, type HouseOut, ProblemError, type StepPlan, type Strip, type StripMark } from "../api/client";
@@ -107,6 +107,12 @@ function OpenHouse({ first, window, step, left }: { first: HouseOut; window: str
 // The house in the round brings its own drawing, which is fetched when it is asked for.
 const House = lazy(() => import("../turn/House"));
 const ROUND = "round";
+// So do the map of frames, what each part buys, and an offer.
+const COMPARING: Record<string, { label: string; Shown: LazyExoticComponent<ComponentType<{ house: string; version: number }>> }> = {
+  map: { label: "Map of frames", Shown: lazy(() => import("../frames/FramesMap")) },
+  buys: { label: "What each part buys", Shown: lazy(() => import("../frames/Buys")) },
+  offer: { label: "An offer", Shown: lazy(() => import("../frames/Offer")) },
+};
 
 /** Two presses in one moment are one. */
 const MOMENT_MS = 400;
@@ -208,6 +214,8 @@ function Workplace({ window }: { window: string }) {
   const told = step.how?.some((each) => each.view === viewWanted) ? plan.drawings.find((each) => each.view === viewWanted) : undefined;
   const standing = step.group !== "Place";
   const round = standing && viewWanted === ROUND;
+  const compares = step.maps && !past ? (viewWanted === null ? "map" : viewWanted in COMPARING ? viewWanted : null) : null;
+  const comparing = compares === null ? undefined : COMPARING[compares];
   const view = told ?? views.find((each) => each.view === viewWanted) ?? views[0];
   const strip =
     strips.find((each) => each.id === stripWanted) ??
@@ -270,8 +278,12 @@ function Workplace({ window }: { window: string }) {
         )}
         <Tabs
           label="Views"
-          ways={[...views.map((each) => ({ id: each.view, label: each.title })), ...(standing ? [{ id: ROUND, label: "In the round" }] : [])]}
-          current={round ? ROUND : (view?.view ?? "")}
+          ways={[
+            ...(step.maps && !past ? Object.entries(COMPARING).map(([each, { label }]) => ({ id: each, label })) : []),
+            ...views.map((each) => ({ id: each.view, label: each.title })),
+            ...(standing ? [{ id: ROUND, label: "In the round" }] : []),
+          ]}
+          current={compares ?? (round ? ROUND : (view?.view ?? ""))}
           onChoose={setView}
           aside={{ label: "as a table", pressed: asTable, onPress: () => setTable(!asTable) }}
         />
@@ -281,7 +293,12 @@ function Workplace({ window }: { window: string }) {
               <House house={id} version={(past ?? sight.house).version} chosen={chosen} onChoose={choose} />
             </Suspense>
           )}
-          {view && !round &&
+          {comparing && !asTable && (
+            <Suspense fallback={<p role="status">Fetching the frames</p>}>
+              <comparing.Shown house={id} version={sight.house.version} />
+            </Suspense>
+          )}
+          {view && !round && (!comparing || asTable) &&
             (asTable ? (
               <NumberTable house={id} version={(past ?? sight.house).version} drawing={view} strip={strip ?? null} />
             ) : (

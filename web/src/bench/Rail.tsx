@@ -20,7 +20,7 @@ const Side = styled.nav`
     align-items: center;
     gap: 12px;
     width: 100%;
-    min-height: 36px;
+    min-height: 34px;
     padding: 0 10px 0 14px;
     border: 0;
     background: none;
@@ -165,7 +165,7 @@ const Chapter = memo(
               ))}
             </span>
             <span className="unseen">
-              , {steps.length} steps{look > 0 && `, ${look} to look at`}
+              , {steps.length} {steps.length === 1 ? "step" : "steps"}{look > 0 && `, ${look} to look at`}
             </span>
           </>
         )}

@@ -11,14 +11,18 @@ from itertools import groupby
 
 from obtegum.core.catalogue import Catalogue, Tube
 from obtegum.core.edit import Edit, Edits, chosen
+from obtegum.core.found import Finding
 from obtegum.core.job import Job
 from obtegum.core.part import Part
 from obtegum.core.quantity import FOOT_M
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
-from obtegum.core.rooms.frames.tried import Frame, Tried, mass_kg_m, post_for, tie_edits, try_frame
+from obtegum.core.rooms.braces.judged import tie_verdicts
+from obtegum.core.rooms.frames.tried import Frame, Tried, mass_kg_m, post_for, taken, tie_edits, try_frame
+from obtegum.core.rooms.hold.judged import verdicts as hold_verdicts
+from obtegum.core.rooms.strength.judged import verdicts as frame_verdicts
 from obtegum.core.work import Work
 
-__all__ = ["Mapped", "frames_of", "mapped"]
+__all__ = ["Mapped", "frames_of", "hangs_on", "mapped"]
 
 SPACINGS_M = {
     "feet": tuple(each * FOOT_M for each in (2, 2.5, 3, 3.5, 4, 5, 6, 8)),
@@ -49,6 +53,14 @@ def frames_of(work: Work) -> tuple[Frame, ...]:
     return tuple(
         _frame(work, tube, spacing_m, kind, tie) for tube in tubes for kind, tie in kinds for spacing_m in spacings
     )
+
+
+def hangs_on(work: Work) -> frozenset[tuple[str, str]]:
+    """Which parts of the design and the record the map hangs on: document and field. As long as none of them changes,
+    nor does the map."""
+    judged = Finding(lambda bench: [frame_verdicts(bench), tie_verdicts(bench), hold_verdicts(bench), taken(bench)])
+    tried = {("design", name) for name in ("bows", "posts", "braces", "frames", "own_tubes", "tape", "size")}
+    return work.hangs_on(judged) | tried
 
 
 def _tubes(work: Work) -> tuple[Tube, ...]:

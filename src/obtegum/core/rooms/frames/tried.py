@@ -3,6 +3,7 @@
 import math
 from dataclasses import dataclass
 
+from obtegum.core.amount import amount_text
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import Catalogue, Tube
 from obtegum.core.edit import Edit, Edits, chosen, lengthened, up
@@ -32,11 +33,12 @@ TIED_AT, OVER_HEAD_M, HIGHEST = 0.66, 0.1, 0.92
 
 
 class Taken(Part):
-    """What a frame takes: bows, tube of bows, posts, ties and runs, m and kg of steel."""
+    """What a frame takes: bows, tube of bows, posts, ties and runs, m and kg of steel, and that as a reading."""
 
     bows: int
     tube_m: float
     kg: float
+    steel: str
 
 
 class Frame(Part):
@@ -54,8 +56,8 @@ class Frame(Part):
 
 
 class Tried(Part):
-    """What came of a frame: ``level`` of the worst of its judgements, the share of strength where that was found, and
-    what is said; the level of its feet; what it takes, nothing of what can't be built.
+    """What came of a frame: ``level`` of the worst of its judgements, the share of strength where that was found, also
+    as a reading, and what is said; the level of its feet; what it takes, nothing of what can't be built.
 
     ``screened`` is one that wasn't reckoned whole, because a closer one of its line fails already, or it buckles.
     """
@@ -63,6 +65,7 @@ class Tried(Part):
     key: str
     level: Level
     ratio: float | None
+    uses: str = ""
     sentence: str
     feet: Level
     taken: Taken | None
@@ -85,10 +88,12 @@ def taken(work: Work) -> Taken:
         parts.append((brace_tube(work), metres))
     if work.design.runs.of == "long":
         parts.append((run_tube(work), len(runs_of(work)) * run_long_m(work)))
+    kg = sum(mass_kg_m(tube) * metres for tube, metres in parts)
     return Taken(
         bows=bows,
         tube_m=sum(metres for _, metres in parts),
-        kg=sum(mass_kg_m(tube) * metres for tube, metres in parts),
+        kg=kg,
+        steel=amount_text(kg, "hung", work.tape.units, "up"),
     )
 
 
@@ -149,9 +154,15 @@ def try_frame(
         worst = max(found, key=_worse)
         feet = max((each.level for each in hold_verdicts(work)), key=LEVELS.index)
         tried = Tried(
-            key=key, level=worst.level, ratio=worst.ratio, sentence=worst.sentence, feet=feet, taken=taken(work),
+            key=key,
+            level=worst.level,
+            ratio=worst.ratio,
+            uses=worst.number,
+            sentence=worst.sentence,
+            feet=feet,
+            taken=taken(work),
             own=not edits,
-        )  # fmt: skip
+        )
         return Judged(work, changed, tried)
     except DesignError as error:
         sentence = error.troubles[0].sentence

@@ -30,6 +30,7 @@ ROOM = Room(
     plan=step.plan,
     verdicts=judged.verdicts,
     strips=step.strips,
+    lends=("use",),
     views={"use": use, "bending": bending, "pressing": pressing},
     told=load_drawings,
     fields=(special("strength.prop_board", options=board_options),),

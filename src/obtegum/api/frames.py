@@ -1,0 +1,106 @@
+"""The map of frames as it comes, what each part buys, and an offer beside the house's own frame."""
+
+from collections import OrderedDict
+from collections.abc import Iterator
+from threading import Lock
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Depends, Request
+from starlette.responses import Response, StreamingResponse
+
+from obtegum.api.benches import Benches, benches_of
+from obtegum.api.desk import HouseId, Kept
+from obtegum.api.models import BuysOut, MapLine, SidesOut
+from obtegum.api.planning import answer
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.job import Job
+from obtegum.core.rooms.frames.bought import bought
+from obtegum.core.rooms.frames.mapped import frames_of, hangs_on, mapped
+from obtegum.core.rooms.frames.offered import sides
+from obtegum.core.work import Work
+from obtegum.store import houses
+
+__all__ = ["Maps", "router"]
+
+MOST = 4
+router = APIRouter(prefix="/api/houses/{house_id}", tags=["frames"])
+
+
+class Maps:
+    """The last maps that came to their end, each with what it hangs on: a help, never a state that matters."""
+
+    def __init__(self, most: int = MOST) -> None:
+        self._lock, self._most = Lock(), most
+        self._kept: OrderedDict[str, tuple[dict[tuple[str, str], Any], list[bytes]]] = OrderedDict()
+
+    def find(self, house_id: str, job: Job) -> list[bytes] | None:
+        """The lines of a house's map, if nothing that it hangs on has changed."""
+        with self._lock:
+            kept = self._kept.get(house_id)
+        if kept is None or any(_at(job, place) != value for place, value in kept[0].items()):
+            return None
+        return kept[1]
+
+    def keep(self, house_id: str, job: Job, work: Work, lines: list[bytes]) -> None:
+        """Keep a map that came to its end."""
+        hung = {place: _at(job, place) for place in hangs_on(work)}
+        with self._lock:
+            self._kept[house_id] = hung, lines
+            self._kept.move_to_end(house_id)
+            while len(self._kept) > self._most:
+                self._kept.popitem(last=False)
+
+
+def _at(job: Job, place: tuple[str, str]) -> Any:
+    document, name = place
+    return getattr(job.design if document == "design" else job.record, name)
+
+
+def maps_of(request: Request) -> Maps:
+    """The maps that the application keeps."""
+    maps: Maps = request.app.state.maps
+    return maps
+
+
+KeptBenches = Annotated[Benches, Depends(benches_of)]
+KeptMaps = Annotated[Maps, Depends(maps_of)]
+
+
+@router.get("/frames", response_class=StreamingResponse, responses={200: {"model": MapLine}})
+def get_frames(store: Kept, benches: KeptBenches, maps: KeptMaps, house_id: HouseId) -> Response:
+    """The map of frames, a line of JSON at a time: first every frame that is on it, then what came of them. Whoever
+    stops listening stops it."""
+    house = houses.get(store, house_id)
+    job = Job(house.design, house.record)
+    kept = maps.find(house_id, job)
+    lines = iter(kept) if kept is not None else _lines(benches, maps, house_id, job)
+    return StreamingResponse(lines, media_type="application/x-ndjson")
+
+
+def _lines(benches: Benches, maps: Maps, house_id: str, job: Job) -> Iterator[bytes]:
+    work, said = benches.begin(*job), list[bytes]()
+
+    def line(told: MapLine) -> bytes:
+        said.append(told.model_dump_json(exclude_none=True).encode() + b"\n")
+        return said[-1]
+
+    yield line(MapLine(frames=frames_of(work)))
+    for come in mapped(job, default_catalogue(), work, benches.give_way):
+        yield line(MapLine(come=come))
+    maps.keep(house_id, job, work, said)
+
+
+@router.get("/buys", response_model=BuysOut)
+def get_buys(store: Kept, benches: KeptBenches, house_id: HouseId) -> Response:
+    """What each part of the frame buys: left out or put in, one at a time."""
+    house = houses.get(store, house_id)
+    job = Job(house.design, house.record)
+    return answer(BuysOut(buys=tuple(bought(job, default_catalogue(), benches.begin(*job), benches.give_way))))
+
+
+@router.get("/offer", response_model=SidesOut)
+def get_offer(store: Kept, benches: KeptBenches, house_id: HouseId) -> Response:
+    """The house's own frame and the offered one, on one scale."""
+    house = houses.get(store, house_id)
+    job = Job(house.design, house.record)
+    return answer(SidesOut(sides=sides(job, default_catalogue(), benches.begin(*job))))
