@@ -13,22 +13,22 @@ const Side = styled.nav`
   flex-direction: column;
   overflow-y: auto;
   ol { list-style: none; }
-  .more { display: grid; justify-items: start; margin-top: auto; padding: 10px 9px 0; }
-  > p { padding: 10px 14px 14px; font-size: 14px; line-height: 1.35; }
+  .more { display: grid; justify-items: start; margin-top: auto; padding: 6px 9px 0; }
+  > p { padding: 6px 14px 8px; font-size: 13.5px; line-height: 1.3; }
   ol button {
     display: flex;
     align-items: center;
     gap: 12px;
     width: 100%;
-    min-height: 34px;
+    min-height: 33px;
     padding: 0 10px 0 14px;
     border: 0;
     background: none;
     text-align: left;
-    font: 600 17px/1.15 ${FIGURES};
+    font: 600 16.5px/1.08 ${FIGURES};
     cursor: pointer;
   }
-  ol button small { display: block; font: 500 13.5px/1.2 ${FIGURES}; color: var(--soft); font-variant-numeric: tabular-nums; }
+  ol button small { display: block; font: 500 13px/1.12 ${FIGURES}; color: var(--soft); font-variant-numeric: tabular-nums; }
   ol button:hover { box-shadow: inset 3px 0 0 var(--soft); }
   ol button[aria-current] { background: var(--paper); box-shadow: inset 5px 0 0 var(--ink); }
   ol button:focus-visible { outline-offset: -3px; }
