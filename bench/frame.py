@@ -11,8 +11,10 @@ from Pynite import FEModel3D
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.frame.solve import Frame, first_order, loads_on, second_order
+from obtegum.core.job import Job
 from obtegum.core.plan import plan_work
 from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.rooms.frames.mapped import mapped
 from obtegum.core.rooms.strength.found import bow_found
 from obtegum.core.rooms.strength.model import model_of
 from obtegum.core.starters import new_house
@@ -31,6 +33,8 @@ WEATHER = {
     "sides": "free",
 }
 ROUNDS = 25
+# Frames that make a first picture of the map.
+SCREEN = 40
 
 
 def _ms(action: Callable[[], object], rounds: int = ROUNDS) -> float:
@@ -73,6 +77,22 @@ def _library_ms(frame: Frame, loads: np.ndarray) -> float:
     return (time.perf_counter() - start) * 1000
 
 
+def _map_rows(house: HouseDesign, record: SiteRecord) -> list[tuple[str, float, float, str]]:
+    """The map of frames: until a screen of it is there, and all of it; frames that are on it."""
+    catalogue, job = default_catalogue(), Job(house, record)
+    work, start = begin(house, record, catalogue), time.perf_counter()
+    some, whole, on_it = 0.0, 0.0, 0
+    for come in mapped(job, catalogue, work):
+        now = (time.perf_counter() - start) * 1000
+        if come.done >= SCREEN and not some:
+            some = now
+        whole, on_it = now, come.of
+    return [
+        (f"the map of {on_it} frames of a 30 m house, until {SCREEN} are there", some, 1000, "ms"),
+        (f"the map of {on_it} frames of a 30 m house, all of it", whole, 5000, "ms"),
+    ]
+
+
 def frame_rows() -> list[tuple[str, float, float, str]]:
     """Rows of the bench: what, how much, its budget, and the unit."""
     catalogue, record, house = default_catalogue(), SiteRecord(), _house()
@@ -105,6 +125,13 @@ def frame_rows() -> list[tuple[str, float, float, str]]:
             "a trial of the bows' spacing, strength in it, in the core",
             _ms(lambda: plan_work(begin(next(trials), record, catalogue, first), "strength")),
             60,
+            "ms",
+        ),
+        *_map_rows(house, record),
+        (
+            "what the house carries, its step planned",
+            _ms(lambda: plan_work(begin(house, record, catalogue), "carries"), 5),
+            600,
             "ms",
         ),
         (

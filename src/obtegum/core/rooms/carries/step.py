@@ -120,6 +120,10 @@ def _card(work: Work) -> Iterator[str]:
         yield f"Doors shut and latched, both ends, well before gusts of {gust_text(work, gives[1])}."
     if props := propped_bows(work):
         yield f"Props before the storm, under the crowns of bows {', '.join(map(str, props))}."
+    if hangs := conditions(work):
+        yield f"All of it{hangs}."
+    if stood_in(work):
+        yield MADE_UP
     names = [each.what for each in not_known(work)]
     yield f"Not known, and may give first: {'; '.join(names)}. {AID}"
 
@@ -148,7 +152,7 @@ def _answers(work: Work) -> Iterator[Answer]:
     gives = first_gives(work)
     if gives is not None:
         for name, words, first in zip(("gust_shut", "gust_open"), ("doors shut", "an end open"), gives, strict=True):
-            note = f"felt, at 10 m in the open; then {first.what}"
+            note = f"felt, at 10 m in the open, no snow on it; then {first.what}"
             label = f"Gust, {words}"
             yield Answer(
                 id=name, label=label, reading=gust_text(work, first), value=first.gust_mps, unit="m/s", note=note

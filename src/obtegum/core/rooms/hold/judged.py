@@ -11,7 +11,7 @@ from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.soil.found import ground_of, why_no_ground
 from obtegum.core.rooms.strength.asks import Ask, Asks, all_asks, brace_asks, corner_asks, parting_gust, row_asks
 from obtegum.core.rooms.strength.found import bow_found, end_found, short_found, why_unknown
-from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY
+from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, conditions
 from obtegum.core.rooms.weather.found import stood_in
 from obtegum.core.verdict import Level, Verdict, judge, verdict_on
 from obtegum.core.work import Work
@@ -129,7 +129,9 @@ def _lift(work: Work, kind: Kind, ask: Ask) -> Verdict:
         gust = min(filter(None, (parting_gust(work, weak_n, end) for end in ends)), default=None)
         parts = f", and parts at a gust of {amount_text(gust, 'speed', work.tape.units, 'down')}" if gust else ""
         held = _force(work, weak_n, "down") if weak_n > 0 else "nothing"
-        sentence = f"{asked}; {weak.what} holds {held}{parts}: {ask.words}. {begun(weak.source)}. {AID}"
+        sentence = (
+            f"{asked}; {weak.what} holds {held}{parts}: {ask.words}{conditions(work)}. {begun(weak.source)}. {AID}"
+        )
         ratio = ask.force_n / weak_n if weak_n > 0 else NEVER
         return _verdict("lift", "Held down", "fails", sentence, lift, held, min(ratio, NEVER))
     if chain.unknown:
@@ -138,7 +140,7 @@ def _lift(work: Work, kind: Kind, ask: Ask) -> Verdict:
         return _verdict("lift", "Held down", "unknown", sentence, lift)
     assert weak_n is not None
     ratio, held = ask.force_n / weak_n, _force(work, weak_n, "down")
-    sentence = f"{asked}; the weakest link, {weak.what}, holds {held}: {ask.words}. {AID}"
+    sentence = f"{asked}; the weakest link, {weak.what}, holds {held}: {ask.words}{conditions(work)}. {AID}"
     return _verdict("lift", "Held down", judge(ratio, work.rules.holds_to), sentence, lift, held, ratio)
 
 
@@ -150,9 +152,8 @@ def _side(work: Work, kind: Kind, push: tuple[Ask, float | None], source: str) -
         return _verdict("side", "Pushed sideways", "unknown", f"{asked}. {begun(source)}. {AID}", pushed)
     ratio, held = _ratio(ask, holds_n), _force(work, holds_n, "down")
     needs = _needs(work, kind, ask) if ratio > 1 and pulled(work, set_of(work, kind), "side")[0] is None else ""
-    sentence = (
-        f"{asked}; the ground holds {held} there{needs}: {ask.words}. Slim {many} often fail this on paper: test. {AID}"
-    )
+    slim = f"Slim {many} often fail this on paper: test."
+    sentence = f"{asked}; the ground holds {held} there{needs}: {ask.words}{conditions(work)}. {slim} {AID}"
     return _verdict("side", "Pushed sideways", judge(ratio, work.rules.holds_to), sentence, pushed, held, ratio)
 
 
@@ -175,5 +176,5 @@ def _down(work: Work, kind: Kind, ask: Ask, holds_n: float | None, source: str) 
     if holds_n is None:
         return _verdict("sinks", "Pressed down", "unknown", f"{asked}. {begun(source)}. {AID}", pressed)
     ratio, held = _ratio(ask, holds_n), _force(work, holds_n, "down")
-    sentence = f"{asked}; the ground bears {held}: {ask.words}. {AID}"
+    sentence = f"{asked}; the ground bears {held}: {ask.words}{conditions(work)}. {AID}"
     return _verdict("sinks", "Pressed down", judge(ratio, work.rules.holds_to), sentence, pressed, held, ratio)
