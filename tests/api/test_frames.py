@@ -52,7 +52,7 @@ def test_a_second_look_after_another_change_is_the_same_and_reckons_nothing(
 ) -> None:
     house = opened(client, make_house(**told(), frames=NARROW))
     before = lines(client, house)
-    edited(client, house, name="Another name", carries__clear_m="6 in")
+    edited(client, house, name="Another name", carries__clear_m="6 in", frames__offer_runs="5")
 
     def never(*_: object) -> None:
         raise AssertionError("reckoned anew")

@@ -144,3 +144,12 @@ def test_a_bracket_by_hand() -> None:
     assert joint_share(bench) <= 0.3
     assert uses[1] == pytest.approx(uses[0])
     assert uses[2] < uses[0]
+
+
+def test_brackets_are_drawn_over_each_joint() -> None:
+    plan = make_plan(**told(), strength={"bracket": "plates", "plate_long_m": 0.4})
+    use = next(each for each in plan.drawings if each.view == "use")
+    joints = [each for each in use.items if each.kind == "outline" and each.part == "bracket"]
+    assert len(joints) == 1
+    (first, last) = joints[0].path[0], joints[0].path[-1]
+    assert 0.35 < math.dist((first.x, first.y), (last.x, last.y)) <= 0.4

@@ -19,6 +19,7 @@ from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.found import tie_cut_m
+from obtegum.core.rooms.braces.parts import parts
 from obtegum.core.rooms.braces.places import brace_tube, drilled_m, tie_board, ties_of
 from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.strength.found import bow_found, counted, grown, tied_found
@@ -242,3 +243,13 @@ def test_ties_of_board_are_bars_of_timber() -> None:
     clamped = make_bench(**told(), braces={**parts, "end": "clamp", "clamp_n": 2000.0})
     assert ties_asked(clamped)[0].holding == asked.holding
     assert drilled_m(clamped)
+
+
+def test_ties_of_board_are_boards_in_the_house() -> None:
+    bench = make_bench(**told(), braces={"bays": 2, "ties": "collar", "tie_m": 1.9, "of": "board"})
+    members = [each for each in parts(bench) if each.what == "collar"]
+    board = tie_board(bench)
+    assert board is not None and members
+    assert {(each.of, each.stock, each.section) for each in members} == {
+        ("board", board.id, (board.thick_m, board.wide_m))
+    }

@@ -31,7 +31,7 @@ class Maps:
 
     def __init__(self, most: int = MOST) -> None:
         self._lock, self._most = Lock(), most
-        self._kept: OrderedDict[str, tuple[dict[tuple[str, str], Any], list[bytes]]] = OrderedDict()
+        self._kept: OrderedDict[str, tuple[dict[tuple[str, ...], Any], list[bytes]]] = OrderedDict()
 
     def find(self, house_id: str, job: Job) -> list[bytes] | None:
         """The lines of a house's map, if nothing that it hangs on has changed."""
@@ -51,9 +51,11 @@ class Maps:
                 self._kept.popitem(last=False)
 
 
-def _at(job: Job, place: tuple[str, str]) -> Any:
-    document, name = place
-    return getattr(job.design if document == "design" else job.record, name)
+def _at(job: Job, place: tuple[str, ...]) -> Any:
+    value: Any = {"design": job.design, "record": job.record}[place[0]]
+    for name in place[1:]:
+        value = getattr(value, name)
+    return value
 
 
 def maps_of(request: Request) -> Maps:

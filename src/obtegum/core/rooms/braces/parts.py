@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 
 from obtegum.core.faces import Member
 from obtegum.core.rooms.braces.found import braces_of, cut_m, tie_cut_m
-from obtegum.core.rooms.braces.places import brace_tube, tie_stock, tied_bows, ties_of
+from obtegum.core.rooms.braces.places import brace_tube, tie_board, tie_stock, tied_bows, ties_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
 
@@ -38,6 +38,7 @@ def _ties(work: Work) -> Iterator[Member]:
                 what=tie.what,
                 stock=stock,
                 section=section,
+                of="steel" if tie_board(work) is None else "board",
                 length_m=tie_cut_m(work, tie.long_m),
                 ends=((stations[bow - 1], *tie.ends[0]), (stations[bow - 1], *tie.ends[1])),
             )

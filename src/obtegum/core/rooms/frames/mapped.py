@@ -55,12 +55,13 @@ def frames_of(work: Work) -> tuple[Frame, ...]:
     )
 
 
-def hangs_on(work: Work) -> frozenset[tuple[str, str]]:
-    """Which parts of the design and the record the map hangs on: document and field. As long as none of them changes,
-    nor does the map."""
+def hangs_on(work: Work) -> frozenset[tuple[str, ...]]:
+    """Which parts of the design and the record the map hangs on, by their paths. As long as none of them changes, nor
+    does the map."""
     judged = Finding(lambda bench: [frame_verdicts(bench), tie_verdicts(bench), hold_verdicts(bench), taken(bench)])
-    tried = {("design", name) for name in ("bows", "posts", "braces", "frames", "own_tubes", "tape", "size")}
-    return work.hangs_on(judged) | tried
+    tried = {("design", name) for name in ("bows", "posts", "braces", "own_tubes", "tape", "size")}
+    held = {("design", "frames", name) for name in ("spacing", "tube", "ties")}
+    return work.hangs_on(judged) | tried | held
 
 
 def _tubes(work: Work) -> tuple[Tube, ...]:

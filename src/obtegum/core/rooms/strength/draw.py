@@ -10,7 +10,9 @@ from obtegum.core.amount import amount_text
 from obtegum.core.drawing import Arrow, Drawing, Handle, Item, Material, Note, Outline, Row, Vertex, drawn
 from obtegum.core.found import found
 from obtegum.core.paths import box
+from obtegum.core.rooms.bows.found import corners_of, girth_at, split_of
 from obtegum.core.rooms.size.across import frame_outlines
+from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import Judged
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of
@@ -61,7 +63,7 @@ def use(work: Work) -> Drawing:
     items: list[Item] = [ground(work), *frame_outlines(work)]
     words, rows = "One bow; its strength isn’t known yet.", tuple[Row, ...]()
     if judged is not None and judged.found is not None:
-        items += [*_ties(judged), *_band(judged), *_ghost(work, judged), *_feet(work, judged)]
+        items += [*_ties(judged), *_brackets(work), *_band(judged), *_ghost(work, judged), *_feet(work, judged)]
         words = f"The bow uses {share_text(judged.ratio)} of its strength in {judged.governs.words}."
         rows = along_bow(work)
     items.append(Handle(measure="size.shape.height_m", x=0.0, y=size.height_m, dx=0.0, dy=1.0))
@@ -101,6 +103,21 @@ def _ties(judged: Judged) -> Iterator[Item]:
     for one, other in pairs:
         path = path_of(np.array([one, other]))
         yield Outline(part="tie", layer="frame", material="steel", width_m=0.03, path=path, label="tie")
+
+
+def _brackets(work: Work) -> Iterator[Item]:
+    """Plates over the joints and corners of the bow."""
+    told = work.design.strength
+    if told.bracket == "none":
+        return
+    bow, reach = centre_line(work), told.plate_long_m / 2
+    joints = [girth_at(work, at_m) for at_m in split_of(work).joints_m]
+    for at_m in (*joints, *(kink.s_m for kink in corners_of(work))):
+        places = np.linspace(max(at_m - reach, 0.0), min(at_m + reach, bow.girth_m), 5)
+        path = path_of(np.array([bow.point(float(s_m)) for s_m in places]))
+        yield Outline(
+            part="bracket", layer="frame", material="post", width_m=told.plate_wide_m, path=path, label="bracket"
+        )
 
 
 def outward(judged: Judged) -> tuple[Array, Array]:

@@ -111,6 +111,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "use",
             "tie",
             "prop",
+            "bracket",
             "fence",
             "ghost",
             "foot",
