@@ -258,3 +258,17 @@ def test_a_habit_is_tight_at_best_and_says_which_snow_is_too_much() -> None:
 def test_weather_is_needed_in_full() -> None:
     less = {key: value for key, value in TOLD.items() if key != "wind_mps"}
     assert bow_shut(make_bench(**STOUT, weather=less)) is None
+
+
+def test_film_that_is_told_of_counts_among_what_gives() -> None:
+    film = {"ends": {"front": {"film": "bow"}}}
+    found = {each.what: each.gust_mps for each in others_give(make_bench(**told(), **HELD, **film))}
+    assert "the front’s end bow, drawn in by its film" in found
+    assert not any("film" in each.what for each in others_give(make_bench(**told(), **HELD)))
+    # Fitted tighter it gives sooner; so tight that it asks too much in still air, at once.
+    tight = {"ends": {"front": {"film": "bow"}, "tight_n_m": 1500.0}}
+    sooner = {each.what: each.gust_mps for each in others_give(make_bench(**told(), **HELD, **tight))}
+    assert sooner["the front’s end bow, drawn in by its film"] < found["the front’s end bow, drawn in by its film"]
+    drawn = {"ends": {"front": {"film": "bow"}, "tight_n_m": 5000.0}}
+    at_once = {each.what: each.gust_mps for each in others_give(make_bench(**told(), **HELD, **drawn))}
+    assert at_once["the front’s end bow, drawn in by its film"] == 0

@@ -10,13 +10,14 @@ from starlette.responses import Response, StreamingResponse
 
 from obtegum.api.benches import Benches, benches_of
 from obtegum.api.desk import HouseId, Kept
-from obtegum.api.models import BuysOut, MapLine, SidesOut
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.job import Job
-from obtegum.core.rooms.frames.bought import bought
-from obtegum.core.rooms.frames.mapped import frames_of, hangs_on, mapped
-from obtegum.core.rooms.frames.offered import sides
+from obtegum.core.part import Part
+from obtegum.core.rooms.frames.bought import Bought, bought
+from obtegum.core.rooms.frames.mapped import Mapped, frames_of, hangs_on, mapped
+from obtegum.core.rooms.frames.offered import Side, sides
+from obtegum.core.rooms.frames.tried import Frame
 from obtegum.core.work import Work
 from obtegum.store import houses
 
@@ -24,6 +25,25 @@ __all__ = ["Maps", "router"]
 
 MOST = 4
 router = APIRouter(prefix="/api/houses/{house_id}", tags=["frames"])
+
+
+class MapLine(Part):
+    """A line of the map of frames: every frame that is on it, or how far it has come."""
+
+    frames: tuple[Frame, ...] | None = None
+    come: Mapped | None = None
+
+
+class BuysOut(Part):
+    """What each part of a frame buys, the house as it is first."""
+
+    buys: tuple[Bought, ...]
+
+
+class SidesOut(Part):
+    """The own frame and the offered one."""
+
+    sides: tuple[Side, ...]
 
 
 class Maps:

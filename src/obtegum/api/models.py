@@ -11,10 +11,6 @@ from obtegum.core.plan import HousePlan, YardPlan
 from obtegum.core.quantity import Units
 from obtegum.core.remedies import Remedy
 from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.rooms.frames.bought import Bought
-from obtegum.core.rooms.frames.mapped import Mapped
-from obtegum.core.rooms.frames.offered import Side
-from obtegum.core.rooms.frames.tried import Frame
 from obtegum.core.setout.base import PEG
 from obtegum.store import House
 from obtegum.store.state import Shelf
@@ -319,22 +315,3 @@ def house_out(
         undo=undo,
         redo=redo,
     )
-
-
-class MapLine(Part):
-    """A line of the map of frames: every frame that is on it, or how far it has come."""
-
-    frames: tuple[Frame, ...] | None = None
-    come: Mapped | None = None
-
-
-class BuysOut(Part):
-    """What each part of a frame buys, the house as it is first."""
-
-    buys: tuple[Bought, ...]
-
-
-class SidesOut(Part):
-    """The own frame and the offered one."""
-
-    sides: tuple[Side, ...]

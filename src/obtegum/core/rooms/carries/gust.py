@@ -14,7 +14,8 @@ from obtegum.core.rooms.braces.found import along_of, holding, run_takes
 from obtegum.core.rooms.braces.tied import asked_in
 from obtegum.core.rooms.carries.roots import most_of
 from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
-from obtegum.core.rooms.ends.decisions import SIDES
+from obtegum.core.rooms.ends.decisions import SIDES, Side
+from obtegum.core.rooms.ends.pulled import pulled_by, tension_at
 from obtegum.core.rooms.hold.found import chain_of, counts, holds_of, pulled, set_of
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.set_out.found import bays_of
@@ -148,6 +149,7 @@ def _others(work: Work) -> Iterator[Gives | None]:
     if takes is not None and takes[1] > 0:
         yield _linear(work, "a run, wind along", takes[0] / takes[1], "run")
     for side in SIDES:
+        yield from _filmed(work, side)
         blown = wind_on(work, side)
         if blown is None:
             continue
@@ -161,6 +163,33 @@ def _others(work: Work) -> Iterator[Gives | None]:
         pushed = bow_pushed(work, side)
         if pushed is not None and pushed[0] > 0:
             yield _linear(work, f"the {side}’s end bow, pushed by its studs", pushed[0], "bow")
+
+
+def _filmed(work: Work, side: Side) -> Iterator[Gives | None]:
+    """The end bow, runs or struts that film pulls at, where it is told how it ends there."""
+    pulled = pulled_by(work, side)
+    if pulled is None:
+        return
+    # What of each share is film's: all of a run's and a strut's, a part of the bow's.
+    shares = [("end bow, drawn in by its film", pulled.share, pulled.aside)]
+    if pulled.run_takes_n:
+        pressed = pulled.run_n / pulled.run_takes_n
+        shares.append(("runs, pressed by its film", pressed, pressed))
+    if pulled.strut is not None and pulled.strut.takes_n:
+        pressed = pulled.strut.pressed_n / pulled.strut.takes_n
+        shares.append(("struts against its film", pressed, pressed))
+    whole_n_m = tension_at(work, 1.0) or 1.0
+    for what, share, films in shares:
+        if share is None:
+            continue
+
+        def at(times: float, share: float = share, films: float = films) -> float:
+            # Film pulls by less than in proportion to the wind, and no less than it was fitted with.
+            return (share - films) * times + films * (tension_at(work, times) or 0.0) / whole_n_m
+
+        times = most_of(at, 1.0, MOST, STEP)
+        gust = real_gust(work, (0.6 if method_of(work) == "us" else 1.0) * times)
+        yield None if gust is None else Gives(f"the {side}’s {what}", gust, "either")
 
 
 def _linear(work: Work, what: str, share: float, part: str) -> Gives | None:

@@ -27,7 +27,7 @@ from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
 
-__all__ = ["Pulled", "Strut", "film_of", "pulled_by", "tension_n_m"]
+__all__ = ["Pulled", "Strut", "film_of", "pulled_by", "tension_at", "tension_n_m"]
 
 Array = NDArray[np.float64]
 # Film of polyethylene, secant, Pa; woven cloth of no told stiffness, N/m (rule B1).
@@ -82,12 +82,17 @@ def tension_n_m(work: Work) -> float | None:
 
     Pressure as on the bow that it hits hardest, half as much again at the ends; a second layer pulls as it was fitted.
     """
+    return tension_at(work, 1.0)
+
+
+def tension_at(work: Work, times: float) -> float | None:
+    """The same with the pressure of that wind taken so many times."""
     weather = end_weathered(work)
     if weather is None:
         return None
     ends, film = work.design.ends, work.design.weather
     blows = [float(np.hypot(*case.per_area.T).max()) for case in weather.cases if case.kind == "wind"]
-    pressure = LOCAL * FACTORS[method_of(work)] * max(blows, default=0.0)
+    pressure = times * LOCAL * FACTORS[method_of(work)] * max(blows, default=0.0)
     stiff = CLOTH_N_M if film.cover == "cloth" else FILM_PA * film_of(work).thick_m
     pull = film_pull_n_m(stiff, pressure, bays_of(work).bay_m, ends.tight_n_m)
     return pull + (ends.tight_n_m if film.cover == "film" and film.layers == "two" else 0.0)
