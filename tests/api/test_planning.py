@@ -7,8 +7,9 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
+from obtegum.core.plan import plan_work
 from obtegum.core.quantity import FOOT_M
-from tests.conftest import house_document, make_plan
+from tests.conftest import house_document, make_bench
 
 
 def post(client: TestClient, path: str, text: str) -> Any:
@@ -18,7 +19,7 @@ def post(client: TestClient, path: str, text: str) -> Any:
 def test_a_plan_is_the_core_s_own(client: TestClient) -> None:
     answer = client.post("/api/plan", json=house_document())
     assert answer.status_code == 200
-    assert answer.json() == json.loads(make_plan().model_dump_json())
+    assert answer.json() == json.loads(plan_work(make_bench(), slow=True).model_dump_json())
 
 
 @pytest.mark.parametrize(

@@ -270,7 +270,7 @@ def test_a_house_that_can_t_be_planned_has_ways_out(page: Page, server: Server) 
 def test_the_sheet_and_tables_are_at_hand(page: Page) -> None:
     open_house(page, "Dune edge")
     page.get_by_role("button", name="Print and files").click()
-    for name, start in (("A4", b"%PDF"), ("Peg list", b"side,bow"), ("The house", b"{")):
+    for name, start in (("Set-out and bend sheet, A4", b"%PDF"), ("Peg list", b"side,bow"), ("The house", b"{")):
         with page.expect_download() as download:
             page.get_by_role("link", name=name).click()
         assert Path(download.value.path()).read_bytes().startswith(start)
