@@ -272,5 +272,5 @@ def test_the_sheet_and_tables_are_at_hand(page: Page) -> None:
     page.get_by_role("button", name="Print and files").click()
     for name, start in (("Set-out and bend sheet, A4", b"%PDF"), ("Peg list", b"side,bow"), ("The house", b"{")):
         with page.expect_download() as download:
-            page.get_by_role("link", name=name).click()
+            page.get_by_role("link", name=name, exact=True).click()
         assert Path(download.value.path()).read_bytes().startswith(start)
