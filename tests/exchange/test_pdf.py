@@ -2,6 +2,7 @@
 
 import io
 import re
+from functools import cache
 from typing import Any
 
 import pytest
@@ -107,10 +108,15 @@ def lines_of(reader: PdfReader) -> list[list[tuple[float, str]]]:
     return pages
 
 
+@cache
+def demo(place: int) -> HousePlan:
+    return plan_house(*demo_houses()[place], default_catalogue(), slow=True)
+
+
 @pytest.mark.parametrize("paper", ["letter", "a4"])
 @pytest.mark.parametrize("name", range(3))
 def test_pages_are_filled_and_nothing_stands_on_the_foot(name: int, paper: Paper) -> None:
-    plan = plan_house(*demo_houses()[name], default_catalogue(), slow=True)
+    plan = demo(name)
     reader = read(plan, paper)
     height = float(reader.pages[0].mediabox.height)
     pages = lines_of(reader)
