@@ -14,8 +14,8 @@ OFFER_TIES = {"none": "nothing", "collar": "a collar", "truss": "a collar with t
 
 
 class Frames(Decisions):
-    """Which of spacing, tube and ties stay as they are, and an offer: tube, spacing, ties, runs, how deep its posts go,
-    m; depth of snow, m, and gust, m/s, that its seller speaks of."""
+    """Which of spacing, tube and ties stay as they are, and an offer: tube, spacing, ties, runs, braced bays of each
+    side, how deep its posts go, m; depth of snow, m, and gust, m/s, that its seller speaks of."""
 
     spacing: Annotated[Held, choice("Spacing", any="any", held="as it is")] = "any"
     tube: Annotated[Held, choice("Bow tube", any="any", held="as it is")] = "any"
@@ -26,6 +26,9 @@ class Frames(Decisions):
     ] = 1.2
     offer_ties: Annotated[Literal["none", "collar", "truss"], choice("Offer: across the bows", **OFFER_TIES)] = "none"
     offer_runs: Annotated[int, Number("Offer: runs", 1, 15, "count", hint="the ridge alone: 1")] = 1
+    offer_bays: Annotated[
+        int | None, Number("Offer: braced bays, each side", 0, 12, "count", hint="blank: as they are")
+    ] = None
     offer_post: Annotated[str, Field(max_length=60), Choice("Offer: posts of")] = ""
     offer_deep_m: Annotated[float | None, Number("Offer: posts in the ground", 0.1, 3.0, hint="blank: as they are")] = (
         None

@@ -45,6 +45,8 @@ def offer_edits(work: Work) -> Edits:
     edits += tie_edits(work, told.offer_ties) or ()
     if told.offer_runs != design.strength.runs:
         edits.append(chosen("strength.runs", str(told.offer_runs)))
+    if told.offer_bays is not None and told.offer_bays != design.braces.bays:
+        edits.append(chosen("braces.bays", str(told.offer_bays)))
     if told.offer_deep_m is not None:
         deeper_m = told.offer_deep_m + design.posts.reveal_m
         if abs(deeper_m - design.posts.length_m) > 1e-9:

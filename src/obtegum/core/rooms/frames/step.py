@@ -25,6 +25,7 @@ OFFER = (
     "frames.offer_spacing_m",
     "frames.offer_ties",
     "frames.offer_runs",
+    "frames.offer_bays",
     "frames.offer_post",
     "frames.offer_deep_m",
     "frames.seller_deep_m",
