@@ -272,3 +272,11 @@ def test_film_that_is_told_of_counts_among_what_gives() -> None:
     drawn = {"ends": {"front": {"film": "bow"}, "tight_n_m": 5000.0}}
     at_once = {each.what: each.gust_mps for each in others_give(make_bench(**told(), **HELD, **drawn))}
     assert at_once["the front’s end bow, drawn in by its film"] == 0
+
+
+def test_a_roof_that_carries_nothing_has_no_depth_to_clear_at() -> None:
+    loaded = {**told(), "strength": {"baskets": 200, "basket_kg": 60.0, "hang": "crown"}}
+    even = even_carried(make_bench(**loaded))
+    assert even is not None and even.pressure_pa == 0
+    found = verdict(make_plan(**loaded, carries={"clear_m": 0.05}), "clearing")
+    assert found.level == "fails" and "it carries none" in found.sentence

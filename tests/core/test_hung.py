@@ -13,9 +13,9 @@ from obtegum.core.quantity import LengthError
 from obtegum.core.rooms.runs.found import run_tube
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of
-from obtegum.core.rooms.strength.found import bow_found, counted, cover_n_m2
+from obtegum.core.rooms.strength.found import END_WALL_N_M, bow_found, counted, cover_n_m2, judged_on
 from obtegum.core.rooms.strength.hung import hung_at, hung_loads, hung_n
-from obtegum.core.rooms.strength.loads import weathered
+from obtegum.core.rooms.strength.loads import end_weathered, weathered
 from obtegum.core.rooms.strength.model import model_of, propped_model
 from obtegum.core.rooms.strength.propped import propped_bows, propped_found
 from obtegum.core.timber import column_n
@@ -207,3 +207,14 @@ def test_a_second_layer_of_film_weighs_and_cloth_has_none() -> None:
     # 0.2 mm of polyethylene at 920 kg/m³ is 1.8 N/m².
     assert two - one >= 0.0002 * 920 * 9.80665
     assert net == one
+
+
+def test_beside_props_the_end_bows_are_judged_however_weak_the_others_would_be() -> None:
+    weak = {**told(ground_snow_pa=9000.0), "bows__tube": "rail-1-3-8", "posts__tube": "post-1-5-8"}
+    plain = bow_found(make_bench(**weak))
+    assert plain is not None and plain.ratio >= 10
+    bench = make_bench(**weak, strength={"prop": "each"})
+    propped, bay = propped_found(bench), bays_of(bench).bay_m
+    end = judged_on(bench, model_of(bench), end_weathered(bench), bay / 2, END_WALL_N_M)
+    assert propped is not None and end is not None and end.found is not None
+    assert propped.judged.ratio >= end.ratio > 1

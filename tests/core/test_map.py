@@ -257,3 +257,17 @@ def test_a_sellers_figures_by_hand() -> None:
     assert len(step.how) == 3 and step.maps
     bare = next(each for each in make_plan(**STOUT).steps if each.id == "frames")
     assert not bare.maps and bare.answers == () and bare.state == "open"
+
+
+def test_an_offers_collar_that_has_no_room_is_said_and_not_left_out() -> None:
+    job, work = laid(**told(), size__figure__height_m=2.35, frames={"offer_ties": "collar"})
+    other = sides(job, CATALOGUE, work)[1]
+    assert other.tried.taken is None and "no room for the offer’s collar" in other.tried.sentence
+
+
+def test_the_house_as_it_is_stands_on_its_map_though_it_buckles() -> None:
+    weak = {**told(ground_snow_pa=9000.0), "bows__tube": "rail-1-3-8", "posts__tube": "post-1-5-8"}
+    job, work = laid(**weak, frames={"tube": "held", "ties": "held"})
+    _, tried, _ = whole_map(job, work)
+    own = next(each for each in tried.values() if each.own)
+    assert own.ratio is not None and own.ratio > 1 and not own.screened

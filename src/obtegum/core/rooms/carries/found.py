@@ -127,9 +127,11 @@ def clearing(work: Work) -> tuple[Clearing, ...]:
     from_m = work.design.carries.clear_m
     # What it carries is looked for only where it is asked.
     least = None if from_m is None else least_carried(work)
-    if from_m is None or least is None or least.pressure_pa <= 0:
+    if from_m is None or least is None:
         return ()
-    return tuple(Clearing(kind, words, from_m * kg * GRAVITY / least.pressure_pa) for kind, words, kg in KINDS)
+    # A roof that carries nothing has too much on it at any depth.
+    carried_pa = max(least.pressure_pa, 1e-6)
+    return tuple(Clearing(kind, words, from_m * kg * GRAVITY / carried_pa) for kind, words, kg in KINDS)
 
 
 @found

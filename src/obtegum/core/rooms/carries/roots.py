@@ -19,11 +19,10 @@ def most_of(share_at: Callable[[float], float], guess: float, most: float, step:
     low, high = 0.0, most
     at_low, at_high = -1.0, None
     tried = min(guess, most)
-    sure = False
     for count in range(MOST_STEPS):
         at = share_at(tried) - 1
         if at <= 0:
-            low, at_low, sure = tried, at, True
+            low, at_low = tried, at
             if tried >= most:
                 return most
         else:
@@ -31,8 +30,7 @@ def most_of(share_at: Callable[[float], float], guess: float, most: float, step:
         if at_high is not None and high - low <= step:
             break
         tried = _next(low, at_low, high, at_high, most, step, count)
-    # Nothing lay below the first trial that gave: then what is there without any load decides.
-    return low if sure or share_at(0.0) <= 1 else 0.0
+    return low
 
 
 def _next(low: float, at_low: float, high: float, at_high: float | None, most: float, step: float, count: int) -> float:

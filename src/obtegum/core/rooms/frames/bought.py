@@ -10,9 +10,10 @@ from obtegum.core.part import Part
 from obtegum.core.plan import needs
 from obtegum.core.remedies import costs
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
+from obtegum.core.rooms.braces.tying import tie_edits
 from obtegum.core.rooms.carries.found import least_carried
 from obtegum.core.rooms.carries.snow import Carried, even_propped, half_propped
-from obtegum.core.rooms.frames.tried import Judged, Tried, mass_kg_m, post_for, taken, tie_edits, try_frame
+from obtegum.core.rooms.frames.tried import Judged, Tried, mass_kg_m, post_for, taken, try_frame
 from obtegum.core.work import Work
 
 __all__ = ["Bought", "bought"]

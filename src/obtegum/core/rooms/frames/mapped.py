@@ -17,7 +17,8 @@ from obtegum.core.part import Part
 from obtegum.core.quantity import FOOT_M
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
 from obtegum.core.rooms.braces.judged import tie_verdicts
-from obtegum.core.rooms.frames.tried import Frame, Tried, mass_kg_m, post_for, taken, tie_edits, try_frame
+from obtegum.core.rooms.braces.tying import tie_edits
+from obtegum.core.rooms.frames.tried import Frame, Tried, mass_kg_m, post_for, taken, try_frame
 from obtegum.core.rooms.hold.judged import verdicts as hold_verdicts
 from obtegum.core.rooms.strength.judged import verdicts as frame_verdicts
 from obtegum.core.work import Work
@@ -89,7 +90,8 @@ def _ties(work: Work) -> list[tuple[str, Edits]]:
     if work.design.frames.ties == "held":
         return [(now, ())]
     kinds = dict.fromkeys([now, "none", "collar", "truss"])
-    found = [(kind, tie_edits(work, kind)) for kind in kinds]
+    # Those that it has stay as they are, on each bow or not.
+    found = [(kind, () if kind == now else tie_edits(work, kind)) for kind in kinds]
     return [(kind, edits) for kind, edits in found if edits is not None]
 
 
@@ -109,7 +111,7 @@ def _frame(work: Work, tube: Tube, spacing_m: float, kind: str, tie: Edits) -> F
         spacing_m=spacing_m,
         spacing=work.say(spacing_m),
         ties=kind,
-        ties_words=TIES[kind],
+        ties_words=TIES["own" if not tie and kind != "none" and work.design.braces.every > 1 else kind],
         edits=(*edits, *tie),
     )
 
@@ -152,7 +154,7 @@ def mapped(
         between()
         frame = line.frames[place]
         # What hangs on tube and ties alone is kept from frame to frame of a line.
-        found = try_frame(job, catalogue, line.bench or work, frame.key, frame.edits, short=True)
+        found = try_frame(job, catalogue, line.bench or work, frame.key, frame.edits, short=bool(frame.edits))
         tried = found if isinstance(found, Tried) else found.tried
         line.bench = line.bench if isinstance(found, Tried) else found.work
         line.found[place] = tried
@@ -184,8 +186,9 @@ def _screen(line: _Line, place: int) -> list[Tried]:
     """What is wider than one that fails, and isn't known yet."""
     failed, found = line.found[place], list[Tried]()
     for wider in range(place + 1, len(line.frames)):
-        if wider not in line.found:
-            sentence = f"Fails: bows {line.frames[place].spacing} apart fail already. Point at it to have it reckoned."
+        # The house as it is stands on its map whatever comes of it.
+        if wider not in line.found and line.frames[wider].edits:
+            sentence = f"Fails: bows {line.frames[place].spacing} apart fail already."
             tried = Tried(
                 key=line.frames[wider].key, level="fails", ratio=None, sentence=sentence, feet=failed.feet, taken=None,
                 screened=True,

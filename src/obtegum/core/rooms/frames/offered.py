@@ -6,9 +6,10 @@ from obtegum.core.edit import Edit, Edits, chosen
 from obtegum.core.job import Job
 from obtegum.core.part import Part
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
+from obtegum.core.rooms.braces.tying import tie_edits
 from obtegum.core.rooms.carries.found import deep_m, least_carried
 from obtegum.core.rooms.carries.gust import bow_opened, bow_shut
-from obtegum.core.rooms.frames.tried import Judged, Tried, post_for, tie_edits, try_frame
+from obtegum.core.rooms.frames.tried import Judged, Tried, post_for, try_frame
 from obtegum.core.work import Work
 
 __all__ = ["Side", "offer_edits", "sides"]
@@ -61,9 +62,22 @@ def _exactly(value_m: float) -> str:
 def sides(job: Job, catalogue: Catalogue, work: Work) -> tuple[Side, ...]:
     """The house's own frame and the offered one, on one scale."""
     found = [_side(work, "your own frame", (), try_frame(job, catalogue, work, "own", ()))]
-    edits = offer_edits(work)
+    edits, trouble = offer_edits(work), _trouble(work)
+    if trouble:
+        tried = Tried(key="offer", level="fails", ratio=None, sentence=trouble, feet="unknown", taken=None)
+        return (*found, _side(work, "the offer", (), tried))
     found.append(_side(work, "the offer", edits, try_frame(job, catalogue, work, "offer", edits)))
     return tuple(found)
+
+
+def _trouble(work: Work) -> str:
+    """What of the offer can't be put on this house at all; empty where all can."""
+    told, names = work.design.frames, {each.id for each in all_tubes(work)}
+    if any(name and name not in names for name in (told.offer_tube, told.offer_post)):
+        return "A tube of the offer isn’t in the catalogue any more. Choose it again."
+    if tie_edits(work, told.offer_ties) is None:
+        return "There is no room for the offer’s collar between the grower’s head and the crown."
+    return ""
 
 
 def _side(work: Work, words: str, edits: Edits, found: Judged | Tried) -> Side:

@@ -6,8 +6,8 @@ from obtegum.core.amount import amount_text
 from obtegum.core.rooms.carries.found import KINDS
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.loads import weathered
-from obtegum.core.rooms.strength.words import AID
-from obtegum.core.rooms.weather.found import told
+from obtegum.core.rooms.strength.words import AID, MADE_UP
+from obtegum.core.rooms.weather.found import stood_in, told
 from obtegum.core.step import Answer, Standing, StepPlan, Told
 from obtegum.core.strip import Strip
 from obtegum.core.verdict import Verdict
@@ -44,7 +44,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     return StepPlan(
         **stands(work, found),
         next=reason or "Point at a frame: the house is drawn with it. Press it, and it is the house.",
-        caution=CAUTION,
+        caution=f"{MADE_UP} {CAUTION}" if stood_in(work) else CAUTION,
         measures=(*HELD, *OFFER),
         aside=OFFER,
         answers=tuple(_seller(work)),

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from obtegum.core.amount import amount_text
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import Catalogue, Tube
-from obtegum.core.edit import Edit, Edits, chosen, lengthened, up
+from obtegum.core.edit import Edit, Edits, chosen
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.part import Part
@@ -25,11 +25,9 @@ from obtegum.core.trouble import DesignError
 from obtegum.core.verdict import LEVELS, Level, Verdict
 from obtegum.core.work import Work
 
-__all__ = ["Frame", "Judged", "Taken", "Tried", "mass_kg_m", "post_for", "taken", "tie_edits", "try_frame"]
+__all__ = ["Frame", "Judged", "Taken", "Tried", "mass_kg_m", "post_for", "taken", "try_frame"]
 
 STEEL_KG_M3 = 7850.0
-# Where a collar goes, of the crown's height; over a head, m; and no higher than this of the crown.
-TIED_AT, OVER_HEAD_M, HIGHEST = 0.66, 0.1, 0.92
 
 
 class Taken(Part):
@@ -110,21 +108,6 @@ def post_for(work: Work, tube: Tube) -> Edits:
     return () if around is None else (chosen("posts.tube", around.id),)
 
 
-def tie_edits(work: Work, kind: str) -> Edits | None:
-    """What ties each bow by a kind: two thirds up, over the grower's head; where the house is tied so already, as it
-    is; None where there is no room for it."""
-    size, braces = work.design.size, work.design.braces
-    if kind == braces.ties:
-        return ()
-    if kind == "none":
-        return (chosen("braces.ties", "none"),)
-    high_m = up(work, max(TIED_AT * size.height_m, size.figure.height_m + OVER_HEAD_M))
-    if high_m >= HIGHEST * size.height_m:
-        return None
-    every = (chosen("braces.every", "1"),) if braces.every != 1 else ()
-    return (chosen("braces.ties", kind), lengthened("braces.tie_m", high_m), *every)
-
-
 @dataclass(frozen=True)
 class Judged:
     """A frame on its bench, and what it was tried as."""
@@ -145,7 +128,7 @@ def try_frame(
         changed = apply_edits(job, edits, catalogue) if edits else job
         work = begin(*changed, catalogue, before=before)
         if short and surely_fails(work):
-            sentence = "Fails: its bows buckle under less than they must bear. Point at it to have it reckoned."
+            sentence = "Fails: its bows buckle under less than they must bear."
             tried = Tried(
                 key=key, level="fails", ratio=None, sentence=sentence, feet="unknown", taken=taken(work), screened=True
             )  # fmt: skip

@@ -2,8 +2,9 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.edit import Cure, Edits, chosen, down, lengthened
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
+from obtegum.core.rooms.braces.tying import tie_edits
 from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
@@ -11,8 +12,6 @@ from obtegum.core.work import Work
 __all__ = ["CURES"]
 
 CLOSER = (0.8, 0.65, 0.5)
-# Where a collar goes, of the crown's height; over a head, m; and no higher than this of the crown.
-TIED_AT, OVER_HEAD_M, HIGHEST = 0.66, 0.1, 0.92
 
 
 def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
@@ -62,17 +61,11 @@ def _ridge(work: Work, verdict: Verdict) -> Iterator[Edits]:
 
 
 def _ties(work: Work) -> Iterator[Edits]:
-    """A collar on each bow, or a truss: two thirds up, over the grower's head."""
-    size, braces = work.design.size, work.design.braces
-    high_m = up(work, max(TIED_AT * size.height_m, size.figure.height_m + OVER_HEAD_M))
-    if high_m >= size.height_m * HIGHEST:
-        return
+    """A collar on each bow, or a truss."""
     for kind in ("collar", "truss"):
-        edits = [] if braces.ties == kind else [chosen("braces.ties", kind), lengthened("braces.tie_m", high_m)]
-        if braces.every != 1:
-            edits.append(chosen("braces.every", "1"))
+        edits = tie_edits(work, kind)
         if edits:
-            yield tuple(edits)
+            yield edits
 
 
 def _prop(work: Work, verdict: Verdict) -> Iterator[Edits]:

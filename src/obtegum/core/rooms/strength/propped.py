@@ -15,8 +15,8 @@ from obtegum.core.frame.steel import allowable, european
 from obtegum.core.rooms.runs.found import run_tube, runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of
-from obtegum.core.rooms.strength.found import Judged, bow_found, counted, end_alone, grown, judged_on
-from obtegum.core.rooms.strength.loads import Weathered, short_weathered, tied_weathered, weathered
+from obtegum.core.rooms.strength.found import END_WALL_N_M, Judged, bow_found, counted, grown, judged_on
+from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered
 from obtegum.core.rooms.strength.model import Model, model_of, prop_board, propped_model, short_model, tied_model
 from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.timber import column_n
@@ -92,8 +92,9 @@ def propped_found(work: Work) -> Propped | None:
         for stiff, between in ways
         for each in _both(work, model, weather, stiff, between)
     ]
-    end = end_alone(work)
-    if end is not None and end.found is not None:
+    # The end bows have no prop: they are judged however weak the others would be without theirs.
+    end = judged_on(work, model_of(work), end_weathered(work), bays_of(work).bay_m / 2, END_WALL_N_M)
+    if end is not None:
         found_.append(_Looked(end, True, False, 0.0))
     # Nothing is said of props where one of the bows couldn't be judged.
     if not found_ or any(each.judged.found is None for each in found_):
