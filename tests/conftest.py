@@ -14,13 +14,18 @@ from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.work import Work
 
 # No test asserts a time; the machine that runs them may be busy.
-settings.register_profile("calm", deadline=None)
+settings.register_profile("calm", deadline=None, max_examples=40)
+settings.register_profile("deep", deadline=None, max_examples=250)
 settings.load_profile("calm")
 
 
 def pytest_addoption(parser: pytest.Parser) -> None:
     parser.addoption("--deep", action="store_true", help="all of what is else done for a seeded share")
-    parser.addoption("--kills", default=None, help="how often the kill test kills its server (12, or 500 with --deep)")
+    parser.addoption("--kills", default=None, help="how often the kill test kills its server (8, or 500 with --deep)")
+
+
+def pytest_configure(config: pytest.Config) -> None:
+    settings.load_profile("deep" if config.getoption("--deep") else "calm")
 
 
 def house_document(**changes: Any) -> dict[str, Any]:

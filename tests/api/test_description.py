@@ -12,7 +12,7 @@ from obtegum.core.starters import demo_houses
 from obtegum.store import houses, open_store
 
 CALLS = 2000
-PER_OPERATION = 150
+PER_OPERATION = 45
 
 APP = make_app(None, frozenset({"localhost", "testserver"}))
 TOKEN = {TOKEN_HEADER: APP.state.token}

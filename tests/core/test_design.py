@@ -105,11 +105,11 @@ def test_the_nearest_value_offered_does_work() -> None:
         plan_house(read_design(fixed), SiteRecord(), default_catalogue())
 
 
-SHAPED = [f"size.shape.{leaf}_m" for leaf in ("height", "leg", "shoulder", "lower", "upper", "radius")]
+SHAPED = [f"size.shape.{leaf}_m" for leaf in ("height", "leg", "shoulder", "lower", "upper", "radius", "pipe")]
 
 
 @given(
-    st.sampled_from(["three_centred", "peaked", "kneed", "gothic", "round", "round_on_legs"]),
+    st.sampled_from(["three_centred", "peaked", "kneed", "gothic", "round", "round_on_legs", "sprung"]),
     st.sampled_from(["size.span_m", "size.length_m", "posts.reveal_m", "bows.max_spacing_m", *SHAPED]),
     st.sampled_from(["feet", "metric"]),
     st.floats(0.05, 30.0),

@@ -7,10 +7,11 @@ from typing import Any
 import numpy as np
 import pytest
 
+from obtegum.core.catalogue import default_catalogue
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.found import bow_found
-from obtegum.core.rooms.strength.plastic import locked_pa, plastic_found, warmth
+from obtegum.core.rooms.strength.plastic import locked_pa, plastic_found
 from tests.conftest import make_bench, make_plan, verdict
 from tests.core.test_strength import told
 
@@ -37,6 +38,7 @@ def test_springing_locks_in_by_hand_and_fades() -> None:
 
 
 def test_what_warmth_leaves() -> None:
+    warmth = default_catalogue().resins["pvc"].warmth
     assert [warmth(c) for c in (10, 23, 32, 38, 49, 60)] == pytest.approx([1, 1, 0.75, 0.62, 0.4, 0.22])
     assert [warmth(c) for c in range(0, 80, 5)] == sorted((warmth(c) for c in range(0, 80, 5)), reverse=True)
 

@@ -34,6 +34,7 @@ AMOUNTS: dict[str, AmountKind] = {
     "share": "share",
     "Pa": "pressure",
     "N": "force",
+    "N·m": "torque",
 }
 
 

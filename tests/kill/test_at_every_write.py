@@ -29,7 +29,7 @@ def shim(tmp_path_factory: pytest.TempPathFactory) -> Path:
 def test_a_folder_opens_whatever_call_was_the_last(
     shim: Path, action: str, mode: str, request: pytest.FixtureRequest
 ) -> None:
-    share = "1" if request.config.getoption("--deep") else "0.34"
+    share = "1" if request.config.getoption("--deep") else "0.18"
     command = [sys.executable, "-m", "tests.kill.at_every_write", action, mode, share]
     run = subprocess.run(
         command, cwd=ROOT, env={**os.environ, "LD_PRELOAD": str(shim)}, capture_output=True, text=True, check=False

@@ -158,7 +158,7 @@ def set_back(line: Line, house: str) -> None:
 
 def test_a_killed_server_keeps_its_word(tmp_path: Path, request: pytest.FixtureRequest) -> None:
     deep = request.config.getoption("--deep")
-    kills = int(request.config.getoption("--kills") or (500 if deep else 12))
+    kills = int(request.config.getoption("--kills") or (500 if deep else 8))
     chance = random.Random(20_261_125)
     server = Server(tmp_path / "data")
     server.ready()

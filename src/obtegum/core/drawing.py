@@ -45,9 +45,10 @@ Material = Literal["steel", "plastic", "post", "board", "concrete", "soil", "str
 
 @small
 class Vertex:
-    """A corner of a path. The piece that leads here is straight, or an arc where ``radius_m`` > 0.
+    """A corner of a path. The piece that leads here is straight, or an arc where ``radius_m`` isn't 0.
 
-    Arcs turn clockwise as seen with y up; ``large`` says that it turns more than half a circle.
+    Arcs turn clockwise as seen with y up, the other way where their radius is below 0; ``large`` says that one turns
+    more than half a circle.
     """
 
     x: float
@@ -221,7 +222,9 @@ Place = tuple[float, float]
 
 
 def _arc_places(one: Vertex, other: Vertex) -> Iterator[Place]:
-    """Where an arc that turns clockwise between two corners reaches farthest: left, right, up, down."""
+    """Where an arc between two corners reaches farthest: left, right, up, down."""
+    if other.radius_m < 0:
+        one, other = Vertex(x=other.x, y=other.y), Vertex(x=one.x, y=one.y, radius_m=-other.radius_m, large=other.large)
     dx, dy = other.x - one.x, other.y - one.y
     half = math.hypot(dx, dy) / 2
     if half == 0:

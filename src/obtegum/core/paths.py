@@ -14,7 +14,7 @@ def chain_path(chain: Chain) -> tuple[Vertex, ...]:
     for segment in chain.segments:
         x, y = segment.point(segment.length_m)
         if isinstance(segment, Arc):
-            path.append(Vertex(x=x, y=y, radius_m=segment.radius_m, large=segment.turn_rad > 3.141592653589793))
+            path.append(Vertex(x=x, y=y, radius_m=segment.radius_m, large=abs(segment.turn_rad) > 3.141592653589793))
         else:
             path.append(Vertex(x=x, y=y))
     return tuple(path)

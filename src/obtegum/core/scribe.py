@@ -47,9 +47,13 @@ def _away(chain: Chain, x: float, y: float) -> float:
     for segment in chain.segments:
         if isinstance(segment, Arc):
             angle = math.atan2(y - segment.cy, x - segment.cx)
-            turned = (segment.start_rad - angle) % (2 * math.pi)
-            if turned <= segment.turn_rad:
-                least = min(least, abs(math.hypot(x - segment.cx, y - segment.cy) - segment.radius_m))
+            # Seen from the centre of an arc that turns the other way, its radius points back.
+            way = math.copysign(1.0, segment.radius_m)
+            if way < 0:
+                angle += math.pi
+            turned = way * (segment.start_rad - angle) % (2 * math.pi)
+            if turned <= abs(segment.turn_rad):
+                least = min(least, abs(math.hypot(x - segment.cx, y - segment.cy) - abs(segment.radius_m)))
             for u in (0.0, segment.length_m):
                 least = min(least, math.dist((x, y), segment.point(u)))
         else:
@@ -76,7 +80,7 @@ def _faces(chain: Chain, half_m: float, at: float, level: bool) -> Iterator[floa
             yield from _circle(x, at - y, half_m) if level else _circle(y, at - x, half_m)
         if isinstance(segment, Arc):
             about, off = (segment.cx, at - segment.cy) if level else (segment.cy, at - segment.cx)
-            for radius_m in (segment.radius_m - half_m, segment.radius_m + half_m):
+            for radius_m in (abs(segment.radius_m) - half_m, abs(segment.radius_m) + half_m):
                 yield from _circle(about, off, max(radius_m, 0.0))
         else:
             assert isinstance(segment, Line)

@@ -88,7 +88,7 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
         {
             "span_m": 9 * FOOT_M + 8 * INCH_M,
             "length_m": 22 * FOOT_M,
-            "shape": {"kind": "round_on_legs", "leg_m": 20 * INCH_M},
+            "shape": {"kind": "sprung", "leg_m": 20 * INCH_M, "pipe_m": 16.5 * FOOT_M},
             "figure": {"height_m": 66 * INCH_M, "from_left_m": 4 * FOOT_M},
         },
         set_out={"tape_m": 25 * FOOT_M, "second_tape_m": None},
@@ -122,9 +122,10 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
         taped=Taping(ab_m=26.2, dc_m=26.205, ad_m=7.352, bc_m=7.348, ac_m=27.244, bd_m=27.182),
         levels=Levels(pegs=some),
     )
-    measured = (9.66, 9.70, 9.64, 9.69, 9.67)
-    bows = {str(bow): BowCheck(width_m=feet * FOOT_M) for bow, feet in enumerate(measured, start=1)}
-    sprung_record = _pegs_set(sprung, 9, 9).model_copy(update={"bows": bows})
+    measured = (7.34, 7.38, 7.32, 7.37, 7.35)
+    bows = {str(bow): BowCheck(width_m=wide_m) for bow, wide_m in enumerate(measured, start=1)}
+    coast_record = coast_record.model_copy(update={"bows": bows})
+    sprung_record = _pegs_set(sprung, 9, 9)
     return [(snow, snow_record), (coast, coast_record), (sprung, sprung_record)]
 
 

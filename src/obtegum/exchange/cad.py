@@ -121,13 +121,13 @@ def _drawn_on(item: Outline) -> str:
 
 
 def _bulged(path: Sequence[Vertex], dx: float) -> list[tuple[float, float, float]]:
-    """A path's corners, each with the bulge of the piece that leaves it: −tan(θ/4) of an arc that turns clockwise."""
+    """A path's corners, each with the bulge of the piece that leaves it: tan(θ/4) of an arc, below 0 if clockwise."""
     found = list[tuple[float, float, float]]()
     for corner, after in zip(path, (*path[1:], None), strict=True):
         bulge = 0.0
-        if after is not None and after.radius_m > 0:
+        if after is not None and after.radius_m:
             half = math.dist((corner.x, corner.y), (after.x, after.y)) / 2
-            turn = 2 * math.asin(min(half / after.radius_m, 1.0))
-            bulge = -math.tan((2 * math.pi - turn if after.large else turn) / 4)
+            turn = 2 * math.asin(min(half / abs(after.radius_m), 1.0))
+            bulge = -math.tan((2 * math.pi - turn if after.large else turn) / 4) * math.copysign(1.0, after.radius_m)
         found.append((corner.x + dx, corner.y, bulge))
     return found

@@ -77,17 +77,20 @@ class _Frame:
 
 
 def _arc(path: Any, start: tuple[float, float], end: tuple[float, float], radius: float, large: bool) -> None:
-    """A clockwise arc between two points: its centre lies right of travel, left if more than half a turn."""
+    """An arc between two points, the other way round where its radius is below 0.
+
+    The centre of a clockwise one lies right of travel, left if it turns more than half a turn.
+    """
     dx, dy = end[0] - start[0], end[1] - start[1]
-    half = math.hypot(dx, dy) / 2
-    radius = max(radius, half)
-    away = math.sqrt(radius**2 - half**2) * (-1 if large else 1)
+    half, way = math.hypot(dx, dy) / 2, math.copysign(1.0, radius)
+    radius = max(abs(radius), half)
+    away = math.sqrt(radius**2 - half**2) * (-1 if large else 1) * way
     cx = (start[0] + end[0]) / 2 + dy / (2 * half) * away
     cy = (start[1] + end[1]) / 2 - dx / (2 * half) * away
     turn = 2 * math.asin(min(half / radius, 1.0))
     turn = 2 * math.pi - turn if large else turn
     begin = math.degrees(math.atan2(start[1] - cy, start[0] - cx))
-    path.arcTo(cx - radius, cy - radius, cx + radius, cy + radius, begin, -math.degrees(turn))
+    path.arcTo(cx - radius, cy - radius, cx + radius, cy + radius, begin, -math.degrees(turn) * way)
 
 
 def _path(canvas: Any, frame: _Frame, vertices: tuple[Vertex, ...], closed: bool) -> Any:

@@ -11,8 +11,8 @@ export function pathOf(item: Outline, frame: Frame): string {
     const to = `${frame.x(vertex.x).toFixed(2)} ${frame.y(vertex.y).toFixed(2)}`;
     if (place === 0) return `M${to}`;
     if (!vertex.radius_m) return `L${to}`;
-    const radius = (vertex.radius_m * frame.scale).toFixed(2);
-    return `A${radius} ${radius} 0 ${vertex.large ? 1 : 0} 1 ${to}`;
+    const radius = (Math.abs(vertex.radius_m) * frame.scale).toFixed(2);
+    return `A${radius} ${radius} 0 ${vertex.large ? 1 : 0} ${vertex.radius_m > 0 ? 1 : 0} ${to}`;
   });
   return steps.join("") + (item.closed ? "Z" : "");
 }

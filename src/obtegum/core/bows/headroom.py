@@ -20,11 +20,7 @@ def headroom_over(inner: Chain, x: float, width_m: float) -> float:
     """
     left, right = x - width_m / 2, x + width_m / 2
     heights = [headroom(inner, left), headroom(inner, right), headroom(inner, x)]
-    for segment in inner.segments:
-        for u in (0.0, segment.length_m):
-            corner_x, corner_y = segment.point(u)
-            if left < corner_x < right:
-                heights.append(corner_y)
+    heights += [y for corner_x, y in inner.ends if left < corner_x < right]
     return max(min(heights), 0.0)
 
 
@@ -34,8 +30,7 @@ def clear_from(inner: Chain, span_m: float, height_m: float, width_m: float) -> 
     That is where one edge of the width comes out under the level ``height_m`` of the inner face, or
     past a corner or foot of it. None when even the middle is too low.
     """
-    ends = (segment.point(u)[0] for segment in inner.segments for u in (0.0, segment.length_m))
-    edges = [*ends, *(inner.point(s)[0] for s in inner.at_y(height_m))]
+    edges = [*(end_x for end_x, _ in inner.ends), *(inner.point(s)[0] for s in inner.at_y(height_m))]
     for x in sorted(edge + width_m / 2 + NUDGE_M for edge in edges if edge + width_m / 2 <= 0):
         if headroom_over(inner, x, width_m) >= height_m:
             return x + span_m / 2

@@ -9,7 +9,20 @@ from typing import Any, Literal
 from obtegum.core.part import Part
 from obtegum.core.quantity import FOOT_M, INCH_M, Units
 
-__all__ = ["Bag", "Board", "Catalogue", "Film", "Pipe", "Roll", "Rules", "Soil", "Stock", "Tube", "default_catalogue"]
+__all__ = [
+    "Bag",
+    "Board",
+    "Catalogue",
+    "Film",
+    "Pipe",
+    "Resin",
+    "Roll",
+    "Rules",
+    "Soil",
+    "Stock",
+    "Tube",
+    "default_catalogue",
+]
 
 Material = Literal["steel", "plastic"]
 
@@ -17,6 +30,7 @@ Material = Literal["steel", "plastic"]
 class Tube(Part):
     """A round tube or bar: outside diameter and wall, m; yield and elastic modulus, Pa; whose shops have it.
 
+    ``resin`` is what plastic is of.
     ``ribs_m`` is what the ribs of a bar stand out on either side, which counts only for what goes over it.
     """
 
@@ -29,6 +43,7 @@ class Tube(Part):
     ribs_m: float = 0.0
     yield_pa: float
     elastic_pa: float
+    resin: str = ""
     sold_in: Units
     source: str
     yield_source: str
@@ -42,6 +57,34 @@ class Tube(Part):
     def over_m(self) -> float:
         """What it measures at the most, over its ribs, m."""
         return self.od_m + 2 * self.ribs_m
+
+
+class Resin(Part):
+    """What plastic pipe is of: what is left for good of its stiffness at once, what of its yield is allowed at once and
+    for good, what a season leaves of a stress that is locked in, its weight, and what warmth, °C, leaves of its
+    strength; the strain that it bears for good."""
+
+    id: str
+    name: str
+    lasting_share: float
+    allowed_share: float
+    lasting_allowed_share: float
+    faded_share: float
+    weight_n_m3: float
+    warm: tuple[tuple[float, float], ...]
+    strain_for_good: float
+    source: str
+
+    def warmth(self, hot_c: float) -> float:
+        """What of its strength it has so warm, 1 when cool."""
+        (low, most), *rest = self.warm
+        if hot_c <= low:
+            return most
+        for high, left in rest:
+            if hot_c <= high:
+                return most + (left - most) * (hot_c - low) / (high - low)
+            low, most = high, left
+        return most
 
 
 class Board(Part):
@@ -154,6 +197,7 @@ class Catalogue(Part):
     """Everything the plan looks up."""
 
     tubes: dict[str, Tube]
+    resins: dict[str, Resin]
     pipes: dict[str, Pipe]
     boards: dict[str, Board]
     bags: dict[str, Bag]
@@ -248,6 +292,7 @@ def default_catalogue() -> Catalogue:
     rules = {name: entry["value"] for name, entry in _data("rules.json").items() if isinstance(entry, dict)}
     return Catalogue(
         tubes={tube.id: tube for tube in tubes},
+        resins={row["id"]: Resin.model_validate(row) for row in _rows("resins.json", "resins")},
         pipes=_pipes(),
         boards=_boards(),
         bags=_bags(),

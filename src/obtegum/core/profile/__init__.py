@@ -6,6 +6,7 @@ from obtegum.core.profile.gothic import gothic_bow
 from obtegum.core.profile.kneed import kneed_bow
 from obtegum.core.profile.peaked import peaked_bow
 from obtegum.core.profile.round import round_bow
+from obtegum.core.profile.sprung import Sprung, pipe_for_rise, span_for_rise, sprung_pipe
 from obtegum.core.profile.three_centred import three_centred_bow
 
 __all__ = [
@@ -16,9 +17,13 @@ __all__ = [
     "Point",
     "ProfileError",
     "Segment",
+    "Sprung",
     "gothic_bow",
     "kneed_bow",
     "peaked_bow",
+    "pipe_for_rise",
     "round_bow",
+    "span_for_rise",
+    "sprung_pipe",
     "three_centred_bow",
 ]

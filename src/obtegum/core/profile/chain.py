@@ -8,7 +8,7 @@ whatever its shape. To the left of travel is the outside of the house.
 
 import math
 from bisect import bisect_right
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import accumulate, pairwise
@@ -17,6 +17,8 @@ from typing import Protocol
 __all__ = ["Arc", "Chain", "Kink", "Line", "Point", "Segment"]
 
 TIGHT = 1e-9
+# From so many segments on it pays to know first where each reaches.
+MANY = 12
 Point = tuple[float, float]
 
 
@@ -101,7 +103,8 @@ class Line:
 class Arc:
     """An arc about (cx, cy), travelled clockwise as a bow is, left foot to right.
 
-    ``start_rad`` is the angle of the radius to its first point, ``turn_rad`` > 0 the angle turned.
+    ``start_rad`` is the angle of the radius to its first point, ``turn_rad`` > 0 the angle turned. One that turns the
+    other way, as tall sprung pipe does above its feet, has both its radius and its turn below 0.
     """
 
     cx: float
@@ -129,18 +132,18 @@ class Arc:
 
     def offset(self, distance_m: float) -> "Arc":
         """Raises: ValueError when the parallel arc would turn inside out."""
-        if self.radius_m + distance_m <= 0:
+        if (self.radius_m + distance_m) * self.radius_m <= 0:
             raise ValueError("the arc is too tight to be offset that far")
         return Arc(self.cx, self.cy, self.radius_m + distance_m, self.start_rad, self.turn_rad)
 
     def _within(self, angles: Sequence[float]) -> list[float]:
-        found = []
+        found, way = [], math.copysign(1.0, self.turn_rad)
         for angle in angles:
-            turned = (self.start_rad - angle) % (2 * math.pi)
+            turned = way * (self.start_rad - angle) % (2 * math.pi)
             if turned > 2 * math.pi - TIGHT:
                 turned = 0.0
-            if turned <= self.turn_rad + TIGHT:
-                found.append(min(turned, self.turn_rad) * self.radius_m)
+            if turned <= abs(self.turn_rad) + TIGHT:
+                found.append(min(turned, abs(self.turn_rad)) * abs(self.radius_m))
         return sorted(set(found))
 
     def at_x(self, x: float) -> list[float]:
@@ -183,6 +186,11 @@ class Chain:
         """Girth at the start of each segment, and at the end of the last, m."""
         return tuple(accumulate((segment.length_m for segment in self.segments), initial=0.0))
 
+    @cached_property
+    def ends(self) -> tuple[Point, ...]:
+        """Both ends of every segment, m."""
+        return tuple(segment.point(u) for segment in self.segments for u in (0.0, segment.length_m))
+
     @property
     def girth_m(self) -> float:
         """Developed length of the centre line, m."""
@@ -222,9 +230,27 @@ class Chain:
         """Girths at which the centre line crosses the level y, m, from the left foot."""
         return self._crossings("at_y", y)
 
+    @cached_property
+    def _reaches(self) -> dict[str, list[tuple[float, float]]]:
+        """At the least from where to where each segment reaches, across and up: no further from its ends than its
+        length lets it."""
+        across, up = list[tuple[float, float]](), list[tuple[float, float]]()
+        for segment in self.segments:
+            (x0, y0), (x1, y1) = segment.point(0.0), segment.point(segment.length_m)
+            beyond = (segment.length_m - math.hypot(x1 - x0, y1 - y0)) / 2 + TIGHT
+            # An arc of a turn has no chord to speak of, and lies within half its length of its ends.
+            beyond += math.sqrt(max(segment.length_m**2 - (x1 - x0) ** 2 - (y1 - y0) ** 2, 0.0)) / 2
+            across.append((min(x0, x1) - beyond, max(x0, x1) + beyond))
+            up.append((min(y0, y1) - beyond, max(y0, y1) + beyond))
+        return {"at_x": across, "at_y": up}
+
     def _crossings(self, way: str, value: float) -> list[float]:
         found: list[float] = []
-        for start, segment in zip(self.starts_m, self.segments, strict=False):
+        looked: Iterable[tuple[float, Segment]] = zip(self.starts_m, self.segments, strict=False)
+        if len(self.segments) > MANY:
+            reaches = self._reaches[way]
+            looked = (each for each, (low, high) in zip(looked, reaches, strict=False) if low <= value <= high)
+        for start, segment in looked:
             for u in getattr(segment, way)(value):
                 if not found or start + u - found[-1] > TIGHT:
                     found.append(start + u)

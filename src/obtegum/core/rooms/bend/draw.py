@@ -6,6 +6,7 @@ from obtegum.core.paths import chain_path, line, moved
 from obtegum.core.profile import Chain, Segment
 from obtegum.core.rooms.bend.found import bent_stretches, first_former_m, is_formed, made_bow, pulls_of
 from obtegum.core.rooms.bend.pulls import told_pulls
+from obtegum.core.rooms.bend.sprung import spring_of, sprung_drawing
 from obtegum.core.rooms.bows.found import girth_at, split_of
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.size.found import centre_line
@@ -17,7 +18,9 @@ BESIDE_M = 0.5
 
 
 def made(work: Work) -> Drawing:
-    """Planned bow dashed, the bow as it comes out drawn in the tube's width."""
+    """Planned bow dashed, the bow as it comes out drawn in the tube's width; pipe that is sprung, as it springs."""
+    if spring_of(work) is not None:
+        return sprung_drawing(work)
     size, out = work.design.size, made_bow(work)
     low = min(out.bow.point(out.bow.girth_m * share / 40)[1] for share in range(41))
     left = min(-size.span_m / 2, -out.span_m / 2) - BESIDE_M

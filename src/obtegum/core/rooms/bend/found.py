@@ -57,7 +57,9 @@ class Bend:
 
 @found
 def bends_of(work: Work) -> tuple[Bend, ...]:
-    """The bent stretches of the bow, from the left."""
+    """The bent stretches of the bow, from the left; none of pipe that is sprung, and straight again once it is out."""
+    if work.design.size.shape.kind == "sprung":
+        return ()
     starts = zip(centre_line(work).starts_m, centre_line(work).segments, strict=False)
     return tuple(Bend(start, segment) for start, segment in starts if isinstance(segment, Arc))
 
@@ -164,8 +166,9 @@ def straight_m(work: Work) -> list[tuple[float, float]]:
 
 
 def is_formed(work: Work) -> bool:
-    """Whether the bows are bent cold on a former; plastic pipe is not."""
-    return work.design.bows.making == "former" and bow_tube(work).material == "steel"
+    """Whether the bows are bent cold on a former; plastic pipe is not, nor what is sprung."""
+    made, sprung = work.design.bows.making, work.design.size.shape.kind == "sprung"
+    return made == "former" and bow_tube(work).material == "steel" and not sprung
 
 
 @found
@@ -174,6 +177,9 @@ def made_bow(work: Work) -> AsBent:
 
     A former made to suit bends tighter than the plan, to make up for the tails.
     """
+    size = work.design.size
+    if size.shape.kind == "sprung":
+        return AsBent(centre_line(work), size.span_m, size.height_m, 0.0)
     if not is_formed(work):
         return as_bent(centre_line(work), [])
     left = dict(zip((arc.radius_m for arc in bend_kinds(work)), came_out_of_each_m(work), strict=True))

@@ -18,8 +18,11 @@ ROOM = Room(
     told=pull_drawings,
     fields=FIELDS,
     cures=CURES,
-    up=frozenset({"lever"}),
-    nearest=frozenset({"former", "came_out", "trial", "springback", "made_span", "made_height", "pulls"}),
+    down=frozenset({"tightest"}),
+    up=frozenset({"lever", "thrust", "held_out", "foot_moment", "strain", "used"}),
+    nearest=frozenset(
+        {"pipe", "foot_lean", "keeps", "former", "came_out", "trial", "springback", "made_span", "made_height", "pulls"}
+    ),
     pages=(
         Page(
             "Bend",

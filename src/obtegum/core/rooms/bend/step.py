@@ -11,6 +11,7 @@ from obtegum.core.bows.bending import (
 )
 from obtegum.core.bows.sticks import Piece
 from obtegum.core.quantity import angle_text, percent_text
+from obtegum.core.rooms.bend import sprung
 from obtegum.core.rooms.bend.found import (
     bend_kinds,
     bends_of,
@@ -29,6 +30,7 @@ from obtegum.core.rooms.bend.found import (
     tried_this_tube,
 )
 from obtegum.core.rooms.bend.pulls import lever_m, tightest_former, told_pulls
+from obtegum.core.rooms.bend.sprung import spring_of
 from obtegum.core.rooms.bows.found import along_tube, split_of
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.found import hands_force, play_of
@@ -54,6 +56,8 @@ def _on_former(work: Work) -> bool:
 
 def verdicts(work: Work) -> list[Verdict]:
     """Whether the former makes this bow, whether the tube stands it, and what the tails do to the house."""
+    if spring_of(work) is not None:
+        return sprung.verdicts(work)
     if not _on_former(work):
         return []
     return [*_kink_verdicts(work), *_tail_verdicts(work), *_former_verdicts(work), _made_verdict(work)]
@@ -175,16 +179,19 @@ def _why(work: Work) -> str:
 
 def stands(work: Work, found: list[Verdict]) -> Standing:
     """What the step is called, and how far it has come."""
+    sprung_ = spring_of(work) is not None
     return Standing(
         id="bend",
-        title="Bend",
+        title="Spring" if sprung_ else "Bend",
         group="Frame",
-        state=settled(found) if _on_former(work) else "open",
+        state=settled(found) if sprung_ or _on_former(work) else "open",
     )
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
+    if spring_of(work) is not None:
+        return _sprung(work, found)
     on_former = _on_former(work)
     pieces = [piece for piece in split_of(work).pieces if bent_stretches(work, piece)] if on_former else []
     return StepPlan(
@@ -215,6 +222,22 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         focus=("bow", "made", "pull", "radius", "centre", "former", "tube", "height", "span", "leg"),
         how=tuple(told_pulls(work, pieces[0])) if pieces else (),
         how_title="The pulls of the first stick",
+    )
+
+
+def _sprung(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step of pipe that is sprung."""
+    return StepPlan(
+        **stands(work, found),
+        next=sprung.next_words(work),
+        caution=sprung.CAUTION,
+        measures=("size.shape.pipe_m", "size.shape.feet", "size.shape.gives", "bows.tube"),
+        answers=tuple(sprung.answers(work)),
+        leads=("pipe", "tightest", "strain", "used", "thrust", "held_out"),
+        views=("made", "across"),
+        strips=("spring:pipe",),
+        grips=("size.span_m", "size.shape.height_m", "size.shape.pipe_m"),
+        focus=("bow", "strain", "fence", "push", "arc", "span", "height", "socket", "crown"),
     )
 
 
@@ -295,6 +318,8 @@ def _answers(work: Work) -> list[Answer]:
 
 def strips(work: Work) -> list[Strip]:
     """Each stick with a mark for each pull, from its plain end."""
+    if spring_of(work) is not None:
+        return sprung.strips(work)
     if not _on_former(work):
         return []
     return [_strip(work, piece) for piece in split_of(work).pieces if bent_stretches(work, piece)]

@@ -40,9 +40,7 @@ def follows(work: Work) -> Mapping[str, float | int]:
 
 
 def _tall(size: Size, height_m: float) -> Mapping[str, float | int]:
-    if size.shape.kind == "round_on_legs":
-        return {"size.shape.leg_m": height_m - size.span_m / 2}
-    return {"size.shape.height_m": height_m}
+    return {f"size.shape.{name}": value for name, value in size.shape.as_high(size.span_m, height_m).items()}
 
 
 def _by_pieces(work: Work) -> Mapping[str, float | int]:

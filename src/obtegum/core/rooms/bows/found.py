@@ -160,6 +160,8 @@ def height_taking(work: Work, tube_m: float) -> float | None:
         return None
     # Half a circle takes them up in its legs. A leg that ends inside its post is none that could be bent.
     leg_m = height_m - size.span_m / 2 if size.shape.kind == "round_on_legs" else size.leg_m
+    if size.shape.kind == "sprung":
+        return height_m
     most = {path: limit.most for path in (LEG, HEIGHT) if (limit := limit_of(path)) is not None}
     return height_m if reveal_m - 1e-9 <= leg_m <= most[LEG] and height_m <= most[HEIGHT] else None
 
@@ -194,6 +196,8 @@ ANGULAR = ("gothic", "peaked", "kneed")
 def _corners(design: HouseDesign, bow: Chain, entry: Entry) -> list[Kink]:
     """A ridge and the elbows of straight pieces, above the post tops. Bent tube has none of its own."""
     kind = design.size.shape.kind
+    if kind == "sprung":
+        return [each for each in bow.kinks if abs(each.s_m - bow.girth_m / 2) < 1e-7]
     if kind not in ANGULAR:
         return []
     top_m, middle_m = entry.post_top_s_m, bow.girth_m / 2

@@ -19,7 +19,7 @@ from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube, tube_measures
 from obtegum.core.rooms.check_bows.found import lying_height_m, lying_span_m
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.rooms.size.shapes import own_measures
+from obtegum.core.rooms.size.shapes import asked_leg, own_measures
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.verdict import Verdict, judge
@@ -244,7 +244,12 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("across", "along"),
         strips=tuple(f"stick:{piece.name}" for piece in split.pieces),
         aside=("bows.tube_od", "bows.making", "bows.hole_m", "bows.bundle"),
-        grips=("size.span_m", "size.shape.height_m", "size.shape.leg_m", *own_measures(work.design.size.shape)),
+        grips=(
+            "size.span_m",
+            "size.shape.height_m",
+            *asked_leg(work.design.size.shape),
+            *own_measures(work.design.size.shape),
+        ),
         focus=("bow", "radius", "centre", "crown", "bend", "socket", "joint", "span", "height", "leg"),
     )
 

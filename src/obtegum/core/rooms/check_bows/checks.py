@@ -59,13 +59,17 @@ def judge_bow(
     straight: Sequence[tuple[float, float]],
     span_m: float,
     height_m: float,
+    opens: bool = True,
 ) -> Judged:
-    """A bow against the plan, by its worst measure; heights to the tube's centre."""
+    """A bow against the plan, by its worst measure; heights to the tube's centre.
+
+    One that ``opens`` is put right by how much it is bent; sprung pipe isn't bent at all.
+    """
     quarter_m = quarter_height(planned, span_m)
     wanted = {"width": span_m, "height": height_m, "left": quarter_m, "right": quarter_m, "twist": 0.0}
     off = {name: abs(value - wanted[name]) for name in wanted if (value := getattr(check, f"{name}_m")) is not None}
     worst = max(off, key=lambda name: off[name])
-    kept = None if check.width_m is None else kept_for_width(planned, straight, check.width_m)
+    kept = None if check.width_m is None or not opens else kept_for_width(planned, straight, check.width_m)
     return Judged(number, off[worst], worst, kept, None if kept is None else kept_for_width(planned, straight, span_m))
 
 

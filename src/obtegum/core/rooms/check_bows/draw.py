@@ -48,7 +48,11 @@ def bow_set(work: Work) -> Drawing:
     for each in judged:
         width_m = work.record.bows[str(each.bow)].width_m
         enlarged = None if width_m is None else span_m + (width_m - span_m) * times
-        kept = None if enlarged is None else kept_for_width(lying_bow(work), lying_straight_m(work), enlarged)
+        kept = (
+            None
+            if enlarged is None or each.kept is None
+            else kept_for_width(lying_bow(work), lying_straight_m(work), enlarged)
+        )
         if kept is not None:
             out = as_bent(lying_bow(work), lying_straight_m(work), kept)
             tops.append(out.height_m)

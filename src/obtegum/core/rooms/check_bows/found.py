@@ -1,10 +1,11 @@
 """A bow by itself, as it lies on the floor, and every bow that was measured there."""
 
 import math
+from dataclasses import replace
 
 from obtegum.core.bows.as_bent import as_bent
 from obtegum.core.found import found
-from obtegum.core.profile import Chain
+from obtegum.core.profile import Arc, Chain, Segment
 from obtegum.core.profile import Line as Stretch
 from obtegum.core.rooms.bend.found import is_formed, straight_m
 from obtegum.core.rooms.bows.found import girth_at, tube_m
@@ -27,7 +28,17 @@ def lying_bow(work: Work) -> Chain:
     if low < 0:
         # The ends reach below the line's own foot, on as it starts and stops.
         own = Chain((_on(own, 0.0, low), *own.segments, _on(own, own.girth_m, -low)))
+    if work.design.size.shape.kind == "sprung":
+        # It stands between two cleats as it stands in its posts, both ends level.
+        return Chain(tuple(_dropped(segment, own.point(0.0)[1]) for segment in own.segments))
     return as_bent(own, []).bow
+
+
+def _dropped(segment: Segment, by_m: float) -> Segment:
+    if isinstance(segment, Arc):
+        return replace(segment, cy=segment.cy - by_m)
+    assert isinstance(segment, Stretch)
+    return replace(segment, y0=segment.y0 - by_m, y1=segment.y1 - by_m)
 
 
 def lying_span_m(work: Work) -> float:
@@ -57,8 +68,9 @@ def _on(line: Chain, s_m: float, along_m: float) -> Stretch:
 def judged_bows(work: Work) -> list[Judged]:
     """Every bow that was measured and that the house still has, each by itself as it lies on the floor."""
     wanted = lying_span_m(work), lying_height_m(work)
+    opens = work.design.size.shape.kind != "sprung"
     return [
-        judge_bow(int(name), check, lying_bow(work), lying_straight_m(work), *wanted)
+        judge_bow(int(name), check, lying_bow(work), lying_straight_m(work), *wanted, opens=opens)
         for name, check in sorted(work.record.bows.items(), key=lambda each: int(each[0]))
         if check.told and int(name) <= bays_of(work).bows
     ]

@@ -32,6 +32,7 @@ HOW = {
 }
 MOST_TOLD = 3
 BENT = "Two people turn a bow over; mind the whip when a bent end comes free."
+SPRUNG = "A pipe sprung between two cleats on the floor whips when one gives: cleats screwed down, nobody in its line."
 BOUGHT = "Two people turn a bow over; keep fingers out of its joints."
 
 
@@ -71,6 +72,8 @@ def verdicts(work: Work) -> list[Verdict]:
 def _again(work: Work, each: Judged) -> str:
     """What to do with a bow that is off."""
     off = work.say(each.off_m, "up")
+    if work.design.size.shape.kind == "sprung":
+        return f"bow {each.bow} is {off} off in {each.worst}: look at the length of its pipe, and how deep it stands"
     if each.worst == "twist":
         return f"bow {each.bow} twists {off}, untwist it flat on the floor"
     if each.worst in ("left", "right"):
@@ -107,7 +110,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         **stands(work, found),
         next=_next(work),
         next_part=_next_part(work),
-        caution=BOUGHT if work.design.bows.making == "parts" else BENT,
+        caution=_caution(work),
         measures=(),
         answers=(
             length_answer(work, "wanted_width", "Width wanted", lying_span_m(work), "between its own ends, centres"),
@@ -130,6 +133,12 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         walk=tuple(f"record.bows.{bow}.{name}_m" for bow, name in _walk(work)),
         focus=("bow", "planned", "ground", "line"),
     )
+
+
+def _caution(work: Work) -> str:
+    if work.design.size.shape.kind == "sprung":
+        return SPRUNG
+    return BOUGHT if work.design.bows.making == "parts" else BENT
 
 
 def _order(work: Work) -> list[Answer]:

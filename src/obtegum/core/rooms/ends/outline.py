@@ -68,11 +68,8 @@ def _bow(work: Work, side: Side) -> Chain:
     built, shape = as_built(work, side), work.design.size.shape
     if built is None or built.height_m is None:
         return centre_line(work)
-    own = (
-        {"leg_m": built.height_m - built.span_m / 2} if shape.kind == "round_on_legs" else {"height_m": built.height_m}
-    )
     try:
-        return shape.model_copy(update=own).chain(built.span_m)
+        return shape.model_copy(update=shape.as_high(built.span_m, built.height_m)).chain(built.span_m)
     except ProfileError:
         # So far off that the shape can't be: it is cut as planned, and the row says what is wrong.
         return centre_line(work)

@@ -1,10 +1,12 @@
 """One foot of a bow as it is drawn: what stands in the ground, and the board along it."""
 
+import math
+
 from obtegum.core.drawing import Material, Outline, Vertex
 from obtegum.core.paths import box
 from obtegum.core.profile import Arc
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.posts.found import board_of, embedment_m, entry_of
+from obtegum.core.rooms.posts.found import board_of, embedment_m, entry_of, leans_loose
 from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work
@@ -24,7 +26,9 @@ def foot_outlines(work: Work, side: str, x: float, part: str, label: str) -> lis
     if stand == "slab":
         wide = max(CONCRETE_M, CONCRETE_DIAMETERS * od)
         found.append(_solid(f"{part}:concrete", "concrete", box(x - wide, -deep, x + wide, 0.0), "concrete"))
-    if stand == "curve":
+    if leans_loose(work) and stand == "stub":
+        found.append(_loose(work, x, out, part, label))
+    elif stand == "curve":
         found.append(_leaning(work, x, out, part, label))
     elif stand == "board":
         # The stake stands behind the board, its top with the board's.
@@ -44,6 +48,17 @@ def foot_outlines(work: Work, side: str, x: float, part: str, label: str) -> lis
 
 def _solid(part: str, material: Material, path: tuple[Vertex, ...], label: str) -> Outline:
     return Outline(part=part, layer="frame", material=material, closed=True, path=path, label=label)
+
+
+def _loose(work: Work, x: float, out: float, part: str, label: str) -> Outline:
+    """A stub that leans as the pipe over it does."""
+    lean = math.pi / 2 - centre_line(work).heading(0.0)
+    posts, in_m = work.design.posts, -out * math.sin(lean)
+    below_m = posts.length_m - posts.reveal_m / max(math.cos(lean), 0.1)
+    top = Vertex(x=x + in_m * posts.reveal_m / max(math.cos(lean), 0.1), y=posts.reveal_m)
+    low = Vertex(x=x - in_m * below_m, y=-below_m * math.cos(lean))
+    od_m = post_tube(work).od_m
+    return Outline(part=part, layer="frame", material="post", path=(low, top), width_m=od_m, label=label)
 
 
 def _leaning(work: Work, x: float, out: float, part: str, label: str) -> Outline:

@@ -26,6 +26,7 @@ __all__ = [
     "embedment_m",
     "entry_of",
     "hands_force",
+    "leans_loose",
     "least_embedment_m",
     "least_in_ground",
     "play_of",
@@ -60,6 +61,12 @@ def play_of(work: Work) -> Play | None:
     if not way_of(work).socketed:
         return Play(gap_m=0.0, offset_m=0.0, lean_rad=0.0)
     return socket_play(post_tube(work).bore_m, bow_tube(work).od_m, insertion_m)
+
+
+def leans_loose(work: Work) -> bool:
+    """Whether a pipe stands loose on what leans with it."""
+    shape = work.design.size.shape
+    return shape.kind == "sprung" and shape.feet == "loose"
 
 
 def embedment_m(work: Work) -> float:

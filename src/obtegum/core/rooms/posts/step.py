@@ -14,6 +14,7 @@ from obtegum.core.rooms.posts.found import (
     embedment_m,
     entry_of,
     hands_force,
+    leans_loose,
     least_embedment_m,
     least_in_ground,
     play_of,
@@ -42,6 +43,8 @@ def verdicts(work: Work) -> list[Verdict]:
         return [_too_thick(work)]
     if not way.socketed:
         return _unsocketed(work)
+    if work.design.posts.stand == "stub" and leans_loose(work):
+        return [_leaning_stub(work)]
     lean, off = angle_text(entry.lean_rad, "up"), work.say(abs(entry.offset_m), "up")
     number, limit = f"{lean}, {off}", f"{angle_text(play.lean_rad, 'down')}, {work.say(play.offset_m, 'down')}"
     holds_to, forced = work.rules.holds_to, hands_force(work, entry.offset_m, entry.lean_rad)
@@ -91,6 +94,13 @@ def _unsocketed(work: Work) -> list[Verdict]:
         f"The bow leans {lean} and stands {gap} off its board at one end: a wedge behind it, or a leg to stand on."
     )
     return [_entry_verdict("tight", sentence, gap, limit, None)]
+
+
+def _leaning_stub(work: Work) -> Verdict:
+    """Pipe that is loose on its stub leans, and the stub with it."""
+    lean = angle_text(entry_of(work).lean_rad, "up")
+    sentence = f"The pipe leans {lean} over its stub: drive each stub leaning as much, its top toward the other side."
+    return _entry_verdict("holds", sentence, lean, "as the pipe", 0.0)
 
 
 def _entry_verdict(level: Level, sentence: str, number: str, limit: str, ratio: float | None) -> Verdict:

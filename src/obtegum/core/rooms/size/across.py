@@ -12,8 +12,9 @@ from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.foot import foot_outlines
 from obtegum.core.rooms.posts.found import embedment_m, least_embedment_m, uneven
 from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.size.decisions import Gothic, Kneed, Peaked, Size, ThreeCentred
+from obtegum.core.rooms.size.decisions import Gothic, Kneed, Peaked, Size, SprungPipe, ThreeCentred
 from obtegum.core.rooms.size.found import centre_line, grower_at_m, headroom_m
+from obtegum.core.rooms.size.shapes import asked_leg
 from obtegum.core.work import Work
 
 __all__ = ["across", "frame_outlines"]
@@ -139,7 +140,10 @@ def _dimensions(work: Work) -> list[Item]:
             measure="size.shape.height_m",
         ),
         Handle(measure="size.shape.height_m", x=half + BESIDE_M, y=height_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=1.0),
-        Handle(measure="size.shape.leg_m", x=half, y=leg_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=1.0),
+        *(
+            Handle(measure=measure, x=half, y=leg_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=1.0)
+            for measure in asked_leg(size.shape)
+        ),
         Dimension(
             part="reveal",
             x0=-half,
@@ -162,7 +166,7 @@ def _dimensions(work: Work) -> list[Item]:
         ),
         Handle(measure="posts.length_m", x=-half, y=-embedment_m(work), dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
     ]
-    if leg_m > 0:
+    if leg_m > 0 and asked_leg(size.shape):
         items.append(
             Dimension(
                 part="leg",
@@ -189,6 +193,8 @@ def _shape_handles(size: Size) -> list[Item]:
         return [Handle(measure="size.shape.shoulder_m", x=half - shape.shoulder_m, y=shape.leg_m, dx=-1.0, dy=0.0)]
     if isinstance(shape, Gothic):
         return [_gothic_handle(size, shape)]
+    if isinstance(shape, SprungPipe):
+        return [_sprung_handle(size, shape)]
     if isinstance(shape, Kneed):
         elbow = knee(size.span_m, shape.leg_m, shape.height_m, shape.lower_m, shape.upper_m)
         # A piece that grows swings the other about its far end, so the elbow goes square to that one.
@@ -221,13 +227,22 @@ def _gothic_handle(size: Size, shape: Gothic) -> Handle:
     )
 
 
+def _sprung_handle(size: Size, shape: SprungPipe) -> Handle:
+    """The pipe's left flank, halfway up, pulled outward: it bulges by a part of the pipe that is let in."""
+    bow = shape.chain(size.span_m)
+    s_m = bow.girth_m / 4
+    x, y = bow.point(s_m)
+    out = bow.heading(s_m) + math.pi / 2
+    return Handle(measure="size.shape.pipe_m", x=x, y=y, dx=math.cos(out), dy=math.sin(out), gain=2.0)
+
+
 def _table(work: Work) -> tuple[Row, ...]:
     size, posts = work.design.size, work.design.posts
     one = way_of(work).one.capitalize()
     rows = [
         ("Width between post centres", work.say(size.span_m)),
         ("Height of the crown", work.say(size.height_m)),
-        ("Straight leg", work.say(size.leg_m)),
+        *([("Straight leg", work.say(size.leg_m))] if asked_leg(size.shape) else []),
         *(
             (f"Bend radius {n}" if len(bend_kinds(work)) > 1 else "Bend radius", work.say(arc.radius_m))
             for n, arc in enumerate(bend_kinds(work), start=1)

@@ -18,10 +18,10 @@ from obtegum.core.work import Work
 
 __all__ = ["Compared", "compare", "shapes"]
 
-COLUMNS = 3
-APART = 0.28
+COLUMNS = 4
+APART = 0.62
 # Room below each section for its words, in shares of the tallest one.
-WORDS = 0.62
+WORDS = 0.85
 
 
 @dataclass(frozen=True)
@@ -65,7 +65,8 @@ def _compared(work: Work, design: HouseDesign, kind: str, size: Size, bow: Chain
     inner, outer = bow.offset(-od_m / 2), bow.offset(od_m / 2)
     side_m = min(work.rules.side_bed_from_leg_m, half)
     entry = bow_entry(bow, size.span_m, design.posts.reveal_m)
-    radii = {round(segment.radius_m, 9) for segment in bow.segments if isinstance(segment, Arc)}
+    sprung = size.shape.kind == "sprung"
+    radii = {round(each.radius_m, 9) for each in bow.segments if isinstance(each, Arc) and not sprung}
     # Over a corner that stands out the film goes round the tube, half its thickness from the centre.
     film_m = outer.girth_m + sum(max(kink.turn_rad, 0.0) for kink in bow.kinks) * od_m / 2
     quarter = bow.heading(bow.at_x(-half / 2)[0])

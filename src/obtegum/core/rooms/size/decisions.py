@@ -1,20 +1,44 @@
 """Width, length, shape and height, and the grower who is to fit under it."""
 
-from collections.abc import Iterator
+import math
+from collections.abc import Iterator, Mapping
 from typing import TYPE_CHECKING, Annotated, Literal
 
 from pydantic import Field
 
-from obtegum.core.numbers import Choice, Decisions, Number, misfit
+from obtegum.core.numbers import Choice, Decisions, Number, choice, misfit
 from obtegum.core.part import Part
-from obtegum.core.profile import Chain, gothic_bow, kneed_bow, peaked_bow, round_bow, three_centred_bow
+from obtegum.core.profile import (
+    Chain,
+    ProfileError,
+    Sprung,
+    gothic_bow,
+    kneed_bow,
+    peaked_bow,
+    pipe_for_rise,
+    round_bow,
+    span_for_rise,
+    sprung_pipe,
+    three_centred_bow,
+)
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.trouble import Trouble
 
 if TYPE_CHECKING:
     from obtegum.core.rooms import HouseDesign
 
-__all__ = ["Figure", "Gothic", "Kneed", "Peaked", "Round", "RoundOnLegs", "Shape", "Size", "ThreeCentred"]
+__all__ = [
+    "Figure",
+    "Gothic",
+    "Kneed",
+    "Peaked",
+    "Round",
+    "RoundOnLegs",
+    "Shape",
+    "Size",
+    "SprungPipe",
+    "ThreeCentred",
+]
 
 # Rise of an arc as a share of the width: flatter holds water, taller is of no use.
 FLATTEST = 0.05
@@ -36,6 +60,13 @@ class _Shape(Part):
     def chain(self, span_m: float) -> Chain:
         """Centre line over a span. Raises: ProfileError when there is none."""
         raise NotImplementedError
+
+    def as_high(self, span_m: float, height_m: float) -> Mapping[str, float]:
+        """What of the shape has to be otherwise for its crown to stand so high over a span.
+
+        Raises: ProfileError where nothing makes it so high.
+        """
+        return {"height_m": height_m}
 
 
 class _Crowned(_Shape):
@@ -63,6 +94,9 @@ class RoundOnLegs(_Shape):
 
     def crown_m(self, span_m: float) -> float:
         return self.leg_m + span_m / 2
+
+    def as_high(self, span_m: float, height_m: float) -> Mapping[str, float]:
+        return {"leg_m": height_m - span_m / 2}
 
     def chain(self, span_m: float) -> Chain:
         return round_bow(span_m, self.leg_m, self.crown_m(span_m))
@@ -109,7 +143,88 @@ class Kneed(_Crowned):
         return kneed_bow(span_m, self.leg_m, self.height_m, self.lower_m, self.upper_m)
 
 
-Shape = Annotated[Round | RoundOnLegs | ThreeCentred | Gothic | Peaked | Kneed, Field(discriminator="kind")]
+class SprungPipe(_Shape):
+    """Straight pipe sprung between its feet: its height follows from its length and the width, the curve from physics.
+
+    ``pipe_m`` is what is free of it, from where one foot lets go of it to where the other does; ``arm_m`` what joins
+    two halves reaches from the ridge, which is no pipe.
+    """
+
+    kind: Literal["sprung"] = "sprung"
+    pipe_m: Annotated[float, Number("Pipe, free between its feet", 1.0, 40.0)]
+    feet: Annotated[
+        Literal["snug", "loose", "strapped"],
+        choice(
+            "At its feet the pipe is",
+            snug="held plumb, snug in or over its post",
+            loose="loose on its stub, free to lean",
+            strapped="strapped flat to a board, plumb",
+        ),
+    ] = "snug"
+    ridge: Annotated[
+        Literal["through", "tee", "elbow"],
+        choice(
+            "At the ridge",
+            through="the pipe runs through",
+            tee="two halves into a tee or cross",
+            elbow="two halves into an elbow",
+        ),
+    ] = "through"
+    elbow: Annotated[float, Number("Elbow turns", 1.0, 120.0, "degrees")] = 45.0
+    arm_m: Annotated[
+        float, Number("Pipe’s end off the ridge", 0.0, 0.3, bare="fine", hint="the fitting’s take-up there")
+    ] = 0.0
+    gives: Annotated[
+        Literal["height", "width", "pipe"],
+        choice(
+            "What gives way",
+            "when another of the three is changed",
+            height="the height",
+            width="the width",
+            pipe="the pipe’s length",
+        ),
+    ] = "height"
+
+    @property
+    def ridge_rad(self) -> float:
+        """The turn of what joins two halves at the ridge."""
+        return math.radians(self.elbow) if self.ridge == "elbow" else 0.0
+
+    @property
+    def _held(self) -> tuple[Literal["plumb", "free"], float, float]:
+        arm_m = 0.0 if self.ridge == "through" else self.arm_m
+        return "free" if self.feet == "loose" else "plumb", self.ridge_rad, arm_m
+
+    @property
+    def chain_less_pipe_m(self) -> float:
+        """What of the girth is no free pipe: the legs, and what joins the halves, m."""
+        return 2 * self.leg_m + 2 * self._held[2]
+
+    def sprung(self, span_m: float) -> Sprung:
+        """The pipe as it stands over a span. Raises: ProfileError where it can't."""
+        return sprung_pipe(span_m, self.pipe_m, *self._held)
+
+    def crown_m(self, span_m: float) -> float:
+        """Where the pipe doesn't stand it is told as flat: `misfits` say why it can't be."""
+        try:
+            return self.leg_m + self.sprung(span_m).rise_m
+        except ProfileError:
+            return self.leg_m
+
+    def as_high(self, span_m: float, height_m: float) -> Mapping[str, float]:
+        return {"pipe_m": pipe_for_rise(span_m, height_m - self.leg_m, *self._held)}
+
+    def as_wide(self, height_m: float) -> float:
+        """The span over which this pipe stands so high, m. Raises: ProfileError where it never does."""
+        return span_for_rise(self.pipe_m, height_m - self.leg_m, *self._held)
+
+    def chain(self, span_m: float) -> Chain:
+        return self.sprung(span_m).laid(self.leg_m)
+
+
+Shape = Annotated[
+    Round | RoundOnLegs | ThreeCentred | Gothic | Peaked | Kneed | SprungPipe, Field(discriminator="kind")
+]
 
 
 class Figure(Part):
@@ -142,7 +257,9 @@ class Size(Decisions):
         """An arc too flat or too tall for its width."""
         rise, path = self.height_m - self.leg_m, "size.shape.height_m"
         least_m, most_m = self.leg_m + FLATTEST * self.span_m, self.leg_m + TALLEST * self.span_m
-        if self.shape.kind == "round_on_legs":
+        if isinstance(self.shape, SprungPipe):
+            yield from _unsprung(self.shape, self.span_m, rise, house)
+        if isinstance(self.shape, SprungPipe | RoundOnLegs):
             return
         if rise <= 0:
             sentence = "The crown must stand above the straight legs. The least height here is"
@@ -153,3 +270,23 @@ class Size(Decisions):
         elif rise > TALLEST * self.span_m + 1e-9:
             sentence = "An arc can't usefully rise more than its own width. The most height here is"
             yield misfit(path, sentence, most_m, house.tape)
+
+
+def _unsprung(shape: SprungPipe, span_m: float, rise_m: float, house: "HouseDesign") -> Iterator[Trouble]:
+    """A pipe too short to stand over its width, or so long that it is bent over."""
+    flat, tall = rise_m < FLATTEST * span_m - 1e-9, rise_m > TALLEST * span_m + 1e-9
+    if not flat and not tall:
+        return
+    path, share = "size.shape.pipe_m", FLATTEST if flat else TALLEST
+    try:
+        nearest_m = shape.as_high(span_m, shape.leg_m + share * span_m)["pipe_m"]
+    except ProfileError as error:
+        yield Trouble(path=path, sentence=error.sentence)
+        return
+    if not flat:
+        sentence = "So long a pipe is bent over, higher than it is wide. The most at this width is"
+    elif shape.pipe_m <= span_m:
+        sentence = "The pipe is no longer than its feet are apart, and would lie flat. The least at this width is"
+    else:
+        sentence = "So short a pipe lies nearly flat, and would hold water and snow. The least at this width is"
+    yield misfit(path, sentence, nearest_m, house.tape, "up" if flat else "down")

@@ -5,15 +5,17 @@ from typing import Any
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.fields import Document, Option, put, special
 from obtegum.core.job import Job
+from obtegum.core.profile import ProfileError
 from obtegum.core.profile.gothic import least_radius, plumb_radius
 from obtegum.core.quantity import length_text
+from obtegum.core.rooms.size.decisions import Round, Size, SprungPipe
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.rooms.start.known import set_by_hand
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["FIELDS"]
 
-HEIGHT = "size.shape.height_m"
+HEIGHT, PIPE = "size.shape.height_m", "size.shape.pipe_m"
 SHAPES = tuple(Option(id=kind, label=label) for kind, label in SHAPE_LABELS.items())
 
 
@@ -28,6 +30,9 @@ def _write_height(document: Document, job: Job, height_m: Any) -> None:
     design = job.design
     if design.size.shape.kind == "gothic":
         _keep_arcs(document, job, height_m)
+    if isinstance(design.size.shape, SprungPipe):
+        _spring_to(document, design.size.shape, design.size.span_m, height_m)
+        return
     if design.size.shape.kind != "round_on_legs":
         put(document, HEIGHT, height_m)
         return
@@ -38,6 +43,64 @@ def _write_height(document: Document, job: Job, height_m: Any) -> None:
         sentence = f"Half a circle this wide is {nearest} high at the least. For a lower house choose one flatter arc."
         raise DesignError([Trouble(path=HEIGHT, sentence=sentence, nearest_m=least_m, nearest=nearest)])
     put(document, "size.shape.leg_m", max(leg_m, 0.0))
+
+
+def _spring_to(document: Document, shape: SprungPipe, span_m: float, height_m: float) -> None:
+    """So high by another width, where that gives way, or else by another length of pipe."""
+    try:
+        if shape.gives == "width":
+            put(document, "size.span_m", shape.as_wide(height_m))
+        else:
+            put(document, PIPE, shape.as_high(span_m, height_m)["pipe_m"])
+    except ProfileError as error:
+        raise DesignError([Trouble(path=HEIGHT, sentence=error.sentence)]) from None
+
+
+def _write_pipe(document: Document, job: Job, pipe_m: Any) -> None:
+    """Another length of pipe is another height, or where the width gives way, another width of the same height."""
+    put(document, PIPE, pipe_m)
+    put(document, "bows.cut", "cut")
+    size = job.design.size
+    if isinstance(size.shape, SprungPipe) and size.shape.gives == "width":
+        other = size.shape.model_copy(update={"pipe_m": pipe_m})
+        try:
+            put(document, "size.span_m", other.as_wide(size.height_m))
+        except ProfileError as error:
+            raise DesignError([Trouble(path=PIPE, sentence=error.sentence)]) from None
+
+
+def _write_feet(document: Document, job: Job, feet: Any) -> None:
+    """The height stays; what the pipe stands on is what holds it so."""
+    size, stand = job.design.size, job.design.posts.stand
+    put(document, "size.shape.feet", feet)
+    if isinstance(size.shape, SprungPipe):
+        leg_m = 0.0 if feet == "loose" else job.design.posts.reveal_m
+        put(document, "size.shape.leg_m", leg_m)
+        _as_high(document, size.shape.model_copy(update={"feet": feet, "leg_m": leg_m}), size)
+    wanted = {"loose": "stub", "strapped": "board"}.get(feet)
+    if wanted is None and stand in ("board", "curve"):
+        wanted = "driven"
+    put(document, "posts.stand", wanted or stand)
+
+
+def _write_ridge(document: Document, job: Job, ridge: Any) -> None:
+    put(document, "size.shape.ridge", ridge)
+    if isinstance(job.design.size.shape, SprungPipe):
+        _as_high(document, job.design.size.shape.model_copy(update={"ridge": ridge}), job.design.size)
+
+
+def _write_elbow(document: Document, job: Job, elbow: Any) -> None:
+    put(document, "size.shape.elbow", elbow)
+    if isinstance(job.design.size.shape, SprungPipe):
+        _as_high(document, job.design.size.shape.model_copy(update={"elbow": elbow}), job.design.size)
+
+
+def _as_high(document: Document, shape: SprungPipe, size: Size) -> None:
+    """The pipe that keeps the height with other feet or another ridge; left as it is where none does."""
+    try:
+        put(document, PIPE, shape.as_high(size.span_m, size.height_m)["pipe_m"])
+    except ProfileError:
+        return
 
 
 def _keep_arcs(document: Document, job: Job, height_m: float) -> None:
@@ -52,6 +115,12 @@ def _keep_arcs(document: Document, job: Job, height_m: float) -> None:
 def _write_span(document: Document, job: Job, span_m: Any) -> None:
     put(document, "size.span_m", span_m)
     set_by_hand(document, job, "beds", "bow")
+    size = job.design.size
+    if isinstance(size.shape, SprungPipe) and size.shape.gives == "pipe":
+        try:
+            put(document, PIPE, size.shape.as_high(span_m, size.height_m)["pipe_m"])
+        except ProfileError as error:
+            raise DesignError([Trouble(path="size.span_m", sentence=error.sentence)]) from None
 
 
 def _write_length(document: Document, job: Job, length_m: Any) -> None:
@@ -78,11 +147,20 @@ def _height_hint(job: Job, catalogue: Catalogue) -> str:
     bows = job.design.bows
     if bows.cut == "whole":
         return "follows from whole sticks; another one is cut for"
+    if isinstance(job.design.size.shape, SprungPipe):
+        gives = "width" if job.design.size.shape.gives == "width" else "pipe’s length"
+        return f"follows from the pipe; another one changes the {gives}"
     return "moves the straight leg" if job.design.size.shape.kind == "round_on_legs" else ""
 
 
 def _write_shape(document: Document, job: Job, kind: Any) -> None:
-    put(document, "size.shape", shape_of(kind, job.design.size).model_dump())
+    """Sprung pipe stands on its posts' tops; what is sprung isn't bent hot."""
+    size = job.design.size
+    if kind == "sprung" and size.shape.kind != "sprung":
+        held = Round(leg_m=job.design.posts.reveal_m, height_m=size.height_m)
+        size = size.model_copy(update={"shape": held})
+        put(document, "strength.plastic", "sprung")
+    put(document, "size.shape", shape_of(kind, size).model_dump())
 
 
 def _write_figure(document: Document, job: Job, from_left_m: Any) -> None:
@@ -99,6 +177,10 @@ FIELDS = (
         options=lambda job, catalogue: SHAPES,
     ),
     special("size.shape.radius_m", blank=_plumb_radius),
+    special(PIPE, write=_write_pipe),
+    special("size.shape.feet", write=_write_feet),
+    special("size.shape.ridge", write=_write_ridge),
+    special("size.shape.elbow", write=_write_elbow),
     special("size.shape.leg_m", write=_write_leg),
     special(HEIGHT, read=lambda job: job.design.size.height_m, write=_write_own_height, hint=_height_hint),
     special(

@@ -9,6 +9,7 @@ from obtegum.core.rooms.size.along import along
 from obtegum.core.rooms.size.compared import shapes
 from obtegum.core.rooms.size.cures import CURES
 from obtegum.core.rooms.size.fields import FIELDS
+from obtegum.core.rooms.size.follows import follows
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.paper import PAGES
 from obtegum.core.rooms.size.small import small
@@ -31,6 +32,7 @@ ROOM = Room(
     how_large=_how_large,
     fields=FIELDS,
     must=centre_line,
+    follows=follows,
     cures=CURES,
     down=frozenset({"floor", "headroom", "upright"}),
     nearest=frozenset({"bows"}),

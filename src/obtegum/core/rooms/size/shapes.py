@@ -4,9 +4,19 @@ import math
 from itertools import pairwise
 
 from obtegum.core.profile import ProfileError
-from obtegum.core.rooms.size.decisions import Gothic, Kneed, Peaked, Round, RoundOnLegs, Shape, Size, ThreeCentred
+from obtegum.core.rooms.size.decisions import (
+    Gothic,
+    Kneed,
+    Peaked,
+    Round,
+    RoundOnLegs,
+    Shape,
+    Size,
+    SprungPipe,
+    ThreeCentred,
+)
 
-__all__ = ["SHAPE_LABELS", "height_for_girth", "own_measures", "shape_of"]
+__all__ = ["SHAPE_LABELS", "asked_leg", "height_for_girth", "own_measures", "shape_of"]
 
 SHAPE_LABELS = {
     "round_on_legs": "half circle on legs",
@@ -15,9 +25,12 @@ SHAPE_LABELS = {
     "gothic": "gothic",
     "peaked": "peaked",
     "kneed": "kneed, straight pieces",
+    "sprung": "sprung pipe",
 }
 # A gothic house rises more than half its width; this much looks like one.
 GOTHIC_RISE = 0.6
+# Least and most rise of sprung pipe, of its width, that another shape is made into.
+SPRUNG_RISE = 0.12, 0.8
 # Heights that are tried before the one between two of them is closed in on.
 TRIED = 60
 KNEE_RAD = math.radians(36)
@@ -39,13 +52,26 @@ def shape_of(kind: str, size: Size) -> Shape:
     if kind == "kneed":
         piece = math.hypot(span / 2, rise) / (2 * math.cos(KNEE_RAD / 2))
         return Kneed(leg_m=leg, height_m=height, lower_m=piece, upper_m=piece)
+    if kind == "sprung":
+        # As high as it was, as far as a pipe stands so.
+        rise = min(max(rise, SPRUNG_RISE[0] * span), SPRUNG_RISE[1] * span)
+        held = SprungPipe(leg_m=leg, pipe_m=span * 1.5)
+        return held.model_copy(update=held.as_high(span, leg + rise))
     return RoundOnLegs(leg_m=leg)
 
 
 def own_measures(shape: Shape) -> tuple[str, ...]:
     """What only this shape has to be given."""
     own = [name for name in type(shape).model_fields if name not in ("kind", "leg_m", "height_m")]
+    if isinstance(shape, SprungPipe):
+        unasked = {"through": ("elbow", "arm_m"), "tee": ("elbow",), "elbow": ()}[shape.ridge]
+        own = [name for name in own if name not in unasked]
     return tuple(f"size.shape.{name}" for name in own)
+
+
+def asked_leg(shape: Shape) -> tuple[str, ...]:
+    """The straight leg, where it is the grower's to choose: sprung pipe is straight as far as it is held."""
+    return () if isinstance(shape, SprungPipe) else ("size.shape.leg_m",)
 
 
 def height_for_girth(shape: Shape, span_m: float, girth_m: float) -> float | None:
@@ -58,9 +84,11 @@ def height_for_girth(shape: Shape, span_m: float, girth_m: float) -> float | Non
 
     if shape.kind == "kneed":
         return None
-    if shape.kind == "round_on_legs":
+    if isinstance(shape, RoundOnLegs):
         leg = (girth_m - math.pi * span_m / 2) / 2
         return leg + span_m / 2 if leg >= 0 else None
+    if isinstance(shape, SprungPipe):
+        return _sprung_height(shape, span_m, girth_m)
 
     def over(height: float) -> float:
         return shape.model_copy(update={"height_m": height}).chain(span_m).girth_m - girth_m
@@ -76,3 +104,12 @@ def height_for_girth(shape: Shape, span_m: float, girth_m: float) -> float | Non
         if under <= 0 <= above:
             return float(brentq(over, low, high, xtol=1e-9))
     return None
+
+
+def _sprung_height(shape: SprungPipe, span_m: float, girth_m: float) -> float | None:
+    """Of a pipe that fills what its legs and what joins its halves leave of the girth."""
+    no_pipe_m = shape.chain_less_pipe_m
+    try:
+        return shape.model_copy(update={"pipe_m": girth_m - no_pipe_m}).chain(span_m).point(girth_m / 2)[1]
+    except ProfileError:
+        return None

@@ -5,7 +5,7 @@ from obtegum.core.bows.headroom import headroom_over
 from obtegum.core.quantity import angle_text, area_text
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import grower_at_m, headroom_m, inner_face, leg_kink, upright_from_m
-from obtegum.core.rooms.size.shapes import own_measures
+from obtegum.core.rooms.size.shapes import asked_leg, own_measures
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Band, MarkKind, Strip
@@ -115,7 +115,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "size.length_m",
             "size.shape",
             *own,
-            "size.shape.leg_m",
+            *asked_leg(size.shape),
             "size.shape.height_m",
             "size.figure.height_m",
             "size.figure.from_left_m",
@@ -124,11 +124,11 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         leads=("headroom", "upright", "bows"),
         views=("across", "shapes", "along", "above"),
         strips=("floor",),
-        aside=("size.figure.height_m", "size.figure.from_left_m"),
+        aside=("size.figure.height_m", "size.figure.from_left_m", "size.shape.arm_m"),
         grips=(
             "size.span_m",
             "size.shape.height_m",
-            "size.shape.leg_m",
+            *asked_leg(size.shape),
             *own,
             "size.length_m",
             "bows.max_spacing_m",

@@ -5,14 +5,17 @@ from collections.abc import Mapping
 from typing import Any
 
 from obtegum.core.design import limit_of
+from obtegum.core.profile import ProfileError
 from obtegum.core.rooms.bows.found import split_of
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.size.decisions import SprungPipe
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
 
 __all__ = ["follows"]
 
-SPAN, LENGTH, LEG, HEIGHT = "size.span_m", "size.length_m", "size.shape.leg_m", "size.shape.height_m"
+SPAN, LENGTH = "size.span_m", "size.length_m"
+LEG, HEIGHT, PIPE = "size.shape.leg_m", "size.shape.height_m", "size.shape.pipe_m"
 
 
 def follows(work: Work) -> Mapping[str, Any]:
@@ -69,9 +72,18 @@ def _by_bow(work: Work) -> Mapping[str, Any]:
                 sentence = f"Half a circle so wide is higher: {least} at the least. Lower ones are one flatter arc."
                 raise DesignError([Trouble(path="start.high_m", sentence=sentence, nearest=least)])
             found[LEG] = _in_range(work, LEG, leg_m, "start.high_m", "That")
+        elif isinstance(size.shape, SprungPipe):
+            found[PIPE] = _in_range(work, PIPE, _pipe_m(size.shape, span_m, height_m), "start.high_m", "That")
         else:
             found[HEIGHT] = _in_range(work, HEIGHT, height_m, "start.high_m", "That")
     return found
+
+
+def _pipe_m(shape: SprungPipe, span_m: float, height_m: float) -> float:
+    try:
+        return shape.as_high(span_m, height_m)["pipe_m"]
+    except ProfileError as error:
+        raise DesignError([Trouble(path="start.high_m", sentence=error.sentence)]) from None
 
 
 def _in_range(work: Work, path: str, value_m: float, told: str, what: str) -> float:

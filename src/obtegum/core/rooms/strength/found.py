@@ -109,6 +109,8 @@ def why_no_bow(work: Work) -> str:
     """Why nothing can be said of the bow, whatever the weather; empty where something can."""
     if any(tube.material != "steel" for tube in (bow_tube(work), post_tube(work))):
         return "What plastic pipe asks of what holds it isn’t reckoned: clear snow, prop it, or take the cover off."
+    if work.design.size.shape.kind == "sprung":
+        return "What sprung steel bears isn’t reckoned: spring plastic pipe, or bend steel on a former."
     forced = forced_bow(work)
     if forced is not None and forced.share >= 1:
         return "The bow isn’t forced into its posts without bending it: see Posts and Bend."

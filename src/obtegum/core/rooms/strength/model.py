@@ -233,8 +233,14 @@ def _model(work: Work, out_m: float, ties: bool) -> Model:
     tied_by = _tied(work, nodes, along, edge, bars)
     frame = Frame(nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1), tied_by)
     kind = size.shape.kind
-    outline = outline_of(nodes, size.span_m, size.leg_m, size.height_m, kind in STRAIGHT, kind == "gothic")
+    outline = outline_of(nodes, size.span_m, size.leg_m, size.height_m, kind in STRAIGHT, _ridged(work))
     return Model(frame, outline, which, spliced, drilled, s_m, out_m, tuple((bar.what, bar.long_m) for bar in bars))
+
+
+def _ridged(work: Work) -> bool:
+    """Whether two curves meet at a ridge."""
+    shape = work.design.size.shape
+    return shape.kind == "gothic" or (shape.kind == "sprung" and shape.ridge == "elbow")
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,8 +1,8 @@
 """Plastic pipe in weather: three figures that are told together, as none of them alone says what it bears (rule B14).
 
 What is left of the allowance beside what springing locked in; the share of yield that both come to; the even snow at
-which that is half. PVC of ASTM D1784, class 12454; lasting loads on its slow modulus; stresses that hardly fade in days
-fade to 0.4 in a season. This bench's choice: no code rates it for snow.
+which that is half. What each resin bears stands in the catalogue; lasting loads on its slow modulus; stresses that
+hardly fade in days fade to 0.4 in a season. This bench's choice: no code rates it for snow.
 """
 
 from dataclasses import dataclass
@@ -10,12 +10,15 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from obtegum.core.catalogue import Resin
 from obtegum.core.found import found
 from obtegum.core.frame.buckling import critical_factors
 from obtegum.core.frame.section import Section, round_section
 from obtegum.core.frame.solve import Frame, first_order, loads_on
+from obtegum.core.profile import Arc
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.size.decisions import SprungPipe
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import cover_n_m2, factors_of
 from obtegum.core.rooms.strength.hung import hung_loads
@@ -25,15 +28,9 @@ from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.weather.pressure import from_snow
 from obtegum.core.work import Work
 
-__all__ = ["Plastic", "locked_pa", "plastic_found", "warmth"]
+__all__ = ["Plastic", "locked_1_m", "locked_pa", "plastic_found", "resin_of"]
 
 Array = NDArray[np.float64]
-# Moduli at once and for good, Pa; allowances at once and for good; yield (rule B14; ASTM D1784).
-SHORT_PA, LASTING_PA, SHORT_ALLOWED, LASTING_ALLOWED, YIELD_PA = 2.76e9, 0.97e9, 13.8e6, 6.9e6, 48.3e6
-PVC_N_M3 = 1400 * 9.80665
-# What a season leaves of a stress that is locked in; what of strength warmth leaves, °C.
-FADED = 0.4
-WARM = ((23.0, 1.0), (32.0, 0.75), (38.0, 0.62), (49.0, 0.4), (60.0, 0.22))
 PARTIAL, LIGHT = 1.5, 0.9
 # Share of yield that snow is rated by, and the most that is looked for, Pa.
 RATED, MOST_PA, HALVINGS = 0.5, 10_000.0, 40
@@ -64,27 +61,34 @@ class Plastic:
         return min(max(snow, self.wind_yields / RATED, self.yields), NEVER)
 
 
-def warmth(hot_c: float) -> float:
-    """What of its strength a pipe has that is so warm: 1 to 23 °C, 0 well beyond 60."""
-    return float(np.interp(hot_c, [c for c, _ in WARM] + [75.0], [share for _, share in WARM] + [0.0]))
+def resin_of(work: Work) -> Resin:
+    """What the bows' plastic pipe is of."""
+    return work.catalogue.resins[bow_tube(work).resin]
 
 
 def locked_pa(work: Work) -> float:
     """The largest stress that springing locks in, E·OD·κ/2, Pa, as it is by now; none in pipe that was bent hot."""
-    told, bow = work.design.strength, centre_line(work)
+    faded = resin_of(work).faded_share if work.design.strength.season == "later" else 1.0
+    return bow_tube(work).elastic_pa * bow_tube(work).od_m / 2 * locked_1_m(work) * faded
+
+
+def locked_1_m(work: Work) -> float:
+    """The tightest that springing bends the bow, 1/m; none in pipe that was bent hot."""
+    shape, told = work.design.size.shape, work.design.strength
+    if isinstance(shape, SprungPipe):
+        return shape.sprung(work.design.size.span_m).tightest_1_m
     if told.plastic == "heated":
         return 0.0
-    tightest = min((segment.radius_m for segment in bow.segments if hasattr(segment, "radius_m")), default=np.inf)
-    faded = FADED if told.season == "later" else 1.0
-    return float(SHORT_PA * bow_tube(work).od_m / 2 / tightest * faded)
+    arcs = (segment for segment in centre_line(work).segments if isinstance(segment, Arc))
+    return max((1 / arc.radius_m for arc in arcs), default=0.0)
 
 
 def _framed(work: Work, model: Model, modulus_pa: float) -> tuple[Frame, Section]:
     tube = bow_tube(work)
-    own = round_section(tube.od_m, tube.wall_m, YIELD_PA, modulus_pa)
+    own = round_section(tube.od_m, tube.wall_m, tube.yield_pa, modulus_pa)
     post = counted(work, post_tube(work))
     if post_tube(work).material == "plastic":
-        post = round_section(post_tube(work).od_m, post_tube(work).wall_m, YIELD_PA, modulus_pa)
+        post = round_section(post_tube(work).od_m, post_tube(work).wall_m, post_tube(work).yield_pa, modulus_pa)
     mine = model.which == 0
     frame = Frame(
         model.frame.nodes,
@@ -96,12 +100,26 @@ def _framed(work: Work, model: Model, modulus_pa: float) -> tuple[Frame, Section
     return frame, own
 
 
-def _stress(frame: Frame, own: Section, model: Model, loads: Array, factors: Array) -> Array:
+def _pushed(work: Work, frame: Frame, own: Section, model: Model) -> Array:
+    """(n,): what springing presses each element of the bow with, N, tension positive, as stiff as the pipe is by then.
+
+    It bends nothing further while the pipe has its shape, but weather finds a pipe that is pressed already.
+    """
+    shape = work.design.size.shape
+    if not isinstance(shape, SprungPipe):
+        return np.zeros(frame.count)
+    step = frame.nodes[1:] - frame.nodes[:-1]
+    push_n = shape.sprung(work.design.size.span_m).push_per_ei * own.elastic_pa * own.inertia_m4
+    along = step[:, 0] / np.hypot(step[:, 0], step[:, 1])
+    return np.where(model.which == 0, -push_n * along, 0.0)
+
+
+def _stress(frame: Frame, own: Section, model: Model, loads: Array, factors: Array, pushed: Array) -> Array:
     """(c,): the largest stress in the bow's own pipe, second order estimated, Pa; endless where it gives way."""
     plain = first_order(frame, loads_on(frame, loads))
     axial = np.tensordot(factors, plain.axial, axes=1)
     moment = np.abs(np.tensordot(factors, plain.moment, axes=1)).max(axis=2)
-    factor = critical_factors(frame, axial)
+    factor = critical_factors(frame, axial + pushed)
     grows = np.where(factor > 1, 1 / np.maximum(1 - 1 / np.maximum(factor, 1 + 1e-9), 1e-9), np.inf)
     mine = model.which == 0
     stress = np.abs(axial)[:, mine] / own.area_m2 + grows[:, None] * moment[:, mine] / own.elastic_m3
@@ -111,7 +129,7 @@ def _stress(frame: Frame, own: Section, model: Model, loads: Array, factors: Arr
 def _cases(work: Work, model: Model, weather: Weathered, own: Section) -> Array:
     wide_m = bays_of(work).bay_m
     dead, cover = np.zeros((2, model.frame.count, 2))
-    dead[:, 1] = -own.area_m2 * PVC_N_M3
+    dead[:, 1] = -own.area_m2 * resin_of(work).weight_n_m3
     cover[:, 1] = -cover_n_m2(work) * wide_m
     cover = cover + hung_loads(work, model, 1.0)
     return np.stack([dead, cover, *(case.per_area * wide_m for case in weather.cases)])
@@ -128,14 +146,25 @@ def plastic_found(work: Work) -> Plastic | None:
     snowy = np.array(
         [any(weather.cases[place].kind != "wind" for place, _ in combo.parts) for combo in weather.combos], dtype=bool
     )
-    words, warm, locked = [combo.words for combo in weather.combos], warmth(work.design.strength.hot_c), locked_pa(work)
-    lasting, own = _framed(work, model, LASTING_PA)
-    short, _ = _framed(work, model, SHORT_PA)
+    words, locked, tube, resin = (
+        [combo.words for combo in weather.combos],
+        locked_pa(work),
+        bow_tube(work),
+        resin_of(work),
+    )
+    yield_pa = tube.yield_pa * resin.warmth(work.design.strength.hot_c)
+    lasting, own = _framed(work, model, tube.elastic_pa * resin.lasting_share)
+    short, quick = _framed(work, model, tube.elastic_pa)
     loads = _cases(work, model, weather, own)
-    stress = np.where(snowy, _stress(lasting, own, model, loads, factors), _stress(short, own, model, loads, factors))
-    allowed = np.where(snowy, LASTING_ALLOWED, SHORT_ALLOWED) * warm - locked
+    slow, fast = (_pushed(work, *each, model) for each in ((lasting, own), (short, quick)))
+    stress = np.where(
+        snowy,
+        _stress(lasting, own, model, loads, factors, slow),
+        _stress(short, own, model, loads, factors, fast),
+    )
+    allowed = np.where(snowy, resin.lasting_allowed_share, resin.allowed_share) * yield_pa - locked
     use = np.where(allowed > 0, stress / np.maximum(allowed, 1.0), NEVER)
-    yields = (locked + stress) / max(YIELD_PA * warm, 1.0)
+    yields = (locked + stress) / max(yield_pa, 1.0)
     most, worst = int(np.argmax(use)), int(np.argmax(yields))
     lies = [case for case in weather.cases if case.name == "even"]
     return Plastic(
@@ -144,22 +173,24 @@ def plastic_found(work: Work) -> Plastic | None:
         yields=min(float(yields[worst]), NEVER),
         yields_in=words[worst],
         wind_yields=min(float(yields[~snowy].max(initial=0.0)), NEVER),
-        rated_pa=_rated(work, model, lasting, own, loads[:2], locked, warm),
+        rated_pa=_rated(work, model, lasting, own, loads[:2], locked, yield_pa, slow),
         snow_pa=max((float(case.shown.max(initial=0.0)) for case in lies), default=0.0),
         locked_pa=locked,
         left=bool((allowed > 0).all()),
     )
 
 
-def _rated(work: Work, model: Model, frame: Frame, own: Section, dead: Array, locked: float, warm: float) -> float:
+def _rated(
+    work: Work, model: Model, frame: Frame, own: Section, dead: Array, locked: float, yield_pa: float, pushed: Array
+) -> float:
     """Even snow on plan at which what is locked in and what it bends come to half of the yield, Pa; rounded down."""
     outline = model.outline
     snow = from_snow(outline, "even", "", "", np.where(outline.roof, 1.0, 0.0)).per_area * bays_of(work).bay_m
     loads = np.concatenate([dead, snow[None]])
 
     def too_much(pressure_pa: float) -> bool:
-        stress = _stress(frame, own, model, loads, np.array([[1.0, 1.0, pressure_pa]]))[0]
-        return bool(locked + stress > RATED * YIELD_PA * warm)
+        stress = _stress(frame, own, model, loads, np.array([[1.0, 1.0, pressure_pa]]), pushed)[0]
+        return bool(locked + stress > RATED * yield_pa)
 
     if too_much(0.0):
         return 0.0
