@@ -206,6 +206,33 @@ async def get_sheet(
     return _file(content, f"{house.design.name} sheet.pdf", "application/pdf")
 
 
+@router.get("/houses/{house_id}/{drawn}-true-size.pdf")
+async def get_tiled(
+    store: Kept,
+    lane: Lane,
+    house_id: HouseId,
+    drawn: Annotated[str, Path(max_length=40)],
+    paper: Annotated[Literal["letter", "a4"] | None, Query()] = None,
+    work: WorkName = "",
+) -> Response:
+    """A drawing that a room offers at true size, over as many sheets as it takes, to stick together."""
+    name = f"{drawn}-true-size.pdf"
+    file = next((each for room in rooms() for each in room.files if each.tiled and each.name.startswith(name)), None)
+    if file is None:
+        raise HTTPException(404, f"There is no drawing “{drawn}” at true size.")
+
+    def make(house: House) -> bytes:
+        from obtegum.exchange.tiles import tiled_pdf
+
+        units = house.design.tape.units
+        bench = begin(house.design, house.record, default_catalogue())
+        wanted = paper or ("letter" if units == "feet" else "a4")
+        return tiled_pdf(views()[file.tiled](bench), house.design.name, wanted, units)
+
+    house, content = await _made(store, lane, house_id, work, make)
+    return _file(content, f"{house.design.name} {name}", "application/pdf")
+
+
 @router.get("/houses/{house_id}/{page}.pdf")
 async def get_page(
     store: Kept,

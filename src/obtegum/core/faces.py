@@ -193,7 +193,8 @@ class Table:
 class File:
     """A file of another format to take away, made by the room of that format; ``long`` if it takes a while.
 
-    ``views`` are the drawings that a DXF is made of, side by side, where it is made of drawings.
+    ``views`` are the drawings that a DXF is made of, side by side, where it is made of drawings; ``tiled`` the one that
+    is printed at true size, over as many sheets as that takes.
     """
 
     name: str
@@ -201,6 +202,7 @@ class File:
     about: str
     long: bool = False
     views: tuple[str, ...] = ()
+    tiled: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -8,7 +8,7 @@ from obtegum.core.drawing import Arrow, Dimension, Dots, Drawing, Grower, Mark, 
 from obtegum.core.strip import Strip
 from obtegum.exchange.typefaces import FIGURES, WORDS
 
-__all__ = ["POINT_M", "SCALES", "apart", "draw", "draw_strip", "height_of", "scale_for"]
+__all__ = ["POINT_M", "SCALES", "apart", "arc_to", "draw", "draw_strip", "height_of", "scale_for"]
 
 POINT_M = 0.0254 / 72
 SCALES = (5, 10, 15, 20, 25, 30, 40, 50, 60, 75, 100, 125, 150, 200, 250, 300, 400, 500, 750, 1000, 1500, 2000)
@@ -76,7 +76,7 @@ class _Frame:
         return self.x0 + x / self.point, self.y0 + y / self.point
 
 
-def _arc(path: Any, start: tuple[float, float], end: tuple[float, float], radius: float, large: bool) -> None:
+def arc_to(path: Any, start: tuple[float, float], end: tuple[float, float], radius: float, large: bool) -> None:
     """An arc between two points, the other way round where its radius is below 0.
 
     The centre of a clockwise one lies right of travel, left if it turns more than half a turn.
@@ -100,7 +100,7 @@ def _path(canvas: Any, frame: _Frame, vertices: tuple[Vertex, ...], closed: bool
     for vertex in vertices[1:]:
         there = frame.at(vertex.x, vertex.y)
         if vertex.radius_m:
-            _arc(path, here, there, vertex.radius_m / frame.point, vertex.large)
+            arc_to(path, here, there, vertex.radius_m / frame.point, vertex.large)
         else:
             path.lineTo(*there)
         here = there

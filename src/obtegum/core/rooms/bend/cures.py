@@ -6,7 +6,8 @@ from collections.abc import Iterator
 from obtegum.core.edit import COMFORT, Cure, Edits, chosen, down, lengthened, up
 from obtegum.core.quantity import length_text
 from obtegum.core.rooms.bend.found import bend_kinds, came_out_m, former_wanted, formers_m
-from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
+from obtegum.core.rooms.size.decisions import SprungPipe
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
@@ -52,4 +53,36 @@ def _kink_cure(work: Work, verdict: Verdict) -> Iterator[Edits]:
     yield (chosen("bows.making", "elbows"),)
 
 
-CURES: dict[str, Cure] = {"as-bent": _as_bent, "no-set": _as_bent, "bend-tight": _kink_cure, "tails-long": _tails}
+def _strained(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """Thinner pipe, heat, a longer pipe, a wider house."""
+    own, size = bow_tube(work), work.design.size
+    thinner = [
+        each
+        for each in all_tubes(work)
+        if each.material == "plastic" and each.sold_in == own.sold_in and each.od_m < own.od_m - 1e-6
+    ]
+    yield from ((chosen("bows.tube", each.id),) for each in sorted(thinner, key=lambda each: -each.od_m)[:3])
+    yield (chosen("strength.plastic", "heated"),)
+    if isinstance(size.shape, SprungPipe):
+        for more in (1.05, 1.1, 1.2):
+            yield (lengthened("size.shape.pipe_m", up(work, size.shape.pipe_m * more)),)
+            yield (
+                lengthened("size.span_m", up(work, size.span_m * more)),
+                lengthened("size.shape.pipe_m", up(work, size.shape.pipe_m * more)),
+            )
+
+
+def _cold(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    yield (chosen("size.shape", "sprung"),)
+    yield (chosen("strength.plastic", "heated"),)
+
+
+CURES: dict[str, Cure] = {
+    "spring": _strained,
+    "cold-bend": _cold,
+    "heat-tight": _strained,
+    "as-bent": _as_bent,
+    "no-set": _as_bent,
+    "bend-tight": _kink_cure,
+    "tails-long": _tails,
+}

@@ -40,6 +40,21 @@ class Bending(Decisions):
             metres=0.15,
         ),
     ] = 0.3
+    by: Annotated[
+        Literal["whole", "halves"],
+        choice("The form is for", whole="all that is bent of a bow", halves="half a bow, joined at the crown"),
+    ] = "whole"
+    form: Annotated[
+        Literal["floor", "wall"], choice("The form stands", floor="on a floor, nailed", wall="on a wall, blocked out")
+    ] = "floor"
+    forms: Annotated[int, Number("Forms", 1, 20, "count")] = 1
+    oven_sticks: Annotated[int, Number("The oven takes, at once", 1, 100, "count")] = 4
+    oven_s: Annotated[float, Number("Heats for", 60.0, 7200.0, "minutes", hint="until it droops by itself")] = 1200.0
+    cool_s: Annotated[float, Number("Cools in the form for", 60.0, 7200.0, "minutes")] = 480.0
+    stick_price: Annotated[
+        float | None, Number("A stick of this pipe costs", 0.0, 100000.0, "factor", hint="others go by their mass")
+    ] = None
+    hour_price: Annotated[float | None, Number("An hour of work costs", 0.0, 10000.0, "factor")] = None
 
 
 class TrialBend(Part):

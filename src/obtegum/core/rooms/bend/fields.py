@@ -5,6 +5,8 @@ from typing import Any
 from obtegum.core.fields import Document, Measure, put, special
 from obtegum.core.job import Job
 from obtegum.core.rooms.bows.tubes import tube_tried
+from obtegum.core.rooms.size.decisions import RoundOnLegs
+from obtegum.core.rooms.size.shapes import shape_of
 
 __all__ = ["FIELDS"]
 
@@ -20,4 +22,23 @@ def _tried(path: str) -> Measure:
     return special(path, write=write)
 
 
-FIELDS = (_tried("record.trial.chord_m"), _tried("record.trial.height_m"))
+# Legs this close to their posts' tops end there, m.
+SAME_M = 1e-6
+
+
+def _write_plastic(document: Document, job: Job, plastic: Any) -> None:
+    """What is bent hot isn't sprung: it becomes a shape as high that comes plumb to its feet."""
+    put(document, "strength.plastic", plastic)
+    size = job.design.size
+    if plastic == "heated" and size.shape.kind == "sprung":
+        leg_m = size.height_m - size.span_m / 2
+        tall = leg_m >= job.design.posts.reveal_m - SAME_M
+        shape = RoundOnLegs(leg_m=leg_m) if tall else shape_of("three_centred", size)
+        put(document, "size.shape", shape.model_dump())
+
+
+FIELDS = (
+    special("strength.plastic", write=_write_plastic),
+    _tried("record.trial.chord_m"),
+    _tried("record.trial.height_m"),
+)

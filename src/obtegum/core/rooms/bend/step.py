@@ -11,7 +11,7 @@ from obtegum.core.bows.bending import (
 )
 from obtegum.core.bows.sticks import Piece
 from obtegum.core.quantity import angle_text, percent_text
-from obtegum.core.rooms.bend import sprung
+from obtegum.core.rooms.bend import heated, sprung
 from obtegum.core.rooms.bend.found import (
     bend_kinds,
     bends_of,
@@ -29,6 +29,7 @@ from obtegum.core.rooms.bend.found import (
     trial_of,
     tried_this_tube,
 )
+from obtegum.core.rooms.bend.heated import is_heated, is_plastic
 from obtegum.core.rooms.bend.pulls import lever_m, tightest_former, told_pulls
 from obtegum.core.rooms.bend.sprung import spring_of
 from obtegum.core.rooms.bows.found import along_tube, split_of
@@ -46,6 +47,9 @@ __all__ = ["plan", "stands", "strips", "verdicts"]
 _verdict = partial(verdict_on, "bend", part="bow")
 
 SAME = 1e-6
+HOT = ("bending.by", "bending.oven_sticks", "bending.oven_s", "bending.cool_s", "bending.forms", "bending.form")
+FORM = ("form", "chord", "ordinate", "centre")
+PRICES = ("bending.stick_price", "bending.hour_price")
 JOINED = "A joined bow is long and springs: two people carry it, and nobody stands under it."
 CAUTION = "Levers slip and tube whips back: stand beside it, never in line; eyes and gloves; two people on a bow."
 
@@ -56,8 +60,8 @@ def _on_former(work: Work) -> bool:
 
 def verdicts(work: Work) -> list[Verdict]:
     """Whether the former makes this bow, whether the tube stands it, and what the tails do to the house."""
-    if spring_of(work) is not None:
-        return sprung.verdicts(work)
+    if is_plastic(work) or spring_of(work) is not None:
+        return [*sprung.verdicts(work), *heated.verdicts(work)]
     if not _on_former(work):
         return []
     return [*_kink_verdicts(work), *_tail_verdicts(work), *_former_verdicts(work), _made_verdict(work)]
@@ -179,12 +183,12 @@ def _why(work: Work) -> str:
 
 def stands(work: Work, found: list[Verdict]) -> Standing:
     """What the step is called, and how far it has come."""
-    sprung_ = spring_of(work) is not None
+    springs = spring_of(work) is not None
     return Standing(
         id="bend",
-        title="Spring" if sprung_ else "Bend",
+        title="Spring" if springs else "Heat" if is_heated(work) else "Bend",
         group="Frame",
-        state=settled(found) if sprung_ or _on_former(work) else "open",
+        state=settled(found) if springs or is_plastic(work) or _on_former(work) else "open",
     )
 
 
@@ -192,6 +196,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     if spring_of(work) is not None:
         return _sprung(work, found)
+    if is_plastic(work):
+        return _heated(work, found)
     on_former = _on_former(work)
     pieces = [piece for piece in split_of(work).pieces if bent_stretches(work, piece)] if on_former else []
     return StepPlan(
@@ -215,11 +221,11 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         ),
         answers=tuple(_answers(work)) if on_former else (),
         leads=("former", "came_out", "made", "pulls", "lever"),
-        views=("made", "across"),
+        views=("made", "form", "across"),
         strips=tuple(f"pulls:{piece.name}" for piece in pieces)
         or tuple(f"stick:{piece.name}" for piece in split_of(work).pieces),
         grips=(),
-        focus=("bow", "made", "pull", "radius", "centre", "former", "tube", "height", "span", "leg"),
+        focus=("bow", "made", "pull", "radius", "former", "tube", "height", "span", "leg", *FORM),
         how=tuple(told_pulls(work, pieces[0])) if pieces else (),
         how_title="The pulls of the first stick",
     )
@@ -231,20 +237,37 @@ def _sprung(work: Work, found: list[Verdict]) -> StepPlan:
         **stands(work, found),
         next=sprung.next_words(work),
         caution=sprung.CAUTION,
-        measures=("size.shape.pipe_m", "size.shape.feet", "size.shape.gives", "bows.tube"),
+        measures=("size.shape.pipe_m", "size.shape.feet", "strength.plastic", "bows.tube", *PRICES),
+        aside=PRICES,
         answers=tuple(sprung.answers(work)),
         leads=("pipe", "tightest", "strain", "used", "thrust", "held_out"),
-        views=("made", "across"),
+        views=("made", "shaping", "form"),
         strips=("spring:pipe",),
         grips=("size.span_m", "size.shape.height_m", "size.shape.pipe_m"),
-        focus=("bow", "strain", "fence", "push", "arc", "span", "height", "socket", "crown"),
+        focus=("bow", "strain", "fence", "push", "arc", "span", "height", "socket", "crown", *FORM, "way"),
+    )
+
+
+def _heated(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step of plastic pipe that is bent hot, or should be."""
+    hot, pieces = is_heated(work), split_of(work).pieces
+    return StepPlan(
+        **stands(work, found),
+        next=heated.next_words(work),
+        caution=heated.CAUTION if hot else sprung.CAUTION,
+        measures=("strength.plastic", *(HOT if hot else ()), "size.shape", "bows.tube", *PRICES),
+        aside=("size.shape", "bows.tube", "bending.form", *PRICES),
+        answers=tuple(heated.answers(work)) if hot else (),
+        leads=("form", "heated", "sand", "batches", "hot_hours"),
+        views=("form", "shaping", "made") if hot else ("made", "shaping"),
+        strips=tuple(each.id for each in heated.strips(work)) or tuple(f"stick:{piece.name}" for piece in pieces),
+        grips=(),
+        focus=("bow", "made", *FORM, "way"),
     )
 
 
 def _next(work: Work) -> str:
     making = work.design.bows.making
-    if bow_tube(work).material == "plastic":
-        return "Plastic pipe is sprung in place or bent hot over a form of the final radius: nothing springs back."
     if not bends_of(work):
         return "Nothing is bent: the pieces are straight."
     if making == "rolls":
@@ -318,8 +341,8 @@ def _answers(work: Work) -> list[Answer]:
 
 def strips(work: Work) -> list[Strip]:
     """Each stick with a mark for each pull, from its plain end."""
-    if spring_of(work) is not None:
-        return sprung.strips(work)
+    if is_plastic(work) or spring_of(work) is not None:
+        return [*sprung.strips(work), *heated.strips(work)]
     if not _on_former(work):
         return []
     return [_strip(work, piece) for piece in split_of(work).pieces if bent_stretches(work, piece)]

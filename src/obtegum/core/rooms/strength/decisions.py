@@ -36,7 +36,7 @@ class Strength(Decisions):
     less_why: Annotated[str, Text("Why", 120, "prints")] = ""
     plastic: Annotated[
         Literal["sprung", "heated"],
-        choice("Plastic pipe was", sprung="sprung into shape, cold", heated="bent hot: no spring left"),
+        choice("Plastic pipe is", sprung="sprung cold", heated="bent hot: no spring left"),
     ] = "sprung"
     season: Annotated[
         Literal["new", "later"], choice("It has stood", new="not yet: its first days", later="a season and more")

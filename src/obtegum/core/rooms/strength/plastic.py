@@ -10,7 +10,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.catalogue import Resin
+from obtegum.core.catalogue import Resin, Tube
 from obtegum.core.found import found
 from obtegum.core.frame.buckling import critical_factors
 from obtegum.core.frame.section import Section, round_section
@@ -28,7 +28,7 @@ from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.weather.pressure import from_snow
 from obtegum.core.work import Work
 
-__all__ = ["Plastic", "locked_1_m", "locked_pa", "plastic_found", "resin_of"]
+__all__ = ["Plastic", "locked_1_m", "locked_pa", "plastic_found", "snow_rated"]
 
 Array = NDArray[np.float64]
 PARTIAL, LIGHT = 1.5, 0.9
@@ -61,15 +61,16 @@ class Plastic:
         return min(max(snow, self.wind_yields / RATED, self.yields), NEVER)
 
 
-def resin_of(work: Work) -> Resin:
-    """What the bows' plastic pipe is of."""
-    return work.catalogue.resins[bow_tube(work).resin]
+def resin_of(work: Work, tube: Tube) -> Resin:
+    """What plastic pipe is of."""
+    return work.catalogue.resins[tube.resin]
 
 
 def locked_pa(work: Work) -> float:
     """The largest stress that springing locks in, E·OD·κ/2, Pa, as it is by now; none in pipe that was bent hot."""
-    faded = resin_of(work).faded_share if work.design.strength.season == "later" else 1.0
-    return bow_tube(work).elastic_pa * bow_tube(work).od_m / 2 * locked_1_m(work) * faded
+    tube = bow_tube(work)
+    faded = resin_of(work, tube).faded_share if work.design.strength.season == "later" else 1.0
+    return tube.elastic_pa * tube.od_m / 2 * locked_1_m(work) * faded
 
 
 def locked_1_m(work: Work) -> float:
@@ -83,8 +84,7 @@ def locked_1_m(work: Work) -> float:
     return max((1 / arc.radius_m for arc in arcs), default=0.0)
 
 
-def _framed(work: Work, model: Model, modulus_pa: float) -> tuple[Frame, Section]:
-    tube = bow_tube(work)
+def _framed(work: Work, model: Model, tube: Tube, modulus_pa: float) -> tuple[Frame, Section]:
     own = round_section(tube.od_m, tube.wall_m, tube.yield_pa, modulus_pa)
     post = counted(work, post_tube(work))
     if post_tube(work).material == "plastic":
@@ -126,13 +126,18 @@ def _stress(frame: Frame, own: Section, model: Model, loads: Array, factors: Arr
     return np.asarray(stress.max(axis=1))
 
 
+def _lying(work: Work, model: Model, tube: Tube, own: Section) -> Array:
+    """(2, n, 2): the pipe's own weight, and what covers it and hangs from it."""
+    dead, cover = np.zeros((2, model.frame.count, 2))
+    dead[:, 1] = -own.area_m2 * resin_of(work, tube).weight_n_m3
+    cover[:, 1] = -cover_n_m2(work) * bays_of(work).bay_m
+    return np.stack([dead, cover + hung_loads(work, model, 1.0)])
+
+
 def _cases(work: Work, model: Model, weather: Weathered, own: Section) -> Array:
     wide_m = bays_of(work).bay_m
-    dead, cover = np.zeros((2, model.frame.count, 2))
-    dead[:, 1] = -own.area_m2 * resin_of(work).weight_n_m3
-    cover[:, 1] = -cover_n_m2(work) * wide_m
-    cover = cover + hung_loads(work, model, 1.0)
-    return np.stack([dead, cover, *(case.per_area * wide_m for case in weather.cases)])
+    cases = [case.per_area[None] * wide_m for case in weather.cases]
+    return np.concatenate([_lying(work, model, bow_tube(work), own), *cases])
 
 
 @found
@@ -146,15 +151,11 @@ def plastic_found(work: Work) -> Plastic | None:
     snowy = np.array(
         [any(weather.cases[place].kind != "wind" for place, _ in combo.parts) for combo in weather.combos], dtype=bool
     )
-    words, locked, tube, resin = (
-        [combo.words for combo in weather.combos],
-        locked_pa(work),
-        bow_tube(work),
-        resin_of(work),
-    )
+    words, locked, tube = [combo.words for combo in weather.combos], locked_pa(work), bow_tube(work)
+    resin = resin_of(work, tube)
     yield_pa = tube.yield_pa * resin.warmth(work.design.strength.hot_c)
-    lasting, own = _framed(work, model, tube.elastic_pa * resin.lasting_share)
-    short, quick = _framed(work, model, tube.elastic_pa)
+    lasting, own = _framed(work, model, tube, tube.elastic_pa * resin.lasting_share)
+    short, quick = _framed(work, model, tube, tube.elastic_pa)
     loads = _cases(work, model, weather, own)
     slow, fast = (_pushed(work, *each, model) for each in ((lasting, own), (short, quick)))
     stress = np.where(
@@ -173,20 +174,29 @@ def plastic_found(work: Work) -> Plastic | None:
         yields=min(float(yields[worst]), NEVER),
         yields_in=words[worst],
         wind_yields=min(float(yields[~snowy].max(initial=0.0)), NEVER),
-        rated_pa=_rated(work, model, lasting, own, loads[:2], locked, yield_pa, slow),
+        rated_pa=_snow_rated(work, tube, locked, springs=True),
         snow_pa=max((float(case.shown.max(initial=0.0)) for case in lies), default=0.0),
         locked_pa=locked,
         left=bool((allowed > 0).all()),
     )
 
 
-def _rated(
-    work: Work, model: Model, frame: Frame, own: Section, dead: Array, locked: float, yield_pa: float, pushed: Array
-) -> float:
+def snow_rated(work: Work, tube: Tube, springs: bool, later: bool) -> float:
+    """Even snow on plan that a pipe of this shape is rated for, sprung or bent hot, new or after a season, Pa."""
+    faded = resin_of(work, tube).faded_share if later else 1.0
+    bent = locked_1_m(work) if springs else 0.0
+    return _snow_rated(work, tube, tube.elastic_pa * tube.od_m / 2 * bent * faded, springs)
+
+
+def _snow_rated(work: Work, tube: Tube, locked: float, springs: bool) -> float:
     """Even snow on plan at which what is locked in and what it bends come to half of the yield, Pa; rounded down."""
+    model, resin = model_of(work), resin_of(work, tube)
+    frame, own = _framed(work, model, tube, tube.elastic_pa * resin.lasting_share)
+    pushed = _pushed(work, frame, own, model) if springs else np.zeros(frame.count)
+    yield_pa = tube.yield_pa * resin.warmth(work.design.strength.hot_c)
     outline = model.outline
     snow = from_snow(outline, "even", "", "", np.where(outline.roof, 1.0, 0.0)).per_area * bays_of(work).bay_m
-    loads = np.concatenate([dead, snow[None]])
+    loads = np.concatenate([_lying(work, model, tube, own), snow[None]])
 
     def too_much(pressure_pa: float) -> bool:
         stress = _stress(frame, own, model, loads, np.array([[1.0, 1.0, pressure_pa]]), pushed)[0]
