@@ -11,7 +11,7 @@ from obtegum.api.guard import TOKEN_HEADER
 from obtegum.core.starters import demo_houses
 from obtegum.store import houses, open_store
 
-CALLS = 2000
+CALLS = 1500
 PER_OPERATION = 45
 
 APP = make_app(None, frozenset({"localhost", "testserver"}))

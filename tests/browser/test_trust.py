@@ -111,15 +111,15 @@ def test_a_remedy_is_previewed_taken_and_undone(page: Page) -> None:
     expect(verdict).to_have_attribute("data-level", "fails")
     remedy = verdict.locator("[data-remedy] button").first
     remedy.hover()
-    expect(field(page, "size.shape.leg_m")).not_to_have_value("1' 8\"")
-    offered = field(page, "size.shape.leg_m").input_value()
+    expect(field(page, "size.shape.pipe_m")).not_to_have_value("16' 6\"")
+    offered = field(page, "size.shape.pipe_m").input_value()
     page.mouse.move(400, 300)
-    expect(field(page, "size.shape.leg_m")).to_have_value("1' 8\"")
+    expect(field(page, "size.shape.pipe_m")).to_have_value("16' 6\"")
     remedy.click()
     expect(verdict).to_have_attribute("data-level", "holds")
-    expect(field(page, "size.shape.leg_m")).to_have_value(offered)
+    expect(field(page, "size.shape.pipe_m")).to_have_value(offered)
     saved(page)
-    page.get_by_role("button", name="Undo: Straight leg").click()
+    page.get_by_role("button", name="Undo: Pipe, free between its feet").click()
     expect(verdict).to_have_attribute("data-level", "fails")
 
 

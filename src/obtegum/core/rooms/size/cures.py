@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from obtegum.core.edit import COMFORT, Cure, Edits, chosen, lengthened, up
 from obtegum.core.rooms.bows.found import split_of
+from obtegum.core.rooms.size.decisions import SprungPipe
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
@@ -13,6 +14,9 @@ __all__ = ["CURES"]
 def _headroom(work: Work, verdict: Verdict) -> Iterator[Edits]:
     size = work.design.size
     room_m = size.figure.height_m / (verdict.ratio or 1.0)
+    if isinstance(size.shape, SprungPipe):
+        yield from _sprung_higher(work, size.shape, size.figure.height_m - room_m)
+        return
     longer_sticks = [each for each in work.catalogue.stock.sticks_m[work.tape.units] if each > split_of(work).stick_m]
     for share in (COMFORT, 1.0):
         missing_m = size.figure.height_m / share - room_m
@@ -32,6 +36,20 @@ def _headroom(work: Work, verdict: Verdict) -> Iterator[Edits]:
             height_m = up(work, size.height_m + more * size.span_m)
             if height_m <= size.leg_m + size.span_m / 2:
                 yield (lengthened("size.shape.height_m", height_m),)
+
+
+def _sprung_higher(work: Work, shape: SprungPipe, missing_m: float) -> Iterator[Edits]:
+    """More pipe, a wider house of more pipe, posts that stand out further."""
+    size, posts = work.design.size, work.design.posts
+    for more in (1.05, 1.1, 1.2, 1.35):
+        pipe = lengthened("size.shape.pipe_m", up(work, shape.pipe_m * more))
+        yield (pipe,)
+        yield (lengthened("size.span_m", up(work, size.span_m * more)), pipe)
+    for share in (1.0, 1 / COMFORT):
+        lift_m = up(work, max(missing_m, work.tape.step_m) * share)
+        if shape.feet != "loose":
+            longer = lengthened("posts.length_m", posts.length_m + lift_m)
+            yield (longer, lengthened("posts.reveal_m", posts.reveal_m + lift_m))
 
 
 def _low_side(work: Work, verdict: Verdict) -> Iterator[Edits]:
