@@ -2,10 +2,10 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import styled from "styled-components";
 import { api, type Remedy, type Verdict } from "../api/client";
-import { useSession, useSight } from "../house/useSight";
+import { usePreview } from "../house/usePreview";
+import { useSight } from "../house/useSight";
 import { LEVEL_WORDS } from "../kit/LevelSign";
 import { Press } from "../kit/Plain";
-import { newGesture } from "../kit/stride";
 import { Words } from "../kit/Words";
 
 const Offers = styled.ul`
@@ -41,20 +41,14 @@ export function useRemedies(): Remedy[] {
 
 /** Tried ways out of a verdict: pointed at, they are drawn; pressed, they are taken. */
 export function RemedyList({ verdict, remedies }: { verdict: Verdict; remedies: Remedy[] }) {
-  const session = useSession();
+  const previewed = usePreview();
   const offers = remedies.filter((remedy) => remedy.verdict === verdict.id);
   if (offers.length === 0) return null;
   return (
     <Offers aria-label={`Ways out: ${verdict.title}`}>
       {offers.map((remedy) => (
         <li key={remedy.words} data-remedy={remedy.verdict}>
-          <Press
-            onHoverStart={() => session.attempt(remedy.edits, true)}
-            onHoverEnd={() => session.drop()}
-            onFocus={() => session.attempt(remedy.edits, true)}
-            onBlur={() => session.drop()}
-            onPress={() => void session.commit(remedy.edits, newGesture())}
-          >
+          <Press {...previewed(remedy.edits)}>
             <Words>{remedy.words}</Words>
             <small>
               {LEVEL_WORDS[remedy.level].toLowerCase()}

@@ -1,10 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import styled from "styled-components";
 import { api, type Bought, type TriedFrame } from "../api/client";
-import { useSession } from "../house/useSight";
+import { usePreview } from "../house/usePreview";
 import { LEVEL_WORDS } from "../kit/LevelSign";
 import { Plain, Press } from "../kit/Plain";
-import { newGesture } from "../kit/stride";
 import { Words } from "../kit/Words";
 
 export const Table = styled.table`
@@ -41,7 +40,7 @@ export function Band({ tried, was }: { tried: TriedFrame; was?: number | null | 
 
 /** What each part of the frame buys: left out or put in, one at a time; pointed at, the house is drawn so. */
 export default function Buys({ house, version }: { house: string; version: number }) {
-  const session = useSession();
+  const previewed = usePreview();
   const asked = useQuery({ queryKey: ["buys", house, version], queryFn: () => api.buys(house), placeholderData: (before) => before });
   if (!asked.data) {
     return asked.isError ? (
@@ -73,15 +72,7 @@ export default function Buys({ house, version }: { house: string; version: numbe
         {rest.map((each) => (
           <tr key={each.words}>
             <th scope="row">
-              <Way
-                onHoverStart={() => session.attempt(each.edits, true)}
-                onHoverEnd={() => session.drop()}
-                onFocus={() => session.attempt(each.edits, true)}
-                onBlur={() => session.drop()}
-                onPress={() => void session.commit(each.edits, newGesture())}
-              >
-                {each.words}
-              </Way>
+              <Way {...previewed(each.edits)}>{each.words}</Way>
             </th>
             <td className="bar">
               <Band tried={each.tried} was={own.tried.ratio} />
