@@ -164,6 +164,7 @@ FRAME = (
     "Bend",
     "Check bows",
     "Runs",
+    "Fittings",
     "Braces",
     "Boards",
     "Plumb",

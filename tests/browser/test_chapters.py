@@ -13,7 +13,7 @@ def test_chapters_open_and_are_walked_with_the_arrow_keys(page: Page) -> None:
     rail = page.get_by_role("navigation", name="Steps")
     frame = rail.locator(".chapter", has_text=re.compile("^Frame"))
     # A closed chapter says how many steps it has, and how many want a look.
-    expect(frame).to_have_accessible_name("Frame , 12 steps, 1 to look at")
+    expect(frame).to_have_accessible_name("Frame , 13 steps, 1 to look at")
     expect(rail.get_by_role("button", name="Bows")).to_have_count(0)
     rail.get_by_role("button", name=re.compile("^By its name")).focus()
     page.keyboard.press("ArrowDown")

@@ -25,7 +25,19 @@ from obtegum.core.trouble import DesignError
 from tests.conftest import make_plan
 
 # Answers that are no number by themselves.
-WORDS = {"card_house", "softest", "equal", "fixed", "slope", "order", "slides_into", "takes"}
+WORDS = {
+    "card_house",
+    "softest",
+    "equal",
+    "fixed",
+    "slope",
+    "order",
+    "slides_into",
+    "takes",
+    "fit_in",
+    "fit_over",
+    "fit_clamp",
+}
 AMOUNTS: dict[str, AmountKind] = {
     "m3": "volume",
     "m3/s": "flow",

@@ -167,15 +167,23 @@ def split_runs(
     joint_m: float,
     piece_least_m: float,
     off_crown_share: float,
+    takes_m: Sequence[float] = (),
 ) -> Split:
-    """Share a bow's tube that has corners (a ridge, elbows) over sticks, each run between corners by itself.
+    """Share a bow's tube that has corners (a ridge, elbows) or fittings over sticks, each run between them by itself.
 
-    Runs of the right half mirror those of the left, so that nothing need be turned end for end.
+    Runs of the right half mirror those of the left, so that nothing need be turned end for end. ``takes_m`` is what
+    stands at each corner takes up of the tube, on either side; nothing where that isn't told.
+    Raises: ValueError where nothing is left of a run.
     """
     if not corners_m:
         return split_bow(tube_m, stick_m, joint_m, piece_least_m, off_crown_share)
-    ends = [0.0, *corners_m, tube_m]
-    runs = list(pairwise(ends))
+    takes = [0.0, *(takes_m or [0.0] * len(corners_m)), 0.0]
+    runs = [
+        (low + before, high - after)
+        for (low, high), (before, after) in zip(pairwise([0.0, *corners_m, tube_m]), pairwise(takes), strict=True)
+    ]
+    if min(high - low for low, high in runs) <= WHOLE:
+        raise ValueError("nothing is left between two fittings")
     pieces: list[Piece] = []
     for number, (start, end) in enumerate(runs):
         split = split_bow(end - start, stick_m, joint_m, piece_least_m, 0.0)

@@ -14,6 +14,7 @@ __all__ = [
     "Board",
     "Catalogue",
     "Film",
+    "Fitting",
     "Pipe",
     "Resin",
     "Roll",
@@ -85,6 +86,20 @@ class Resin(Part):
                 return most + (left - most) * (hot_c - low) / (high - low)
             low, most = high, left
         return most
+
+
+class Fitting(Part):
+    """Glued tees, crosses, elbows and couplings of some pipes: from the middle to where a pipe stops, m, along the run
+    and at the branch, in elbows of 90° and 45°, in a coupling; how deep a pipe goes in."""
+
+    tubes: tuple[str, ...]
+    along_m: float
+    branch_m: float
+    elbow_90_m: float
+    elbow_45_m: float
+    stop_m: float
+    socket_m: float
+    source: str
 
 
 class Board(Part):
@@ -204,6 +219,7 @@ class Catalogue(Part):
     soils: dict[str, Soil]
     rolls: tuple[Roll, ...]
     films: tuple[Film, ...]
+    fittings: tuple[Fitting, ...]
     rules: Rules
     stock: Stock
 
@@ -278,6 +294,12 @@ def _films() -> tuple[Film, ...]:
     return tuple(Film(name=row["name"], thick_m=row["thick_um"] / 1e6, source=row["source"]) for row in rows)
 
 
+def _fittings() -> tuple[Fitting, ...]:
+    names = ("along", "branch", "elbow_90", "elbow_45", "stop", "socket")
+    rows = (_sized(row, *names) for row in _rows("fittings.json", "fittings"))
+    return tuple(Fitting.model_validate({name: row[name] for name in row if name != "sold_in"}) for row in rows)
+
+
 def _lengths(by_units: Any) -> dict[str, list[float]]:
     return {
         units: entry.get("value_m") or [feet * FOOT_M for feet in entry["value_ft"]]
@@ -299,6 +321,7 @@ def default_catalogue() -> Catalogue:
         soils=_soils(),
         rolls=_rolls(),
         films=_films(),
+        fittings=_fittings(),
         rules=Rules.model_validate(rules),
         stock=Stock.model_validate({name: _lengths(by_units) for name, by_units in _data("stock.json").items()}),
     )

@@ -18,6 +18,7 @@ from obtegum.core.rooms.check_bows.decisions import MOST_BOWS, BowChecks
 from obtegum.core.rooms.drain.decisions import Drain
 from obtegum.core.rooms.earth.decisions import Pad
 from obtegum.core.rooms.ends.decisions import Ends
+from obtegum.core.rooms.fittings.decisions import Fittings
 from obtegum.core.rooms.frames.decisions import Frames
 from obtegum.core.rooms.hold.decisions import Hold, Poured, Pulls
 from obtegum.core.rooms.inside.decisions import Inside
@@ -61,6 +62,7 @@ ROOMS = (
     "bend",
     "check_bows",
     "runs",
+    "fittings",
     "braces",
     "boards",
     "plumb",
@@ -88,6 +90,7 @@ class HouseDesign(House):
     names: Names = Names()
     weather: Weather = Weather()
     strength: Strength = Strength()
+    fittings: Fittings = Fittings()
     soil: Soil = Soil()
     hold: Hold = Hold()
     row: PostRow = PostRow()

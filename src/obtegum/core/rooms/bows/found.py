@@ -16,6 +16,7 @@ from obtegum.core.ground.posts import Entry
 from obtegum.core.profile import Chain, Kink
 from obtegum.core.quantity import length_text
 from obtegum.core.rooms import HouseDesign
+from obtegum.core.rooms.fittings.takes import is_glued, take_ups
 from obtegum.core.rooms.posts.found import entry_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
@@ -26,6 +27,7 @@ from obtegum.core.work import Work
 __all__ = [
     "along_tube",
     "corners_of",
+    "fitted",
     "girth_at",
     "girth_of",
     "joint_made",
@@ -45,6 +47,7 @@ __all__ = [
 
 
 LEG, HEIGHT = "size.shape.leg_m", "size.shape.height_m"
+NOTHING_LEFT = "The fittings take up all of the pipe between two of them: fewer runs, or smaller fittings."
 
 
 @found
@@ -55,7 +58,10 @@ def tube_m(work: Work) -> float:
 
 @found
 def joint_made(work: Work) -> Joint:
-    """How two sticks are joined."""
+    """How two sticks are joined; pipe that is glued into fittings by glued couplings."""
+    takes = take_ups(work)
+    if is_glued(work) and takes is not None:
+        return joint_of("coupler", 2 * takes.socket_m)
     return joint_of(work.design.bows.joint, work.design.bows.joint_m)
 
 
@@ -76,18 +82,46 @@ def split_of(work: Work) -> Split:
         raise DesignError(
             [Trouble(path="bows.stick_m", sentence=f"{sentence} {nearest}.", nearest_m=least_m, nearest=nearest)]
         )
-    return split_runs(
-        tube_m(work), run_ends(work), stick_m, overlap_m, rules.piece_least_m, rules.joint_off_crown_share
-    )
+    try:
+        return split_runs(
+            tube_m(work),
+            run_ends(work),
+            stick_m,
+            overlap_m,
+            rules.piece_least_m,
+            rules.joint_off_crown_share,
+            [takes_m for _, takes_m in fitted(work)],
+        )
+    except ValueError:
+        raise DesignError([Trouble(path="fittings.along_m", sentence=NOTHING_LEFT)]) from None
+
+
+def run_ends(work: Work) -> list[float]:
+    """Where along the tube of a bow one run of sticks ends and another begins, m: its corners, fittings, a plated
+    crown."""
+    return [at_m for at_m, _ in fitted(work)]
 
 
 @found
-def run_ends(work: Work) -> list[float]:
-    """Where along the tube of a bow one run of sticks ends and another begins, m: its corners, a plated crown."""
-    corners = [along_tube(work, kink.s_m) for kink in corners_of(work)]
-    if joint_made(work).kind == "crown_plate" and not corners:
-        return [tube_m(work) / 2]
-    return corners
+def fitted(work: Work) -> list[tuple[float, float]]:
+    """The same places with what stands there takes up of the tube, on either side, m: fittings do."""
+    shape, middle_m = work.design.size.shape, tube_m(work) / 2
+    arm_m = shape.arm_m if shape.kind == "sprung" and shape.ridge != "through" else 0.0
+    found_ = {along_tube(work, kink.s_m): arm_m for kink in corners_of(work)}
+    if shape.kind == "sprung" and shape.ridge == "tee":
+        found_[middle_m] = arm_m
+    if joint_made(work).kind == "crown_plate" and not found_:
+        found_[middle_m] = 0.0
+    if is_glued(work):
+        # Where runs lie hangs on the bow, and what is cut of the bow on where they lie.
+        from obtegum.core.rooms.runs.found import runs_of
+
+        takes = take_ups(work)
+        assert takes is not None
+        for run in runs_of(work):
+            if all(abs(run.at_m - at_m) > takes.along_m for at_m in found_):
+                found_[run.at_m] = takes.along_m
+    return sorted(found_.items())
 
 
 @found
@@ -112,7 +146,9 @@ def whole_height_m(work: Work, sticks: int) -> float | None:
     runs = len(run_ends(work)) + 1
     if sticks % runs:
         return None
-    return height_taking(work, sticks * work.design.bows.stick_m - (sticks - runs) * joint_made(work).overlap_m)
+    taken_m = 2 * sum(takes_m for _, takes_m in fitted(work))
+    overlaps_m = (sticks - runs) * joint_made(work).overlap_m
+    return height_taking(work, sticks * work.design.bows.stick_m - overlaps_m + taken_m)
 
 
 @found

@@ -2,9 +2,10 @@
 
 from obtegum.core.bows.sticks import Piece, Split
 from obtegum.core.rooms.bend.found import bends_of
-from obtegum.core.rooms.bows.found import along_tube, joint_made, own_pieces, split_of, tube_m
+from obtegum.core.rooms.bows.found import along_tube, fitted, joint_made, own_pieces, split_of, tube_m
 from obtegum.core.rooms.bows.marks import tube_places
 from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.fittings.takes import is_glued, take_ups
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.strip import Band, MarkKind, Strip
 from obtegum.core.work import Work
@@ -12,6 +13,8 @@ from obtegum.core.work import Work
 __all__ = ["strips"]
 
 SAME = 1e-6
+# A fitting is at a piece's end if its middle is so near, m.
+NEXT_M = 0.21
 
 
 def strips(work: Work) -> list[Strip]:
@@ -38,6 +41,7 @@ def _stick_strip(work: Work, place: int) -> Strip:
     if not last and not piece.corner_after:
         what = "next stick to here" if joint_made(work).overlap_m else covers
         places.append((piece.length_m - cover_m, what, "joint", f"joint:{_joint_number(split, place)}"))
+    places += _home(work, piece)
     places += _holes(work, piece, first, last)
     places.append((piece.length_m, _end(piece, last), "cut", f"end:{piece.name}"))
     return Strip(
@@ -72,6 +76,22 @@ def _about(work: Work, piece: Piece, last: bool) -> str:
     if last:
         return f"{start} · cut {off} off the swaged end"
     return f"first cut {off} off the plain end · then {start}"
+
+
+def _home(work: Work, piece: Piece) -> list[tuple[float, str, MarkKind, str]]:
+    """How far a piece goes into the fittings at its ends."""
+    takes = take_ups(work)
+    if takes is None or not is_glued(work):
+        return []
+    places = [at_m for at_m, takes_m in fitted(work) if takes_m > 0]
+    found = list[tuple[float, str, MarkKind, str]]()
+    for number, at_m in enumerate(places, start=1):
+        if piece.corner_before and 0 < piece.from_m - at_m < NEXT_M:
+            found.append((takes.socket_m, "home in the fitting to here", "joint", f"fitting:{number}"))
+        elif piece.corner_after and 0 < at_m - piece.to_m < NEXT_M:
+            in_m = piece.length_m - takes.socket_m
+            found.append((in_m, "home in the fitting to here", "joint", f"fitting:{number}"))
+    return found
 
 
 def _holes(work: Work, piece: Piece, first: bool, last: bool) -> list[tuple[float, str, MarkKind, str]]:

@@ -1,0 +1,156 @@
+"""Every fitting of the frame, what is cut between them, which joints stay dry, and pipes that fit one another."""
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+from obtegum.core.catalogue import Tube
+from obtegum.core.found import found
+from obtegum.core.rooms.bows.found import fitted, split_of
+from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
+from obtegum.core.rooms.fittings.takes import is_glued, take_ups
+from obtegum.core.rooms.runs.found import pieces_of, runs_of
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.work import Work
+
+__all__ = [
+    "COLDEST_C",
+    "Counts",
+    "Fits",
+    "counts_of",
+    "cure_of",
+    "dry_at",
+    "fits_of",
+    "glue_l",
+    "kinds",
+    "sections_of",
+    "shortest_m",
+]
+
+# How much larger or smaller than a pipe another may be to be told of, m, and the play that slides, and that rattles
+# (this bench); how much a clamp cut from the next size is sprung open by, of the pipe, at the least and the most.
+NEAR_M, SLIDES_M, RATTLES_M = 0.0055, 0.0003, 0.003
+GRIPS, SPLITS = 0.005, 0.08
+# What cement takes to be handled and to be as strong as it gets, by how cold it is: °C, minutes, hours; as makers
+# usually print for pipe to 2 in; below the last it isn't glued.
+CURES = ((16.0, 15.0, 6.0), (4.0, 20.0, 12.0), (-18.0, 30.0, 48.0))
+COLDEST_C = 4.0
+SAME = 1e-6
+
+
+@dataclass(frozen=True, slots=True)
+class Counts:
+    """Fittings for all of the house: crosses on bows within, tees on both end bows, elbows or tees at ridges, couplings
+    where a piece is longer than a stick; joints that are glued and that stay dry."""
+
+    crosses: int
+    tees: int
+    ridges: int
+    couplings: int
+    glued: int
+    dry: int
+
+
+def sections_of(work: Work) -> list[tuple[int, int]]:
+    """The first and last bow of each section, from the front."""
+    bows, each = bays_of(work).bows, work.design.fittings.section
+    if work.design.fittings.dry == "none":
+        return [(1, bows)]
+    return [(first, min(first + each - 1, bows)) for first in range(1, bows + 1, each)]
+
+
+def dry_at(work: Work, bay: int) -> Literal["", "front", "back"]:
+    """Which end of the runs' pieces in a bay, by its number from the front, stays dry."""
+    dry = work.design.fittings.dry
+    between = any(last == bay for _, last in sections_of(work)[:-1])
+    return dry if between and dry != "none" else ""
+
+
+@found
+def counts_of(work: Work) -> Counts:
+    """What to buy of each, for every bow and run."""
+    bays, split = bays_of(work), split_of(work)
+    places = [at_m for at_m, _ in fitted(work)]
+    on_runs = sum(any(abs(run.at_m - at_m) < SAME for at_m in places) for run in runs_of(work))
+    runs = len(runs_of(work))
+    # A run that meets the bow where something else stands is met by that: a tee or cross of its own kind.
+    ridges = len(places) - on_runs
+    couplings = sum(not piece.corner_after for piece in split.pieces[:-1])
+    dry = sum(bool(dry_at(work, bay)) for bay in range(1, bays.bows)) * runs
+    along = 2 * (len(places) + couplings) * bays.bows
+    return Counts(
+        crosses=on_runs * (bays.bows - 2),
+        tees=on_runs * 2,
+        ridges=ridges * bays.bows,
+        couplings=couplings * bays.bows,
+        glued=along + 2 * len(pieces_of(work)) - dry,
+        dry=dry,
+    )
+
+
+@found
+def shortest_m(work: Work) -> float:
+    """The shortest piece that two fittings share, of bows and of runs, m."""
+    pieces = [piece.length_m for piece in split_of(work).pieces]
+    return min([*pieces, *(piece.length_m for piece in pieces_of(work))])
+
+
+def cure_of(glue_c: float) -> tuple[float, float]:
+    """Minutes until it may be handled, hours until it is as strong as it gets, so cold."""
+    for least_c, minutes, hours in CURES:
+        if glue_c >= least_c:
+            return minutes, hours
+    return CURES[-1][1:]
+
+
+Kind = Literal["inside", "over", "clamp"]
+
+
+@dataclass(frozen=True, slots=True)
+class Fits:
+    """How another pipe goes with the bows': inside it, over it with a play, m, or cut to a clamp that grips it, m."""
+
+    tube: Tube
+    kind: Kind
+    by_m: float
+
+    @property
+    def good(self) -> bool:
+        """Whether it slides without rattling, or grips without splitting."""
+        return self.kind == "clamp" or SLIDES_M <= self.by_m <= RATTLES_M
+
+
+@found
+def fits_of(work: Work) -> tuple[Fits, ...]:
+    """Pipes that go into the bows' pipe, over it, or grip it when slit: the closest of each first, by true sizes."""
+    own, found_ = bow_tube(work), list[Fits]()
+    for tube in all_tubes(work):
+        if tube.id == own.id or tube.sold_in != own.sold_in:
+            continue
+        inside, over = own.bore_m - tube.od_m, tube.bore_m - own.od_m
+        if 0 < inside <= NEAR_M:
+            found_.append(Fits(tube, "inside", inside))
+        elif 0 < over <= NEAR_M:
+            found_.append(Fits(tube, "over", over))
+        elif tube.material == "plastic" and GRIPS * own.od_m <= -over <= SPLITS * own.od_m and tube.od_m > own.od_m:
+            found_.append(Fits(tube, "clamp", -over))
+    return tuple(sorted(found_, key=lambda each: (("inside", "over", "clamp").index(each.kind), each.by_m)))
+
+
+def kinds(work: Work) -> list[tuple[str, float, float]]:
+    """Each fitting along a bow: what it is on a bow within, where, m along the tube, and what it takes up, m."""
+    runs = {round(run.at_m, 6): run for run in runs_of(work)} if is_glued(work) else {}
+    told = []
+    for at_m, takes_m in fitted(work):
+        run = next((each for place, each in runs.items() if abs(place - at_m) < SAME), None)
+        if takes_m > 0:
+            told.append((f"cross, {run.words}" if run else "ridge fitting", at_m, takes_m))
+    return told
+
+
+def glue_l(work: Work) -> float:
+    """Cement for all joints, litres: 0.8 mm of it on pipe and socket, about what makers print (this bench)."""
+    takes, counts = take_ups(work), counts_of(work)
+    if takes is None:
+        return 0.0
+    return counts.glued * math.pi * bow_tube(work).od_m * takes.socket_m * 0.0008 * 2 * 1000

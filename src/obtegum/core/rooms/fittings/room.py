@@ -1,0 +1,39 @@
+"""Fittings: pipe glued into tees and crosses, and pipes that fit one another."""
+
+from obtegum.core.faces import Answers, Caution, Next, Numbered, Page, Picture, Stick
+from obtegum.core.room import Room
+from obtegum.core.rooms.fittings import step
+from obtegum.core.rooms.fittings.cures import CURES
+from obtegum.core.rooms.fittings.draw import fits, grid
+from obtegum.core.rooms.fittings.follows import follows
+from obtegum.core.rooms.fittings.tables import TABLES
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    stands=step.stands,
+    plan=step.plan,
+    verdicts=step.verdicts,
+    strips=step.strips,
+    views={"grid": grid, "fits": fits},
+    follows=follows,
+    cures=CURES,
+    up=frozenset({"fit_cure", "fit_takes"}),
+    nearest=frozenset(
+        {"crosses", "tees", "ridge_fittings", "couplings", "fit_pieces", "run_between", "fit_socket", "fit_glued"}
+    ),
+    tables=TABLES,
+    pages=(
+        Page(
+            "Fittings",
+            (
+                Caution("fittings"),
+                Picture("grid", 0.34),
+                Stick("fit:"),
+                Numbered("fittings"),
+                Answers(("fittings",)),
+                Next("fittings", loud=False),
+            ),
+        ),
+    ),
+)

@@ -1,0 +1,38 @@
+"""Every piece that is cut and every fitting that is bought, a line each."""
+
+from collections.abc import Sequence
+
+from obtegum.core.faces import Table
+from obtegum.core.rooms.bows.found import split_of
+from obtegum.core.rooms.fittings.found import counts_of, dry_at
+from obtegum.core.rooms.fittings.takes import is_glued
+from obtegum.core.rooms.runs.found import pieces_of
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.work import Work
+
+__all__ = ["TABLES"]
+
+
+def _rows(work: Work) -> Sequence[Sequence[object]]:
+    """What, how many, how long, m, which end stays dry."""
+    rows: list[tuple[object, ...]] = [("what", "count", "length_m", "dry_end")]
+    if not is_glued(work):
+        return rows
+    rows += [
+        (f"bow piece {each.name}", bays_of(work).bows, f"{each.length_m:.4f}", "") for each in split_of(work).pieces
+    ]
+    rows += [
+        (f"run {each.run}, piece {each.number}", 1, f"{each.length_m:.4f}", dry_at(work, each.number))
+        for each in pieces_of(work)
+    ]
+    counts = counts_of(work)
+    named = (
+        ("cross", counts.crosses),
+        ("tee", counts.tees),
+        ("ridge fitting", counts.ridges),
+        ("coupling", counts.couplings),
+    )
+    return [*rows, *((what, count, "", "") for what, count in named)]
+
+
+TABLES = (Table(name="fittings", label="Pieces and fittings", about="every cut, and what is bought", rows=_rows),)
