@@ -76,6 +76,10 @@ def test_ordinates_of_a_round_form_lie_on_its_circle() -> None:
         assert high == pytest.approx(math.sqrt(radius**2 - (x - radius) ** 2), abs=1e-9)
     halves = form_of(make_bench(**{**HOT, "bending": {"by": "halves"}}))
     assert halves.face.girth_m == pytest.approx(form.face.girth_m / 2)
+    joined = make_plan(**{**HOT, "bending": {"by": "halves"}})
+    assert answer(joined, "bend", "joiners") == "8" and answer(joined, "bows", "sticks") == "2"
+    lengths = [strip.length_m for strip in joined.strips if strip.id.startswith("stick:")]
+    assert lengths[0] == pytest.approx(lengths[1])
     # A form of two radii says where they change, in its table.
     two = {**HOT, "size__shape": {"kind": "three_centred", "leg_m": 0.5, "height_m": 1.8, "shoulder_m": 0.7}}
     rows = {row.what: row.reading for row in form_drawing(make_bench(**two)).table}

@@ -172,6 +172,7 @@ def test_tall_pipe_bends_back_above_its_feet() -> None:
     ("changes", "path", "words"),
     [
         ({"pipe_m": 2.9}, "size.shape.pipe_m", "no longer than its feet are apart"),
+        ({"pipe_m": 2.9, "ridge": "elbow"}, "size.shape.pipe_m", "halves don’t meet"),
         ({"pipe_m": 3.1}, "size.shape.pipe_m", "nearly flat"),
         ({"pipe_m": 9.0}, "size.shape.pipe_m", "bent over"),
     ],
@@ -181,7 +182,7 @@ def test_what_can_t_stand_is_refused_with_the_nearest_that_can(changes: dict[str
         make_house(**shaped(**changes))
     (trouble,) = error.value.troubles
     assert trouble.path == path and words in trouble.sentence and trouble.nearest_m is not None
-    make_house(**shaped(pipe_m=trouble.nearest_m))
+    make_house(**shaped(**{**changes, "pipe_m": trouble.nearest_m}))
 
 
 def edited(changes: dict[str, Any], *edits: tuple[str, str]) -> Any:

@@ -134,10 +134,15 @@ def answers(work: Work) -> Iterator[Answer]:
     _, at_once = _sand(work, longest_piece * told.oven_sticks)
     note = f"{amount_text(kg, 'hung', units, 'up')}; {amount_text(at_once, 'hung', units, 'up')} in the oven at once"
     yield amount_answer(work, "sand", "Dry sand for a piece", volume_m3, "load", note)
+    if told.by == "halves":
+        yield count_answer("joiners", "Joiners at the crown", bays_of(work).bows, "one a bow")
     batches = batches_of(work)
     pieces = f"{batches.pieces} pieces, {told.oven_sticks} at once"
     yield count_answer("batches", "Oven loads", batches.batches, pieces)
-    slow = "the forms hold it up: another form is quicker" if batches.each_s > told.oven_s else "the oven holds it up"
+    keep_up = math.ceil(min(told.oven_sticks, batches.pieces) * told.cool_s / told.oven_s - SAME)
+    slow = "the oven holds it up"
+    if batches.each_s > told.oven_s:
+        slow = f"the form holds it up: {keep_up} forms keep up with the oven"
     each = amount_text(batches.each_s, "minutes", units, "up")
     yield amount_answer(work, "hot_hours", "All of it takes", batches.all_s, "hours", f"{each} a load; {slow}")
 

@@ -46,6 +46,7 @@ ROOM = Room(
         {
             "form",
             "batches",
+            "joiners",
             "pipe",
             "foot_lean",
             "keeps",

@@ -16,6 +16,7 @@ from obtegum.core.ground.posts import Entry
 from obtegum.core.profile import Chain, Kink
 from obtegum.core.quantity import length_text
 from obtegum.core.rooms import HouseDesign
+from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.fittings.takes import is_glued, take_ups
 from obtegum.core.rooms.posts.found import entry_of
 from obtegum.core.rooms.set_out.found import bays_of
@@ -110,7 +111,7 @@ def fitted(work: Work) -> list[tuple[float, float]]:
     found_ = {along_tube(work, kink.s_m): arm_m for kink in corners_of(work)}
     if shape.kind == "sprung" and shape.ridge == "tee":
         found_[middle_m] = arm_m
-    if joint_made(work).kind == "crown_plate" and not found_:
+    if (joint_made(work).kind == "crown_plate" or _by_halves(work)) and not found_:
         found_[middle_m] = 0.0
     if is_glued(work):
         # Where runs lie hangs on the bow, and what is cut of the bow on where they lie.
@@ -122,6 +123,12 @@ def fitted(work: Work) -> list[tuple[float, float]]:
             if all(abs(run.at_m - at_m) > takes.along_m for at_m in found_):
                 found_[run.at_m] = takes.along_m
     return sorted(found_.items())
+
+
+def _by_halves(work: Work) -> bool:
+    """Whether plastic pipe is bent hot over a form for half a bow, and joined at the crown."""
+    hot = work.design.strength.plastic == "heated" and bow_tube(work).material == "plastic"
+    return hot and work.design.bending.by == "halves" and work.design.size.shape.kind != "sprung"
 
 
 @found

@@ -285,6 +285,8 @@ def _unsprung(shape: SprungPipe, span_m: float, rise_m: float, house: "HouseDesi
         return
     if not flat:
         sentence = "So long a pipe is bent over, higher than it is wide. The most at this width is"
+    elif shape.pipe_m <= span_m and shape.ridge != "through":
+        sentence = "The two halves don’t meet: together they are no longer than their feet are apart. The least here is"
     elif shape.pipe_m <= span_m:
         sentence = "The pipe is no longer than its feet are apart, and would lie flat. The least at this width is"
     else:
