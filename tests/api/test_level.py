@@ -169,12 +169,18 @@ def test_rounds_of_taping_and_readings_through_the_api(tmp_path: Path) -> None:
     for name, start in (
         ("setting-out.dxf", "  0"),
         ("ends.dxf", "  0"),
+        ("form.dxf", "  0"),
+        ("form.csv", "along_m"),
+        ("fittings.csv", "what"),
         ("setting-out.geojson", "{"),
         ("levels.csv", "point"),
         ("tapings.csv", "round"),
     ):
         assert client.get(f"{url}/{name}").text.startswith(start)
+    for paper in ("letter", "a4"):
+        assert client.get(f"{url}/form-true-size.pdf?paper={paper}").content.startswith(b"%PDF")
     assert client.get(f"{url}/moon.dxf").status_code == 404
+    assert client.get(f"{url}/moon-true-size.pdf").status_code == 404
     store.close()
 
 

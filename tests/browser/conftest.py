@@ -162,6 +162,8 @@ FRAME = (
     "Holds down",
     "Row of posts",
     "Bend",
+    "Spring",
+    "Heat",
     "Check bows",
     "Runs",
     "Fittings",

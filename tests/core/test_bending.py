@@ -270,7 +270,7 @@ def test_a_sleeve_needs_a_tube_that_fits() -> None:
 def test_plastic_pipe_is_not_bent_on_a_former() -> None:
     plan = make_plan(bows__tube="pvc-1", posts__tube="water-1-1-4")
     step = next(each for each in plan.steps if each.id == "bend")
-    assert step.next.startswith("Plastic pipe")
+    assert step.next.startswith("Choose how it comes")
     assert verdict(plan, "as-bent") is None
 
 

@@ -126,7 +126,7 @@ def test_the_arcs_that_it_is_laid_as_lie_on_it_and_meet_smoothly(case: tuple[flo
         x = arm * math.cos(ridge / 2) + o * pipe.half_m
         y = leg + pipe.rise_m - arm * math.sin(ridge / 2) - d * pipe.half_m
         near = bow.point(bow.girth_m / 2 + arm + float(s) * pipe.half_m)
-        assert math.dist((x, y), near) < 2e-6 * pipe_m
+        assert math.dist((x, y), near) < 1e-6 * pipe_m
     # Its mirror image on the other side.
     for s_m in np.linspace(0.0, bow.girth_m, 40):
         (x, y), (mx, my) = bow.point(float(s_m)), bow.point(bow.girth_m - float(s_m))
@@ -173,7 +173,7 @@ def test_tall_pipe_bends_back_above_its_feet() -> None:
     [
         ({"pipe_m": 2.9}, "size.shape.pipe_m", "no longer than its feet are apart"),
         ({"pipe_m": 2.9, "ridge": "elbow"}, "size.shape.pipe_m", "halves don’t meet"),
-        ({"pipe_m": 3.1}, "size.shape.pipe_m", "nearly flat"),
+        ({"pipe_m": 3.1}, "size.shape.pipe_m", "lies flat"),
         ({"pipe_m": 9.0}, "size.shape.pipe_m", "bent over"),
     ],
 )

@@ -20,7 +20,7 @@ const Side = styled.nav`
     align-items: center;
     gap: 12px;
     width: 100%;
-    min-height: 33px;
+    min-height: 31px;
     padding: 0 10px 0 14px;
     border: 0;
     background: none;
@@ -33,7 +33,7 @@ const Side = styled.nav`
   ol button[aria-current] { background: var(--paper); box-shadow: inset 5px 0 0 var(--ink); }
   ol button:focus-visible { outline-offset: -3px; }
   > ol > li + li { border-top: 1px solid var(--rule); }
-  .chapter { min-height: 34px; gap: 8px; justify-content: space-between; font: 500 14.5px/1.2 ${FIGURES}; color: var(--soft); }
+  .chapter { min-height: 32px; gap: 8px; justify-content: space-between; font: 500 14.5px/1.2 ${FIGURES}; color: var(--soft); }
   .chapter[aria-expanded="false"] { font-weight: 600; color: var(--ink); }
   .chapter > span { display: flex; }
   svg { flex: none; }

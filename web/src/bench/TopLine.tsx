@@ -29,6 +29,7 @@ const Line = styled.header`
   > .size { font-size: 17px; }
   > a.overall { display: flex; align-items: center; gap: 8px; flex: 1; min-width: 0; padding: 4px 0; font: inherit; line-height: 1.25; text-decoration: none; }
   > .overall:hover { text-decoration: underline; text-decoration-thickness: 1px; }
+  > .overall > span { overflow: hidden; display: -webkit-box; -webkit-line-clamp: 3; -webkit-box-orient: vertical; }
   > .overall b { font-family: ${FIGURES}; font-weight: 600; }
   > .saved { font-size: 14px; color: var(--soft); max-width: 13em; line-height: 1.2; }
   > .saved[data-away] { color: var(--fails); }
@@ -46,7 +47,7 @@ const Line = styled.header`
     input { width: 100%; }
     > a.overall { order: 1; flex: 1 1 60%; min-height: 44px; font-size: 14.5px; }
     > a.overall + button { order: 1; }
-    > .overall > span { overflow: hidden; text-overflow: ellipsis; display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; }
+    > .overall > span { -webkit-line-clamp: 2; }
     > .saved[data-away] { order: 1; flex-basis: 100%; max-width: none; }
   }
 `;

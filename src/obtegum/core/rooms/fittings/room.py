@@ -18,7 +18,8 @@ ROOM = Room(
     views={"grid": grid, "fits": fits},
     follows=follows,
     cures=CURES,
-    up=frozenset({"fit_cure", "fit_takes"}),
+    down=frozenset({"fit_clamp"}),
+    up=frozenset({"fit_cure", "fit_takes", "fit_in", "fit_over"}),
     nearest=frozenset(
         {"crosses", "tees", "ridge_fittings", "couplings", "fit_pieces", "run_between", "fit_socket", "fit_glued"}
     ),

@@ -290,5 +290,7 @@ def _unsprung(shape: SprungPipe, span_m: float, rise_m: float, house: "HouseDesi
     elif shape.pipe_m <= span_m:
         sentence = "The pipe is no longer than its feet are apart, and would lie flat. The least at this width is"
     else:
-        sentence = "So short a pipe lies nearly flat, and would hold water and snow. The least at this width is"
+        sentence = (
+            "So short a pipe lies flat, if it reaches across at all, and would hold water. The least at this width is"
+        )
     yield misfit(path, sentence, nearest_m, house.tape, "up" if flat else "down")
