@@ -10,6 +10,7 @@ from scipy.integrate import solve_ivp
 from scipy.optimize import brentq, root
 from scipy.special import ellipe, ellipk
 
+from obtegum.core.anchor.pole import pole_shear
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edit import Edit
 from obtegum.core.edits import apply_edits
@@ -19,6 +20,7 @@ from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.bend.sprung import spring_of
 from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.plastic import locked_pa, plastic_found
 from obtegum.core.scribe import under_m
@@ -272,3 +274,26 @@ def test_a_seventh_of_its_own_length_is_found_again_from_the_drawing() -> None:
     high = bow.point(bow.girth_m / 2)[1]
     rise = float(brentq(lambda r: pipe_for_rise(3.0, r) - 4.9, 1.0, 2.2))
     assert high == pytest.approx(0.5 + rise, abs=1e-6)
+
+
+def test_what_holds_a_pipe_plumb_bends_and_leans_by_hand() -> None:
+    house = {**PIPE, "posts__tube": "bar-1-2", "posts__stand": "stub", "soil": {"kind": "clay"}}
+    spring = spring_of(make_bench(**house))
+    assert spring is not None
+    # The moment at its top and the push times the reveal, and 0.26 of the push by the depth; Z = d³/6, Fy 276, ÷ 1.67.
+    at_ground = spring.moment_nm + abs(spring.push_n) * 0.5
+    plan = make_plan(**house)
+    bends = verdict(plan, "spring-post")
+    bears = 276e6 * (0.5 * INCH_M) ** 3 / 6 / 1.67
+    assert bends.ratio == pytest.approx((at_ground + 0.26 * abs(spring.push_n) * 0.6) / bears)
+    assert bends.level == "tight" and bends.rank == "fits"
+    leans = verdict(plan, "spring-lean")
+    ground = ground_of(make_bench(**house))
+    assert ground is not None
+    wanted = leans.ratio * 0.6
+    # Put back: a pole so deep takes just that push so high over its ground.
+    takes = pole_shear(ground, 0.5 * INCH_M + 2 * 0.00102, wanted, at_ground / abs(spring.push_n))
+    assert takes == pytest.approx(abs(spring.push_n), rel=1e-3)
+    assert verdict(make_plan(**PIPE), "spring-post").level == "holds"
+    loose = {**house, "size__shape": {**PIPE["size__shape"], "feet": "loose", "leg_m": 0.0}}  # type: ignore[dict-item]
+    assert verdict(make_plan(**loose), "spring-post") is None

@@ -4,7 +4,7 @@ from obtegum.core.drawing import Vertex
 from obtegum.core.profile import Arc, Chain
 from obtegum.core.small import altered
 
-__all__ = ["box", "chain_path", "line", "moved"]
+__all__ = ["box", "chain_path", "circle", "line", "moved"]
 
 
 def chain_path(chain: Chain) -> tuple[Vertex, ...]:
@@ -33,3 +33,9 @@ def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
 def line(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:
     """A straight path."""
     return (Vertex(x=x0, y=y0), Vertex(x=x1, y=y1))
+
+
+def circle(x: float, y: float, radius_m: float) -> tuple[Vertex, ...]:
+    """A whole circle, as two arcs; to be closed."""
+    left = Vertex(x=x - radius_m, y=y, radius_m=radius_m)
+    return (Vertex(x=x - radius_m, y=y), Vertex(x=x + radius_m, y=y, radius_m=radius_m), left)

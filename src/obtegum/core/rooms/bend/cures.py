@@ -77,7 +77,16 @@ def _cold(work: Work, verdict: Verdict) -> Iterator[Edits]:
     yield (chosen("strength.plastic", "heated"),)
 
 
+def _feet(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """Longer posts, loose feet."""
+    for more_m in (0.2, 0.4, 0.8):
+        yield (lengthened("posts.length_m", up(work, work.design.posts.length_m + more_m)),)
+    yield (chosen("size.shape.feet", "loose"),)
+
+
 CURES: dict[str, Cure] = {
+    "spring-post": _feet,
+    "spring-lean": _feet,
     "spring": _strained,
     "cold-bend": _cold,
     "heat-tight": _strained,

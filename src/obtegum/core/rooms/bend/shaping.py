@@ -6,9 +6,9 @@ from dataclasses import dataclass
 
 from obtegum.core.amount import amount_text
 from obtegum.core.catalogue import Tube
-from obtegum.core.drawing import Drawing, Item, Material, Note, Outline, Row, Vertex, drawn
+from obtegum.core.drawing import Drawing, Item, Material, Note, Outline, Row, drawn
 from obtegum.core.found import found
-from obtegum.core.paths import box, line
+from obtegum.core.paths import box, circle, line
 from obtegum.core.profile import Arc
 from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.bend.heated import batches_of, is_heated
@@ -153,19 +153,11 @@ def _ring(each: Shaped, part: str, y: float, scale: float) -> list[Item]:
             layer="frame",
             material=material,
             closed=True,
-            path=_round(0.25, middle, radius_m * scale),
+            path=circle(0.25, middle, radius_m * scale),
             label=each.words if number == 0 else "bore",
         )
         for number, (material, radius_m) in enumerate(parts)
     ]
-
-
-def _round(x: float, y: float, radius_m: float) -> tuple[Vertex, ...]:
-    return (
-        Vertex(x=x - radius_m, y=y),
-        Vertex(x=x + radius_m, y=y, radius_m=radius_m),
-        Vertex(x=x - radius_m, y=y, radius_m=radius_m),
-    )
 
 
 def _bar(each: Shaped, part: str, y: float) -> list[Item]:

@@ -12,6 +12,7 @@ from obtegum.core.bows.bending import (
 from obtegum.core.bows.sticks import Piece
 from obtegum.core.quantity import angle_text, percent_text
 from obtegum.core.rooms.bend import heated, sprung
+from obtegum.core.rooms.bend.feet import feet_verdicts
 from obtegum.core.rooms.bend.found import (
     bend_kinds,
     bends_of,
@@ -61,7 +62,7 @@ def _on_former(work: Work) -> bool:
 def verdicts(work: Work) -> list[Verdict]:
     """Whether the former makes this bow, whether the tube stands it, and what the tails do to the house."""
     if is_plastic(work) or spring_of(work) is not None:
-        return [*sprung.verdicts(work), *heated.verdicts(work)]
+        return [*sprung.verdicts(work), *feet_verdicts(work), *heated.verdicts(work)]
     if not _on_former(work):
         return []
     return [*_kink_verdicts(work), *_tail_verdicts(work), *_former_verdicts(work), _made_verdict(work)]

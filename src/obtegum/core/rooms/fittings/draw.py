@@ -1,8 +1,8 @@
 """The frame laid flat with every fitting and dry joint; pipes that fit, cut across at one scale."""
 
 from obtegum.core.catalogue import Tube
-from obtegum.core.drawing import Drawing, Item, Mark, Material, Note, Outline, Row, Vertex, drawn
-from obtegum.core.paths import box, line
+from obtegum.core.drawing import Drawing, Item, Mark, Material, Note, Outline, Row, drawn
+from obtegum.core.paths import box, circle, line
 from obtegum.core.rooms.bows.found import split_of, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.fittings.found import Fits, dry_at, fits_of, kinds, sections_of
@@ -195,11 +195,6 @@ def _fair(each: Fits) -> str:
 def _ring(part: str, x: float, y: float, outer: float, inner: float, material: Material, label: str) -> list[Item]:
     """A pipe cut across: its wall, and its bore over what lies behind it."""
     return [
-        Outline(part=part, layer="frame", material=kind, closed=True, path=_round(x, y, radius), label=label)
+        Outline(part=part, layer="frame", material=kind, closed=True, path=circle(x, y, radius), label=label)
         for kind, radius in ((material, outer), (AIR, inner))
     ]
-
-
-def _round(x: float, y: float, radius: float) -> tuple[Vertex, ...]:
-    right, left = Vertex(x=x + radius, y=y, radius_m=radius), Vertex(x=x - radius, y=y, radius_m=radius)
-    return (Vertex(x=x - radius, y=y), right, left)

@@ -2,8 +2,8 @@
 
 from itertools import pairwise
 
-from obtegum.core.drawing import Dimension, Drawing, Item, Layer, Mark, Note, Outline, Row, Vertex, drawn
-from obtegum.core.paths import line
+from obtegum.core.drawing import Dimension, Drawing, Item, Layer, Mark, Note, Outline, Row, drawn
+from obtegum.core.paths import circle, line
 from obtegum.core.rooms.bows.found import tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.runs.found import (
@@ -94,11 +94,7 @@ def runs_across(work: Work) -> Layer:
     items = list[Item]()
     for run in runs_of(work):
         x, y = place_of(work, run)
-        path = (
-            Vertex(x=x - radius, y=y),
-            Vertex(x=x + radius, y=y, radius_m=radius),
-            Vertex(x=x - radius, y=y, radius_m=radius),
-        )
+        path = circle(x, y, radius)
         items.append(
             Outline(
                 part=f"run:{run.name}", layer="frame", material=material, closed=True, path=path,
