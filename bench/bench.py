@@ -40,6 +40,7 @@ from obtegum.exchange.housefile import write_house_file
 from obtegum.store import houses, open_store
 from obtegum.store.database import FILE
 from shots import picked, step, typed
+from sprung import sprung_rows
 
 ROOT = Path(__file__).parents[1]
 CHROMIUM = "/usr/bin/chromium"
@@ -380,6 +381,7 @@ def main() -> int:
     rows: list[tuple[str, float, float, str]] = []
     rows += [(what, took, budget, "ms") for (what, budget), took in zip(CORE_ROWS, core_ms(ROOT), strict=True)]
     rows += frame_rows()
+    rows += sprung_rows()
     shaped = [apply_edits(Job(design), [Edit(measure="size.shape", text=kind)], catalogue) for kind in SHAPE_LABELS]
     slowest = max(median_ms(lambda job=job: plan_house(*job, catalogue), 15) for job in shaped)
     rows.append(("whole plan of a 30 m house, the slowest shape", slowest, 25, "ms"))

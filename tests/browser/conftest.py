@@ -150,7 +150,7 @@ def step_button(page: Page, step: str) -> Locator:
 
 
 # Steps of the chapters after the first.
-CLOSE_IN = ("Ends",)
+CLOSE_IN = ("Ends", "Cover")
 FRAME = (
     "Posts",
     "Sockets",

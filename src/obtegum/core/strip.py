@@ -58,7 +58,7 @@ class Strip(Part):
     id: str
     title: str
     about: str
-    material: Literal["string", "steel", "plastic", "post", "floor", "board"]
+    material: Literal["string", "steel", "plastic", "post", "floor", "board", "film"]
     length_m: float
     starts_m: float = 0.0
     marks: tuple[StripMark, ...]

@@ -253,7 +253,7 @@ function Stuff({ strip, window, width, hatches }: { strip: Strip; window: Window
   if (strip.material === "string") {
     return <path d={`M${from} ${STUFF_TOP + STUFF / 2}H${to}`} stroke="var(--string)" strokeWidth="3.5" />;
   }
-  const fill = { steel: "var(--steel)", plastic: "var(--plastic)", post: "var(--post)", floor: "var(--air)", board: "var(--board)" }[strip.material];
+  const fill = { steel: "var(--steel)", plastic: "var(--plastic)", post: "var(--post)", floor: "var(--air)", film: "var(--air)", board: "var(--board)" }[strip.material];
   return (
     <g>
       <rect x={from} y={STUFF_TOP} width={to - from} height={STUFF} fill={fill} stroke="var(--ink)" strokeWidth="1.2" />

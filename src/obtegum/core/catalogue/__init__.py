@@ -15,6 +15,7 @@ __all__ = [
     "Catalogue",
     "Film",
     "Fitting",
+    "Fixing",
     "Pipe",
     "Resin",
     "Roll",
@@ -99,6 +100,18 @@ class Fitting(Part):
     elbow_45_m: float
     stop_m: float
     socket_m: float
+    source: str
+
+
+class Fixing(Part):
+    """A way to hold film along a line: what of the film it eats, m, the sticks that it comes in, m, and how far apart
+    its screws, clamps or staples are, m."""
+
+    id: str
+    name: str
+    eats_m: float
+    stick_m: dict[Units, float]
+    each_m: float
     source: str
 
 
@@ -220,6 +233,7 @@ class Catalogue(Part):
     rolls: tuple[Roll, ...]
     films: tuple[Film, ...]
     fittings: tuple[Fitting, ...]
+    fixings: tuple[Fixing, ...]
     rules: Rules
     stock: Stock
 
@@ -322,6 +336,7 @@ def default_catalogue() -> Catalogue:
         rolls=_rolls(),
         films=_films(),
         fittings=_fittings(),
+        fixings=tuple(Fixing.model_validate(row) for row in _rows("fixings.json", "fixings")),
         rules=Rules.model_validate(rules),
         stock=Stock.model_validate({name: _lengths(by_units) for name, by_units in _data("stock.json").items()}),
     )

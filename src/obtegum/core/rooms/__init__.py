@@ -15,6 +15,7 @@ from obtegum.core.rooms.bows.decisions import MOST_OWN, Bows, OwnTube
 from obtegum.core.rooms.braces.decisions import Braced, Braces
 from obtegum.core.rooms.carries.decisions import Carries
 from obtegum.core.rooms.check_bows.decisions import MOST_BOWS, BowChecks
+from obtegum.core.rooms.cover.decisions import Cover
 from obtegum.core.rooms.drain.decisions import Drain
 from obtegum.core.rooms.earth.decisions import Pad
 from obtegum.core.rooms.ends.decisions import Ends
@@ -67,6 +68,7 @@ ROOMS = (
     "boards",
     "plumb",
     "ends",
+    "cover",
     "carries",
 )
 
@@ -91,6 +93,7 @@ class HouseDesign(House):
     weather: Weather = Weather()
     strength: Strength = Strength()
     fittings: Fittings = Fittings()
+    cover: Cover = Cover()
     soil: Soil = Soil()
     hold: Hold = Hold()
     row: PostRow = PostRow()

@@ -161,8 +161,14 @@ class NotKnown:
 @found
 def not_known(work: Work) -> tuple[NotKnown, ...]:
     """What isn't known of what holds the house, and may give first."""
-    # The skin has no room yet; what nobody rated comes first.
-    found_ = [NotKnown("Film, and what fixes it", "nobody rated it: pull at a metre of it, three times")]
+    cover, found_ = work.design.cover, list[NotKnown]()
+    # What nobody rated comes first.
+    if cover.made == "ask":
+        found_.append(NotKnown("Film, and what fixes it", "nobody rated it: pull at a metre of it, three times"))
+    elif cover.made == "gathered" or cover.ends != cover.sides:
+        found_.append(
+            NotKnown("What fixes the film at the ends", "nobody rated it: pull at a metre of it, three times")
+        )
     for room in rooms():
         for verdict in room.judged(work) if "carries" not in room.stands.__module__ else ():
             if verdict.level == "unknown" and verdict.rank == "stands":

@@ -13,6 +13,7 @@ from obtegum.core.found import found
 from obtegum.core.rooms.braces.found import along_of, holding, run_takes
 from obtegum.core.rooms.braces.tied import asked_in
 from obtegum.core.rooms.carries.roots import most_of
+from obtegum.core.rooms.cover.found import film_pulls, pulled_n_m
 from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
 from obtegum.core.rooms.ends.decisions import SIDES, Side
 from obtegum.core.rooms.ends.pulled import pulled_by, tension_at
@@ -148,6 +149,7 @@ def _others(work: Work) -> Iterator[Gives | None]:
     takes = run_takes(work)
     if takes is not None and takes[1] > 0:
         yield _linear(work, "a run, wind along", takes[0] / takes[1], "run")
+    yield from _covered(work)
     for side in SIDES:
         yield from _filmed(work, side)
         blown = wind_on(work, side)
@@ -163,6 +165,23 @@ def _others(work: Work) -> Iterator[Gives | None]:
         pushed = bow_pushed(work, side)
         if pushed is not None and pushed[0] > 0:
             yield _linear(work, f"the {side}’s end bow, pushed by its studs", pushed[0], "bow")
+
+
+def _covered(work: Work) -> Iterator[Gives | None]:
+    """The film itself, lifted or between bows, and what fixes it at the sides, where that was pulled at."""
+    pulls, held = film_pulls(work), pulled_n_m(work)
+    if work.design.cover.made == "ask" or pulls is None or pulls.side_n_m <= 0:
+        return
+    thick_m = max(pulls.side_n_m, pulls.end_n_m) / pulls.stress_pa
+
+    def film(times: float) -> float:
+        return max(pulls.side_n_m * times, tension_at(work, times) or 0.0) / (thick_m * pulls.bears_pa)
+
+    times = most_of(film, 1.0, MOST, STEP)
+    gust = real_gust(work, (0.6 if method_of(work) == "us" else 1.0) * times)
+    yield None if gust is None else Gives("the film, in its last year", gust, "either", "bow")
+    if held:
+        yield _linear(work, "what fixes the film at the sides", pulls.side_n_m / held, "bow")
 
 
 def _filmed(work: Work, side: Side) -> Iterator[Gives | None]:

@@ -1,0 +1,1 @@
+"""Cover: the sheet, whether it reaches, how it is held, and what wind pulls on it."""

@@ -1,0 +1,62 @@
+"""A cover that doesn't reach, film that wind tears."""
+
+from collections.abc import Iterator
+
+from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.rooms.cover.found import reach_of
+from obtegum.core.verdict import Verdict
+from obtegum.core.work import Work
+
+__all__ = ["CURES"]
+
+
+def _wide(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """Another roll, a higher edge, two pieces, less to trim, a lower house."""
+    told, size, reach = work.design.cover, work.design.size, reach_of(work)
+    if told.roll_m is not None:
+        yield (chosen("cover.roll_m", ""),)
+        for roll in work.catalogue.rolls:
+            if roll.sold_in == work.tape.units and roll.wide_m > told.roll_m:
+                yield (lengthened("cover.roll_m", roll.wide_m),)
+    if told.edge == "ground":
+        yield (chosen("cover.edge", "base"),)
+    if told.sides in ("buried", "rolled"):
+        yield (chosen("cover.sides", "track"),)
+    if told.edge == "base":
+        yield (chosen("posts.base", "board"),)
+        hip_m = up(work, min(size.leg_m, size.height_m * 0.4)) or up(work, size.height_m * 0.3)
+        yield (chosen("boards.hip", "board"), lengthened("boards.hip_m", hip_m), chosen("cover.edge", "hip"))
+    if told.edge == "hip":
+        if told.below == "tail":
+            yield (chosen("cover.below", "own"),)
+        for more_m in (0.15, 0.3):
+            yield (lengthened("boards.hip_m", up(work, work.design.boards.hip_m + more_m)),)
+    if told.pieces == "one":
+        yield (chosen("cover.pieces", "two"),)
+    short_m = reach.piece_m - (reach.roll_wide_m or 0.0)
+    if reach.roll_wide_m is not None and 0 < short_m / 2 < size.leg_m:
+        leg_m = down(work, size.leg_m - short_m / 2)
+        if leg_m >= work.design.posts.reveal_m:
+            yield (lengthened("size.shape.leg_m", leg_m),)
+
+
+def _long(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """A longer roll, ends covered apart."""
+    told = work.design.cover
+    yield (chosen("cover.roll_long_m", ""),)
+    if told.made == "gathered":
+        yield (chosen("cover.made", "apart"),)
+    for roll in work.catalogue.rolls:
+        if roll.sold_in == work.tape.units:
+            yield from ((lengthened("cover.roll_long_m", each),) for each in roll.long_m)
+            return
+
+
+def _torn(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """Thicker film, closer bows."""
+    films = sorted(work.catalogue.films, key=lambda each: each.thick_m)
+    yield from ((chosen("ends.film", each.name),) for each in films[-3:])
+    yield (lengthened("bows.max_spacing_m", down(work, work.design.bows.max_spacing_m * 0.75)),)
+
+
+CURES: dict[str, Cure] = {"cover-wide": _wide, "cover-long": _long, "cover-film": _torn}
