@@ -38,4 +38,4 @@ def test_a_folder_opens_whatever_call_was_the_last(
     found = json.loads(run.stdout.splitlines()[-1])
     assert found["bad"] == []
     # Without the shim nothing would ever be killed.
-    assert found["tried"] >= 5
+    assert found["tried"] >= 3

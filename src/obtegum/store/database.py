@@ -6,6 +6,7 @@ import time
 from collections.abc import Iterator
 from contextlib import closing, contextmanager
 from pathlib import Path
+from threading import Lock
 from typing import Any
 
 from sqlalchemy import Connection, Engine, create_engine, event, inspect, text
@@ -32,6 +33,8 @@ class Store:
         self._engine = engine
         self._sessions = sessionmaker(engine, expire_on_commit=False)
         self._identity = _identity(folder / FILE)
+        # Who writes from this program waits in line here: SQLite lets many wait by trying again, and may starve one.
+        self._line = Lock()
 
     def check_present(self) -> None:
         """Raises: StoreTrouble when the file is no longer the one that was opened: what is written to it is lost."""
@@ -53,7 +56,7 @@ class Store:
 
         Raises: StoreTrouble, and nothing is kept.
         """
-        with named(), self._sessions() as session:
+        with self._line, named(), self._sessions() as session:
             session.execute(text("BEGIN IMMEDIATE"))
             self.check_present()
             yield session
