@@ -37,6 +37,7 @@ WORDS = {
     "fit_in",
     "fit_over",
     "fit_clamp",
+    "film_thick",
 }
 AMOUNTS: dict[str, AmountKind] = {
     "m3": "volume",
@@ -47,6 +48,8 @@ AMOUNTS: dict[str, AmountKind] = {
     "Pa": "pressure",
     "N": "force",
     "N·m": "torque",
+    "W": "power",
+    "J": "energy",
 }
 
 
@@ -62,6 +65,9 @@ def read(answer: Answer, tape: Tape) -> tuple[float, float]:
     if answer.unit == "m2":
         number = float(answer.reading.split()[0].replace(",", ""))
         return (number * FOOT_M**2, FOOT_M**2) if tape.units == "feet" else (number, 0.1)
+    if answer.unit == "K":
+        degrees = 5 / 9 if answer.reading.endswith("F") else 1.0
+        return float(answer.reading.split()[0]) * degrees, degrees
     if answer.unit == "count":
         return float(answer.reading.replace(",", "")), 1.0
     if answer.reading.endswith(" kg"):

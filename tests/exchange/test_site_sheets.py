@@ -29,7 +29,7 @@ def planned(place: int) -> HousePlan:
 TITLES = (
     "Square it", "Square up", "Set out", "Keep pegs", "Level", "Earth", "Drain", "Posts", "Bows", "Bend",
     "Check bows", "Soil", "Weather", "Strength", "Holds down", "Row of posts", "Runs", "Fittings",
-    "Braces", "Boards", "Plumb", "Ends", "Cover", "Card in the house", "The house",
+    "Braces", "Boards", "Plumb", "Ends", "Cover", "Air and heat", "Card in the house", "The house",
 )  # fmt: skip
 
 

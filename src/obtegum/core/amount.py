@@ -28,6 +28,8 @@ AmountKind = Literal[
     "force",
     "pull",
     "torque",
+    "power",
+    "energy",
     "rain",
     "flow",
     "minutes",
@@ -47,6 +49,8 @@ POUND_N = POUND_KG * 9.80665
 # A thousand pounds of force on a square inch.
 KSI_PA = 1000 * POUND_N / INCH_M**2
 HOUR_S = 3600.0
+# A British thermal unit, J.
+BTU_J = 1055.056
 MILE_M = 5280 * FOOT_M
 
 
@@ -76,6 +80,8 @@ _UNITS: dict[AmountKind, dict[Units, _Unit]] = {
     "force": {"feet": _Unit("lb", POUND_N, 0), "metric": _Unit("kN", 1000.0, 2)},
     "pull": {"feet": _Unit("lb/ft", POUND_N / FOOT_M, 0), "metric": _Unit("kN/m", 1000.0, 2)},
     "torque": {"feet": _Unit("lb·ft", POUND_N * FOOT_M, 0), "metric": _Unit("N·m", 1.0, 0)},
+    "power": {"feet": _Unit("BTU/h", BTU_J / HOUR_S, 0), "metric": _Unit("kW", 1000.0, 1)},
+    "energy": {"feet": _Unit("BTU", BTU_J, 0), "metric": _Unit("kWh", 3.6e6, 1)},
     "rain": {"feet": _Unit("in/h", INCH_M / HOUR_S, 2), "metric": _Unit("mm/h", 0.001 / HOUR_S, 0)},
     "flow": {"feet": _Unit("gal/min", 231 * INCH_M**3 / 60, 0), "metric": _Unit("L/s", 0.001, 1)},
     "minutes": {"feet": _MINUTES, "metric": _MINUTES},

@@ -18,7 +18,7 @@ def length_answer(work: Work, name: str, label: str, value_m: float, note: str =
 
 
 # The unit of each kind of amount that answers are told in.
-SI: dict[AmountKind, Literal["m3", "m3/s", "kg", "s", "share", "Pa", "N", "N/m", "m/s", "N·m"]] = {
+SI: dict[AmountKind, Literal["m3", "m3/s", "kg", "s", "share", "Pa", "N", "N/m", "m/s", "N·m", "W", "J"]] = {
     "volume": "m3",
     "load": "m3",
     "flow": "m3/s",
@@ -30,6 +30,8 @@ SI: dict[AmountKind, Literal["m3", "m3/s", "kg", "s", "share", "Pa", "N", "N/m",
     "speed": "m/s",
     "pull": "N/m",
     "torque": "N·m",
+    "power": "W",
+    "energy": "J",
 }
 
 

@@ -28,7 +28,9 @@ class Answer(Part):
     label: str
     reading: str
     value: float
-    unit: Literal["m", "rad", "m2", "m3", "m3/s", "kg", "s", "count", "share", "Pa", "N", "N/m", "m/s", "N·m"]
+    unit: Literal[
+        "m", "rad", "m2", "m3", "m3/s", "kg", "s", "count", "share", "Pa", "N", "N/m", "m/s", "N·m", "W", "J", "K"
+    ]
     note: str = ""
 
 

@@ -9,6 +9,7 @@ from typing import Annotated
 from pydantic import Field
 
 from obtegum.core.house import House, Record
+from obtegum.core.rooms.air.decisions import Air
 from obtegum.core.rooms.bend.decisions import Bending, TrialBend
 from obtegum.core.rooms.boards.decisions import Boards
 from obtegum.core.rooms.bows.decisions import MOST_OWN, Bows, OwnTube
@@ -69,6 +70,7 @@ ROOMS = (
     "plumb",
     "ends",
     "cover",
+    "air",
     "carries",
 )
 
@@ -94,6 +96,7 @@ class HouseDesign(House):
     strength: Strength = Strength()
     fittings: Fittings = Fittings()
     cover: Cover = Cover()
+    air: Air = Air()
     soil: Soil = Soil()
     hold: Hold = Hold()
     row: PostRow = PostRow()

@@ -1,0 +1,26 @@
+"""Air and heat."""
+
+from obtegum.core.faces import Answers, Caution, Next, Page, Picture
+from obtegum.core.room import Room
+from obtegum.core.rooms.air import step
+from obtegum.core.rooms.air.cures import CURES
+from obtegum.core.rooms.air.draw import losses
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    stands=step.stands,
+    plan=step.plan,
+    verdicts=step.verdicts,
+    views={"losses": losses},
+    cures=CURES,
+    down=frozenset({"opens", "air_moves"}),
+    up=frozenset({"heater", "heat_hour", "still", "fan_wants"}),
+    pages=(
+        Page(
+            "Air and heat",
+            (Caution("air"), Picture("losses", 0.34), Answers(("air",)), Next("air", loud=False)),
+            first=0.5,
+        ),
+    ),
+)

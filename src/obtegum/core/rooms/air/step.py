@@ -1,0 +1,137 @@
+"""Air and heat: what opens, how hot it gets, what the coldest night takes."""
+
+import math
+from collections.abc import Iterator
+
+from obtegum.core.amount import amount_text
+from obtegum.core.answers import amount_answer, settled
+from obtegum.core.quantity import area_text, percent_text
+from obtegum.core.rooms.air.found import HOTTEST_K, heat_of, moved_m3_s, opens_of, still_k
+from obtegum.core.rooms.ends.air import RULE_SHARE
+from obtegum.core.rounding import rounded
+from obtegum.core.step import Answer, Standing, StepPlan
+from obtegum.core.verdict import Verdict, judge, verdict_on
+from obtegum.core.work import Work
+
+__all__ = ["plan", "stands", "verdicts"]
+
+CAUTION = (
+    "A closed house in the sun is soon too hot to work in; a heater that burns takes the air and gives fumes: outside "
+    "air in, flue out, an alarm, nobody sleeps there."
+)
+# How much hotter than outside a crop is kept from, K (this bench), and by how much fuel is told over what is lost.
+MOST_K = 10.0
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """How hot a still, sunny day makes it; nothing while nobody told how the house is covered and opens."""
+    if work.design.cover.made == "ask":
+        return []
+    hot = still_k(work)
+    units = work.tape.units
+    level = judge(hot / MOST_K, work.rules.holds_to)
+    number, limit = _warmer(hot, units), _warmer(MOST_K, units, up=False)
+    opens = opens_of(work)
+    share = percent_text(opens.share, 0, "down")
+    rule = percent_text(RULE_SHARE, 0, "nearest")
+    open_ = f"What opens is {share} of the floor (a rule of thumb wants {rule})"
+    if hot >= HOTTEST_K - 0.1:
+        sentence = f"{open_}: on a still, sunny day it gets hotter than any crop stands."
+    else:
+        sentence = (
+            f"{open_}: on a still, sunny day it gets {number} hotter than outside, with a breeze {_breezy(work)}."
+        )
+    return [
+        verdict_on(
+            "air",
+            "air-still",
+            "Heat of the day",
+            level,
+            sentence,
+            number,
+            limit,
+            min(hot / MOST_K, 99.0),
+            "air",
+            "comfort",
+        )
+    ]
+
+
+def _breezy(work: Work) -> str:
+    return _warmer(still_k(work, breeze=True), work.tape.units)
+
+
+def _warmer(kelvin: float, units: str, up: bool = True) -> str:
+    """A difference of temperature in the house's own degrees."""
+    scaled = kelvin * (1.8 if units == "feet" else 1.0)
+    return f"{math.ceil(scaled - 1e-9) if up else math.floor(scaled + 1e-9)} °{'F' if units == 'feet' else 'C'}"
+
+
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(id="air", title="Air and heat", group="Close in", state=settled(found) if found else "open")
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    return StepPlan(
+        **stands(work, found),
+        next=_next(work),
+        caution=CAUTION,
+        measures=(
+            "air.cold_c",
+            "air.warm_c",
+            "air.changes",
+            "air.place",
+            "air.screen",
+            "air.edge",
+            "air.crop",
+            "air.shade_share",
+            "air.mesh_share",
+            "air.breeze_mps",
+        ),
+        aside=("air.changes", "air.place", "air.screen", "air.edge", "air.breeze_mps"),
+        answers=tuple(_answers(work)),
+        leads=("heater", "opens", "still"),
+        views=("losses", "along"),
+        strips=("floor",),
+        grips=(),
+        focus=("air", "bow", "loss", "open", "ground"),
+    )
+
+
+def _next(work: Work) -> str:
+    told = work.design.air
+    if work.design.weather.cover == "cloth":
+        return "Cloth keeps no warmth: a heater is told for film."
+    if told.cold_c is None or told.warm_c is None:
+        return "Write the coldest night that you want to hold out, and how warm it is to be: the heater follows."
+    return "A heater for the whole loss, its thermostat shaded at crop height; a small second one for when it fails."
+
+
+def _answers(work: Work) -> Iterator[Answer]:
+    heat, opens, tape = heat_of(work), opens_of(work), work.tape
+    if heat is not None:
+        parts = (("cover", heat.cover_w), ("ends", heat.ends_w), ("air", heat.air_w), ("ground", heat.ground_w))
+        told = ", ".join(f"{name} {percent_text(each / heat.all_w, 0, 'nearest')}" for name, each in parts)
+        yield amount_answer(work, "heater", "Heater for that night", heat.all_w, "power", f"{told}; steady, no reserve")
+        yield amount_answer(
+            work, "heat_hour", "An hour of it", heat.all_w * 3600, "energy", "fuel: by what yours gives"
+        )
+    yield Answer(
+        id="opens", label="Opens, free", reading=area_text(opens.free_m2, tape, rounded("opens")), value=opens.free_m2,
+        unit="m2", note=f"{percent_text(opens.share, 0, 'down')} of the floor",
+    )  # fmt: skip
+    hot = still_k(work)
+    if hot < HOTTEST_K - 0.1:
+        moved = moved_m3_s(work, hot, breeze=False)
+        note = "in full sun, no wind" if work.design.air.shade_share == 0 else "in full sun, shaded, no wind"
+        yield Answer(
+            id="still", label="Hotter than outside", reading=_warmer(hot, tape.units), value=hot, unit="K", note=note
+        )
+        yield amount_answer(work, "air_moves", "Air through it then", moved, "flow", "by warmth alone")
+    wants = amount_text(0.0406 * opens.floor_m2, "flow", tape.units, "up")
+    yield Answer(
+        id="fan_wants", label="A fan would move", reading=wants, value=0.0406 * opens.floor_m2, unit="m3/s",
+        note="EP406, at sea level: no more than 3.5 m/s through its inlets",
+    )  # fmt: skip
