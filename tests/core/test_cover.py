@@ -174,6 +174,11 @@ def test_what_wind_pulls_by_hand() -> None:
     assert 0 < pressure < 5000
     assert pulls.stress_pa == pytest.approx(max(pulls.side_n_m, pulls.end_n_m) / 152.4e-6)
     assert film_pulls(make_bench(**APART)) is None
+    # A second layer bears none of it: the outer one takes the wind.
+    two = told(wind_mps=60.0)
+    two["weather"] = {**two["weather"], "layers": "two"}
+    layered = film_pulls(make_bench(**two, **APART))
+    assert layered is not None and layered.share >= harder.share
 
 
 def test_a_fixing_is_not_known_until_it_was_pulled_three_times() -> None:

@@ -226,10 +226,8 @@ def film_pulls(work: Work) -> Pulls | None:
     chord, high = 2 * abs(bow.point(at)[0]) + 2 * half, size.height_m + half - up_m
     radius = (chord**2 / 4 + high**2) / (2 * high)
     side = pressure * radius
-    layers = 2 if work.design.weather.layers == "two" else 1
-    bears = FILM_BEARS_PA / 2
-    stress = max(side, end) / (film_of(work).thick_m * layers)
-    return Pulls(side, end, stress, bears)
+    # Of two layers the outer one takes the wind.
+    return Pulls(side, end, max(side, end) / film_of(work).thick_m, FILM_BEARS_PA / 2)
 
 
 def pulled_n_m(work: Work) -> float | None:

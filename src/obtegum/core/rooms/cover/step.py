@@ -176,6 +176,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 
 def _next(work: Work) -> str:
     reach = reach_of(work)
+    if work.design.cover.edge == "hip" and work.design.boards.hip == "none":
+        return "There is no hip board to fix it at: put one up, or fix the sheet at the foot."
     if work.design.cover.made == "ask":
         return "Say how the ends are covered, and whether a roll reaches is judged."
     if reach.roll_wide_m is None or (reach.spare_m or 0.0) < -reach.trim_m:
