@@ -25,8 +25,10 @@ from obtegum.core.rooms.cover.found import (
     edge_up_m,
     film_pulls,
     fixing_of,
+    hands,
     lines_of,
     outer_m,
+    pleats,
     pulled_n_m,
     reach_of,
     rim_m,
@@ -190,6 +192,17 @@ def test_a_fixing_is_not_known_until_it_was_pulled_three_times() -> None:
     pulls = film_pulls(work)
     assert pulls is not None
     assert verdict(make_plan(**told(), cover=cover), "cover-held").ratio == pytest.approx(pulls.side_n_m / 1400)
+
+
+def test_hands_and_pleats_by_hand() -> None:
+    # Rule B2: 30 m by 1.5 m at 5 m/s is 0.83 kN, six people of 150 N; the sheet is as long as what lies beyond it too.
+    long = make_bench(size__length_m=29.1, cover={"made": "apart", "drop_m": 0.45})
+    assert hands(long) == 6
+    assert pleats(long) is None
+    gathered = pleats(make_bench(cover={"made": "gathered"}))
+    work = make_bench(cover={"made": "gathered"})
+    spare = rim_m(work) - 21 * FOOT_M - bow_tube(work).od_m
+    assert gathered == (pytest.approx(spare), math.ceil(spare / 0.3))
 
 
 def test_nothing_is_said_of_a_cover_that_nobody_told() -> None:

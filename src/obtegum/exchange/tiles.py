@@ -72,8 +72,8 @@ def _lines(drawing: Drawing) -> list[Outline]:
 
 
 def tiling(drawing: Drawing, paper: Paper) -> Tiling:
-    """Sheets of a paper, upright, for what a drawing shows."""
-    lines = _lines(drawing)
+    """Sheets of a paper, upright, for what a drawing shows: those that more than construction passes."""
+    lines = [item for item in _lines(drawing) if item.layer != "construction"]
     places = [place for item in lines for place in _places(item.path, item.closed)]
     x0, y0 = min(x for x, _ in places), min(y for _, y in places)
     x1, y1 = max(x for x, _ in places), max(y for _, y in places)

@@ -23,8 +23,10 @@ __all__ = [
     "edge_up_m",
     "film_pulls",
     "fixing_of",
+    "hands",
     "lines_of",
     "outer_m",
+    "pleats",
     "pulled_n_m",
     "reach_of",
     "rim_m",
@@ -38,6 +40,10 @@ FILM_KG_M3, FILM_BEARS_PA = 920.0, 8e6
 # Wind at eaves and ends against that on the whole bow (stand-in, rule B8); its factor by each method.
 LOCAL, FACTORS = 1.5, {"us": 0.6, "eu": 1.5, "given": 1.0}
 PULLS, ALLOWED = 3, 0.5
+# Rule B2: a hand holds so much, N, of a sheet that wind gets under so high, m, at the gust of its day, m/s.
+HAND_N, UNDER_M, DAY_MPS = 150.0, 1.5, 5.0
+# How deep a pleat is, m (this bench).
+PLEAT_M = 0.15
 SAME = 1e-9
 
 
@@ -228,6 +234,21 @@ def film_pulls(work: Work) -> Pulls | None:
     side = pressure * radius
     # Of two layers the outer one takes the wind.
     return Pulls(side, end, max(side, end) / film_of(work).thick_m, FILM_BEARS_PA / 2)
+
+
+def hands(work: Work) -> int:
+    """People who hold a sheet that is half up, in the gust of its day: 0.613·v²·1.2·A over what one holds."""
+    area_m2 = (work.design.size.length_m + 2 * work.design.cover.drop_m) * UNDER_M
+    return max(math.ceil(0.613 * DAY_MPS**2 * 1.2 * area_m2 / HAND_N - SAME), 2)
+
+
+def pleats(work: Work) -> tuple[float, int] | None:
+    """What a sheet that is gathered has too much of at the foot of an end, m, and the pleats that take it up; None
+    where ends are covered apart. Round the bow it is as long as the rim, at the ground no wider than the house."""
+    if work.design.cover.made != "gathered":
+        return None
+    spare_m = rim_m(work) - work.design.size.span_m - bow_tube(work).od_m
+    return spare_m, math.ceil(spare_m / (2 * PLEAT_M) - SAME)
 
 
 def pulled_n_m(work: Work) -> float | None:

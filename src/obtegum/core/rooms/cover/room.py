@@ -17,8 +17,8 @@ ROOM = Room(
     views={"sheet": sheet, "covered": covered},
     cures=CURES,
     down=frozenset({"cover_left"}),
-    up=frozenset({"cover_over", "cover_wide", "cover_long", "cover_area", "cover_dug"}),
-    nearest=frozenset({"cover_roll", "film_thick", "cover_sticks", "cover_screws", "cover_wires"}),
+    up=frozenset({"cover_over", "cover_wide", "cover_long", "cover_area", "cover_dug", "pleat_spare"}),
+    nearest=frozenset({"cover_roll", "film_thick", "cover_people", "cover_sticks", "cover_screws", "cover_wires"}),
     tables=TABLES,
     pages=(
         Page(

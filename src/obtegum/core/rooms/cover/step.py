@@ -12,7 +12,9 @@ from obtegum.core.rooms.cover.found import (
     edge_up_m,
     film_pulls,
     fixing_of,
+    hands,
     lines_of,
+    pleats,
     pulled_n_m,
     reach_of,
     sheet_m2,
@@ -203,11 +205,17 @@ def _answers(work: Work) -> Iterator[Answer]:
             )
     area_m2, kg = sheet_m2(work)
     mass = amount_text(kg, "hung", tape.units, "up")
-    people = max(math.ceil(kg / CARRIES_KG), 2)
+    carriers = max(math.ceil(kg / CARRIES_KG), 2)
     yield Answer(
         id="cover_area", label="Sheet as cut", reading=area_text(area_m2, tape, rounded("cover_area")), value=area_m2,
-        unit="m2", note=f"{mass}: {people} carry it",
+        unit="m2", note=f"{mass}: {carriers} carry it",
     )  # fmt: skip
+    yield count_answer("cover_people", "Hands on it, at the least", hands(work), "in gusts of 5 m/s (11 mph), no more")
+    gathered = pleats(work)
+    if gathered is not None:
+        spare_m, count = gathered
+        note = f"{count} pleats half a foot deep, folded so that they face down"
+        yield length_answer(work, "pleat_spare", "Too much at the foot of an end", spare_m, note)
     thick_m = film_of(work).thick_m
     yield Answer(
         id="film_thick",
