@@ -19,8 +19,8 @@ ROOM = Room(
     pages=(
         Page(
             "Air and heat",
-            (Caution("air"), Picture("losses", 0.34), Answers(("air",)), Next("air", loud=False)),
-            first=0.5,
+            (Caution("air"), Picture("losses", 0.2), Answers(("air",)), Next("air", loud=False)),
+            first=0.38,
         ),
     ),
 )

@@ -193,7 +193,7 @@ def _answers(work: Work) -> Iterator[Answer]:
     yield length_answer(
         work, "cover_over", "Over the outside, fixing to fixing", reach.over_m, "tape it on a bow that stands"
     )
-    pieces = "each of two pieces" if told.pieces == "two" else "with what fixings take, tails and trim"
+    pieces = "each of two pieces" if told.pieces == "two" else "with what fixings take, to pull by and to trim"
     yield length_answer(work, "cover_wide", "Sheet, wide", reach.piece_m, pieces)
     yield length_answer(work, "cover_long", "Sheet, long", reach.long_m, "both pieces" if told.pieces == "two" else "")
     if reach.roll_wide_m is not None:
