@@ -23,6 +23,7 @@ from obtegum.core.rooms.carries.gust import others_give
 from obtegum.core.rooms.cover.found import (
     BAR_M,
     edge_up_m,
+    ends_of_left,
     film_pulls,
     fixing_of,
     hands,
@@ -33,9 +34,13 @@ from obtegum.core.rooms.cover.found import (
     reach_of,
     rim_m,
     sheet_m2,
+    taped_m,
 )
+from obtegum.core.rooms.ends.pulled import tension_at
+from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
+from obtegum.core.rooms.strength.asks import real_gust
 from obtegum.core.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_carries import HELD
@@ -194,6 +199,32 @@ def test_a_fixing_is_not_known_until_it_was_pulled_three_times() -> None:
     assert verdict(make_plan(**told(), cover=cover), "cover-held").ratio == pytest.approx(pulls.side_n_m / 1400)
 
 
+def test_the_ends_fixing_is_judged_by_what_film_pulls_there() -> None:
+    pulls = {"pull_1_n": 3000.0, "pull_2_n": 2800.0, "pull_3_n": 3100.0}
+    same = {**told(), "cover": {"made": "apart", **pulls}}
+    asked = film_pulls(make_bench(**same))
+    assert asked is not None
+    assert verdict(make_plan(**same), "cover-ends").ratio == pytest.approx(asked.end_n_m / 1400)
+    # Held by something else there, what was pulled at the sides says nothing of it.
+    other = verdict(make_plan(**told(), cover={"made": "apart", "ends": "batten", **pulls}), "cover-ends")
+    assert other.level == "unknown" and "its own test" in other.sentence
+    gathered = make_plan(**told(), cover={"made": "gathered", **pulls})
+    assert not [each for each in gathered.verdicts if each.id == "cover-ends"]
+
+
+def test_ends_off_the_cut_and_tape_by_hand() -> None:
+    # 40 ft by 100 ft less what 57 ft take: 39.9 ft. An end, 21 by 12.5 ft, with 0.15 m all round and a tube: 22.1 by
+    # 13.6 ft. One along by two across, or two by one.
+    work = make_bench(**APART)
+    assert ends_of_left(work) == 2
+    assert ends_of_left(make_bench(cover={"made": "gathered"})) is None
+    assert ends_of_left(make_bench(cover={"made": "apart", "roll_long_m": 70 * FOOT_M})) == 0
+    half = bow_tube(work).od_m / 2
+    over = math.pi * (10.5 * FOOT_M + half) + 4 * FOOT_M
+    bows = bays_of(work).bows
+    assert taped_m(work) == pytest.approx(over * bows)
+
+
 def test_hands_and_pleats_by_hand() -> None:
     # Rule B2: 30 m by 1.5 m at 5 m/s is 0.83 kN, six people of 150 N; the sheet is as long as what lies beyond it too.
     long = make_bench(size__length_m=29.1, cover={"made": "apart", "drop_m": 0.45})
@@ -265,6 +296,9 @@ def test_what_the_house_carries_takes_up_film_and_fixing() -> None:
     assert not any(each.what.startswith("Film, and") for each in not_known(clad))
     gives = {each.what: each.gust_mps for each in others_give(clad)}
     film, fixing = gives["the film, in its last year"], gives["what fixes the film at the sides"]
+    # At the ends film is a string between bows: at the gust that is told, it pulls half of the least pull.
+    times = (gives["what fixes the film at the ends"] / real_gust(clad, 0.6)) ** 2 if real_gust(clad, 0.6) else 0.0
+    assert tension_at(clad, times) == pytest.approx(450.0, rel=0.005)
     assert not any("film" in each.what for each in others_give(bare))
     # Pull goes with the square of the wind; of the design wind that uses half of the least pull, 0.71 is felt.
     pulls = film_pulls(clad)

@@ -165,7 +165,7 @@ def not_known(work: Work) -> tuple[NotKnown, ...]:
     # What nobody rated comes first.
     if cover.made == "ask":
         found_.append(NotKnown("Film, and what fixes it", "nobody rated it: pull at a metre of it, three times"))
-    elif cover.made == "gathered" or cover.ends != cover.sides:
+    elif cover.made == "gathered":
         found_.append(
             NotKnown("What fixes the film at the ends", "nobody rated it: pull at a metre of it, three times")
         )

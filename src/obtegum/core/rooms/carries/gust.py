@@ -13,7 +13,7 @@ from obtegum.core.found import found
 from obtegum.core.rooms.braces.found import along_of, holding, run_takes
 from obtegum.core.rooms.braces.tied import asked_in
 from obtegum.core.rooms.carries.roots import most_of
-from obtegum.core.rooms.cover.found import film_pulls, pulled_n_m
+from obtegum.core.rooms.cover.found import ends_held_n_m, film_pulls, pulled_n_m
 from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
 from obtegum.core.rooms.ends.decisions import SIDES, Side
 from obtegum.core.rooms.ends.pulled import pulled_by, tension_at
@@ -182,6 +182,11 @@ def _covered(work: Work) -> Iterator[Gives | None]:
     yield None if gust is None else Gives("the film, in its last year", gust, "either", "bow")
     if held:
         yield _linear(work, "what fixes the film at the sides", pulls.side_n_m / held, "bow")
+    ends_n = ends_held_n_m(work) if work.design.cover.made == "apart" else None
+    if ends_n:
+        times = most_of(lambda times: (tension_at(work, times) or 0.0) / ends_n, 1.0, MOST, STEP)
+        gust = real_gust(work, (0.6 if method_of(work) == "us" else 1.0) * times)
+        yield None if gust is None else Gives("what fixes the film at the ends", gust, "either", "bow")
 
 
 def _filmed(work: Work, side: Side) -> Iterator[Gives | None]:

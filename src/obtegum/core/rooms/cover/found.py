@@ -11,6 +11,7 @@ from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.ends.pulled import film_of, tension_n_m
 from obtegum.core.rooms.posts.found import board_of
 from obtegum.core.rooms.posts.ways import boarded
+from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of
@@ -21,6 +22,8 @@ __all__ = [
     "Line",
     "Reach",
     "edge_up_m",
+    "ends_held_n_m",
+    "ends_of_left",
     "film_pulls",
     "fixing_of",
     "hands",
@@ -31,6 +34,7 @@ __all__ = [
     "reach_of",
     "rim_m",
     "sheet_m2",
+    "taped_m",
 ]
 
 # What a roll-up bar takes of the film that hangs from the hip board, m: twice round and a clip (this bench).
@@ -158,6 +162,27 @@ def sheet_m2(work: Work) -> tuple[float, float]:
     return area_m2, area_m2 * film_of(work).thick_m * FILM_KG_M3
 
 
+def ends_of_left(work: Work) -> int | None:
+    """End sheets that come off what is left of the roll, all one way round, each as wide as the house and as high as
+    its crown with what its fixing takes and what it is pulled by all round; None where the ends aren't apart."""
+    reach, told = reach_of(work), work.design.cover
+    if told.made != "apart" or reach.roll_wide_m is None or (reach.left_m or 0.0) <= 0:
+        return None
+    round_m = 2 * (fixing_of(work, told.ends).eats_m + told.tail_m)
+    size, od_m = work.design.size, bow_tube(work).od_m
+    needs = (size.span_m + od_m + round_m, size.height_m + od_m / 2 + round_m)
+    fit = [
+        math.floor((reach.left_m or 0.0) / along + SAME) * math.floor(reach.roll_wide_m / across + SAME)
+        for along, across in (needs, needs[::-1])
+    ]
+    return max(fit)
+
+
+def taped_m(work: Work) -> float:
+    """Tape over the bows where film lies on them, fixing to fixing, m."""
+    return (reach_of(work).over_m - 2 * _board_m(work)) * bays_of(work).bows
+
+
 @dataclass(frozen=True, slots=True)
 class Line:
     """A line that the cover is held along: where, by what, how long, m, how many sticks and the last one's cut, m; how
@@ -256,3 +281,8 @@ def pulled_n_m(work: Work) -> float | None:
     told = work.design.cover
     pulls = [each for each in (told.pull_1_n, told.pull_2_n, told.pull_3_n) if each is not None]
     return min(pulls) * ALLOWED if len(pulls) >= PULLS else None
+
+
+def ends_held_n_m(work: Work) -> float | None:
+    """The same at the ends, N/m: known where they are held by what was pulled at."""
+    return pulled_n_m(work) if work.design.cover.ends == work.design.cover.sides else None

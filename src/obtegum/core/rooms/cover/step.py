@@ -7,9 +7,13 @@ from functools import partial
 from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.quantity import area_text
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.cover.decisions import Hold
 from obtegum.core.rooms.cover.found import (
     Reach,
     edge_up_m,
+    ends_held_n_m,
+    ends_of_left,
     film_pulls,
     fixing_of,
     hands,
@@ -18,6 +22,7 @@ from obtegum.core.rooms.cover.found import (
     pulled_n_m,
     reach_of,
     sheet_m2,
+    taped_m,
 )
 from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.names.found import GAUGE_M, MICRON_M, MIL_M
@@ -33,6 +38,11 @@ __all__ = ["plan", "stands", "strips", "verdicts"]
 
 _verdict = partial(verdict_on, "cover", part="sheet")
 
+# What lies between film and a bow, by what the bow is of.
+TAPED = {
+    "steel": "white, along the outside: hot steel burns film through",
+    "plastic": "a barrier: bare PVC eats polyethylene film",
+}
 CAUTION = (
     "A sheet is a sail: still mornings only, everyone lets go at a word; knives closed; nobody on a ladder holds film; "
     "out of a closed house in the sun."
@@ -117,17 +127,23 @@ def _strong(work: Work) -> Iterator[Verdict]:
     yield _verdict(
         "cover-film", "Film in wind", judge(ratio, work.rules.holds_to), sentence, number, limit, ratio, rank="stands"
     )
-    holds_n = pulled_n_m(work)
-    name = fixing_of(work, work.design.cover.sides).name
+    told = work.design.cover
+    yield _held(work, "cover-held", "Fixing at the sides", told.sides, pulls.side_n_m, pulled_n_m(work))
+    if told.made == "apart":
+        yield _held(work, "cover-ends", "Fixing at the ends", told.ends, pulls.end_n_m, ends_held_n_m(work))
+
+
+def _held(work: Work, id_: str, title: str, by: Hold, pulls_n: float, holds_n: float | None) -> Verdict:
+    """Whether a fixing holds what wind pulls on a metre of it."""
+    units, made_up = work.tape.units, f"{MADE_UP} " if stood_in(work) else ""
+    name, asked = fixing_of(work, by).name, amount_text(pulls_n, "pull", units, "up")
     if holds_n is None:
-        sentence = f"{made_up}Nobody knows what {name} holds here; wind pulls {side} on it. {TEST} {AID}"
-        yield _verdict("cover-held", "Fixing", "unknown", sentence, side, "not known", None, rank="stands")
-        return
-    held, ratio = amount_text(holds_n, "pull", units, "down"), min(pulls.side_n_m / max(holds_n, 1.0), 99.0)
-    sentence = f"{made_up}{name.capitalize()} holds {held} by half of the least pull; wind pulls {side}. {AID}"
-    yield _verdict(
-        "cover-held", "Fixing", judge(ratio, work.rules.holds_to), sentence, side, held, ratio, rank="stands"
-    )
+        of = TEST if by == work.design.cover.sides else "What was pulled at is the sides’; this takes its own test."
+        sentence = f"{made_up}Nobody knows what {name} holds here; wind pulls {asked} on it. {of} {AID}"
+        return _verdict(id_, title, "unknown", sentence, asked, "not known", None, rank="stands")
+    held, ratio = amount_text(holds_n, "pull", units, "down"), min(pulls_n / max(holds_n, 1.0), 99.0)
+    sentence = f"{made_up}{name.capitalize()} holds {held} by half of the least pull; wind pulls {asked}. {AID}"
+    return _verdict(id_, title, judge(ratio, work.rules.holds_to), sentence, asked, held, ratio, rank="stands")
 
 
 def stands(work: Work, found: list[Verdict]) -> Standing:
@@ -200,9 +216,13 @@ def _answers(work: Work) -> Iterator[Answer]:
         long = "" if reach.roll_long_m is None else f"{work.say(reach.roll_long_m)} long"
         yield length_answer(work, "cover_roll", "Roll", reach.roll_wide_m, f"wide, {long}")
         if (reach.left_m or 0.0) > 0:
-            yield length_answer(
-                work, "cover_left", "Left of the roll", reach.left_m or 0.0, "keep it: ends, doors, patches"
+            ends = ends_of_left(work)
+            keep = (
+                "keep it: doors, patches" if not ends else f"keep it: {ends} end{'s' if ends > 1 else ''} come off it"
             )
+            covers = math.floor((reach.roll_long_m or 0.0) / reach.long_m + 1e-9)
+            note = f"{covers} covers a roll; {keep}" if covers > 1 else keep
+            yield length_answer(work, "cover_left", "Left of the roll", reach.left_m or 0.0, note)
     area_m2, kg = sheet_m2(work)
     mass = amount_text(kg, "hung", tape.units, "up")
     carriers = max(math.ceil(kg / CARRIES_KG), 2)
@@ -236,6 +256,9 @@ def _answers(work: Work) -> Iterator[Answer]:
     if wires:
         layers = 2 if work.design.weather.layers == "two" else 1
         yield count_answer("cover_wires", "Spring wires", wires * layers, "one a stick and layer")
+    tube = bow_tube(work)
+    if tube.material == "steel" or tube.resin != "pe":
+        yield length_answer(work, "cover_taped", "Tape over the bows", taped_m(work), TAPED[tube.material])
     dug = sum(line.dug_m3 for line in lines)
     if dug:
         yield amount_answer(work, "cover_dug", "Trench to dig", dug, "volume", "a foot wide and deep, both sides")
