@@ -8,7 +8,11 @@ of its arcs and lines, or on the circle about a corner.
 import math
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
+
+import numpy as np
+from numpy.typing import NDArray
 
 from obtegum.core.profile import Arc, Chain, Line
 
@@ -41,18 +45,32 @@ class Cut:
         return math.atan2(self.long_m - self.short_m, self.wide_m)
 
 
-def _away(chain: Chain, x: float, y: float) -> float:
-    """How far a point is from the nearest one of a centre line, m."""
+def _beside(arc: Arc, x: float, y: float) -> bool:
+    """Whether a point is square off an arc, on either face of it."""
+    angle = math.atan2(y - arc.cy, x - arc.cx)
+    # Seen from the centre of an arc that turns the other way, its radius points back.
+    way = math.copysign(1.0, arc.radius_m)
+    if way < 0:
+        angle += math.pi
+    return way * (arc.start_rad - angle) % (2 * math.pi) <= abs(arc.turn_rad)
+
+
+@lru_cache(maxsize=64)
+def _spread(chain: Chain) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+    """Where each segment starts, (n, 2), and how long it is, (n,), m."""
+    return np.array(chain.ends[::2]), np.array([segment.length_m for segment in chain.segments])
+
+
+def _away(chain: Chain, x: float, y: float, within_m: float) -> float:
+    """How far a point is from the nearest one of a centre line, m, where that is no further than so much; else more."""
     least = math.inf
-    for segment in chain.segments:
+    starts, longs = _spread(chain)
+    # No place of a segment is further from its start than it is long.
+    near = np.flatnonzero(np.hypot(starts[:, 0] - x, starts[:, 1] - y) - longs <= within_m)
+    for place in near:
+        segment = chain.segments[place]
         if isinstance(segment, Arc):
-            angle = math.atan2(y - segment.cy, x - segment.cx)
-            # Seen from the centre of an arc that turns the other way, its radius points back.
-            way = math.copysign(1.0, segment.radius_m)
-            if way < 0:
-                angle += math.pi
-            turned = way * (segment.start_rad - angle) % (2 * math.pi)
-            if turned <= abs(segment.turn_rad):
+            if _beside(segment, x, y):
                 least = min(least, abs(math.hypot(x - segment.cx, y - segment.cy) - abs(segment.radius_m)))
             for u in (0.0, segment.length_m):
                 least = min(least, math.dist((x, y), segment.point(u)))
@@ -74,14 +92,15 @@ def _circle(about: float, off: float, radius_m: float) -> Iterator[float]:
 
 def _faces(chain: Chain, half_m: float, at: float, level: bool) -> Iterator[float]:
     """Places on a plumb line at x, or a level one at y, that could be half a tube from the centre line."""
+    for x, y in chain.ends:
+        yield from _circle(x, at - y, half_m) if level else _circle(y, at - x, half_m)
     for segment in chain.segments:
-        for u in (0.0, segment.length_m):
-            x, y = segment.point(u)
-            yield from _circle(x, at - y, half_m) if level else _circle(y, at - x, half_m)
         if isinstance(segment, Arc):
             about, off = (segment.cx, at - segment.cy) if level else (segment.cy, at - segment.cx)
             for radius_m in (abs(segment.radius_m) - half_m, abs(segment.radius_m) + half_m):
-                yield from _circle(about, off, max(radius_m, 0.0))
+                for one in _circle(about, off, max(radius_m, 0.0)):
+                    if _beside(segment, one, at) if level else _beside(segment, at, one):
+                        yield one
         else:
             assert isinstance(segment, Line)
             run, rise = segment.x1 - segment.x0, segment.y1 - segment.y0
@@ -97,7 +116,7 @@ def _clear(chain: Chain, half_m: float, at: float, level: bool) -> list[float]:
     """Those of them that are, from the least on."""
     found = sorted(_faces(chain, half_m, at, level))
     place: Callable[[float], tuple[float, float]] = (lambda one: (one, at)) if level else (lambda one: (at, one))
-    return [one for one in found if abs(_away(chain, *place(one)) - half_m) <= CLOSE_M]
+    return [one for one in found if abs(_away(chain, *place(one), half_m + 2 * CLOSE_M) - half_m) <= CLOSE_M]
 
 
 def under_m(chain: Chain, half_m: float, x: float) -> float | None:
