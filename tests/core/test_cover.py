@@ -308,3 +308,19 @@ def test_what_the_house_carries_takes_up_film_and_fixing() -> None:
     # Film's own is no more than its lifted part alone would give.
     lifted = clad.design.weather.wind_mps * math.sqrt(4e6 * 152.4e-6 / pulls.side_n_m)
     assert 0 < film <= math.sqrt(0.6 * 0.85) * lifted * 1.005
+
+
+def test_a_fixing_that_held_nothing_carries_next_to_nothing() -> None:
+    none = {"made": "apart", "pull_1_n": 0.0, "pull_2_n": 1000.0, "pull_3_n": 950.0}
+    gives = {each.what: each.gust_mps for each in others_give(make_bench(**{**told(), **STOUT, **HELD, "cover": none}))}
+    assert gives["what fixes the film at the sides"] < 2.0
+    assert gives["what fixes the film at the ends"] < 2.0
+
+
+def test_cloth_is_rated_by_nobody() -> None:
+    house = {**told(), **STOUT, **HELD, **APART}
+    house["weather"] = {**house["weather"], "cover": "cloth"}
+    work = make_bench(**house)
+    assert verdict(make_plan(**house), "cover-film").level == "unknown"
+    assert not any("film, in its" in each.what for each in others_give(work))
+    assert any(each.what == "Cloth in wind" for each in not_known(work))

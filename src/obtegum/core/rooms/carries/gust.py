@@ -5,7 +5,7 @@ A real gust is a load in service: weight as it is, or 0.6 of it where it holds d
 """
 
 import math
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -16,7 +16,7 @@ from obtegum.core.rooms.carries.roots import most_of
 from obtegum.core.rooms.cover.found import ends_held_n_m, film_pulls, pulled_n_m
 from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
 from obtegum.core.rooms.ends.decisions import SIDES, Side
-from obtegum.core.rooms.ends.pulled import pulled_by, tension_at
+from obtegum.core.rooms.ends.pulled import film_of, pulled_by, tension_at
 from obtegum.core.rooms.hold.found import chain_of, counts, holds_of, pulled, set_of
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.set_out.found import bays_of
@@ -168,25 +168,33 @@ def _others(work: Work) -> Iterator[Gives | None]:
 
 
 def _covered(work: Work) -> Iterator[Gives | None]:
-    """The film itself, lifted or between bows, and what fixes it at the sides, where that was pulled at."""
-    pulls, held = film_pulls(work), pulled_n_m(work)
-    if work.design.cover.made == "ask" or pulls is None or pulls.side_n_m <= 0:
+    """The film itself, lifted or between bows, and what fixes it at the sides and ends, where that was pulled at."""
+    pulls, held, cover = film_pulls(work), pulled_n_m(work), work.design.cover
+    if cover.made == "ask" or pulls is None:
         return
-    thick_m = max(pulls.side_n_m, pulls.end_n_m) / pulls.stress_pa
 
-    def film(times: float) -> float:
-        return max(pulls.side_n_m * times, tension_at(work, times) or 0.0) / (thick_m * pulls.bears_pa)
+    def at_the_ends(times: float) -> float:
+        return tension_at(work, times) or 0.0
 
-    times = most_of(film, 1.0, MOST, STEP)
+    # Nobody rated cloth.
+    if work.design.weather.cover == "film":
+        film_n_m = film_of(work).thick_m * pulls.bears_pa
+        yield _rising(
+            work, "the film, in its last year", lambda times: max(pulls.side_n_m * times, at_the_ends(times)) / film_n_m
+        )
+    if held is not None:
+        yield _linear(work, "what fixes the film at the sides", pulls.side_n_m / max(held, LEAST_N_M), "bow")
+    ends_n_m = ends_held_n_m(work)
+    if ends_n_m is not None and cover.made == "apart":
+        least = max(ends_n_m, LEAST_N_M)
+        yield _rising(work, "what fixes the film at the ends", lambda times: at_the_ends(times) / least)
+
+
+def _rising(work: Work, what: str, share_at: Callable[[float], float]) -> Gives | None:
+    """What is asked of more as wind's pressure rises, though not in proportion: where its share is 1."""
+    times = most_of(share_at, 1.0, MOST, STEP)
     gust = real_gust(work, (0.6 if method_of(work) == "us" else 1.0) * times)
-    yield None if gust is None else Gives("the film, in its last year", gust, "either", "bow")
-    if held:
-        yield _linear(work, "what fixes the film at the sides", pulls.side_n_m / held, "bow")
-    ends_n = ends_held_n_m(work) if work.design.cover.made == "apart" else None
-    if ends_n:
-        times = most_of(lambda times: (tension_at(work, times) or 0.0) / ends_n, 1.0, MOST, STEP)
-        gust = real_gust(work, (0.6 if method_of(work) == "us" else 1.0) * times)
-        yield None if gust is None else Gives("what fixes the film at the ends", gust, "either", "bow")
+    return None if gust is None else Gives(what, gust, "either", "bow")
 
 
 def _filmed(work: Work, side: Side) -> Iterator[Gives | None]:
@@ -214,6 +222,10 @@ def _filmed(work: Work, side: Side) -> Iterator[Gives | None]:
         times = most_of(at, 1.0, MOST, STEP)
         gust = real_gust(work, (0.6 if method_of(work) == "us" else 1.0) * times)
         yield None if gust is None else Gives(f"the {side}’s {what}", gust, "either")
+
+
+# What a fixing that held nothing is taken to hold, so that shares stay numbers, N/m.
+LEAST_N_M = 1.0
 
 
 def _linear(work: Work, what: str, share: float, part: str) -> Gives | None:

@@ -123,10 +123,13 @@ def _strong(work: Work) -> Iterator[Verdict]:
     end = amount_text(pulls.end_n_m, "pull", units, "up")
     said = f"{made_up}Wind pulls {side} on each side’s fixing and {end} at the ends;"
     ratio = min(pulls.share, 99.0)
-    sentence = f"{said} {film_of(work).name} film uses {number} of what it bears in its last year. {AID}"
-    yield _verdict(
-        "cover-film", "Film in wind", judge(ratio, work.rules.holds_to), sentence, number, limit, ratio, rank="stands"
-    )
+    if work.design.weather.cover == "cloth":
+        sentence = f"{said} nobody rated cloth: its maker’s figure says whether it bears that. {AID}"
+        yield _verdict("cover-film", "Cloth in wind", "unknown", sentence, side, "not known", None, rank="stands")
+    else:
+        sentence = f"{said} {film_of(work).name} film uses {number} of what it bears in its last year. {AID}"
+        level = judge(ratio, work.rules.holds_to)
+        yield _verdict("cover-film", "Film in wind", level, sentence, number, limit, ratio, rank="stands")
     told = work.design.cover
     yield _held(work, "cover-held", "Fixing at the sides", told.sides, pulls.side_n_m, pulled_n_m(work))
     if told.made == "apart":
