@@ -23,6 +23,9 @@ def _arguments() -> argparse.ArgumentParser:
     serve.add_argument("--port", type=_port, default=8642, help="port on loopback (%(default)s)")
     serve.add_argument("--demo", action="store_true", help="load the demo houses into an empty folder")
     serve.add_argument("--level", type=_address, help="a laser level, HOST:PORT (the demo brings a simulated one)")
+    serve.add_argument(
+        "--controller", type=_address, help="a controller of roll-up sides, HOST:PORT (the demo: one too)"
+    )
     plan = commands.add_parser("plan", help="plan a house from a JSON file, no server needed")
     plan.add_argument("file", type=Path, help="a house design in JSON, or - for standard input")
     plan.add_argument("--table", action="store_true", help="print text to read instead of JSON")
@@ -63,7 +66,7 @@ def main(given: Sequence[str] | None = None) -> int:
         return _schema()
     if arguments.command in ("backup", "restore"):
         return _carry(arguments.command, arguments.file, arguments.data)
-    return _serve(arguments.data, arguments.port, arguments.demo, arguments.level)
+    return _serve(arguments.data, arguments.port, arguments.demo, arguments.level, arguments.controller)
 
 
 def _read_json(file: Path) -> Any:
@@ -176,7 +179,10 @@ def _warm() -> None:
     plan_house(*demo_houses()[0], default_catalogue())
 
 
-def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> int:
+Address = tuple[str, int]
+
+
+def _serve(data: Path, port: int, demo: bool, level: Address | None, sides: Address | None) -> int:
     import gc
     import os
     import signal
@@ -186,6 +192,7 @@ def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> 
 
     from obtegum.api.app import make_app
     from obtegum.api.patience import PatientProtocol
+    from obtegum.devices.controller import ControllerLink
     from obtegum.devices.level import LevelLink
     from obtegum.store import StoreTrouble, open_store
 
@@ -200,6 +207,7 @@ def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> 
         return 1
     if demo:
         level = level or _simulated_level()
+        sides = sides or _simulated_controller()
     try:
         listener = listening(port)
     except OSError as error:
@@ -211,7 +219,11 @@ def _serve(data: Path, port: int, demo: bool, level: tuple[str, int] | None) -> 
     gc.freeze()
     gc.set_threshold(100_000, 20, 20)
     config = uvicorn.Config(
-        make_app(store, level=LevelLink(*level) if level else None),
+        make_app(
+            store,
+            level=LevelLink(*level) if level else None,
+            sides=ControllerLink(*sides) if sides else None,
+        ),
         http=PatientProtocol,
         log_level="warning",
         server_header=False,
@@ -245,6 +257,14 @@ def _simulated_level() -> tuple[str, int]:
     laser = SimulatedLaser()
     laser.start()
     return "127.0.0.1", laser.port
+
+
+def _simulated_controller() -> tuple[str, int]:
+    from obtegum.standins.controller import SimulatedController
+
+    controller = SimulatedController()
+    controller.start()
+    return "127.0.0.1", controller.port
 
 
 def _load_demo(store: Any) -> None:

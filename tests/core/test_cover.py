@@ -24,19 +24,19 @@ from obtegum.core.rooms.cover.found import (
     BAR_M,
     edge_up_m,
     ends_of_left,
-    film_pulls,
     fixing_of,
-    hands,
-    lines_of,
+    order_of,
     outer_m,
     pleats,
-    pulled_n_m,
     reach_of,
     rim_m,
     sheet_m2,
     taped_m,
 )
+from obtegum.core.rooms.cover.lines import caps_of, cords_of, eyelets_of, lines_of, tracks_m
+from obtegum.core.rooms.cover.pulls import cord_n, film_pulls, gusty_mps, held_n_m
 from obtegum.core.rooms.ends.pulled import tension_at
+from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
@@ -193,7 +193,7 @@ def test_a_fixing_is_not_known_until_it_was_pulled_three_times() -> None:
     assert verdict(twice, "cover-held").level == "unknown" and "three times" in verdict(twice, "cover-held").sentence
     cover = {"made": "apart", "pull_1_n": 3000.0, "pull_2_n": 2800.0, "pull_3_n": 3100.0}
     work = make_bench(**told(), cover=cover)
-    assert pulled_n_m(work) == pytest.approx(1400.0)
+    assert held_n_m(work, "track") == pytest.approx(1400.0)
     pulls = film_pulls(work)
     assert pulls is not None
     assert verdict(make_plan(**told(), cover=cover), "cover-held").ratio == pytest.approx(pulls.side_n_m / 1400)
@@ -225,11 +225,8 @@ def test_ends_off_the_cut_and_tape_by_hand() -> None:
     assert taped_m(work) == pytest.approx(over * bows)
 
 
-def test_hands_and_pleats_by_hand() -> None:
-    # Rule B2: 30 m by 1.5 m at 5 m/s is 0.83 kN, six people of 150 N; the sheet is as long as what lies beyond it too.
-    long = make_bench(size__length_m=29.1, cover={"made": "apart", "drop_m": 0.45})
-    assert hands(long) == 6
-    assert pleats(long) is None
+def test_pleats_by_hand() -> None:
+    assert pleats(make_bench(**APART)) is None
     gathered = pleats(make_bench(cover={"made": "gathered"}))
     work = make_bench(cover={"made": "gathered"})
     spare = rim_m(work) - 21 * FOOT_M - bow_tube(work).od_m
@@ -324,3 +321,100 @@ def test_cloth_is_rated_by_nobody() -> None:
     assert verdict(make_plan(**house), "cover-film").level == "unknown"
     assert not any("film, in its" in each.what for each in others_give(work))
     assert any(each.what == "Cloth in wind" for each in not_known(work))
+
+
+def test_eyelets_meet_bows_or_miss_them_all() -> None:
+    # Bays of 0.9 m, eyelets each 0.45 m, the first over the first bow: all meet. Each 0.5 m: each fifth bow meets.
+    house = {"tape__units": "metric", "size__length_m": 18.0, "bows__max_spacing_m": 0.9}
+    bay = bays_of(make_bench(**house)).bay_m
+    met = eyelets_of(make_bench(**house, cover={"made": "apart", "sides": "eyelets", "eyelet_m": bay / 2}))
+    assert met is not None and met.met == met.bows and met.furthest_m < 1e-9
+    missed = {"made": "apart", "sides": "eyelets", "eyelet_m": bay, "eyelet_first_m": 0.45 + bay / 2}
+    none = eyelets_of(make_bench(**house, cover=missed))
+    assert none is not None and none.met == 0
+    assert none.furthest_m == pytest.approx(bay / 2, abs=0.03)
+    said = verdict(make_plan(**house, cover=missed), "cover-eyelets")
+    assert said.level == "fails" and "0 of" in said.sentence
+    ways = [each for each in find_remedies(make_house(**house, cover=missed), SiteRecord(), CATALOGUE)
+            if each.verdict == "cover-eyelets"]  # fmt: skip
+    assert ways and ways[0].level == "holds"
+    assert eyelets_of(make_bench(**APART)) is None
+
+
+def test_made_to_measure_reaches_at_the_least_that_it_may_come() -> None:
+    work = make_bench(cover={"made": "apart", "bought": "made", "off_m": 0.05})
+    roll = reach_of(make_bench(**APART))
+    order, reach = order_of(work), reach_of(work)
+    # No trim on a hemmed edge; what its maker may be off by is ordered on top, to the next inch.
+    assert reach.piece_m == pytest.approx(roll.piece_m - 0.2)
+    inches = (reach.piece_m + 0.05) / (FOOT_M / 12)
+    assert order.wide_m == pytest.approx(math.ceil(inches - 1e-9) * FOOT_M / 12)
+    assert reach.roll_wide_m == pytest.approx(order.wide_m - 0.05) and reach.roll_wide_m >= reach.piece_m
+    assert verdict(make_plan(cover={"made": "apart", "bought": "made"}), "cover-wide").level == "holds"
+
+
+def test_taped_bows_are_taken_before_the_plan() -> None:
+    planned = reach_of(make_bench(**APART)).over_m
+    taped = {"made": "apart", "taped_1_m": planned + 0.02, "taped_2_m": planned + 0.06, "taped_3_m": planned - 0.01}
+    assert reach_of(make_bench(cover=taped)).over_m == pytest.approx(planned + 0.06)
+    assert verdict(make_plan(cover=taped), "cover-taped").level == "holds"
+    slipped = {**taped, "taped_2_m": planned + 0.3}
+    assert verdict(make_plan(cover=slipped), "cover-taped").level == "tight"
+
+
+def test_edges_are_held_each_by_its_own_and_known_each_by_its_own_pulls() -> None:
+    cover = {"made": "apart", "sides": "track", "right": "batten", "ends": "clamps", "back": "track",
+             "pull_1_n": 3000.0, "pull_2_n": 2800.0, "pull_3_n": 3100.0,
+             "end_pull_1_n": 900.0, "end_pull_2_n": 800.0, "end_pull_3_n": 950.0}  # fmt: skip
+    work = make_bench(**told(), cover=cover)
+    assert [line.fixing.id for line in lines_of(work)] == ["track", "batten", "clamps", "track"]
+    assert held_n_m(work, "track") == pytest.approx(1400.0)
+    assert held_n_m(work, "clamps") == pytest.approx(400.0)
+    assert held_n_m(work, "batten") is None
+    found = make_plan(**told(), cover=cover)
+    assert verdict(found, "cover-held-right").level == "unknown"
+    pulls = film_pulls(work)
+    assert pulls is not None
+    assert verdict(found, "cover-ends").ratio == pytest.approx(pulls.end_n_m / 400)
+    assert verdict(found, "cover-ends-back").ratio == pytest.approx(pulls.end_n_m / 1400)
+    assert any("right side" in each.what for each in not_known(work))
+    # The sheet is wide enough for the side that takes more of it.
+    assert reach_of(work).wide_m - reach_of(work).over_m == pytest.approx(2 * (0.1 + 0.1 + 0.1))
+
+
+def test_cords_by_hand_and_two_fixings_in_one_place() -> None:
+    work = make_bench(**told(), cover={"made": "apart", "lash": "zigzag"})
+    cords = cords_of(work)
+    assert cords is not None
+    assert cords.count == bays_of(work).bows - 1
+    assert cords.each_m == pytest.approx(math.hypot(rim_m(work), bays_of(work).bay_m) + 1.0)
+    # p·b·R with the pull of the sides from foot to foot, p·R.
+    pulls = film_pulls(make_bench(**told(), cover={"made": "apart", "edge": "ground"}))
+    assert pulls is not None
+    assert cord_n(work) == pytest.approx(pulls.side_n_m * bays_of(work).bay_m)
+    assert cords_of(make_bench(**APART)) is None and cord_n(make_bench(**APART)) is None
+    hip = {"boards": {"hip": "board", "hip_m": 1.2}, "cover": {"made": "apart", "edge": "hip", "below": "own"}}
+    room = tracks_m(make_bench(**hip))
+    assert room is not None and room[0] == pytest.approx(0.035 + 0.035 + 0.01)
+    narrow = min(CATALOGUE.boards.values(), key=lambda each: each.wide_m)
+    if narrow.wide_m < room[0]:
+        tight = {**hip, "boards": {**hip["boards"], "board": narrow.id}}
+        assert verdict(make_plan(**tight), "cover-tracks").level == "fails"
+    assert tracks_m(make_bench(**APART)) is None
+
+
+def test_a_lap_as_wide_as_its_roll_is_refused() -> None:
+    with pytest.raises(DesignError, match="half of the roll") as error:
+        make_house(cover={"made": "apart", "pieces": "two", "roll_m": 1.0, "lap_m": 0.6})
+    assert error.value.troubles[0].path == "cover.lap_m"
+
+
+def test_people_hold_a_gust_by_its_root() -> None:
+    # Rule B2: √(150·6/(0.736·45)) = 5.2 m/s; never over 7.
+    assert gusty_mps(6, 45.0) == pytest.approx(math.sqrt(900 / (0.7356 * 45.0)))
+    assert gusty_mps(60, 45.0) == 7.0
+
+
+def test_runs_are_capped_at_both_ends() -> None:
+    work = make_bench(**APART)
+    assert caps_of(work) == 2 * len(runs_of(work)) > 0

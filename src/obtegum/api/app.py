@@ -9,13 +9,14 @@ from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
 
 from obtegum import __version__
-from obtegum.api import acts, files, frames, houses, planning, set_out, yard
+from obtegum.api import acts, controller, files, frames, houses, planning, set_out, yard
 from obtegum.api import level as levelling
 from obtegum.api.benches import Benches
 from obtegum.api.beside import Beside
 from obtegum.api.description import describe
 from obtegum.api.guard import Guard, Page
 from obtegum.api.problems import install, problem
+from obtegum.devices.controller import ControllerLink
 from obtegum.devices.level import LevelLink
 from obtegum.store import Store
 
@@ -34,8 +35,16 @@ class Assets(StaticFiles):
         return response
 
 
-def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK, level: LevelLink | None = None) -> FastAPI:
-    """The app over an open store, with a laser level if linked; without a store only its description is of use."""
+def make_app(
+    store: Store | None,
+    hosts: frozenset[str] = LOOPBACK,
+    level: LevelLink | None = None,
+    sides: ControllerLink | None = None,
+) -> FastAPI:
+    """The app over an open store, with a laser level and a controller of sides if linked.
+
+    Without a store only its description is of use.
+    """
     app = FastAPI(
         title="Obtegum",
         version=__version__,
@@ -46,6 +55,7 @@ def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK, level: Level
     )
     app.state.store = store
     app.state.level = level
+    app.state.controller = sides
     app.state.beside = Beside()
     app.state.benches = Benches()
     app.state.maps = frames.Maps()
@@ -55,6 +65,7 @@ def make_app(store: Store | None, hosts: frozenset[str] = LOOPBACK, level: Level
     app.include_router(acts.router)
     app.include_router(set_out.router)
     app.include_router(levelling.router)
+    app.include_router(controller.router)
     app.include_router(frames.router)
     app.include_router(yard.router)
     app.include_router(houses.router)

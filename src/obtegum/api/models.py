@@ -115,6 +115,13 @@ class NewSpot(Standing):
     rod: str | None = Field(default=None, max_length=60)
 
 
+class ControllerOut(Part):
+    """What a controller was told or measures, as it is read: each thing and its reading."""
+
+    said: str
+    rows: tuple[tuple[str, str], ...]
+
+
 class SpotOut(Part):
     """A spot as it is read."""
 

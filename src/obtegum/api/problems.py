@@ -18,7 +18,7 @@ from obtegum.core.measures import find_measure, shown_at
 from obtegum.core.offers import tried
 from obtegum.core.plan import plan_house
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.devices.level import LevelError
+from obtegum.devices.trouble import DeviceError
 from obtegum.store import Clash, Conflict, House, NoSuchHouse, NotUndone, StoreTrouble, Unreadable
 from obtegum.store.backup import BackupError
 
@@ -152,7 +152,7 @@ async def _no_backup(request: Request, error: Exception) -> Response:
     return problem(422, str(error))
 
 
-async def _no_level(request: Request, error: Exception) -> Response:
+async def _no_device(request: Request, error: Exception) -> Response:
     return problem(424, str(error))
 
 
@@ -173,7 +173,7 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(Conflict, _conflict)
     app.add_exception_handler(NotUndone, _not_undone)
     app.add_exception_handler(BackupError, _no_backup)
-    app.add_exception_handler(LevelError, _no_level)
+    app.add_exception_handler(DeviceError, _no_device)
     app.add_exception_handler(HTTPException, _http)
     app.add_exception_handler(ClientDisconnect, _cut_off)
     app.add_exception_handler(StoreTrouble, _store)

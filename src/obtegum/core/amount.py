@@ -32,6 +32,7 @@ AmountKind = Literal[
     "energy",
     "rain",
     "flow",
+    "air",
     "minutes",
     "hours",
     "latitude",
@@ -84,6 +85,7 @@ _UNITS: dict[AmountKind, dict[Units, _Unit]] = {
     "energy": {"feet": _Unit("BTU", BTU_J, 0), "metric": _Unit("kWh", 3.6e6, 1)},
     "rain": {"feet": _Unit("in/h", INCH_M / HOUR_S, 2), "metric": _Unit("mm/h", 0.001 / HOUR_S, 0)},
     "flow": {"feet": _Unit("gal/min", 231 * INCH_M**3 / 60, 0), "metric": _Unit("L/s", 0.001, 1)},
+    "air": {"feet": _Unit("cfm", FOOT_M**3 / 60, 0), "metric": _Unit("m³/h", 1 / HOUR_S, 0)},
     "minutes": {"feet": _MINUTES, "metric": _MINUTES},
     "hours": {"feet": _HOURS, "metric": _HOURS},
     "latitude": {"feet": _DEGREES, "metric": _DEGREES},
@@ -100,7 +102,7 @@ _ALIKE = {
     "yards": "cu yd", "lb/ft3": "lb/cu ft", "lb/ft³": "lb/cu ft", "pcf": "lb/cu ft", "ton": "tons", "tonnes": "t",
     "minutes": "min", "hours": "h", "hour": "h", "hr": "h", "hrs": "h", "percent": "%", "pct": "%",
     "lb/ft2": "psf", "lb/sq ft": "psf", "lb/ft²": "psf", "kn/m2": "kpa", "kn/m²": "kpa", "lbs": "lb", "lbf": "lb",
-    "miles an hour": "mph", "mi/h": "mph", "mps": "m/s",
+    "miles an hour": "mph", "m3/h": "m³/h", "cu ft/min": "cfm", "mi/h": "mph", "mps": "m/s",
     "lb-ft": "lb·ft", "ft-lb": "lb·ft", "nm": "n·m", "degrees": "°", "deg": "°", "f": "°f", "c": "°c",
 }  # fmt: skip
 _NUMBER = re.compile(r"(?P<sign>[-−]?)\s*(?P<number>\d+(?:[.,]\d+)?|[.,]\d+)\s*(?P<unit>.*)")

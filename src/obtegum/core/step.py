@@ -46,7 +46,7 @@ class Action(Part):
 
     id: str
     label: str
-    opens: Literal["spots", "readings"] | None = None
+    opens: Literal["spots", "readings", "controller"] | None = None
 
 
 class StepPlan(Part):

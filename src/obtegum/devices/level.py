@@ -9,6 +9,8 @@ import socket
 import statistics
 from dataclasses import dataclass
 
+from obtegum.devices.trouble import DeviceError
+
 __all__ = ["LevelError", "LevelLink", "LiveReading", "settle"]
 
 SHOTS = 7
@@ -20,7 +22,7 @@ LEAST_SPREAD_M = 0.0005
 MOST_SPREAD_M = 0.005
 
 
-class LevelError(Exception):
+class LevelError(DeviceError):
     """The level gave no reading; the message is a sentence for the person at the rod."""
 
 

@@ -123,6 +123,8 @@ export const api = {
     return send<HouseOut>("PATCH", house(id, "", { step: "none" }), { version, edits: [{ measure: "name", text: name }] }, key);
   },
   files: () => ask<Schemas["FilesOut"]>("/files"),
+  readController: (id: string) => ask<Schemas["ControllerOut"]>(house(id, "/controller")),
+  tellController: (id: string) => send<Schemas["ControllerOut"]>("PUT", house(id, "/controller"), undefined),
   spots: (id: string, most: number) => ask<Schemas["SpotsOut"]>(house(id, "/spots", { most: String(most) })),
   takeReadings: (id: string, step: string, text: Blob, window: string, key: string) =>
     ask<HouseOut>(house(id, "/readings", { window, step }), { method: "POST", body: text, headers: { "content-type": "text/csv", "idempotency-key": key } }),

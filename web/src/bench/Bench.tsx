@@ -28,6 +28,7 @@ import { Panel } from "./Panel";
 import { Rail } from "./Rail";
 import { Readings } from "./Readings";
 import { goRound } from "./regions";
+import { Controller } from "./Controller";
 import { Spots } from "./Spots";
 import { Tabs } from "./Tabs";
 import { TopLine, UnitsAndKeys } from "./TopLine";
@@ -117,7 +118,7 @@ const COMPARING: Record<string, { label: string; Shown: LazyExoticComponent<Comp
 /** Two presses in one moment are one. */
 const MOMENT_MS = 400;
 
-type SideShown = "step" | "keys" | "verdicts" | "history" | "files" | "readings" | "spots";
+type SideShown = "step" | "keys" | "verdicts" | "history" | "files" | "readings" | "spots" | "controller";
 
 function Workplace({ window }: { window: string }) {
   const { id = "", step: wanted } = useParams();
@@ -353,6 +354,7 @@ function Workplace({ window }: { window: string }) {
         />
       )}
       {side === "readings" && <Readings onClose={() => setSide("step")} />}
+      {side === "controller" && <Controller caution={step.caution} onClose={() => setSide("step")} />}
       {side === "spots" && <Spots caution={step.caution} onClose={() => setSide("step")} />}
       {side === "step" && (
         <Panel step={step} says={settled?.says ?? ""} onShow={choose} onAct={(action) => (action.opens ? setSide(action.opens) : session.act(action.id))} />

@@ -104,12 +104,13 @@ class Fitting(Part):
 
 
 class Fixing(Part):
-    """A way to hold film along a line: what of the film it eats, m, the sticks that it comes in, m, and how far apart
-    its screws, clamps or staples are, m."""
+    """A way to hold film along a line: what of the film it eats, how wide it lies on a board, the sticks that it comes
+    in, and how far apart its screws, clamps or staples are, all m."""
 
     id: str
     name: str
     eats_m: float
+    wide_m: float
     stick_m: dict[Units, float]
     each_m: float
     source: str

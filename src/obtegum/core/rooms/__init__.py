@@ -22,6 +22,7 @@ from obtegum.core.rooms.earth.decisions import Pad
 from obtegum.core.rooms.ends.decisions import Ends
 from obtegum.core.rooms.fittings.decisions import Fittings
 from obtegum.core.rooms.frames.decisions import Frames
+from obtegum.core.rooms.hoist.decisions import Hoist
 from obtegum.core.rooms.hold.decisions import Hold, Poured, Pulls
 from obtegum.core.rooms.inside.decisions import Inside
 from obtegum.core.rooms.keep_pegs.decisions import Keep
@@ -33,6 +34,8 @@ from obtegum.core.rooms.posts.decisions import Posts
 from obtegum.core.rooms.row.decisions import MOST_POSTS, PostRow, PostsBuilt
 from obtegum.core.rooms.runs.decisions import Runs
 from obtegum.core.rooms.set_out.decisions import SetOut, Site
+from obtegum.core.rooms.sheets.decisions import Sheets
+from obtegum.core.rooms.sides.decisions import Sides
 from obtegum.core.rooms.size.decisions import Size
 from obtegum.core.rooms.soil.decisions import Soil
 from obtegum.core.rooms.square_up.decisions import MOST_ROUNDS, Taping
@@ -70,6 +73,9 @@ ROOMS = (
     "plumb",
     "ends",
     "cover",
+    "sheets",
+    "sides",
+    "hoist",
     "air",
     "carries",
 )
@@ -96,6 +102,9 @@ class HouseDesign(House):
     strength: Strength = Strength()
     fittings: Fittings = Fittings()
     cover: Cover = Cover()
+    sheets: Sheets = Sheets()
+    sides: Sides = Sides()
+    hoist: Hoist = Hoist()
     air: Air = Air()
     soil: Soil = Soil()
     hold: Hold = Hold()

@@ -39,6 +39,18 @@ class Air(Decisions):
     crop: Annotated[
         Literal["empty", "full"], choice("It holds", empty="nothing, or seedlings", full="a full, watered crop")
     ] = "full"
+    vent: Annotated[
+        Literal["openings", "fans"], choice("Air moves by", openings="what opens", fans="fans, drawing out at an end")
+    ] = "openings"
+    rise_k: Annotated[
+        float, Number("Warmer at the fan, K", 1.0, 15.0, "factor", hint="3.9 by EP406; a crop that minds it: less")
+    ] = 3.9
+    fan_m3_s: Annotated[
+        float | None, Number("One fan moves", 0.05, 40.0, "air", hint="its maker’s figure, through its louvre")
+    ] = None
+    inlet_share: Annotated[
+        float, Number("Free, of its inlet", 0.1, 1.0, "share", hint="louvres: their maker’s; 60 % is usual")
+    ] = 0.6
     breeze_mps: Annotated[float, Number("A breeze", 0.2, 10.0, "speed", hint="slanting at the openings")] = 1.5
 
     def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:

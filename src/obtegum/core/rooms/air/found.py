@@ -10,13 +10,29 @@ from dataclasses import dataclass
 from obtegum.core.found import found
 from obtegum.core.rooms.boards.found import opens_m
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.cover.found import rim_m
-from obtegum.core.rooms.ends.air import air_of, end_area_m2
+from obtegum.core.rooms.cover.found import edge_up_m, rim_m
+from obtegum.core.rooms.cover.pulls import lifted_radius_m
+from obtegum.core.rooms.ends.air import AIR_M3_S_M2, FASTEST_MPS, air_of, end_area_m2
 from obtegum.core.rooms.ends.decisions import SIDES
+from obtegum.core.rooms.sides.found import curtained, opening_m
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work
 
-__all__ = ["Heat", "Opens", "heat_of", "moved_m3_s", "opens_of", "still_k", "sun_w"]
+__all__ = [
+    "Fans",
+    "Heat",
+    "Opens",
+    "between_layers",
+    "breezy_k",
+    "drips_at",
+    "fans_of",
+    "heat_of",
+    "kept_open",
+    "moved_m3_s",
+    "opens_of",
+    "still_k",
+    "sun_w",
+]
 
 # W/m²K through one film and two with air between; what a drawn screen leaves of it; W/m³K of a change of air an hour;
 # W/mK along the ground, bare and insulated (EP406 as usually quoted).
@@ -28,6 +44,14 @@ AIR_J_M3K, GRAVITY, KELVIN = 1200.0, 9.80665, 300.0
 # What wind drives of an opening's area slanting at it; a still day through openings of one height (ASHRAE).
 SLANTING, STILL = 0.3, 0.6 / 3
 HOTTEST_K, HALVINGS = 60.0, 50
+# W/m²K through panels with chambers (EP406) and inch boards (0.13 + 0.025/0.13 + 0.04 m²K/W).
+PANELS, BOARDS = 3.5, 2.8
+# EP406: sea level, kPa; the rise that its rule is for, K; fans nearer than this to their inlet draw more, m.
+SEA_KPA, RULE_K, NEAR_M, NEARER = 101.3, 3.9, 30.0, 5.5
+# Of a net that nobody told the open share of (stand-in).
+NET = 0.5
+# Still air inside a cover, m²K/W; Magnus (Alduchov and Eskridge 1996); air between two layers: m, Pa (trade).
+INSIDE_R, MAGNUS_A, MAGNUS_B, GAP_M, BLOWN_PA = 0.12, 17.625, 243.04, 0.1, 60.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,6 +73,27 @@ def _through(work: Work) -> float:
     return TWO if two else ONE
 
 
+def _through_ends(work: Work, film: float) -> float:
+    """W/m²K through the ends, by what they are of."""
+    zone, sheets = work.design.cover.zones, work.design.sheets
+    if zone == "boards":
+        return min(BOARDS, film)
+    chambers = zone == "panels" and sheets.kind == "chambers"
+    return min(PANELS, film) if chambers else film
+
+
+def kept_open(work: Work) -> str:
+    """What of the house can't be shut, in words; nothing where all can."""
+    cover, hip = work.design.cover, work.design.boards.hip == "board"
+    if cover.edge == "hip" and hip and cover.below == "open":
+        return "nothing hangs below the hip boards"
+    if cover.edge == "hip" and hip and cover.below == "own" and cover.curtain == "net":
+        return "the sides are of net"
+    if cover.made == "apart" and cover.zones == "net":
+        return "the ends are of net"
+    return ""
+
+
 def _areas(work: Work) -> tuple[float, float]:
     """Cover over roof and sides, and both ends, m²."""
     long_m = work.design.size.length_m + bow_tube(work).od_m
@@ -63,13 +108,15 @@ def heat_of(work: Work) -> Heat | None:
         return None
     apart = (told.warm_c - told.cold_c) * (WINDY if told.place == "windy" else 1.0)
     through = _through(work) * (SCREENED if told.screen == "drawn" else 1.0)
+    if kept_open(work):
+        return None
     cover, ends = _areas(work)
     volume = centre_line(work).under_m2 * size.length_m
     around = 2 * (size.span_m + size.length_m)
     along = INSULATED if told.edge == "insulated" else BARE
     return Heat(
         cover_w=through * cover * apart,
-        ends_w=through * ends * apart,
+        ends_w=_through_ends(work, through) * ends * apart,
         air_w=CHANGE * told.changes * volume * apart,
         ground_w=along * around * apart,
     )
@@ -99,12 +146,24 @@ def opens_of(work: Work) -> Opens:
     """Sides that roll up between base and hip board, and what the ends have, through the mesh."""
     told, size, cover = work.design.air, work.design.size, work.design.cover
     through = 1.0 if told.mesh_share is None else told.mesh_share
-    rolls = work.design.boards.hip == "board" and cover.edge == "hip" and cover.made != "ask"
-    high = max(opens_m(work), 0.0) if rolls else 0.0
+    net = NET if told.mesh_share is None else told.mesh_share
+    hip = work.design.boards.hip == "board" and cover.edge == "hip" and cover.made != "ask"
+    high, sides = 0.0, through
+    if hip and cover.below == "open":
+        high = max(opens_m(work), 0.0)
+    elif hip and cover.below == "own" and cover.curtain == "net":
+        high, sides = max(opens_m(work), 0.0), net
+    elif curtained(work):
+        high = opening_m(work)
     ends = air_of(work)
+    free = sum(ends.free_m2.values()) * through
+    if cover.summer == "ends":
+        free = sum(end_area_m2(work, side) for side in SIDES)
+    elif cover.made == "apart" and cover.zones == "net":
+        free = max(free, net * sum(end_area_m2(work, side) for side in SIDES))
     return Opens(
-        sides_m2=2 * high * size.length_m * through,
-        ends_m2=sum(ends.free_m2.values()) * through,
+        sides_m2=2 * high * size.length_m * sides,
+        ends_m2=free,
         high_m=high or min(size.height_m / 2, 1.8),
         floor_m2=ends.floor_m2,
     )
@@ -126,11 +185,80 @@ def moved_m3_s(work: Work, hotter_k: float, breeze: bool) -> float:
     return max(still, SLANTING * opens.free_m2 / 2 * work.design.air.breeze_mps) if breeze else still
 
 
-def still_k(work: Work, breeze: bool = False) -> float:
-    """How much hotter than outside it gets in full sun, K: where what air carries off is what sun brings."""
+def _hotter_k(work: Work, breeze: bool) -> float:
+    """Where what air carries off is what sun brings, K."""
     low, high = 0.0, HOTTEST_K
     for _ in range(HALVINGS):
         middle = (low + high) / 2
         carried = AIR_J_M3K * moved_m3_s(work, middle, breeze) * middle
         low, high = (low, middle) if carried >= sun_w(work, middle) else (middle, high)
     return high
+
+
+@found
+def still_k(work: Work) -> float:
+    """How much hotter than outside it gets in full sun on a still day, K."""
+    return _hotter_k(work, breeze=False)
+
+
+@found
+def breezy_k(work: Work) -> float:
+    """The same with the breeze that is told, K."""
+    return _hotter_k(work, breeze=True)
+
+
+@dataclass(frozen=True, slots=True)
+class Fans:
+    """Air that fans move, m³/s: by the rule and by what sun brings; fans of the size told, None while it isn't; free
+    area of the inlet and the hole in the wall for it, m²."""
+
+    rule_m3_s: float
+    balance_m3_s: float
+    count: int | None
+    free_m2: float
+    hole_m2: float
+
+    @property
+    def moves_m3_s(self) -> float:
+        return max(self.rule_m3_s, self.balance_m3_s)
+
+
+@found
+def fans_of(work: Work) -> Fans:
+    """Fans at one end, their inlet at the other (EP406, rule B21): 0.0406 m³/s for each m² of floor at sea level and a
+    rise of 3.9 K, more where air is thin, and where the inlet is under 30 m away; beside it the balance with sun."""
+    told, size = work.design.air, work.design.size
+    floor = size.span_m * size.length_m
+    thin = 1 / (1 - 2.25577e-5 * work.design.weather.altitude_m) ** 5.25588
+    near = max(NEARER / math.sqrt(size.length_m), 1.0) if size.length_m < NEAR_M else 1.0
+    rule = AIR_M3_S_M2 * floor * thin * RULE_K / told.rise_k * near
+    balance = sun_w(work, told.rise_k) / (AIR_J_M3K / thin * told.rise_k)
+    moves = max(rule, balance)
+    count = None if told.fan_m3_s is None else math.ceil(moves / told.fan_m3_s - 1e-9)
+    free = moves / FASTEST_MPS
+    mesh = 1.0 if told.mesh_share is None else told.mesh_share
+    return Fans(rule, balance, count, free, free / told.inlet_share / mesh)
+
+
+def drips_at(work: Work) -> float | None:
+    """Moisture of the air inside from which film drips on the coldest night, share: the film's inside is
+    T − U·R·(T − T0) warm; None while the night isn't told."""
+    told = work.design.air
+    if told.cold_c is None or told.warm_c is None or heat_of(work) is None:
+        return None
+    through = _through(work) * (SCREENED if told.screen == "drawn" else 1.0)
+    film_c = told.warm_c - min(through * INSIDE_R, 1.0) * (told.warm_c - told.cold_c)
+
+    def vapour(celsius: float) -> float:
+        return math.exp(MAGNUS_A * celsius / (MAGNUS_B + celsius))
+
+    return min(vapour(film_c) / vapour(told.warm_c), 1.0)
+
+
+def between_layers(work: Work) -> tuple[float, float] | None:
+    """Air between two layers, m³, and what its blower pulls on a metre of each side's fixing, N/m; None for one."""
+    weather = work.design.weather
+    if weather.cover != "film" or weather.layers != "two":
+        return None
+    cover, _ = _areas(work)
+    return cover * GAP_M, BLOWN_PA * lifted_radius_m(work, edge_up_m(work))

@@ -14,8 +14,9 @@ ROOM = Room(
     verdicts=step.verdicts,
     views={"losses": losses},
     cures=CURES,
-    down=frozenset({"opens", "air_moves"}),
-    up=frozenset({"heater", "heat_hour", "still", "fan_wants"}),
+    down=frozenset({"opens", "air_moves", "drips"}),
+    up=frozenset({"heater", "heat_hour", "still", "fans", "inlet", "layers_air", "layers_pull"}),
+    nearest=frozenset({"fans_count"}),
     pages=(
         Page(
             "Air and heat",

@@ -4,10 +4,21 @@ import math
 from collections.abc import Iterator
 
 from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, settled
+from obtegum.core.answers import amount_answer, count_answer, settled
 from obtegum.core.quantity import area_text, percent_text
-from obtegum.core.rooms.air.found import HOTTEST_K, heat_of, moved_m3_s, opens_of, still_k
-from obtegum.core.rooms.ends.air import RULE_SHARE
+from obtegum.core.rooms.air.found import (
+    HOTTEST_K,
+    between_layers,
+    breezy_k,
+    drips_at,
+    fans_of,
+    heat_of,
+    kept_open,
+    moved_m3_s,
+    opens_of,
+    still_k,
+)
+from obtegum.core.rooms.ends.air import FASTEST_MPS, RULE_SHARE
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.verdict import Verdict, judge, verdict_on
@@ -27,8 +38,14 @@ def verdicts(work: Work) -> list[Verdict]:
     """How hot a still, sunny day makes it; nothing while nobody told how the house is covered and opens."""
     if work.design.cover.made == "ask":
         return []
-    hot = still_k(work)
     units = work.tape.units
+    if work.design.cover.summer in ("cloth", "off"):
+        what = "cloth" if work.design.cover.summer == "cloth" else "nothing"
+        sentence = f"In the hot months {what} is on: air goes through everywhere, it is as hot as outside."
+        return [verdict_on("air", "air-still", "Heat of the day", "holds", sentence, "0", "", 0.0, "air", "comfort")]
+    if work.design.air.vent == "fans":
+        return [_fanned(work)]
+    hot = still_k(work)
     level = judge(hot / MOST_K, work.rules.holds_to)
     number, limit = _warmer(hot, units), _warmer(MOST_K, units, up=False)
     opens = opens_of(work)
@@ -57,8 +74,23 @@ def verdicts(work: Work) -> list[Verdict]:
     ]
 
 
+def _fanned(work: Work) -> Verdict:
+    """Whether the free area that air comes in by is what its fans want."""
+    fans, opens = fans_of(work), opens_of(work)
+    needs, has = area_text(fans.free_m2, work.tape, "up"), area_text(opens.ends_m2, work.tape, "down")
+    fast = amount_text(FASTEST_MPS, "speed", work.tape.units, "down")
+    ratio = min(fans.free_m2 / max(opens.ends_m2, 0.01), 99.0)
+    sentence = (
+        f"Fans want {needs} free at the other end, so that air comes in no faster than {fast}; the ends open {has}."
+    )
+    level = judge(ratio, 1.0)
+    if level == "fails":
+        sentence += " Inlets in the ends, or the ends off in the hot months."
+    return verdict_on("air", "air-still", "Heat of the day", level, sentence, needs, has, ratio, "air", "comfort")
+
+
 def _breezy(work: Work) -> str:
-    return _warmer(still_k(work, breeze=True), work.tape.units)
+    return _warmer(breezy_k(work), work.tape.units)
 
 
 def _warmer(kelvin: float, units: str, up: bool = True) -> str:
@@ -88,11 +120,14 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "air.crop",
             "air.shade_share",
             "air.mesh_share",
+            "air.vent",
+            *(("air.rise_k", "air.fan_m3_s", "air.inlet_share") if work.design.air.vent == "fans" else ()),
+            "cover.summer",
             "air.breeze_mps",
         ),
         aside=("air.changes", "air.place", "air.screen", "air.edge", "air.breeze_mps"),
         answers=tuple(_answers(work)),
-        leads=("heater", "opens", "still"),
+        leads=("heater", "opens", "still", "fans"),
         views=("losses", "along"),
         strips=("floor",),
         grips=(),
@@ -104,6 +139,9 @@ def _next(work: Work) -> str:
     told = work.design.air
     if work.design.weather.cover == "cloth":
         return "Cloth keeps no warmth: a heater is told for film."
+    open_ = kept_open(work)
+    if open_:
+        return f"It can’t be shut, as {open_}: no heater keeps it warm."
     if told.cold_c is None or told.warm_c is None:
         return "Write the coldest night that you want to hold out, and how warm it is to be: the heater follows."
     return "A heater for the whole loss, its thermostat shaded at crop height; a small second one for when it fails."
@@ -129,9 +167,26 @@ def _answers(work: Work) -> Iterator[Answer]:
         yield Answer(
             id="still", label="Hotter than outside", reading=_warmer(hot, tape.units), value=hot, unit="K", note=note
         )
-        yield amount_answer(work, "air_moves", "Air through it then", moved, "flow", "by warmth alone")
-    wants = amount_text(0.0406 * opens.floor_m2, "flow", tape.units, "up")
+        yield amount_answer(work, "air_moves", "Air through it then", moved, "air", "by warmth alone")
+    drips = drips_at(work)
+    if drips is not None:
+        note = "that night; film that sheds drops, a little air, less water in the evening"
+        yield amount_answer(work, "drips", "Film drips from a moisture of", drips, "share", note)
+    layers = between_layers(work)
+    if layers is not None:
+        yield amount_answer(
+            work, "layers_air", "Air between the layers", layers[0], "volume", "blown from outside, 60 Pa"
+        )
+        yield amount_answer(
+            work, "layers_pull", "Its blower pulls each side by", layers[1], "pull", "always, before any wind"
+        )
+    fans = fans_of(work)
+    rule, sun = (amount_text(each, "air", tape.units, "up") for each in (fans.rule_m3_s, fans.balance_m3_s))
+    note = f"EP406 wants {rule}, what sun brings {sun}: the more of both"
+    yield amount_answer(work, "fans", "Fans would move", fans.moves_m3_s, "air", note)
+    if work.design.air.vent == "fans" and fans.count is not None:
+        yield count_answer("fans_count", "Fans of that size", fans.count, "in one end; with several, one may fail")
     yield Answer(
-        id="fan_wants", label="A fan would move", reading=wants, value=0.0406 * opens.floor_m2, unit="m3/s",
-        note="EP406, at sea level: no more than 3.5 m/s through its inlets",
+        id="inlet", label="Inlet for them, hole in the wall", reading=area_text(fans.hole_m2, tape, rounded("inlet")),
+        value=fans.hole_m2, unit="m2", note="through louvres and mesh as told",
     )  # fmt: skip

@@ -13,13 +13,15 @@ from obtegum.core.found import found
 from obtegum.core.rooms.braces.found import along_of, holding, run_takes
 from obtegum.core.rooms.braces.tied import asked_in
 from obtegum.core.rooms.carries.roots import most_of
-from obtegum.core.rooms.cover.found import ends_held_n_m, film_pulls, pulled_n_m
+from obtegum.core.rooms.cover.found import roofed
+from obtegum.core.rooms.cover.pulls import film_pulls, held_at
 from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
 from obtegum.core.rooms.ends.decisions import SIDES, Side
 from obtegum.core.rooms.ends.pulled import film_of, pulled_by, tension_at
 from obtegum.core.rooms.hold.found import chain_of, counts, holds_of, pulled, set_of
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.sheets.found import screws_of
 from obtegum.core.rooms.strength.asks import parting_gust, real_gust, side_gust
 from obtegum.core.rooms.strength.found import END_WALL_N_M, judged_on, post_share, why_no_bow
 from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered
@@ -169,7 +171,12 @@ def _others(work: Work) -> Iterator[Gives | None]:
 
 def _covered(work: Work) -> Iterator[Gives | None]:
     """The film itself, lifted or between bows, and what fixes it at the sides and ends, where that was pulled at."""
-    pulls, held, cover = film_pulls(work), pulled_n_m(work), work.design.cover
+    pulls, held, cover = film_pulls(work), held_at(work, "side"), work.design.cover
+    if roofed(work):
+        screws, screw_n = screws_of(work), work.design.sheets.screw_n
+        if screws.lifted_n is not None and screw_n is not None:
+            yield _linear(work, "the sheets’ screws", screws.lifted_n / screw_n, "bow")
+        return
     if cover.made == "ask" or pulls is None:
         return
 
@@ -184,8 +191,8 @@ def _covered(work: Work) -> Iterator[Gives | None]:
         )
     if held is not None:
         yield _linear(work, "what fixes the film at the sides", pulls.side_n_m / max(held, LEAST_N_M), "bow")
-    ends_n_m = ends_held_n_m(work)
-    if ends_n_m is not None and cover.made == "apart":
+    ends_n_m = held_at(work, "end")
+    if ends_n_m is not None and cover.zones == "film":
         least = max(ends_n_m, LEAST_N_M)
         yield _rising(work, "what fixes the film at the ends", lambda times: at_the_ends(times) / least)
 

@@ -4,6 +4,8 @@ from collections.abc import Iterator
 
 from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
 from obtegum.core.rooms.cover.found import reach_of
+from obtegum.core.rooms.cover.lines import tracks_m
+from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
@@ -59,4 +61,28 @@ def _torn(work: Work, verdict: Verdict) -> Iterator[Edits]:
     yield (lengthened("bows.max_spacing_m", down(work, work.design.bows.max_spacing_m * 0.75)),)
 
 
-CURES: dict[str, Cure] = {"cover-wide": _wide, "cover-long": _long, "cover-film": _torn}
+def _eyelets(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """Eyelets at a whole part of the bay, the first over the first bow."""
+    told, bay_m = work.design.cover, bays_of(work).bay_m
+    for parts in range(1, 7):
+        if bay_m / parts <= told.eyelet_m + 1e-9 or parts == 1:
+            yield (lengthened("cover.eyelet_m", bay_m / parts), chosen("cover.eyelet_first_m", ""))
+    yield (chosen("cover.eyelet_first_m", ""),)
+
+
+def _tracks(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """A wider hip board; the same sheet rolled up."""
+    room = tracks_m(work)
+    for board in sorted(work.catalogue.boards.values(), key=lambda each: each.wide_m):
+        if room is not None and board.sold_in == work.tape.units and board.wide_m >= room[0]:
+            yield (chosen("boards.board", board.id),)
+    yield (chosen("cover.below", "tail"),)
+
+
+CURES: dict[str, Cure] = {
+    "cover-wide": _wide,
+    "cover-long": _long,
+    "cover-film": _torn,
+    "cover-eyelets": _eyelets,
+    "cover-tracks": _tracks,
+}

@@ -1,19 +1,25 @@
 """What covers the house, how far down it comes, how it is held at the sides and at the ends, and the roll it is of."""
 
-from typing import Annotated, Literal
+from collections.abc import Iterator
+from typing import TYPE_CHECKING, Annotated, Literal
 
-from obtegum.core.numbers import Decisions, Number, choice
+from obtegum.core.numbers import Decisions, Number, choice, misfit
 from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.trouble import Trouble
+
+if TYPE_CHECKING:
+    from obtegum.core.rooms import HouseDesign
 
 __all__ = ["Cover", "Hold"]
 
-Hold = Literal["track", "batten", "rolled", "buried", "clamps", "staples"]
+Hold = Literal["track", "batten", "rolled", "buried", "clamps", "eyelets", "staples"]
 HOLDS = {
     "track": "track with spring wire",
     "batten": "a batten on the board",
     "rolled": "two battens, the film rolled between",
     "buried": "its edge buried in a trench",
     "clamps": "snap clamps on a pipe",
+    "eyelets": "eyelets and ties",
     "staples": "staples and tape, for a season",
 }
 
@@ -39,7 +45,38 @@ class Cover(Decisions):
         choice("Below the hip board", tail="the same sheet, rolled up", own="a curtain of its own", open="nothing"),
     ] = "tail"
     sides: Annotated[Hold, choice("Held at the sides by", **HOLDS)] = "track"
+    right: Annotated[
+        Literal["same", "track", "batten", "rolled", "buried", "clamps", "eyelets", "staples"],
+        choice("Held at the right side by", same="what holds the left", **HOLDS),
+    ] = "same"
     ends: Annotated[Hold, choice("Held at the ends by", **HOLDS)] = "track"
+    back: Annotated[
+        Literal["same", "track", "batten", "rolled", "buried", "clamps", "eyelets", "staples"],
+        choice("Held at the back end by", same="what holds the front", **HOLDS),
+    ] = "same"
+    eyelet_m: Annotated[float, Number("Eyelets, apart", 0.1, 3.0, bare="fine", feet=2 * FOOT_M)] = 0.5
+    eyelet_first_m: Annotated[
+        float | None, Number("First eyelet, from the sheet’s end", 0.0, 10.0, hint="blank: over the first bow")
+    ] = None
+    lash: Annotated[
+        Literal["none", "each", "zigzag"],
+        choice("Lashed over the top", none="no", each="a cord in each bay", zigzag="a cord to and fro, bay by bay"),
+    ] = "none"
+    bought: Annotated[Literal["roll", "made"], choice("It is bought", roll="off a roll", made="made to measure")] = (
+        "roll"
+    )
+    off_m: Annotated[
+        float, Number("Made to within", 0.0, 0.5, bare="fine", feet=2 * INCH_M, hint="what its maker allows himself")
+    ] = 0.05
+    rim_hem_m: Annotated[float, Number("Its hem, wide", 0.0, 0.5, bare="fine", feet=4 * INCH_M)] = 0.1
+    rope: Annotated[
+        Literal["none", "rope"], choice("In the hem", none="nothing", rope="a rope, its ends out at each corner")
+    ] = "none"
+    taped_1_m: Annotated[
+        float | None, Number("Taped over the front bow", 1.0, 60.0, hint="outside, fixing to fixing")
+    ] = None
+    taped_2_m: Annotated[float | None, Number("Over a middle bow", 1.0, 60.0)] = None
+    taped_3_m: Annotated[float | None, Number("Over the back bow", 1.0, 60.0)] = None
     tail_m: Annotated[
         float, Number("Beyond the fixing, to pull by", 0.0, 1.0, bare="fine", hint="a hand’s width", feet=4 * INCH_M)
     ] = 0.1
@@ -63,3 +100,31 @@ class Cover(Decisions):
     ] = None
     pull_2_n: Annotated[float | None, Number("Pulled again", 0.0, 50000.0, "force")] = None
     pull_3_n: Annotated[float | None, Number("A third time", 0.0, 50000.0, "force")] = None
+    end_pull_1_n: Annotated[
+        float | None, Number("Pulled at the ends’ fixing", 0.0, 50000.0, "force", hint="where it is of another kind")
+    ] = None
+    end_pull_2_n: Annotated[float | None, Number("Pulled there again", 0.0, 50000.0, "force")] = None
+    end_pull_3_n: Annotated[float | None, Number("There a third time", 0.0, 50000.0, "force")] = None
+    zones: Annotated[
+        Literal["film", "panels", "net", "boards"],
+        choice("The ends are of", film="film", panels="rigid panels", net="net or cloth", boards="boards"),
+    ] = "film"
+    curtain: Annotated[
+        Literal["film", "net"], choice("The curtain is of", film="film", net="insect net, which stays down")
+    ] = "film"
+    summer: Annotated[
+        Literal["same", "ends", "cloth", "off"],
+        choice(
+            "In the hot months",
+            same="all stays on",
+            ends="the ends come off",
+            cloth="cloth in place of film",
+            off="nothing is on",
+        ),
+    ] = "same"
+
+    def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
+        """A joint as wide as the roll that it joins."""
+        if self.pieces == "two" and self.roll_m is not None and self.lap_m >= self.roll_m / 2:
+            sentence = "The lap would take half of the roll. It must be under"
+            yield misfit("cover.lap_m", sentence, self.roll_m / 2, house.tape, "down")

@@ -1,10 +1,12 @@
 """The sheet laid flat with its cuts and lines, and the house with it on."""
 
 from obtegum.core.amount import amount_text
-from obtegum.core.drawing import Dimension, Drawing, Item, Note, Outline, Row, Vertex, drawn
+from obtegum.core.drawing import Dimension, Drawing, Item, Mark, Note, Outline, Row, Vertex, drawn
 from obtegum.core.paths import box, chain_path, line
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.cover.found import Reach, edge_up_m, film_pulls, fixing_of, lines_of, reach_of
+from obtegum.core.rooms.cover.found import Reach, edge_up_m, fixing_of, reach_of, side_eats_m
+from obtegum.core.rooms.cover.lines import edges_of, eyelets_of, lines_of
+from obtegum.core.rooms.cover.pulls import film_pulls
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.across import frame_outlines
 from obtegum.core.rooms.size.found import centre_line
@@ -49,7 +51,7 @@ def sheet(work: Work) -> Drawing:
         Row(what="Sheet, wide", reading=work.say(reach.piece_m, "up")),
         Row(what="Sheet, long", reading=work.say(long_m, "up")),
         Row(what="Over the outside, fixing to fixing", reading=work.say(reach.over_m)),
-        Row(what="Taken by each fixing", reading=work.say(fixing_of(work, told.sides).eats_m)),
+        Row(what="Taken by each fixing", reading=work.say(side_eats_m(work))),
         Row(what="To pull by and to trim, each side", reading=work.say(told.tail_m + told.trim_m)),
         *(
             Row(what=f"{each.where[:1].upper()}{each.where[1:]}, {each.fixing.name}", reading=work.say(each.long_m))
@@ -76,7 +78,7 @@ def _piece(work: Work, reach: Reach, place: int, wide: float, long_m: float) -> 
     two = told.pieces == "two"
     low = -place * (wide + 0.6)
     start = (long_m - size.length_m) / 2
-    half, eats = reach.over_m / 2, fixing_of(work, told.sides).eats_m
+    half, eats = reach.over_m / 2, side_eats_m(work)
     items: list[Item] = [
         Outline(
             part="sheet",
@@ -113,6 +115,7 @@ def _piece(work: Work, reach: Reach, place: int, wide: float, long_m: float) -> 
                     part="fix", layer="frame", material="board", closed=True, path=path, label="taken by the fixing"
                 )
             )
+            items += _eyelets(work, y)
     for bow, station in enumerate(bays_of(work).stations_m, start=1):
         x = start + station
         items.append(
@@ -121,6 +124,18 @@ def _piece(work: Work, reach: Reach, place: int, wide: float, long_m: float) -> 
             )
         )
     return items
+
+
+def _eyelets(work: Work, y: float) -> list[Item]:
+    """Eyelets along a side's edge."""
+    found = eyelets_of(work)
+    if found is None:
+        return []
+    each_m = work.design.cover.eyelet_m
+    return [
+        Mark(part="eyelet", symbol="socket", x=found.first_m + place * each_m, y=y, label=f"eyelet {place + 1}")
+        for place in range(found.count)
+    ]
 
 
 def covered(work: Work) -> Drawing:
@@ -136,10 +151,10 @@ def covered(work: Work) -> Drawing:
         *frame_outlines(work),
         Outline(part="film", layer="string", material="string", path=chain_path(film), label="cover"),
     ]
-    reach = reach_of(work)
+    reach, holds = reach_of(work), dict(edges_of(work))
     for side in (-1.0, 1.0):
         x, y = film.point(0.0 if side < 0 else film.girth_m)
-        name = fixing_of(work, told.sides).name
+        name = fixing_of(work, holds["left side" if side < 0 else "right side"]).name
         items.append(
             Outline(
                 part="fix",
@@ -165,7 +180,7 @@ def covered(work: Work) -> Drawing:
             path = (Vertex(x=x, y=0.0), Vertex(x=x + side * 0.02, y=deep), Vertex(x=x + side * 0.3, y=deep))
             items.append(Outline(part="film", layer="string", material="string", path=path, label="buried"))
     x, y = film.point(film.girth_m)
-    items.append(Note(part="fix", x=x + 0.12, y=y, text=fixing_of(work, told.sides).name, anchor="start"))
+    items.append(Note(part="fix", x=x + 0.12, y=y, text=name, anchor="start"))
     items.append(Note(part="film", x=0.0, y=size.height_m + 0.08, text=f"{work.say(reach.over_m)} over the outside"))
     pulls = film_pulls(work)
     if pulls is not None:

@@ -6,46 +6,41 @@ from dataclasses import dataclass
 from obtegum.core.catalogue import Fixing
 from obtegum.core.found import found
 from obtegum.core.profile import Chain
+from obtegum.core.quantity import INCH_M
 from obtegum.core.rooms.boards.found import hip_board
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.ends.pulled import film_of, tension_n_m
+from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.posts.found import board_of
 from obtegum.core.rooms.posts.ways import boarded
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.rooms.strength.loads import weathered
-from obtegum.core.rooms.strength.model import model_of
-from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.work import Work
 
 __all__ = [
-    "Line",
+    "FILM_KG_M3",
+    "Order",
     "Reach",
     "edge_up_m",
-    "ends_held_n_m",
     "ends_of_left",
-    "film_pulls",
     "fixing_of",
-    "hands",
-    "lines_of",
+    "left_covers",
+    "order_of",
     "outer_m",
+    "over_planned_m",
     "pleats",
-    "pulled_n_m",
     "reach_of",
     "rim_m",
+    "roofed",
     "sheet_m2",
+    "side_eats_m",
+    "taped_bows",
     "taped_m",
 ]
 
 # What a roll-up bar takes of the film that hangs from the hip board, m: twice round and a clip (this bench).
 BAR_M = 0.35
-# Polyethylene, kg/m³; what it bears for some years, Pa (rule B1), half of it in its last year.
-FILM_KG_M3, FILM_BEARS_PA = 920.0, 8e6
-# Wind at eaves and ends against that on the whole bow (stand-in, rule B8); its factor by each method.
-LOCAL, FACTORS = 1.5, {"us": 0.6, "eu": 1.5, "given": 1.0}
-PULLS, ALLOWED = 3, 0.5
-# Rule B2: a hand holds so much, N, of a sheet that wind gets under so high, m, at the gust of its day, m/s.
-HAND_N, UNDER_M, DAY_MPS = 150.0, 1.5, 5.0
+# Polyethylene, kg/m³.
+FILM_KG_M3 = 920.0
 # How deep a pleat is, m (this bench).
 PLEAT_M = 0.15
 SAME = 1e-9
@@ -54,6 +49,11 @@ SAME = 1e-9
 def fixing_of(work: Work, name: str) -> Fixing:
     """A way to hold film, by its name."""
     return next(each for each in work.catalogue.fixings if each.id == name)
+
+
+def roofed(work: Work) -> bool:
+    """Whether rigid sheets go over the roof in place of film."""
+    return work.design.sheets.on in ("roof", "both")
 
 
 @found
@@ -118,25 +118,93 @@ class Reach:
         return None if self.roll_long_m is None else self.roll_long_m - self.long_m
 
 
+def side_eats_m(work: Work) -> float:
+    """What the fixing of either side takes in of the sheet, m: the more of both."""
+    told = work.design.cover
+    names = {told.sides, told.sides if told.right == "same" else told.right}
+    return max(fixing_of(work, name).eats_m for name in names)
+
+
+def taped_bows(work: Work) -> tuple[float, ...]:
+    """Bows taped over their outside from fixing to fixing, m, front to back."""
+    told = work.design.cover
+    return tuple(each for each in (told.taped_1_m, told.taped_2_m, told.taped_3_m) if each is not None)
+
+
 @found
-def reach_of(work: Work) -> Reach:
-    """Whether a roll reaches over the house, by the one that is owned or the least of those that are sold."""
-    told, bow, half = work.design.cover, centre_line(work), bow_tube(work).od_m / 2
-    up_m = edge_up_m(work)
-    over_m = outer_m(bow, half, up_m) + 2 * _board_m(work)
+def over_planned_m(work: Work) -> float:
+    """Over the outside from fixing to fixing as planned, m, with the boards that they stand on."""
+    return outer_m(centre_line(work), bow_tube(work).od_m / 2, edge_up_m(work)) + 2 * _board_m(work)
+
+
+@dataclass(frozen=True, slots=True)
+class _Sizes:
+    """Over the house, the whole width with what fixings take, one piece's width, the length of all pieces, what is only
+    there to be trimmed, m."""
+
+    over_m: float
+    wide_m: float
+    piece_m: float
+    long_m: float
+    trim_m: float
+
+
+@found
+def _sizes(work: Work) -> _Sizes:
+    told, half = work.design.cover, bow_tube(work).od_m / 2
+    over_m = max(taped_bows(work), default=over_planned_m(work))
     hangs_m = 0.0
     if told.edge == "hip" and work.design.boards.hip == "board" and told.below == "tail":
-        hangs_m = up_m + BAR_M
-    fixing = fixing_of(work, told.sides)
-    wide_m = over_m + 2 * (hangs_m + fixing.eats_m + told.tail_m + told.trim_m)
+        hangs_m = edge_up_m(work) + BAR_M
+    # What comes hemmed isn't trimmed.
+    trim_m = told.trim_m if told.bought == "roll" else 0.0
+    wide_m = over_m + 2 * (hangs_m + side_eats_m(work) + told.tail_m + trim_m)
     pieces = 2 if told.pieces == "two" else 1
     piece_m = wide_m if pieces == 1 else wide_m / 2 + told.lap_m
     ends_m = told.drop_m
     if told.made == "gathered":
         ends_m = work.design.size.height_m + half + told.hem_m
     long_m = (work.design.size.length_m + 2 * half + 2 * ends_m) * pieces
-    roll_wide, roll_long = _roll(work, piece_m, long_m)
-    return Reach(over_m, wide_m, piece_m, long_m, told.trim_m, roll_wide, roll_long)
+    return _Sizes(over_m, wide_m, piece_m, long_m, trim_m)
+
+
+@found
+def reach_of(work: Work) -> Reach:
+    """Whether a roll reaches over the house, by the one that is owned or the least of those that are sold; one that is
+    made to measure by the least that it may come."""
+    sizes, told = _sizes(work), work.design.cover
+    if told.bought == "made":
+        order = order_of(work)
+        pieces = 2 if told.pieces == "two" else 1
+        wide, long = order.wide_m - told.off_m, (order.long_m - told.off_m) * pieces
+    else:
+        wide, long = _roll(work, sizes.piece_m, sizes.long_m)  # type: ignore[assignment]
+    return Reach(sizes.over_m, sizes.wide_m, sizes.piece_m, sizes.long_m, sizes.trim_m, wide, long)
+
+
+@dataclass(frozen=True, slots=True)
+class Order:
+    """What is ordered of a cover made to measure, m: each piece finished, hems turned in; how many."""
+
+    wide_m: float
+    long_m: float
+    pieces: int
+
+
+@found
+def order_of(work: Work) -> Order:
+    """A cover made to measure: what it takes and what its maker may be off by, to the next whole step up."""
+    sizes, told = _sizes(work), work.design.cover
+    pieces, step = (2 if told.pieces == "two" else 1), ORDERED_M[work.tape.units]
+
+    def ordered(value_m: float) -> float:
+        return math.ceil((value_m + told.off_m) / step - SAME) * step
+
+    return Order(ordered(sizes.piece_m), ordered(sizes.long_m / pieces), pieces)
+
+
+# Covers are ordered to the inch or to 5 cm.
+ORDERED_M = {"feet": INCH_M, "metric": 0.05}
 
 
 def _roll(work: Work, piece_m: float, long_m: float) -> tuple[float | None, float | None]:
@@ -162,109 +230,32 @@ def sheet_m2(work: Work) -> tuple[float, float]:
     return area_m2, area_m2 * film_of(work).thick_m * FILM_KG_M3
 
 
-def ends_of_left(work: Work) -> int | None:
-    """End sheets that come off what is left of the roll, all one way round, each as wide as the house and as high as
-    its crown with what its fixing takes and what it is pulled by all round; None where the ends aren't apart."""
+def left_covers(work: Work, across_m: float, along_m: float) -> int:
+    """How many pieces of a size come off what is left of the roll, all one way round, with what a fixing takes and what
+    is pulled by all round."""
     reach, told = reach_of(work), work.design.cover
-    if told.made != "apart" or reach.roll_wide_m is None or (reach.left_m or 0.0) <= 0:
-        return None
+    if reach.roll_wide_m is None or (reach.left_m or 0.0) <= 0 or told.bought == "made":
+        return 0
     round_m = 2 * (fixing_of(work, told.ends).eats_m + told.tail_m)
-    size, od_m = work.design.size, bow_tube(work).od_m
-    needs = (size.span_m + od_m + round_m, size.height_m + od_m / 2 + round_m)
-    fit = [
+    needs = (across_m + round_m, along_m + round_m)
+    return max(
         math.floor((reach.left_m or 0.0) / along + SAME) * math.floor(reach.roll_wide_m / across + SAME)
         for along, across in (needs, needs[::-1])
-    ]
-    return max(fit)
+    )
+
+
+def ends_of_left(work: Work) -> int | None:
+    """End sheets that come off what is left of the roll, each as wide as the house and as high as its crown; None where
+    the ends aren't apart, or nothing is left."""
+    reach, size, od_m = reach_of(work), work.design.size, bow_tube(work).od_m
+    if work.design.cover.made != "apart" or reach.roll_wide_m is None or (reach.left_m or 0.0) <= 0:
+        return None
+    return left_covers(work, size.span_m + od_m, size.height_m + od_m / 2)
 
 
 def taped_m(work: Work) -> float:
     """Tape over the bows where film lies on them, fixing to fixing, m."""
     return (reach_of(work).over_m - 2 * _board_m(work)) * bays_of(work).bows
-
-
-@dataclass(frozen=True, slots=True)
-class Line:
-    """A line that the cover is held along: where, by what, how long, m, how many sticks and the last one's cut, m; how
-    many screws, clamps or staples; earth that is dug, m³."""
-
-    where: str
-    fixing: Fixing
-    long_m: float
-    sticks: int
-    cut_m: float
-    pieces: int
-    dug_m3: float
-
-
-TRENCH_M2 = 0.3 * 0.3
-
-
-@found
-def lines_of(work: Work) -> tuple[Line, ...]:
-    """Both sides, and both ends where the sheet is held on their bows."""
-    told, units = work.design.cover, work.tape.units
-    side_m = work.design.size.length_m + bow_tube(work).od_m
-    places = [("left side", told.sides, side_m), ("right side", told.sides, side_m)]
-    if told.made != "gathered":
-        places += [("front end", told.ends, rim_m(work)), ("back end", told.ends, rim_m(work))]
-    found_ = []
-    for where, name, long_m in places:
-        fixing = fixing_of(work, name)
-        stick_m = fixing.stick_m[units]
-        sticks = math.ceil(long_m / stick_m - SAME) if name in ("track", "batten", "rolled") else 0
-        sticks *= 2 if name == "rolled" else 1
-        whole = max(math.ceil(long_m / stick_m - SAME), 1)
-        cut_m = long_m - (whole - 1) * stick_m if sticks else 0.0
-        # Each stick has one at both its ends, and no two are further apart than that.
-        per_stick = math.ceil(min(stick_m, long_m) / fixing.each_m - SAME) + 1
-        pieces = whole * per_stick if sticks else math.ceil(long_m / fixing.each_m - SAME) + 1
-        dug = long_m * TRENCH_M2 if name == "buried" else 0.0
-        found_.append(Line(where, fixing, long_m, sticks, cut_m, 0 if name == "buried" else pieces, dug))
-    return tuple(found_)
-
-
-@dataclass(frozen=True, slots=True)
-class Pulls:
-    """What wind pulls, for each metre of an edge, N/m: at the sides, where suction lifts the film off the bows, and at
-    the ends, between bows; the share of its strength that film uses."""
-
-    side_n_m: float
-    end_n_m: float
-    stress_pa: float
-    bears_pa: float
-
-    @property
-    def share(self) -> float:
-        return self.stress_pa / self.bears_pa
-
-
-@found
-def film_pulls(work: Work) -> Pulls | None:
-    """What wind pulls on the cover's edges (rule B1); None while the weather isn't known.
-
-    Lifted off the bows it hangs between its side fixings as part of a circle through both and the crown: F = p·R.
-    """
-    weather, end = weathered(work), tension_n_m(work)
-    if weather is None or end is None:
-        return None
-    out = model_of(work).outline.out
-    up = [float((case.per_area * out).sum(axis=1).max()) for case in weather.cases if case.kind == "wind"]
-    pressure = LOCAL * FACTORS[method_of(work)] * max([0.0, *up])
-    size, up_m = work.design.size, edge_up_m(work)
-    bow, half = centre_line(work), bow_tube(work).od_m / 2
-    at = bow.at_y(up_m)[0] if up_m > 0 else 0.0
-    chord, high = 2 * abs(bow.point(at)[0]) + 2 * half, size.height_m + half - up_m
-    radius = (chord**2 / 4 + high**2) / (2 * high)
-    side = pressure * radius
-    # Of two layers the outer one takes the wind.
-    return Pulls(side, end, max(side, end) / film_of(work).thick_m, FILM_BEARS_PA / 2)
-
-
-def hands(work: Work) -> int:
-    """People who hold a sheet that is half up, in the gust of its day: 0.613·v²·1.2·A over what one holds."""
-    area_m2 = (work.design.size.length_m + 2 * work.design.cover.drop_m) * UNDER_M
-    return max(math.ceil(0.613 * DAY_MPS**2 * 1.2 * area_m2 / HAND_N - SAME), 2)
 
 
 def pleats(work: Work) -> tuple[float, int] | None:
@@ -274,15 +265,3 @@ def pleats(work: Work) -> tuple[float, int] | None:
         return None
     spare_m = rim_m(work) - work.design.size.span_m - bow_tube(work).od_m
     return spare_m, math.ceil(spare_m / (2 * PLEAT_M) - SAME)
-
-
-def pulled_n_m(work: Work) -> float | None:
-    """What a metre of the fixing was found to hold, N/m: half of the lowest of three pulls and more; else not known."""
-    told = work.design.cover
-    pulls = [each for each in (told.pull_1_n, told.pull_2_n, told.pull_3_n) if each is not None]
-    return min(pulls) * ALLOWED if len(pulls) >= PULLS else None
-
-
-def ends_held_n_m(work: Work) -> float | None:
-    """The same at the ends, N/m: known where they are held by what was pulled at."""
-    return pulled_n_m(work) if work.design.cover.ends == work.design.cover.sides else None

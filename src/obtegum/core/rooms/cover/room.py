@@ -1,13 +1,48 @@
 """Cover: the sheet over the house, and how it is held."""
 
-from obtegum.core.faces import Answers, Caution, Next, Numbered, Page, Picture, Stick
+from obtegum.core.faces import Answers, Caution, Next, Numbered, Page, Picture, Round, Stick
 from obtegum.core.room import Room
 from obtegum.core.rooms.cover import step
 from obtegum.core.rooms.cover.cures import CURES
 from obtegum.core.rooms.cover.draw import covered, sheet
+from obtegum.core.rooms.cover.lines import edges_of
 from obtegum.core.rooms.cover.tables import TABLES
+from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
+
+
+def _rounds(work: Work) -> tuple[Round, ...]:
+    """What a cover is looked at for, over the years."""
+    told = work.design.cover
+    if told.made == "ask":
+        return ()
+    found = [
+        Round(part="sheet", what="slack or ponds: pulled anew by what was left for it", every_days=180),
+        Round(
+            part="film",
+            what="rubbed through at bolts, ends of runs, boards: patch, and take away what rubs",
+            every_days=90,
+        ),
+        Round(part="sheet", what="its years: the date when it is changed, half its strength by then", every_days=365),
+    ]
+    holds = {hold for _, hold in edges_of(work)}
+    if "track" in holds:
+        found.append(
+            Round(part="fix", what="wires that came out, screws of the track that turned loose", every_days=90)
+        )
+    if holds & {"batten", "rolled", "staples"}:
+        found.append(
+            Round(part="fix", what="battens that split or lifted, film torn at screws and staples", every_days=90)
+        )
+    if "clamps" in holds:
+        found.append(Round(part="fix", what="clamps that slid or sprang off in the cold", every_days=30))
+    if "eyelets" in holds or told.lash != "none":
+        found.append(Round(part="fix", what="ties and cords slack or chafed", every_days=30))
+    if "buried" in holds:
+        found.append(Round(part="fix", what="earth washed off its buried edge", every_days=90))
+    return tuple(found)
+
 
 ROOM = Room(
     stands=step.stands,
@@ -17,8 +52,33 @@ ROOM = Room(
     views={"sheet": sheet, "covered": covered},
     cures=CURES,
     down=frozenset({"cover_left"}),
-    up=frozenset({"cover_over", "cover_wide", "cover_long", "cover_area", "cover_dug", "cover_taped", "pleat_spare"}),
-    nearest=frozenset({"cover_roll", "film_thick", "cover_people", "cover_sticks", "cover_screws", "cover_wires"}),
+    up=frozenset(
+        {
+            "cover_over",
+            "cover_wide",
+            "cover_long",
+            "cover_area",
+            "cover_dug",
+            "cover_taped",
+            "cover_cord_pull",
+            "order_wide",
+            "order_long",
+            "pleat_spare",
+        }
+    ),
+    nearest=frozenset(
+        {
+            "cover_roll",
+            "film_thick",
+            "cover_sticks",
+            "cover_screws",
+            "cover_wires",
+            "cover_caps",
+            "cover_cords",
+            "cover_eyelets",
+        }
+    ),
+    rounds=_rounds,
     tables=TABLES,
     pages=(
         Page(

@@ -12,18 +12,23 @@ from obtegum.core.rooms.cover.decisions import Hold
 from obtegum.core.rooms.cover.found import (
     Reach,
     edge_up_m,
-    ends_held_n_m,
     ends_of_left,
-    film_pulls,
     fixing_of,
-    hands,
-    lines_of,
+    left_covers,
+    order_of,
+    over_planned_m,
     pleats,
-    pulled_n_m,
     reach_of,
+    roofed,
     sheet_m2,
+    side_eats_m,
+    taped_bows,
     taped_m,
 )
+from obtegum.core.rooms.cover.lines import caps_of, cords_of, edges_of, eyelets_of, lines_of, tracks_m
+from obtegum.core.rooms.cover.pulls import asked_n_m, cord_n, film_pulls, held_n_m
+from obtegum.core.rooms.ends.decisions import SIDES
+from obtegum.core.rooms.ends.openings import opened
 from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.names.found import GAUGE_M, MICRON_M, MIL_M
 from obtegum.core.rooms.strength.words import AID, MADE_UP
@@ -44,23 +49,28 @@ TAPED = {
     "plastic": "a barrier: bare PVC eats polyethylene film",
 }
 CAUTION = (
-    "A sheet is a sail: still mornings only, everyone lets go at a word; knives closed; nobody on a ladder holds film; "
-    "out of a closed house in the sun."
+    "What fixes film is fitted from a ladder that "
+    "stands: nobody holds film "
+    "up there, knives are closed, and wood that is "
+    "treated stays off beds and skin."
 )
 TEST = "Pull a metre of the real thing three times until it gives, and write all three."
+OTHER = "What was pulled at is the left side’s or the front’s; this takes its own test."
 
 
 def verdicts(work: Work) -> list[Verdict]:
     """Whether a roll is wide and long enough, and whether film and fixings bear what wind pulls."""
-    if work.design.cover.made == "ask":
+    if work.design.cover.made == "ask" or roofed(work):
         return []
     reach = reach_of(work)
-    return [_wide(work, reach), *_long(work, reach), *_strong(work)]
+    return [_wide(work, reach), *_long(work, reach), *_tied(work), *_tracks(work), *_taped(work), *_strong(work)]
 
 
 def _wide(work: Work, reach: Reach) -> Verdict:
     """Whether the roll's width reaches over the house and round its fixings."""
     needs = work.say(reach.piece_m, "up")
+    if work.design.cover.bought == "made":
+        return _made(work, reach)
     each = "Each of the two pieces" if work.design.cover.pieces == "two" else "The sheet"
     if reach.roll_wide_m is None:
         widest = max(roll.wide_m for roll in work.catalogue.rolls if roll.sold_in == work.tape.units)
@@ -86,12 +96,76 @@ def _wide(work: Work, reach: Reach) -> Verdict:
     return _verdict("cover-wide", "Width", level, sentence, needs, roll, ratio, rank="fits")
 
 
+def _made(work: Work, reach: Reach) -> Verdict:
+    """Whether a cover that is made to measure reaches at the least that it may come."""
+    needs, least = work.say(reach.piece_m, "up"), work.say(reach.roll_wide_m or 0.0, "down")
+    off = work.say(work.design.cover.off_m, "up")
+    ratio = reach.piece_m / max(reach.roll_wide_m or 0.0, 0.01)
+    level: Level = "holds" if ratio <= 1 + 1e-9 else "fails"
+    sentence = (
+        f"Ordered as the sheet below says and made to within {off}, it is {least} wide at the least: {needs} reach."
+    )
+    return _verdict("cover-wide", "Width", level, sentence, needs, least, ratio, rank="fits")
+
+
+def _tied(work: Work) -> Iterator[Verdict]:
+    """Whether eyelets meet the bows that they are tied to."""
+    eyelets = eyelets_of(work)
+    if eyelets is None:
+        return
+    number, limit = f"{eyelets.met}", f"{eyelets.bows}"
+    said = f"{eyelets.met} of {eyelets.bows} bows have an eyelet to be tied to; the furthest is off by"
+    said = f"{said} {work.say(eyelets.furthest_m, 'up')}"
+    level: Level = "holds" if eyelets.met == eyelets.bows else "tight" if eyelets.met else "fails"
+    more = {
+        "holds": "",
+        "tight": " The rest wants a rail to tie to.",
+        "fails": " No bow can be tied to: another distance.",
+    }
+    yield _verdict("cover-eyelets", "Eyelets", level, f"{said}.{more[level]}", number, limit, None, rank="fits")
+
+
+def _tracks(work: Work) -> Iterator[Verdict]:
+    """Whether the roof's fixing and the curtain's own both have room on the hip board."""
+    room = tracks_m(work)
+    if room is None:
+        return
+    needs, has = work.tube(room[0], "up"), work.tube(room[1], "down")
+    ratio = room[0] / room[1]
+    sentence = (
+        f"The roof’s fixing and the curtain’s own want {needs} of the hip board, one over the other; it is {has} wide."
+    )
+    if ratio > 1 + 1e-9:
+        sentence += " Two can’t lie in one place: a wider board, or the same sheet rolled up."
+    level: Level = "holds" if ratio <= 1 + 1e-9 else "fails"
+    yield _verdict("cover-tracks", "Room for two fixings", level, sentence, needs, has, ratio, rank="fits")
+
+
+# By how much bows as taped may be unlike, or unlike the plan, m (this bench).
+UNLIKE_M = 0.1
+
+
+def _taped(work: Work) -> Iterator[Verdict]:
+    """Whether the bows as they stand are alike, and as planned."""
+    taped = taped_bows(work)
+    if not taped:
+        return
+    planned = over_planned_m(work)
+    off = max(max(taped), planned) - min(min(taped), planned)
+    number, limit, ratio = work.say(off, "up"), work.say(UNLIKE_M, "down"), off / UNLIKE_M
+    sentence = f"Taped bows and the plan differ by {number} over the outside; the largest is taken."
+    if ratio > 1:
+        sentence += " A slip of the tape, or bows that aren’t alike: tape again before anything is ordered."
+    level: Level = "holds" if ratio <= 1 else "tight"
+    yield _verdict("cover-taped", "Bows as taped", level, sentence, number, limit, ratio, rank="fits")
+
+
 def _trim(work: Work, reach: Reach) -> str:
     return f"the {work.say(reach.trim_m)}"
 
 
 def _long(work: Work, reach: Reach) -> list[Verdict]:
-    if reach.roll_long_m is None:
+    if reach.roll_long_m is None or work.design.cover.bought == "made":
         return []
     needs, roll = work.say(reach.long_m, "up"), work.say(reach.roll_long_m, "down")
     left = reach.left_m or 0.0
@@ -130,10 +204,23 @@ def _strong(work: Work) -> Iterator[Verdict]:
         sentence = f"{said} {film_of(work).name} film uses {number} of what it bears in its last year. {AID}"
         level = judge(ratio, work.rules.holds_to)
         yield _verdict("cover-film", "Film in wind", level, sentence, number, limit, ratio, rank="stands")
-    told = work.design.cover
-    yield _held(work, "cover-held", "Fixing at the sides", told.sides, pulls.side_n_m, pulled_n_m(work))
-    if told.made == "apart":
-        yield _held(work, "cover-ends", "Fixing at the ends", told.ends, pulls.end_n_m, ends_held_n_m(work))
+    seen = set[tuple[str, Hold]]()
+    for where, hold in edges_of(work):
+        kind = where.split()[1]
+        if (kind, hold) in seen or (kind == "end" and work.design.cover.zones != "film"):
+            continue
+        seen.add((kind, hold))
+        id_ = HELD[where]
+        title = f"Fixing at the {kind}s" if id_ in ("cover-held", "cover-ends") else f"Fixing at the {where}"
+        yield _held(work, id_, title, hold, asked_n_m(pulls, where), held_n_m(work, hold))
+
+
+HELD = {
+    "left side": "cover-held",
+    "right side": "cover-held-right",
+    "front end": "cover-ends",
+    "back end": "cover-ends-back",
+}
 
 
 def _held(work: Work, id_: str, title: str, by: Hold, pulls_n: float, holds_n: float | None) -> Verdict:
@@ -141,11 +228,11 @@ def _held(work: Work, id_: str, title: str, by: Hold, pulls_n: float, holds_n: f
     units, made_up = work.tape.units, f"{MADE_UP} " if stood_in(work) else ""
     name, asked = fixing_of(work, by).name, amount_text(pulls_n, "pull", units, "up")
     if holds_n is None:
-        of = TEST if by == work.design.cover.sides else "What was pulled at is the sides’; this takes its own test."
-        sentence = f"{made_up}Nobody knows what {name} holds here; wind pulls {asked} on it. {of} {AID}"
+        of = TEST if by in (work.design.cover.sides, work.design.cover.ends) else OTHER
+        sentence = f"{made_up}What {name} will hold here isn’t known; wind pulls {asked} on it. {of} {AID}"
         return _verdict(id_, title, "unknown", sentence, asked, "not known", None, rank="stands")
     held, ratio = amount_text(holds_n, "pull", units, "down"), min(pulls_n / max(holds_n, 1.0), 99.0)
-    sentence = f"{made_up}{name.capitalize()} holds {held} by half of the least pull; wind pulls {asked}. {AID}"
+    sentence = f"{made_up}By half of the least pull, {held} for {name}; wind pulls {asked}. {AID}"
     return _verdict(id_, title, judge(ratio, work.rules.holds_to), sentence, asked, held, ratio, rank="stands")
 
 
@@ -163,40 +250,66 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         **stands(work, found),
         next=_next(work),
         caution=CAUTION,
-        measures=(
-            "cover.made",
-            "cover.edge",
-            *(("boards.hip", "boards.hip_m", "cover.below") if hip else ()),
-            "cover.sides",
-            *(("cover.ends", "cover.drop_m") if told.made != "gathered" else ("cover.hem_m",)),
-            "cover.pieces",
-            *(("cover.lap_m",) if told.pieces == "two" else ()),
-            "cover.roll_m",
-            "cover.roll_long_m",
-            "ends.film",
-            "cover.tail_m",
-            "cover.trim_m",
-            "cover.pull_1_n",
-            "cover.pull_2_n",
-            "cover.pull_3_n",
-        ),
-        aside=(
-            "cover.roll_long_m", "ends.film", "cover.tail_m", "cover.trim_m", "cover.lap_m", "cover.drop_m",
-            "cover.hem_m", "cover.pull_1_n", "cover.pull_2_n", "cover.pull_3_n",
-        ),
+        measures=_measures(work),
+        aside=ASIDE,
         answers=tuple(_answers(work)),
         leads=("cover_wide", "cover_long", "cover_roll", "cover_sticks", "cover_area"),
         views=("sheet", "covered", "along"),
         strips=("cover:across", "cover:along"),
         grips=("boards.hip_m",) if hip else (),
         focus=("sheet", "left", "film", "bow", "fold", "fix", "span", "height"),
-        how=tuple(Told(words=words) for words in _order(work)),
-        how_title="On the day",
-    )  # fmt: skip
+        how=tuple(Told(words=words) for words in _kept(work)),
+        how_title="Kept whole",
+    )
+
+
+ASIDE = (
+    "cover.roll_long_m", "cover.right", "cover.back", "cover.zones", "cover.summer", "cover.lash", "ends.film",
+    "cover.tail_m", "cover.trim_m", "cover.lap_m", "cover.drop_m", "cover.hem_m", "cover.taped_1_m", "cover.taped_2_m",
+    "cover.taped_3_m", "cover.pull_1_n", "cover.pull_2_n", "cover.pull_3_n", "cover.end_pull_1_n", "cover.end_pull_2_n",
+    "cover.end_pull_3_n", "cover.rim_hem_m", "cover.rope", "cover.eyelet_first_m",
+)  # fmt: skip
+
+
+def _measures(work: Work) -> tuple[str, ...]:
+    told = work.design.cover
+    gathered, made = told.made == "gathered", told.bought == "made"
+    hip, two = told.edge == "hip", told.pieces == "two"
+    holds = {hold for _, hold in edges_of(work)}
+    others = not gathered and told.ends != told.sides
+    return (
+        "cover.made",
+        "cover.edge",
+        *(("boards.hip", "boards.hip_m", "cover.below") if hip else ()),
+        *(("cover.curtain",) if hip and told.below == "own" else ()),
+        "cover.sides",
+        "cover.right",
+        *(("cover.ends", "cover.back", "cover.drop_m") if not gathered else ("cover.hem_m",)),
+        *(("cover.eyelet_m", "cover.eyelet_first_m") if "eyelets" in holds else ()),
+        "cover.bought",
+        *(("cover.off_m", "cover.rim_hem_m", "cover.rope") if made else ("cover.roll_m", "cover.roll_long_m")),
+        "cover.pieces",
+        *(("cover.lap_m",) if two else ()),
+        "ends.film",
+        "cover.zones",
+        "cover.summer",
+        "cover.lash",
+        "cover.tail_m",
+        *(() if made else ("cover.trim_m",)),
+        "cover.taped_1_m",
+        "cover.taped_2_m",
+        "cover.taped_3_m",
+        "cover.pull_1_n",
+        "cover.pull_2_n",
+        "cover.pull_3_n",
+        *(("cover.end_pull_1_n", "cover.end_pull_2_n", "cover.end_pull_3_n") if others else ()),
+    )
 
 
 def _next(work: Work) -> str:
     reach = reach_of(work)
+    if roofed(work):
+        return "Rigid sheets go over the roof: what they take is told there; film is for houses without them."
     if work.design.cover.edge == "hip" and work.design.boards.hip == "none":
         return "There is no hip board to fix it at: put one up, or fix the sheet at the foot."
     if work.design.cover.made == "ask":
@@ -204,36 +317,36 @@ def _next(work: Work) -> str:
     if reach.roll_wide_m is None or (reach.spare_m or 0.0) < -reach.trim_m:
         return "Nothing is bought yet: what would reach stands with the verdict."
     roll = work.say(reach.roll_wide_m)
+    if work.design.cover.bought == "made":
+        return "Tape the front, a middle and the back bow over their outsides, and write them: then the order is true."
     return f"Tape one bow over its outside before buying: {work.say(reach.over_m)}. Then a roll {roll} wide."
 
 
 def _answers(work: Work) -> Iterator[Answer]:
     reach, told, tape = reach_of(work), work.design.cover, work.tape
-    yield length_answer(
-        work, "cover_over", "Over the outside, fixing to fixing", reach.over_m, "tape it on a bow that stands"
-    )
+    as_taped = "the largest as taped" if taped_bows(work) else "tape it on a bow that stands"
+    yield length_answer(work, "cover_over", "Over the outside, fixing to fixing", reach.over_m, as_taped)
     pieces = "each of two pieces" if told.pieces == "two" else "with what fixings take, to pull by and to trim"
     yield length_answer(work, "cover_wide", "Sheet, wide", reach.piece_m, pieces)
     yield length_answer(work, "cover_long", "Sheet, long", reach.long_m, "both pieces" if told.pieces == "two" else "")
-    if reach.roll_wide_m is not None:
+    if told.bought == "made":
+        yield from _ordered(work)
+    elif reach.roll_wide_m is not None:
         long = "" if reach.roll_long_m is None else f"{work.say(reach.roll_long_m)} long"
         yield length_answer(work, "cover_roll", "Roll", reach.roll_wide_m, f"wide, {long}")
         if (reach.left_m or 0.0) > 0:
             ends = ends_of_left(work)
-            keep = (
-                "keep it: doors, patches" if not ends else f"keep it: {ends} end{'s' if ends > 1 else ''} come off it"
-            )
+            leaves = _leaves(work)
+            keep = f"keep it: {ends} end{'s' if ends > 1 else ''} come off it" if ends else f"keep it: {leaves}"
             covers = math.floor((reach.roll_long_m or 0.0) / reach.long_m + 1e-9)
             note = f"{covers} covers a roll; {keep}" if covers > 1 else keep
             yield length_answer(work, "cover_left", "Left of the roll", reach.left_m or 0.0, note)
     area_m2, kg = sheet_m2(work)
     mass = amount_text(kg, "hung", tape.units, "up")
-    carriers = max(math.ceil(kg / CARRIES_KG), 2)
     yield Answer(
         id="cover_area", label="Sheet as cut", reading=area_text(area_m2, tape, rounded("cover_area")), value=area_m2,
-        unit="m2", note=f"{mass}: {carriers} carry it",
+        unit="m2", note=mass,
     )  # fmt: skip
-    yield count_answer("cover_people", "Hands on it, at the least", hands(work), "in gusts of 5 m/s (11 mph), no more")
     gathered = pleats(work)
     if gathered is not None:
         spare_m, count = gathered
@@ -264,27 +377,64 @@ def _answers(work: Work) -> Iterator[Answer]:
         yield length_answer(work, "cover_taped", "Tape over the bows", taped_m(work), TAPED[tube.material])
     dug = sum(line.dug_m3 for line in lines)
     if dug:
-        yield amount_answer(work, "cover_dug", "Trench to dig", dug, "volume", "a foot wide and deep, both sides")
+        yield amount_answer(work, "cover_dug", "Trench to dig", dug, "volume", "a foot wide and deep")
+    yield count_answer(
+        "cover_caps", "Ends of runs to cap", caps_of(work), "and each bolt’s head outside round, or taped"
+    )
+    cords = cords_of(work)
+    if cords is not None:
+        yield count_answer("cover_cords", "Cords over the top", cords.count, f"{work.say(cords.each_m, 'up')} each")
+        pulled = cord_n(work)
+        if pulled is not None:
+            note = "if all of the lift comes on it; film and fixings are judged without them"
+            yield amount_answer(work, "cover_cord_pull", "Wind pulls a cord by", pulled, "force", note)
+    eyelets = eyelets_of(work)
+    if eyelets is not None:
+        note = f"the first {work.say(eyelets.first_m)} from its end"
+        yield count_answer("cover_eyelets", "Eyelets, each side", eyelets.count, note)
 
 
-# What one person carries of a sheet, kg (this bench).
-CARRIES_KG = 15.0
+def _leaves(work: Work) -> str:
+    """What is left of a roll, in doors that come off it."""
+    doors = [each for side in SIDES for each in opened(work, side) if each.walked]
+    if not doors:
+        return "patches, and a door later"
+    count = left_covers(work, max(each.wide_m for each in doors), max(each.high_m for each in doors))
+    return f"{count} door{'s' if count != 1 else ''} come{'' if count != 1 else 's'} off it" if count else "patches"
 
 
-def _order(work: Work) -> Iterator[str]:
-    """The day of the cover."""
-    told, reach = work.design.cover, reach_of(work)
-    yield "Before: all screws of the frame tight, steel that film touches taped, ends and bolt heads rounded or capped."
-    free = work.say(work.design.size.length_m + 2 * told.drop_m)
-    yield f"Free ground beside the house, {free} long: unroll there, inside face up."
-    yield "Gather it in folds as thick as an arm, a tie each few bows; pull it over by ropes, all together."
-    first = "front end, pulled hard; back end; then the sides from the middle outward"
+def _ordered(work: Work) -> Iterator[Answer]:
+    """What is written on the order of a cover made to measure."""
+    order, told = order_of(work), work.design.cover
+    hem = f"hem {work.tube(told.rim_hem_m)}{', with a rope in it' if told.rope == 'rope' else ''}"
+    made = f"finished, {hem}, to within {work.say(told.off_m)}"
+    yield length_answer(work, "order_wide", "Order it, wide", order.wide_m, made)
+    pieces = f"{order.pieces} of them; " if order.pieces > 1 else ""
+    yield length_answer(work, "order_long", "Order it, long", order.long_m, f"{pieces}ridge and inside face marked")
+
+
+def _kept(work: Work) -> Iterator[str]:
+    """What keeps a cover whole, before it goes on and after."""
+    told, tube = work.design.cover, bow_tube(work)
+    yield "Film lies on nothing sharp: runs’ ends capped, heads round, couplers and welds filed and taped."
+    if tube.material == "steel" or tube.resin != "pe":
+        yield f"Over each bow: tape, {TAPED[tube.material]}. {work.say(taped_m(work), 'up')} of it."
+    yield "The side that its print names goes in: it is made to shed drops, or to bear sun, on one face."
     if told.made == "gathered":
-        first = "the sides from the middle outward; the ends last, pleats folded so that they face down"
-    yield f"Fix it: {first}. On a mild day, 15 to 25 °C: film that is fitted cold hangs loose in summer."
-    yield f"Trim what hangs over last, and leave {work.say(told.tail_m)} to pull by when it slackens."
-    if reach.left_m and reach.left_m > 1.0:
-        yield "The off-cut is dated and kept dark: it makes ends, a door, or patches of the same age."
+        yield "Pleats face down, so that each sheds water over the next; one that opens upward fills."
+    yield "A zip is stuck on in the warm and shut before the film is pulled tight; it creeps off cold film."
+    yield "A hole is patched the same day, inside and out, on dry film: wind makes a foot of an inch."
+    yield "After the first hot week it is pulled anew by what was left for that; then before each winter."
+    if "track" in {hold for _, hold in edges_of(work)}:
+        yield "Wires are pressed in by turns, bend by bend; where film is changed, wires with rust are new too."
+    off = "snow season and gales find it bare" if work.design.weather.film == "off" else "snow finds it on"
+    states = {
+        "same": "all stays on",
+        "ends": "the ends come off",
+        "cloth": "cloth lies in place of film",
+        "off": "all is off",
+    }
+    yield f"In the hot months {states[told.summer]}; in winter {off}. What it carries is told for both."
 
 
 def strips(work: Work) -> list[Strip]:
@@ -295,7 +445,7 @@ def strips(work: Work) -> list[Strip]:
     whole = wide if told.pieces == "one" else 2 * wide - 2 * told.lap_m
     middle = whole / 2
     half = reach.over_m / 2
-    eats = fixing_of(work, told.sides).eats_m
+    eats = side_eats_m(work)
     places = [(0.0, "edge", "cut", "fold:1"), (middle, "ridge", "crown", "fold:4"), (whole, "edge", "cut", "fold:7")]
     for sign, name, number in ((-1, "left", 2), (1, "right", 6)):
         line = "hip board" if edge_up_m(work) > 0 and told.edge == "hip" else "fixing"

@@ -3,7 +3,9 @@
 from collections.abc import Sequence
 
 from obtegum.core.faces import Table
-from obtegum.core.rooms.cover.found import lines_of, reach_of
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.cover.found import order_of, over_planned_m, reach_of, taped_bows, taped_m
+from obtegum.core.rooms.cover.lines import caps_of, cords_of, eyelets_of, lines_of
 from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
@@ -19,7 +21,37 @@ def _rows(work: Work) -> Sequence[Sequence[object]]:
     for each in lines_of(work):
         cut = f"{each.cut_m:.3f}" if each.sticks else ""
         rows.append((f"{each.where}, {each.fixing.name}", f"{each.long_m:.3f}", "", each.sticks, cut, each.pieces))
+    tube = bow_tube(work)
+    if tube.material == "steel" or tube.resin != "pe":
+        rows.append(("tape over the bows", f"{taped_m(work):.3f}", "", "", "", ""))
+    rows.append(("caps on the ends of runs", "", "", "", "", caps_of(work)))
+    cords = cords_of(work)
+    if cords is not None:
+        rows.append(("cord over the top", f"{cords.each_m:.3f}", "", cords.count, "", ""))
     return rows
 
 
-TABLES = (Table(name="cover", label="The cover", about="the sheet, and what holds it", rows=_rows),)
+def _order(work: Work) -> Sequence[Sequence[object]]:
+    """A cover made to measure: what its maker is told, and the bows that it was taken from, m."""
+    told, order, eyelets = work.design.cover, order_of(work), eyelets_of(work)
+    return [
+        ("what", "value"),
+        ("pieces", order.pieces),
+        ("finished width, m", f"{order.wide_m:.3f}"),
+        ("finished length, m", f"{order.long_m:.3f}"),
+        ("made to within, m", f"{told.off_m:.3f}"),
+        ("hem, m", f"{told.rim_hem_m:.3f}"),
+        ("rope in the hem", "yes, ends out at each corner" if told.rope == "rope" else "no"),
+        ("eyelets, each long side", eyelets.count if eyelets else 0),
+        ("first eyelet from the end, m", f"{eyelets.first_m:.3f}" if eyelets else ""),
+        ("eyelets apart, m", f"{told.eyelet_m:.3f}" if eyelets else ""),
+        ("marked", "ridge along its middle, inside face"),
+        ("over the outside as planned, m", f"{over_planned_m(work):.3f}"),
+        *((f"over bow {place} as taped, m", f"{each:.3f}") for place, each in enumerate(taped_bows(work), start=1)),
+    ]
+
+
+TABLES = (
+    Table(name="cover", label="The cover", about="the sheet, and what holds it", rows=_rows),
+    Table(name="cover-order", label="Order of a cover", about="made to measure: sizes, hem, eyelets", rows=_order),
+)

@@ -1,0 +1,115 @@
+"""What wind pulls on the cover's edges, on film, on a cord over it, and what its fixings were found to hold."""
+
+import math
+from dataclasses import dataclass
+
+from obtegum.core.found import found
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.cover.decisions import Hold
+from obtegum.core.rooms.cover.found import edge_up_m
+from obtegum.core.rooms.cover.lines import cords_of, edges_of
+from obtegum.core.rooms.ends.pulled import FACTORS, LOCAL, film_of, tension_n_m
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.rooms.strength.loads import weathered
+from obtegum.core.rooms.strength.model import model_of
+from obtegum.core.rooms.weather.found import method_of
+from obtegum.core.work import Work
+
+__all__ = ["Pulls", "cord_n", "film_pulls", "held_at", "held_n_m", "lifted_radius_m", "pressure_pa"]
+
+# What polyethylene bears for some years, Pa (rule B1), half of it in its last year.
+FILM_BEARS_PA = 8e6
+PULLS, ALLOWED = 3, 0.5
+
+
+@dataclass(frozen=True, slots=True)
+class Pulls:
+    """What wind pulls, for each metre of an edge, N/m: at the sides, where suction lifts the film off the bows, and at
+    the ends, between bows; the share of its strength that film uses."""
+
+    side_n_m: float
+    end_n_m: float
+    stress_pa: float
+    bears_pa: float
+
+    @property
+    def share(self) -> float:
+        return self.stress_pa / self.bears_pa
+
+
+@found
+def pressure_pa(work: Work) -> float | None:
+    """The most that wind draws outward on the roof's cover, Pa, half as much again at eaves and ends; None while the
+    weather isn't known."""
+    weather = weathered(work)
+    if weather is None:
+        return None
+    out = model_of(work).outline.out
+    up = [float((case.per_area * out).sum(axis=1).max()) for case in weather.cases if case.kind == "wind"]
+    return LOCAL * FACTORS[method_of(work)] * max([0.0, *up])
+
+
+def lifted_radius_m(work: Work, up_m: float) -> float:
+    """Of the circle through fixing lines at a height and the crown, m."""
+    size, bow, half = work.design.size, centre_line(work), bow_tube(work).od_m / 2
+    at = bow.at_y(up_m)[0] if up_m > 0 else 0.0
+    chord, high = 2 * abs(bow.point(at)[0]) + 2 * half, size.height_m + half - up_m
+    return (chord**2 / 4 + high**2) / (2 * high)
+
+
+@found
+def film_pulls(work: Work) -> Pulls | None:
+    """What wind pulls on the cover's edges (rule B1); None while the weather isn't known.
+
+    Lifted off the bows it hangs between its side fixings as part of a circle through both and the crown: F = p·R.
+    """
+    pressure, end = pressure_pa(work), tension_n_m(work)
+    if pressure is None or end is None:
+        return None
+    side = pressure * lifted_radius_m(work, edge_up_m(work))
+    # Of two layers the outer one takes the wind.
+    return Pulls(side, end, max(side, end) / film_of(work).thick_m, FILM_BEARS_PA / 2)
+
+
+def cord_n(work: Work) -> float | None:
+    """What a cord over a bay is pulled by where all of the lift comes on it, N: p·b·R (rule B1)."""
+    pressure = pressure_pa(work)
+    if pressure is None or cords_of(work) is None:
+        return None
+    return pressure * bays_of(work).bay_m * lifted_radius_m(work, 0.0)
+
+
+def held_n_m(work: Work, hold: Hold) -> float | None:
+    """What a metre of a fixing was found to hold, N/m: half of the lowest of three pulls and more; else not known.
+
+    What was pulled at the left side tells of every edge that is held alike; ends of another kind have their own pulls.
+    """
+    told = work.design.cover
+    if hold == told.sides:
+        pulled = (told.pull_1_n, told.pull_2_n, told.pull_3_n)
+    elif hold == told.ends:
+        pulled = (told.end_pull_1_n, told.end_pull_2_n, told.end_pull_3_n)
+    else:
+        return None
+    pulls = [each for each in pulled if each is not None]
+    return min(pulls) * ALLOWED if len(pulls) >= PULLS else None
+
+
+def held_at(work: Work, where: str) -> float | None:
+    """The least that is known of what holds the sides or the ends, N/m; None where nothing is."""
+    known = [held_n_m(work, hold) for edge, hold in edges_of(work) if where in edge]
+    return min((each for each in known if each is not None), default=None)
+
+
+def asked_n_m(pulls: Pulls, where: str) -> float:
+    """What wind asks of an edge, N/m."""
+    return pulls.side_n_m if "side" in where else pulls.end_n_m
+
+
+def gusty_mps(people: int, area_m2: float) -> float:
+    """The gust that so many people hold a loose strip in, m/s: √(150·n/(0.736·A)), and 7 at the most (rule B2)."""
+    return min(math.sqrt(HAND_N * people / (0.613 * 1.2 * area_m2)), MOST_MPS)
+
+
+HAND_N, MOST_MPS = 150.0, 7.0

@@ -1,0 +1,131 @@
+"""The sheet's way over the house, scene by scene: beside it, roped, half over, fixed."""
+
+import math
+from collections.abc import Sequence
+
+from obtegum.core.drawing import Arrow, Drawing, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.paths import chain_path, circle, line
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.hoist.found import sheet_of
+from obtegum.core.rooms.size.across import frame_outlines
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.work import Work
+
+__all__ = ["day_drawings", "roped"]
+
+BESIDE_M, BUNDLE_M = 2.5, 0.22
+TITLES = {1: "Beside the house", 2: "Roped", 3: "Half over", 4: "Fixed in this order"}
+
+
+def day_drawings(work: Work) -> Sequence[Drawing]:
+    """Each scene but the one that is a view of its own."""
+    if work.design.cover.made == "ask":
+        return ()
+    return tuple(_scene(work, number) for number in TITLES if number != 2)
+
+
+def roped(work: Work) -> Drawing:
+    """The bundle beside the house, a rope over it to the other side."""
+    return _scene(work, 2)
+
+
+def _scene(work: Work, number: int) -> Drawing:
+    """The section with the sheet where it is then; people at their places."""
+    bow, half = centre_line(work), bow_tube(work).od_m / 2
+    outer = bow.offset(half + 0.03)
+    edge = work.design.size.span_m / 2 + half
+    # The bundle lies on the right, away from the wind that comes on the left.
+    place = edge + BESIDE_M / 2
+    ground = edge + BESIDE_M + 0.6
+    items: list[Item] = [
+        Outline(part="ground", layer="ground", material="ink", path=line(-ground, 0.0, ground, 0.0), label="ground"),
+        *frame_outlines(work),
+        Arrow(
+            part="wind",
+            x0=-ground,
+            y0=work.design.size.height_m * 0.9,
+            x1=-ground + 0.8,
+            y1=work.design.size.height_m * 0.9,
+        ),
+        Note(part="wind", x=-ground, y=work.design.size.height_m * 0.9, text="wind", anchor="start"),
+    ]
+    girth = outer.girth_m
+    if number in (1, 2):
+        items += [
+            Outline(
+                part="sheet",
+                layer="air",
+                material="air",
+                closed=True,
+                path=circle(place, BUNDLE_M, BUNDLE_M),
+                label="bundle",
+            ),
+            Outline(
+                part="sheet", layer="string", material="string", path=circle(place, BUNDLE_M, BUNDLE_M), label="bundle"
+            ),
+            Note(part="sheet", x=place, y=2 * BUNDLE_M + 0.05, text="bundle, tied"),
+        ]
+    if number == 2:
+        items += [
+            Outline(
+                part="rope", layer="construction", material="ink", path=chain_path(outer), label="rope over the house"
+            ),
+            Outline(
+                part="rope",
+                layer="construction",
+                material="ink",
+                path=line(edge, 0.02, place, 0.02),
+                label="rope to the bundle",
+            ),
+            Note(part="rope", x=-edge - 0.1, y=0.5, text=f"{sheet_of(work).ropes} ropes", anchor="end"),
+        ]
+    if number == 3:
+        over = outer.part(girth * 0.42, girth)
+        x, y = outer.point(girth * 0.42)
+        head = outer.heading(girth * 0.42)
+        items += [
+            Outline(part="film", layer="string", material="string", path=chain_path(over), label="sheet, half over"),
+            Outline(
+                part="rope",
+                layer="construction",
+                material="ink",
+                path=chain_path(outer.part(0.0, girth * 0.42)),
+                label="rope",
+            ),
+            Arrow(part="rope", x0=x, y0=y, x1=x - 0.7 * math.cos(head), y1=y - 0.7 * math.sin(head)),
+        ]
+    if number == 4:
+        items.append(Outline(part="film", layer="string", material="string", path=chain_path(outer), label="sheet"))
+        for name, at in _order(work):
+            x, y = outer.point(girth * at)
+            items += [
+                Mark(part=f"fix:{name}", symbol="socket", x=x, y=y, label=f"{name}"),
+                Note(part=f"fix:{name}", x=x * 1.12, y=y + 0.12, text=name),
+            ]
+    people = {
+        1: (place - 0.6, place + 0.6),
+        2: (-edge - 0.7, place + 0.6),
+        3: (-edge - 0.7, edge + 0.5),
+        4: (-edge - 0.5, edge + 0.5),
+    }
+    for x in people[number]:
+        items.append(Mark(part="people", symbol="peg", x=x, y=0.0, label="people here"))
+        items.append(Note(part="people", x=x, y=-0.05, text="people", above=False))
+    return drawn(
+        view=f"hoist:{number}" if number != 2 else "roped",
+        title=TITLES[number],
+        summary=f"The section: {TITLES[number].lower()}.",
+        items=items,
+        beside_m=(0.3, 0.3, 0.3, 0.3),
+        table=(Row(what="People at", reading="both sides" if number > 1 else "the bundle"),),
+    )
+
+
+def _order(work: Work) -> tuple[tuple[str, float], ...]:
+    """Which edge is fixed when, by its place over the bow."""
+    cover, first = work.design.cover, work.design.hoist.first
+    if cover.made == "gathered":
+        return ("1 left", 0.03), ("2 right", 0.97), ("3 ends", 0.5)
+    if first == "ends":
+        return ("1, 2 ends", 0.5), ("3 left", 0.03), ("4 right", 0.97)
+    return ("1 left", 0.03), ("2 right", 0.97), ("3, 4 ends", 0.5)

@@ -1,0 +1,25 @@
+"""Cover day."""
+
+from obtegum.core.faces import Answers, Caution, Next, Numbered, Page
+from obtegum.core.room import Room
+from obtegum.core.rooms.hoist import step
+from obtegum.core.rooms.hoist.draw import day_drawings, roped
+
+__all__ = ["ROOM"]
+
+ROOM = Room(
+    stands=step.stands,
+    plan=step.plan,
+    verdicts=step.verdicts,
+    views={"roped": roped},
+    told=day_drawings,
+    down=frozenset({"day_gust"}),
+    up=frozenset({"day_mass", "day_rope", "day_strip"}),
+    nearest=frozenset({"day_people", "day_ropes", "day_ties"}),
+    pages=(
+        Page(
+            "Cover day",
+            (Caution("hoist"), Numbered("hoist", 0.2), Answers(("hoist",)), Next("hoist", loud=False)),
+        ),
+    ),
+)

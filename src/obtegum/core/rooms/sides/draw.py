@@ -1,0 +1,241 @@
+"""A curtain cut across, down and rolled up, with what stands out behind it; and the side from outside, half way up."""
+
+from itertools import pairwise
+
+from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
+from obtegum.core.paths import box, chain_path, circle, line
+from obtegum.core.quantity import area_text
+from obtegum.core.rooms.boards.found import hip_board, hip_place
+from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.posts.found import board_of
+from obtegum.core.rooms.posts.ways import boarded
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.sides.found import (
+    bar_tube,
+    curtained,
+    film_out_m,
+    in_the_way,
+    opened_at,
+    opening_m,
+    rest_m,
+    wound,
+)
+from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.work import Work
+
+__all__ = ["curtain", "curtains"]
+
+BEYOND_M = 0.35
+STEPS = 10
+
+
+def _none(view: str, title: str) -> Drawing:
+    note = Note(part="curtain", x=0.0, y=0.5, text="no side rolls up yet")
+    ground = Outline(part="ground", layer="ground", material="ink", path=line(-1.0, 0.0, 1.0, 0.0), label="ground")
+    return drawn(
+        view=view,
+        title=title,
+        summary="No side rolls up yet.",
+        items=[ground, note],
+        beside_m=(0.2, 0.3, 0.2, 0.2),
+        table=(Row(what="Sides that roll", reading="none"),),
+    )
+
+
+def curtain(work: Work) -> Drawing:
+    """The left side cut across: bow, boards, film down to its bar, the roll at the top, bolts behind it."""
+    if not curtained(work):
+        return _none("curtain", "A curtain")
+    told, bow, tube = work.design.sides, centre_line(work), bow_tube(work)
+    turn, hip_m, board = wound(work), work.design.boards.hip_m, hip_board(work)
+    x, _ = hip_place(work)
+    low, high = rest_m(work), hip_m - board.wide_m / 2
+    top = bow.at_y(min(hip_m + BEYOND_M, work.design.size.height_m * 0.95))[0]
+    half = tube.od_m / 2
+    away = bow.point(top)[0] + 0.5
+    items: list[Item] = [
+        Outline(part="ground", layer="ground", material="ink", path=line(x - 0.8, 0.0, away, 0.0), label="ground"),
+        Outline(
+            part="bow",
+            layer="frame",
+            material=tube.material,
+            width_m=tube.od_m,
+            path=chain_path(bow.part(0.0, top)),
+            label="bow",
+        ),
+        Outline(
+            part="hip",
+            layer="frame",
+            material="board",
+            closed=True,
+            label="hip board",
+            path=box(x - board.thick_m / 2, hip_m - board.wide_m / 2, x + board.thick_m / 2, hip_m + board.wide_m / 2),
+        ),
+    ]
+    if boarded(work):
+        base, reveal = board_of(work), work.design.posts.reveal_m
+        outer = -work.design.size.span_m / 2 - half
+        path = box(outer - base.thick_m, reveal - base.wide_m, outer, reveal)
+        items.append(Outline(part="board", layer="frame", material="board", closed=True, path=path, label="base board"))
+    heights = [high - (high - low) * place / STEPS for place in range(STEPS + 1)]
+    places = [(-film_out_m(work, each), each) for each in heights]
+    for (x0, y0), (x1, y1) in pairwise(places):
+        items.append(
+            Outline(part="curtain", layer="string", material="string", path=line(x0, y0, x1, y1), label="curtain")
+        )
+    way = -1.0 if told.rolls == "out" else 1.0
+    core, rolled = bar_tube(work).od_m / 2, turn.radius_m
+    items += [
+        Outline(
+            part="bar",
+            layer="frame",
+            material=bar_tube(work).material,
+            closed=True,
+            label="bar, down",
+            path=circle(places[-1][0] + way * core, low, core),
+        ),
+        Outline(
+            part="bar",
+            layer="air",
+            material="air",
+            closed=True,
+            label="rolled up",
+            path=circle(places[0][0] + way * rolled, high - rolled, rolled),
+        ),
+        Outline(
+            part="bar", layer="hidden", material="ink", path=circle(places[0][0] + way * rolled, high - rolled, rolled)
+        ),
+    ]
+    for each in {each.up_m: each for each in in_the_way(work)}.values():
+        outer = -_out(work, each.up_m)
+        path = box(outer - each.proud_m, each.up_m - 0.008, outer, each.up_m + 0.008)
+        items.append(Outline(part="brace", layer="frame", material="steel", closed=True, path=path, label=each.what))
+        text = f"{work.tube(max(each.clear_m, 0.0), 'down')} clear" if each.clear_m >= 0 else "rubs"
+        items.append(Note(part="brace", x=outer + 0.08, y=each.up_m, text=text, anchor="start"))
+    out = places[0][0] - 2 * rolled - 0.12
+    items += [
+        Dimension(
+            part="curtain",
+            x0=out,
+            y0=high - opening_m(work) - 2 * rolled,
+            x1=out,
+            y1=high - 2 * rolled,
+            text=work.say(opening_m(work), "down"),
+        ),
+        Dimension(part="hip", x0=out, y0=0.0, x1=out, y1=hip_m, lane=2.5, text=work.say(hip_m), measure="boards.hip_m"),
+        Handle(measure="boards.hip_m", x=x, y=hip_m, dx=0.0, dy=1.0),
+    ]
+    rows = (
+        Row(what="Opens", reading=work.say(opening_m(work), "down")),
+        Row(what="Rolled up, thick", reading=work.say(2 * rolled, "up")),
+        *(
+            Row(what=f"{each.what[:1].upper()}{each.what[1:]}", reading=_room(work, each.clear_m))
+            for each in in_the_way(work)
+        ),
+    )
+    summary = f"The left side cut across: it opens {work.say(opening_m(work), 'down')}, rolled {told.rolls}ward."
+    return drawn(
+        view="curtain", title="A curtain", summary=summary, items=items, beside_m=(0.5, 0.1, 0.3, 0.1), table=rows
+    )
+
+
+def _room(work: Work, clear_m: float) -> str:
+    return f"{work.tube(clear_m, 'down')} clear" if clear_m >= 0 else f"{work.tube(-clear_m, 'up')} in the way"
+
+
+def _out(work: Work, up_m: float) -> float:
+    outer = centre_line(work).offset(bow_tube(work).od_m / 2)
+    return abs(outer.point(min(outer.at_y(up_m), default=0.0))[0])
+
+
+def curtains(work: Work) -> Drawing:
+    """The left side from outside: each curtain with its bar half way up, its flaps, cords and what turns it."""
+    if not curtained(work):
+        return _none("curtains", "The side")
+    told, size, tube = work.design.sides, work.design.size, bow_tube(work)
+    hip_m, board = work.design.boards.hip_m, hip_board(work)
+    low, high = rest_m(work), hip_m - board.wide_m / 2
+    half_way = low + (high - low) / 2
+    stations = bays_of(work).stations_m
+    items: list[Item] = [
+        Outline(
+            part="ground",
+            layer="ground",
+            material="ink",
+            path=line(-1.0, 0.0, size.length_m + 1.0, 0.0),
+            label="ground",
+        ),
+        *(
+            Outline(
+                part=f"bow:{place}",
+                layer="frame",
+                material=tube.material,
+                width_m=tube.od_m,
+                path=line(at, 0.0, at, hip_m + 0.6),
+                label=f"bow {place}",
+            )
+            for place, at in enumerate(stations, start=1)
+        ),
+        Outline(
+            part="hip",
+            layer="frame",
+            material="board",
+            closed=True,
+            label="hip board",
+            path=box(-tube.od_m, hip_m - board.wide_m / 2, size.length_m + tube.od_m, hip_m + board.wide_m / 2),
+        ),
+    ]
+    for place, at in enumerate(stations):
+        if told.cords == "each" or (told.cords == "second" and place % 2 == 0):
+            items.append(
+                Outline(
+                    part="cord",
+                    layer="construction",
+                    material="ink",
+                    path=line(at, 0.0, at, hip_m),
+                    label="cord outside",
+                )
+            )
+    long_m = size.length_m / told.parts
+    for place in range(told.parts):
+        x0, x1 = place * long_m - told.flap_m, (place + 1) * long_m + told.flap_m
+        bar = bar_tube(work)
+        items += [
+            Outline(
+                part="curtain",
+                layer="air",
+                material="air",
+                closed=True,
+                path=box(x0, half_way, x1, high),
+                label=f"curtain {place + 1}",
+            ),
+            Outline(
+                part="bar",
+                layer="frame",
+                material=bar.material,
+                width_m=bar.od_m,
+                path=line(x0, half_way, x1, half_way),
+                label="bar, half way up",
+            ),
+            Note(
+                part="bar",
+                x=x0,
+                y=half_way,
+                text="motor" if told.drive == "motor" else "crank",
+                anchor="start",
+                above=False,
+            ),
+        ]
+    rows = tuple(
+        Row(what=f"Open, {round(share * 100)} % up", reading=area_text(opened_at(work, share), work.tape, "down"))
+        for share in (0.25, 0.5, 0.75, 1.0)
+    )
+    summary = f"The left side from outside, {told.parts} curtain{'s' if told.parts > 1 else ''}, half way up."
+    return drawn(
+        view="curtains",
+        title="The side",
+        summary=summary,
+        items=items,
+        beside_m=(0.02 * size.length_m, 0.3, 0.02 * size.length_m, 0.3),
+        table=rows,
+    )

@@ -1,0 +1,226 @@
+"""Roll-up sides: what opens, what turns them, what is in the way, and what is bought."""
+
+import math
+from collections.abc import Iterator
+from functools import partial
+
+from obtegum.core.amount import amount_text
+from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.quantity import area_text, percent_text
+from obtegum.core.rooms.sides.found import (
+    bar_tube,
+    bars_of,
+    curtained,
+    in_the_way,
+    opened_at,
+    opening_m,
+    rest_m,
+    wound,
+)
+from obtegum.core.rounding import rounded
+from obtegum.core.step import Action, Answer, Standing, StepPlan, Told
+from obtegum.core.strip import Strip
+from obtegum.core.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.work import Work
+
+__all__ = ["plan", "stands", "strips", "verdicts"]
+
+_verdict = partial(verdict_on, "sides")
+
+CAUTION = (
+    "Fingers, hair and cords out of a turning bar; a motor is shut off at its switch before anyone clears it. "
+    "In wind the sides are down and tied."
+)
+# What a hand turns without tiring, N; by how much a far end may lag, m; least room beside a bolt, m (this bench).
+EASY_N, LAG_M, LEAST_M = 100.0, 0.1, 0.005
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Whether curtains clear what stands out, turn by hand or motor, and come up alike from end to end."""
+    if not curtained(work):
+        return []
+    return [*_clear(work), _turns(work), _lags(work)]
+
+
+def _clear(work: Work) -> Iterator[Verdict]:
+    least = next(iter(in_the_way(work)), None)
+    if least is None:
+        return
+    proud, up_m = work.tube(least.proud_m, "up"), work.say(least.up_m)
+    number, limit = work.tube(max(least.clear_m, 0.0), "down"), work.tube(LEAST_M, "up")
+    at = f"{least.what[:1].upper()}{least.what[1:]}, {up_m} up, stands out {proud}"
+    if least.clear_m >= LEAST_M:
+        sentence = f"{at}: the curtain passes {number} clear of it."
+        yield _verdict(
+            "side-clear", "Clear of bolts", "holds", sentence, number, limit, LEAST_M / least.clear_m, "brace"
+        )
+        return
+    sentence = f"{at}, in the curtain’s way: film is worn through there. Round heads, a lower foot, or none outside."
+    level: Level = "tight" if least.clear_m >= 0 else "fails"
+    short = work.tube(max(-least.clear_m, 0.0), "up")
+    number = number if level == "tight" else f"{short} short"
+    yield _verdict("side-clear", "Clear of bolts", level, sentence, number, limit, None, "brace")
+
+
+def _turns(work: Work) -> Verdict:
+    told, turn = work.design.sides, wound(work)
+    needs = amount_text(turn.torque_nm, "torque", work.tape.units, "up")
+    if told.drive == "motor":
+        if told.motor_nm is None:
+            sentence = f"A curtain wants {needs} at its bar, all the way up: write what the motor is rated for."
+            return _verdict("side-turn", "Turning it", "unknown", sentence, needs, "not known", None, "bar")
+        limit = amount_text(told.motor_nm, "torque", work.tape.units, "down")
+        ratio = turn.torque_nm / told.motor_nm
+        sentence = f"A curtain wants {needs} at its bar, all the way up, of the {limit} that the motor has."
+        return _verdict(
+            "side-turn", "Turning it", judge(ratio, work.rules.holds_to), sentence, needs, limit, ratio, "bar"
+        )
+    hand, limit = (
+        amount_text(turn.hand_n, "force", work.tape.units, "up"),
+        amount_text(EASY_N, "force", work.tape.units, "down"),
+    )
+    ratio = turn.hand_n / EASY_N
+    sentence = f"The crank takes {hand} of the hand at the top; {limit} is turned without tiring."
+    level = judge(ratio, work.rules.holds_to)
+    return _verdict("side-turn", "Turning it", level, sentence, hand, limit, ratio, "bar", "comfort")
+
+
+def _lags(work: Work) -> Verdict:
+    turn = wound(work)
+    number, limit = work.say(turn.lags_m, "up"), work.say(LAG_M, "down")
+    ratio = min(turn.lags_m / LAG_M, 99.0)
+    sentence = f"The bar twists: its far end comes up {number} later than the end that is turned."
+    level = judge(ratio, work.rules.holds_to)
+    if level == "fails":
+        sentence += " A stouter bar, or more and shorter curtains."
+    return _verdict("side-lags", "Twist of the bar", level, sentence, number, limit, ratio, "bar", "comfort")
+
+
+def stands(work: Work, found: list[Verdict]) -> Standing:
+    """What the step is called, and how far it has come."""
+    return Standing(id="sides", title="Roll-up sides", group="Close in", state=settled(found) if found else "open")
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    told, some = work.design.sides, curtained(work)
+    hip = work.design.boards.hip == "board"
+    motor = ("sides.motor_nm", "sides.open_c", "sides.shut_c", "sides.wind_mps")
+    return StepPlan(
+        **stands(work, found),
+        next=_next(work),
+        caution=CAUTION,
+        measures=(
+            "boards.hip",
+            "cover.edge",
+            *(("boards.hip_m", "cover.below") if hip else ()),
+            "sides.drive",
+            *(motor if told.drive == "motor" else ("sides.arm_m", "sides.gear")),
+            "sides.parts",
+            "sides.rolls",
+            "sides.heads",
+            "sides.bar",
+            "sides.bar_m",
+            "sides.cords",
+            "sides.clip_m",
+            "sides.flap_m",
+            "sides.below_m",
+        ),
+        aside=("sides.bar_m", "sides.clip_m", "sides.flap_m", "sides.below_m", "sides.arm_m", "sides.gear"),
+        answers=tuple(_answers(work)) if some else (),
+        leads=("side_high", "side_free", "side_sticks", "side_turns"),
+        views=("curtain", "curtains", "across"),
+        strips=tuple(each.id for each in strips(work)) or ("floor",),
+        grips=("boards.hip_m",) if hip else (),
+        focus=("curtain", "bar", "hip", "brace", "cord", "bow"),
+        how=tuple(Told(words=words) for words in _order(work)) if some else (),
+        how_title="So it hangs",
+        actions=(Action(id="controller", label="The controller", opens="controller"),) if told.drive == "motor" else (),
+    )
+
+
+def _next(work: Work) -> str:
+    told = work.design
+    if told.cover.made == "ask":
+        return "Say first how the house is covered."
+    if told.boards.hip != "board" or told.cover.edge != "hip":
+        return "Sides roll up from a hip board: put one up, and fix the cover at it."
+    if told.cover.below == "open":
+        return "Nothing hangs below the hip board: say what does, and it rolls up."
+    if told.sides.rolls == "in":
+        return "Rolled inward it catches rain: outward, if nothing speaks against it."
+    turns = wound(work).turns
+    return (
+        f"Hang one curtain, turn it {math.ceil(turns - 1e-9)} times, and see that it comes up level before the others."
+    )
+
+
+def _answers(work: Work) -> Iterator[Answer]:
+    told, tape, turn, bars = work.design.sides, work.tape, wound(work), bars_of(work)
+    floor = work.design.size.span_m * work.design.size.length_m
+    yield length_answer(work, "side_high", "Each side opens", opening_m(work), "under the rolled-up curtain")
+    for share, words in ((1.0, "all the way up"), (0.5, "half way"), (0.25, "a quarter")):
+        free = opened_at(work, share)
+        yield Answer(
+            id=f"side_free{'' if share == 1.0 else '_half' if share == 0.5 else '_quarter'}",
+            label=f"Open, {words}",
+            reading=area_text(free, tape, rounded("side_free")),
+            value=free,
+            unit="m2",
+            note=f"both sides, {percent_text(free / floor, 0, 'down')} of the floor, before mesh",
+        )
+    yield length_answer(work, "side_drop", "Film from board to edge", turn.drop_m, f"rests {work.say(rest_m(work))} up")
+    yield count_answer("side_turns", "Turns of the bar", math.ceil(turn.turns - 1e-9), "to the top")
+    yield length_answer(work, "side_roll", "Rolled up, thick", 2 * turn.radius_m)
+    yield amount_answer(work, "side_mass", "One curtain", turn.kg, "hung", "bar and film")
+    yield amount_answer(work, "side_torque", "Torque at the bar", turn.torque_nm, "torque", "all the way up")
+    yield count_answer("side_sticks", "Bars", bars.sticks, f"{bar_tube(work).name}; last cut {work.say(bars.cut_m)}")
+    yield count_answer("side_couplers", "Couplers", bars.couplers, "inside the film, taped smooth")
+    yield count_answer("side_clips", "Clips on the bars", bars.clips, "without spares")
+    what = "a motor" if told.drive == "motor" else "a crank"
+    yield count_answer("side_drives", "Cranks and motors", 2 * told.parts, f"{what} each; its guide stands plumb")
+    if bars.cords:
+        yield count_answer("side_cords", "Cords outside", bars.cords, f"{work.say(bars.cord_m, 'up')} in all")
+
+
+def _order(work: Work) -> Iterator[str]:
+    """How a curtain is hung and kept."""
+    told = work.design.sides
+    yield "Bars are laid out along the side, coupled, and rolled to see that they run true; couplers taped smooth."
+    yield "The film’s edge goes once round the bar and under its clips, square: crooked, it climbs to one end."
+    out = "over the top of the bar and outward, so that rain runs off"
+    yield (
+        "It rolls "
+        f"{out if told.rolls == 'out' else 'inward, which holds rain: a hole at its lowest, and look after rain'}."
+    )
+    if told.cords != "none":
+        yield "Cord runs from the hip board down outside the curtain to the foot, and back inside: it can’t blow out."
+    flap = work.say(told.flap_m)
+    yield f"At both ends {flap} of film laps past and is weighted or tied: cold comes in at the corners."
+    if told.drive == "motor":
+        yield (
+            "Limit switches first, by hand, then the controller; rain and wind "
+            "shut it, and so does a power cut: by crank."
+        )
+    yield "With the sides up wind gets in under the roof: what the frame carries counts an opening in one side."
+
+
+def strips(work: Work) -> list[Strip]:
+    """One bar with its joints, from the end that is turned."""
+    if not curtained(work):
+        return []
+    bars, where = bars_of(work), "sides:bar"
+    marks = [work.mark(0.0, "turned here", "cut", "bar:1", where)]
+    for place, at in enumerate(bars.joints_m, start=2):
+        marks.append(work.mark(at, "coupler", "joint", f"bar:{place}", where))
+    marks.append(work.mark(bars.part_m, "cut", "cut", "bar", where))
+    return [
+        Strip(
+            id=where,
+            title="Bar of a curtain",
+            about="tape from the end that is turned",
+            material=bar_tube(work).material,
+            length_m=bars.part_m,
+            marks=tuple(marks),
+        )
+    ]
