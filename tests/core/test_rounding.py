@@ -47,6 +47,8 @@ AMOUNTS: dict[str, AmountKind] = {
     "share": "share",
     "Pa": "pressure",
     "N": "force",
+    "N/m": "pull",
+    "m/s": "speed",
     "N·m": "torque",
     "W": "power",
     "J": "energy",
@@ -73,6 +75,10 @@ def read(answer: Answer, tape: Tape) -> tuple[float, float]:
     if answer.reading.endswith(" kg"):
         return float(answer.reading.removesuffix(" kg").replace(",", "")), 1.0
     kind = "load" if answer.reading.endswith((" cu ft", " L")) else AMOUNTS[answer.unit]
+    if answer.reading.endswith((" cfm", " m³/h")):
+        kind = "air"
+    if answer.reading.endswith(" lb") and answer.unit == "kg":
+        kind = "hung"
     value = parse_amount(answer.reading.replace(",", ""), kind, tape.units)
     return value, 1e-4 if answer.id == "datum_fall" else amount_step(kind, tape.units)
 
@@ -102,6 +108,23 @@ def _some_house(chance: random.Random) -> tuple[HousePlan, HouseDesign]:
     design["bows"] |= {"stick_m": chance.choice((5.0, 6.0, 6.4)), "max_spacing_m": chance.uniform(0.8, 2.0)}
     design["pad"] |= {"kind": chance.choice(("as_it_lies", "regrade", "raise")), "raise_m": 0.2, "stone_m": 0.07}
     design["bending"] |= {"former_m": chance.choice((None, size["span_m"] * 0.4)), "tail_m": chance.uniform(0, 0.4)}
+    if chance.random() < 0.5:
+        design["boards"] |= {"hip": "board", "hip_m": chance.uniform(0.9, 1.3)}
+        design["cover"] |= {
+            "made": chance.choice(("apart", "gathered")),
+            "edge": chance.choice(("base", "hip", "ground")),
+            "below": chance.choice(("tail", "own")),
+            "sides": chance.choice(("track", "buried", "eyelets")),
+            "bought": chance.choice(("roll", "made")),
+            "lash": chance.choice(("none", "each")),
+        }
+        design["sheets"] |= {
+            "on": chance.choice(("none", "none", "both")),
+            "kind": chance.choice(("waves", "chambers")),
+        }
+        design["air"] |= {"cold_c": chance.uniform(-20.0, 0.0), "warm_c": chance.uniform(2.0, 18.0), "vent": "fans"}
+        design["air"]["fan_m3_s"] = chance.uniform(1.0, 8.0)
+        design["weather"]["layers"] = chance.choice(("one", "two"))
     design["level"]["tops"] = chance.choice(("level", "fall"))
     read_design = type(house).model_validate(design)
     bows, length, width = design_bays(read_design).bows, size["length_m"], size["span_m"]
@@ -141,6 +164,7 @@ def test_every_answer_is_printed_on_the_safe_side(pytestconfig: pytest.Config) -
                 assert -1e-6 * max(step, 1e-3) <= over < step * (1 + 1e-6), where
     # All that is listed is told somewhere, or is of houses that none of these are.
     assert {"embedment_least", "headroom", "tube", "lever", "skew", "stone", "banks", "drain_flow", "restart"} <= seen
+    assert {"side_high", "sheet_long", "order_wide", "day_gust", "fans_count", "drips", "layers_pull"} <= seen
 
 
 def test_nobody_adds_an_answer_without_saying_how_it_is_rounded() -> None:

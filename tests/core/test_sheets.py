@@ -2,6 +2,7 @@
 
 import math
 import random
+from itertools import pairwise
 
 import pytest
 
@@ -116,7 +117,7 @@ def test_screws_and_trims_by_hand() -> None:
     assert rows[0] == pytest.approx(0.05) and rows[-1] == pytest.approx(roof.over_m - 0.05)
     # The ridge run lies in the middle of a roof that is alike on both sides.
     assert any(each == pytest.approx(roof.over_m / 2, abs=1e-6) for each in rows)
-    assert widest_gap_m(work) == pytest.approx(max(b - a for a, b in zip(rows, rows[1:], strict=False)))
+    assert widest_gap_m(work) == pytest.approx(max(b - a for a, b in pairwise(rows)))
     closure = next(each for each in trims_of(work) if "eave" in each.what)
     assert sticks_of(closure) == 2 * math.ceil((roof.along_m - 0.1) / 2.9)
     assert expands_m(work) == pytest.approx(6.8e-5 * 60 * roof.piece_m)
@@ -128,12 +129,16 @@ def test_bends_spans_and_screws_are_judged_or_not_known() -> None:
     assert verdict(bare, "sheet-bears").level == "unknown"
     radius = bends_to_m(make_bench(**ROOF))
     assert radius == pytest.approx(10.5 * 0.3048 + bow_tube(make_bench()).od_m / 2)
-    thin = {**METRIC, "sheets": {"on": "roof", "kind": "chambers", "thick_m": 0.008, "span_m": 20.0, "screw_n": 1e4}}
+    thin = {
+        **METRIC,
+        "sheets": {"on": "roof", "kind": "chambers", "thick_m": 0.008, "span_m": 3.0, "screw_n": 1e4},
+        "strength__runs": 5,
+    }
     found = make_plan(**told(), **thin)
     # 175 × 8 mm = 1.4 m; 20 mm wants 3.5 m, more than the roof's curve.
     assert verdict(found, "sheet-bends").level == "holds"
     assert verdict(found, "sheet-bears").level == "holds"
-    thick = {**METRIC, "sheets": {**thin["sheets"], "thick_m": 0.02}}
+    thick = {**thin, "sheets": {**thin["sheets"], "thick_m": 0.02}}
     assert verdict(make_plan(**thick), "sheet-bends").level == "fails"
     lifted = screws_of(make_bench(**told(), **thin)).lifted_n
     assert lifted is not None
@@ -163,7 +168,7 @@ def test_sheets_of_an_end_are_cut_to_the_bow() -> None:
         assert each.high_m == pytest.approx(leg + math.sqrt(outer**2 - middle**2), abs=0.02)
     front = [each for each in end_sheets(work) if each.side == "front"]
     assert front[0].from_m == pytest.approx(-(10.5 * 0.3048 + half), abs=0.01)
-    assert all(one.to_m - other.from_m == pytest.approx(0.076) for one, other in zip(front, front[1:], strict=False))
+    assert all(one.to_m - other.from_m == pytest.approx(0.076) for one, other in pairwise(front))
     assert max(each.to_m for each in front) == pytest.approx(-front[0].from_m)
     assert len(end_bow(work, "front").segments) > 0
 

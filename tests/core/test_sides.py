@@ -1,6 +1,7 @@
 """Roll-up sides: turns, torque and twist by hand, what opens, what is in the way, what is bought."""
 
 import math
+from itertools import pairwise
 
 import numpy as np
 import pytest
@@ -77,7 +78,7 @@ def test_bars_clips_and_cords_by_hand() -> None:
     assert stub.joints_m[-1] == pytest.approx((stub.part_m + 12.0) / 2)
     assert stub.cut_m == pytest.approx((stub.part_m - 12.0) / 2)
     edges = (0.0, *stub.joints_m, stub.part_m)
-    assert all(0.3 < high - low <= 6.0 for low, high in zip(edges, edges[1:], strict=False))
+    assert all(0.3 < high - low <= 6.0 for low, high in pairwise(edges))
 
 
 def test_what_opens_at_each_height() -> None:

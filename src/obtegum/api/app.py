@@ -9,8 +9,9 @@ from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
 
 from obtegum import __version__
-from obtegum.api import acts, controller, files, frames, houses, planning, set_out, yard
+from obtegum.api import acts, files, frames, houses, planning, set_out, yard
 from obtegum.api import level as levelling
+from obtegum.api import sides as rolling
 from obtegum.api.benches import Benches
 from obtegum.api.beside import Beside
 from obtegum.api.description import describe
@@ -65,7 +66,7 @@ def make_app(
     app.include_router(acts.router)
     app.include_router(set_out.router)
     app.include_router(levelling.router)
-    app.include_router(controller.router)
+    app.include_router(rolling.router)
     app.include_router(frames.router)
     app.include_router(yard.router)
     app.include_router(houses.router)

@@ -326,7 +326,8 @@ Block = Caution | Picture | Answers | Lines | Listed | Next | Words | Verdicts |
 class Page:
     """A matter of the printed sheet; it begins on the page before where a share of that is left.
 
-    One that is a page to hang up by itself has a name, by which it is a file too, and the step that it is of.
+    One that is a page to hang up by itself has a name, by which it is a file too, and the step that it is of. ``once``
+    is a step without whose answers there is no page.
     """
 
     title: str
@@ -334,3 +335,4 @@ class Page:
     first: float = 0.4
     alone: str = ""
     step: str = ""
+    once: str = ""

@@ -40,6 +40,8 @@ def sheet_pdf(plan: HousePlan, version: int, date: str, paper: Paper, alone: str
     """
     sheet = Sheet(plan, version, date, paper)
     for page in (page for room in rooms() for page in room.pages if alone in ("", page.alone)):
+        if page.once and not any(each.answers for each in _steps(plan, page.once)):
+            continue
         sheet.section(page.title, page.first)
         for block in page.blocks:
             _block(sheet, block)

@@ -20,7 +20,7 @@ ROOM = Room(
     pages=(
         Page(
             "Air and heat",
-            (Caution("air"), Picture("losses", 0.2), Answers(("air",)), Next("air", loud=False)),
+            (Caution("air"), Picture("losses", 0.26), Answers(("air",)), Next("air", loud=False)),
             first=0.38,
         ),
     ),

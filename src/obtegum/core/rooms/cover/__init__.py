@@ -1,1 +1,3 @@
 """Cover: the sheet, whether it reaches, how it is held, and what wind pulls on it."""
+
+OFFERS = ("pulls",)

@@ -79,6 +79,7 @@ ROOM = Room(
         }
     ),
     rounds=_rounds,
+    lends=("cover:across",),
     tables=TABLES,
     pages=(
         Page(

@@ -179,7 +179,7 @@ def _air(work: Work) -> Iterator[Answer]:
         yield Answer(id=name, label=f"Air through the {side}", reading=reading, value=area, unit="m2", note=note)
     if air.fan is not None:
         yield amount_answer(
-            work, "fan_moves", "A fan for this floor moves", air.fan_m3_s, "flow", "by EP406, at sea level"
+            work, "fan_moves", "A fan for this floor moves", air.fan_m3_s, "air", "by EP406, at sea level"
         )
 
 

@@ -114,7 +114,7 @@ def _scene(work: Work, number: int) -> Drawing:
     return drawn(
         view=f"hoist:{number}" if number != 2 else "roped",
         title=TITLES[number],
-        summary=f"The section: {TITLES[number].lower()}.",
+        summary=f"The section on cover day, scene {number} of 4: {TITLES[number].lower()}.",
         items=items,
         beside_m=(0.3, 0.3, 0.3, 0.3),
         table=(Row(what="People at", reading="both sides" if number > 1 else "the bundle"),),

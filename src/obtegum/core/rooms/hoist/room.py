@@ -20,6 +20,7 @@ ROOM = Room(
         Page(
             "Cover day",
             (Caution("hoist"), Numbered("hoist", 0.2), Answers(("hoist",)), Next("hoist", loud=False)),
+            once="hoist",
         ),
     ),
 )

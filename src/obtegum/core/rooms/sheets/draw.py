@@ -18,7 +18,7 @@ def _none(view: str, title: str, words: str) -> Drawing:
     return drawn(
         view=view,
         title=title,
-        summary=words,
+        summary=f"{words.capitalize()}: none of them is told here.",
         items=[ground, Note(part="sheet", x=0.0, y=0.5, text=words)],
         beside_m=(0.2, 0.3, 0.2, 0.2),
         table=(Row(what="Sheets", reading="none"),),

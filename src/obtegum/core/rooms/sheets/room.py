@@ -33,6 +33,7 @@ ROOM = Room(
                 Answers(("sheets",)),
                 Next("sheets", loud=False),
             ),
+            once="sheets",
         ),
     ),
 )

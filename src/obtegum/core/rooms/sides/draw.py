@@ -35,7 +35,7 @@ def _none(view: str, title: str) -> Drawing:
     return drawn(
         view=view,
         title=title,
-        summary="No side rolls up yet.",
+        summary="No side rolls up yet: there is no curtain here.",
         items=[ground, note],
         beside_m=(0.2, 0.3, 0.2, 0.2),
         table=(Row(what="Sides that roll", reading="none"),),

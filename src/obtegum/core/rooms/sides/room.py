@@ -46,6 +46,7 @@ ROOM = Room(
                 Answers(("sides",)),
                 Next("sides", loud=False),
             ),
+            once="sides",
         ),
     ),
     rounds=_rounds,

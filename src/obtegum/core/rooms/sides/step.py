@@ -56,7 +56,10 @@ def _clear(work: Work) -> Iterator[Verdict]:
         )
         return
     sentence = f"{at}, in the curtain’s way: film is worn through there. Round heads, a lower foot, or none outside."
-    level: Level = "tight" if least.clear_m >= 0 else "fails"
+    rounded_off = work.design.sides.heads == "round" and work.design.sides.rolls == "out"
+    level: Level = "tight" if least.clear_m >= 0 or rounded_off else "fails"
+    if rounded_off:
+        sentence = f"{at}: film lies on it. Round as it is it wears slowly: tape over it, and look each round."
     short = work.tube(max(-least.clear_m, 0.0), "up")
     number = number if level == "tight" else f"{short} short"
     yield _verdict("side-clear", "Clear of bolts", level, sentence, number, limit, None, "brace")
