@@ -10,6 +10,7 @@ from playwright.sync_api import Page, sync_playwright
 
 ROOT = Path(__file__).parents[1]
 SHOTS = ROOT / "docs" / "screenshots"
+CLOSE_IN = ("Ends", "Cover", "Rigid sheets", "Roll-up sides", "Film day", "Air and heat")
 FLAGS = [
     "--no-sandbox",
     "--disable-background-networking",
@@ -38,7 +39,7 @@ def step(page: Page, address: str, house: str, title: str) -> None:
     steps.locator("[aria-expanded]").first.wait_for(state="attached")
     wanted = steps.get_by_role("button", name=re.compile(f"^{title}"))
     if wanted.count() == 0:
-        chapter = {"Ends": "Close in", "Cover": "Close in", "Carries": "Keep"}.get(title, "Frame|Place")
+        chapter = "Close in" if title in CLOSE_IN else "Keep" if title == "Carries" else "Frame|Place"
         steps.locator('.chapter[aria-expanded="false"]').filter(has_text=re.compile(chapter)).first.click()
     wanted.click()
     page.locator("[data-strip]").wait_for()

@@ -150,7 +150,7 @@ def step_button(page: Page, step: str) -> Locator:
 
 
 # Steps of the chapters after the first.
-CLOSE_IN = ("Ends", "Cover", "Rigid sheets", "Roll-up sides", "Cover day", "Air and heat")
+CLOSE_IN = ("Ends", "Cover", "Rigid sheets", "Roll-up sides", "Film day", "Air and heat")
 FRAME = (
     "Posts",
     "Sockets",

@@ -1,4 +1,4 @@
-"""Cover day: people, gusts, ropes and room by hand; the day's own figures judged."""
+"""Film day: people, gusts, ropes and room by hand; the day's own figures judged."""
 
 import math
 

@@ -31,7 +31,7 @@ TITLES = (
     "Square it", "Square up", "Set out", "Keep pegs", "Level", "Earth", "Drain", "Posts", "Bows", "Bend",
     "Check bows", "Soil", "Weather", "Strength", "Holds down", "Row of posts", "Runs", "Fittings",
     "Braces", "Boards", "Plumb", "Ends", "Cover", "Rigid sheets", "Roll-up sides",
-    "Cover day", "Air and heat", "Card in the house", "The house",
+    "Film day", "Air and heat", "Card in the house", "The house",
 )  # fmt: skip
 
 
@@ -71,9 +71,9 @@ def test_skin_that_is_told_has_its_pages_and_none_else_has() -> None:
         )
     )
     assert "It rolls over the top of the bar and outward" in whole["Roll-up sides"]
-    assert "If wind gets up half way" in whole["Cover day"]
+    assert "If wind gets up half way" in whole["Film day"]
     assert "from the middle outward, each cut to its own heights" in whole["Rigid sheets"]
-    assert not {"Roll-up sides", "Cover day", "Rigid sheets"} & set(pages(make_plan()))
+    assert not {"Roll-up sides", "Film day", "Rigid sheets"} & set(pages(make_plan()))
 
 
 def test_each_way_of_squaring_is_drawn_on_paper() -> None:

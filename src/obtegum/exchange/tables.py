@@ -1,7 +1,8 @@
-"""A room's table as CSV."""
+"""A room's table as CSV, and what all rooms want looked at again."""
 
 import csv
 import io
+from collections.abc import Sequence
 
 from obtegum.core.faces import Table
 from obtegum.core.room import rooms
@@ -10,9 +11,18 @@ from obtegum.core.work import Work
 __all__ = ["all_tables", "table_csv"]
 
 
+def _rounds(work: Work) -> Sequence[Sequence[object]]:
+    """What is looked at again, by whichever room it is of, the soonest first."""
+    found = sorted((each for room in rooms() for each in room.rounds(work)), key=lambda each: each.every_days)
+    return [("part", "look for", "every_days"), *((each.part, each.what, each.every_days) for each in found)]
+
+
+ROUNDS = Table(name="rounds", label="Rounds", about="what to look at again over the years, and how often", rows=_rounds)
+
+
 def all_tables() -> dict[str, Table]:
-    """Every table that a room brings, by its name."""
-    return {table.name: table for room in rooms() for table in room.tables}
+    """Every table that a room brings, and the one that all of them fill, by its name."""
+    return {table.name: table for table in (*(each for room in rooms() for each in room.tables), ROUNDS)}
 
 
 def table_csv(name: str, work: Work) -> str:

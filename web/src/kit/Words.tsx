@@ -1,6 +1,6 @@
 import { Fragment } from "react";
 
-const FIGURE = /(?<![A-Za-z])([−±]?\d[\d,.]*(?:\/\d+)?(?:['"°]| %)?(?: \d+(?:\/\d+)?(?: \d+\/\d+)?")?(?: (?:mm|m²|sq ft|m)(?![a-z]))?)/;
+const FIGURE = /(?<![A-Za-z])([−±]?\d[\d,.]*(?:\/\d+)?(?:['"°]| %)?(?: \d+(?:\/\d+)?(?: \d+\/\d+)?")?(?: (?:mm|m²|m³\/h|m\/s|sq ft|°C|°F|mph|kN(?:\/m)?|lb(?:\/ft)?|kg|cfm|m)(?![a-z]))?)/;
 
 /** A sentence with every number in it set as figures are set elsewhere. */
 export function Words({ children }: { children: string }) {

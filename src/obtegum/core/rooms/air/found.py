@@ -124,10 +124,11 @@ def heat_of(work: Work) -> Heat | None:
 
 @dataclass(frozen=True, slots=True)
 class Opens:
-    """What opens, free of mesh, m²: both sides and both ends; how high, m; the floor, m²."""
+    """What opens, free of mesh, m²: both sides, both ends, and the end that opens more; how high, m; the floor, m²."""
 
     sides_m2: float
     ends_m2: float
+    end_m2: float
     high_m: float
     floor_m2: float
 
@@ -156,14 +157,15 @@ def opens_of(work: Work) -> Opens:
     elif curtained(work):
         high = opening_m(work)
     ends = air_of(work)
-    free = sum(ends.free_m2.values()) * through
+    each = {side: ends.free_m2[side] * through for side in SIDES}
     if cover.summer == "ends":
-        free = sum(end_area_m2(work, side) for side in SIDES)
+        each = {side: end_area_m2(work, side) for side in SIDES}
     elif cover.made == "apart" and cover.zones == "net":
-        free = max(free, net * sum(end_area_m2(work, side) for side in SIDES))
+        each = {side: max(each[side], net * end_area_m2(work, side)) for side in SIDES}
     return Opens(
         sides_m2=2 * high * size.length_m * sides,
-        ends_m2=free,
+        ends_m2=sum(each.values()),
+        end_m2=max(each.values()),
         high_m=high or min(size.height_m / 2, 1.8),
         floor_m2=ends.floor_m2,
     )

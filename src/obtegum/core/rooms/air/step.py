@@ -77,12 +77,10 @@ def verdicts(work: Work) -> list[Verdict]:
 def _fanned(work: Work) -> Verdict:
     """Whether the free area that air comes in by is what its fans want."""
     fans, opens = fans_of(work), opens_of(work)
-    needs, has = area_text(fans.free_m2, work.tape, "up"), area_text(opens.ends_m2, work.tape, "down")
+    needs, has = area_text(fans.free_m2, work.tape, "up"), area_text(opens.end_m2, work.tape, "down")
     fast = amount_text(FASTEST_MPS, "speed", work.tape.units, "down")
-    ratio = min(fans.free_m2 / max(opens.ends_m2, 0.01), 99.0)
-    sentence = (
-        f"Fans want {needs} free at the other end, so that air comes in no faster than {fast}; the ends open {has}."
-    )
+    ratio = min(fans.free_m2 / max(opens.end_m2, 0.01), 99.0)
+    sentence = f"Fans want {needs} free at the other end, so that air comes in no faster than {fast}; it opens {has}."
     level = judge(ratio, 1.0)
     if level == "fails":
         sentence += " Inlets in the ends, or the ends off in the hot months."

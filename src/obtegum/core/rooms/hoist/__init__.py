@@ -1,1 +1,1 @@
-"""Cover day: who is needed, in what weather, with what room, and the sheet's way over the house, drawn."""
+"""Film day: who is needed, in what weather, with what room, and the sheet's way over the house, drawn."""

@@ -3,7 +3,7 @@
 import math
 from collections.abc import Sequence
 
-from obtegum.core.drawing import Arrow, Drawing, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.drawing import Arrow, Drawing, Grower, Item, Mark, Note, Outline, Row, drawn
 from obtegum.core.paths import chain_path, circle, line
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.hoist.found import sheet_of
@@ -32,7 +32,7 @@ def roped(work: Work) -> Drawing:
 def _scene(work: Work, number: int) -> Drawing:
     """The section with the sheet where it is then; people at their places."""
     bow, half = centre_line(work), bow_tube(work).od_m / 2
-    outer = bow.offset(half + 0.03)
+    outer = bow.offset(half + 0.06)
     edge = work.design.size.span_m / 2 + half
     # The bundle lies on the right, away from the wind that comes on the left.
     place = edge + BESIDE_M / 2
@@ -49,7 +49,7 @@ def _scene(work: Work, number: int) -> Drawing:
         ),
         Note(part="wind", x=-ground, y=work.design.size.height_m * 0.9, text="wind", anchor="start"),
     ]
-    girth = outer.girth_m
+    girth, tall_m = outer.girth_m, work.design.size.figure.height_m
     if number in (1, 2):
         items += [
             Outline(
@@ -63,21 +63,21 @@ def _scene(work: Work, number: int) -> Drawing:
             Outline(
                 part="sheet", layer="string", material="string", path=circle(place, BUNDLE_M, BUNDLE_M), label="bundle"
             ),
-            Note(part="sheet", x=place, y=2 * BUNDLE_M + 0.05, text="bundle, tied"),
+            Note(part="sheet", x=place, y=-0.05, text="bundle, tied", above=False),
         ]
     if number == 2:
         items += [
             Outline(
-                part="rope", layer="construction", material="ink", path=chain_path(outer), label="rope over the house"
+                part="rope", layer="string", material="string", path=chain_path(outer), label="rope over the house"
             ),
             Outline(
                 part="rope",
-                layer="construction",
-                material="ink",
+                layer="string",
+                material="string",
                 path=line(edge, 0.02, place, 0.02),
                 label="rope to the bundle",
             ),
-            Note(part="rope", x=-edge - 0.1, y=0.5, text=f"{sheet_of(work).ropes} ropes", anchor="end"),
+            Note(part="rope", x=-edge - 0.15, y=tall_m + 0.15, text=f"{sheet_of(work).ropes} ropes", anchor="end"),
         ]
     if number == 3:
         over = outer.part(girth * 0.42, girth)
@@ -87,8 +87,8 @@ def _scene(work: Work, number: int) -> Drawing:
             Outline(part="film", layer="string", material="string", path=chain_path(over), label="sheet, half over"),
             Outline(
                 part="rope",
-                layer="construction",
-                material="ink",
+                layer="string",
+                material="string",
                 path=chain_path(outer.part(0.0, girth * 0.42)),
                 label="rope",
             ),
@@ -100,21 +100,20 @@ def _scene(work: Work, number: int) -> Drawing:
             x, y = outer.point(girth * at)
             items += [
                 Mark(part=f"fix:{name}", symbol="socket", x=x, y=y, label=f"{name}"),
-                Note(part=f"fix:{name}", x=x * 1.12, y=y + 0.12, text=name),
+                Note(part=f"fix:{name}", x=x * 1.08, y=max(y, tall_m) + 0.15, text=name),
             ]
     people = {
-        1: (place - 0.6, place + 0.6),
-        2: (-edge - 0.7, place + 0.6),
+        1: (place - 0.7, place + 0.7),
+        2: (-edge - 0.7, place + 0.7),
         3: (-edge - 0.7, edge + 0.5),
         4: (-edge - 0.5, edge + 0.5),
     }
     for x in people[number]:
-        items.append(Mark(part="people", symbol="peg", x=x, y=0.0, label="people here"))
-        items.append(Note(part="people", x=x, y=-0.05, text="people", above=False))
+        items.append(Grower(part="people", x=x, y=0.0, height_m=tall_m, width_m=0.5, upright=True))
     return drawn(
         view=f"hoist:{number}" if number != 2 else "roped",
         title=TITLES[number],
-        summary=f"The section on cover day, scene {number} of 4: {TITLES[number].lower()}.",
+        summary=f"The section on film day, scene {number} of 4: {TITLES[number].lower()}.",
         items=items,
         beside_m=(0.3, 0.3, 0.3, 0.3),
         table=(Row(what="People at", reading="both sides" if number > 1 else "the bundle"),),

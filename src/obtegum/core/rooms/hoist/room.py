@@ -1,4 +1,4 @@
-"""Cover day."""
+"""Film day."""
 
 from obtegum.core.faces import Answers, Caution, Next, Numbered, Page
 from obtegum.core.room import Room
@@ -18,7 +18,7 @@ ROOM = Room(
     nearest=frozenset({"day_people", "day_ropes", "day_ties"}),
     pages=(
         Page(
-            "Cover day",
+            "Film day",
             (Caution("hoist"), Numbered("hoist", 0.2), Answers(("hoist",)), Next("hoist", loud=False)),
             once="hoist",
         ),

@@ -1,4 +1,4 @@
-"""Cover day: whether this day will do, who and what is wanted, and the order of it."""
+"""Film day: whether this day will do, who and what is wanted, and the order of it."""
 
 from collections.abc import Iterator
 from functools import partial
@@ -125,7 +125,7 @@ def _before(work: Work) -> Iterator[Verdict]:
 
 def stands(work: Work, found: list[Verdict]) -> Standing:
     """What the step is called, and how far it has come."""
-    return Standing(id="hoist", title="Cover day", group="Close in", state=settled(found) if found else "open")
+    return Standing(id="hoist", title="Film day", group="Close in", state=settled(found) if found else "open")
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
@@ -152,7 +152,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("roped", "sheet", "along"),
         strips=("cover:across",),
         grips=(),
-        focus=("sheet", "rope", "film", "bow", "fold"),
+        focus=("sheet", "rope", "film", "bow", "fold", "people", "wind", "fix"),
         how=tuple(_how(work)) if some else (),
         how_title="The day, in order",
     )

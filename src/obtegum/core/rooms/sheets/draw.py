@@ -1,7 +1,8 @@
 """The roof laid flat with each sheet in the order of laying, and both ends with theirs."""
 
-from obtegum.core.drawing import Dimension, Drawing, Item, Note, Outline, Row, drawn
+from obtegum.core.drawing import Dimension, Drawing, Item, Note, Outline, Row, Vertex, drawn
 from obtegum.core.paths import box, chain_path, line, moved
+from obtegum.core.profile import Chain
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.ends.decisions import SIDES
 from obtegum.core.rooms.ends.outline import end_bow
@@ -10,7 +11,7 @@ from obtegum.core.work import Work
 
 __all__ = ["end_sheets_drawn", "sheets"]
 
-GAP_M = 1.0
+GAP_M, MANY, ALONG = 1.0, 12, 24
 
 
 def _none(view: str, title: str, words: str) -> Drawing:
@@ -37,8 +38,11 @@ def sheets(work: Work) -> Drawing:
         items += [
             Outline(part=part, layer="air", material="air", closed=True, path=path, label=f"sheet {each.number}"),
             Outline(part=part, layer="construction", material="ink", path=(*path, path[0])),
-            Note(part=part, x=(each.from_m + each.to_m) / 2, y=(each.low_m + each.high_m) / 2, text=str(each.number)),
         ]
+        # Where there are many columns, the first of them and each fifth tell their numbers.
+        if roof.columns <= MANY or each.column <= 2 or each.column % 5 == 0:
+            x, y = (each.from_m + each.to_m) / 2, (each.low_m + each.high_m) / 2
+            items.append(Note(part=part, x=x, y=y, text=str(each.number)))
     for place, at in enumerate(supports_m(work), start=1):
         items.append(
             Outline(
@@ -62,8 +66,8 @@ def sheets(work: Work) -> Drawing:
     ]
     storm = work.design.sheets.storm
     x = 0.0 if storm == "front" else roof.along_m
-    anchor = "end" if storm == "front" else "start"
-    items.append(Note(part="sheet", x=x, y=roof.over_m * 0.8, text="storms", anchor=anchor))  # type: ignore[arg-type]
+    anchor = "start" if storm == "front" else "end"
+    items.append(Note(part="sheet", x=x, y=roof.over_m * 1.03, text="storms come here", anchor=anchor))  # type: ignore[arg-type]
     rows = tuple(
         Row(
             what=f"Sheet {each.number}",
@@ -101,7 +105,7 @@ def end_sheets_drawn(work: Work) -> Drawing:
         for each in (sheet for sheet in end_sheets(work) if sheet.side == side):
             part = f"sheet:{side}{each.number}"
             x0, x1 = each.from_m + shift, each.to_m + shift
-            path = box(x0, 0.0, x1, each.high_m)
+            path = _cut(rim, each.from_m, each.to_m, shift)
             items += [
                 Outline(part=part, layer="air", material="air", closed=True, path=path, label=f"{side} {each.number}"),
                 Outline(part=part, layer="hidden", material="ink", path=(*path, path[0])),
@@ -131,3 +135,10 @@ def end_sheets_drawn(work: Work) -> Drawing:
         beside_m=(0.2, 0.2, 0.2, 0.2),
         table=tuple(rows),
     )
+
+
+def _cut(rim: Chain, low: float, high: float, shift: float) -> tuple[Vertex, ...]:
+    """A sheet's outline, its upper edge along the rim."""
+    xs = [low + (high - low) * place / ALONG for place in range(ALONG + 1)]
+    top = [(x, max((rim.point(s_m)[1] for s_m in rim.at_x(x)), default=0.0)) for x in xs]
+    return tuple(Vertex(x=x + shift, y=y) for x, y in ((low, 0.0), *top, (high, 0.0)))

@@ -220,7 +220,7 @@ def curtains(work: Work) -> Drawing:
             Note(
                 part="bar",
                 x=x0,
-                y=half_way,
+                y=0.0,
                 text="motor" if told.drive == "motor" else "crank",
                 anchor="start",
                 above=False,
