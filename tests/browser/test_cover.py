@@ -114,5 +114,5 @@ def test_rigid_sheets_are_laid_numbered_and_cut_to_the_ends(page: Page) -> None:
     assert serious(page) == []
     field(page, "sheets.wide_m").fill("9")
     field(page, "sheets.wide_m").press("Enter")
-    expect(page.get_by_role("complementary", name="Rigid sheets")).to_contain_text("at the most")
+    expect(page.get_by_role("complementary", name="Rigid sheets")).to_contain_text("300 mm at the least")
     expect(field(page, "sheets.wide_m")).to_have_value("9")

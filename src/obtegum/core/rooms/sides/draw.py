@@ -12,6 +12,7 @@ from obtegum.core.rooms.posts.ways import boarded
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.sides.found import (
     bar_tube,
+    bow_out_m,
     curtained,
     film_out_m,
     in_the_way,
@@ -107,7 +108,7 @@ def curtain(work: Work) -> Drawing:
         ),
     ]
     for each in {each.up_m: each for each in in_the_way(work)}.values():
-        outer = -_out(work, each.up_m)
+        outer = -bow_out_m(work, each.up_m)
         path = box(outer - each.proud_m, each.up_m - 0.008, outer, each.up_m + 0.008)
         items.append(Outline(part="brace", layer="frame", material="steel", closed=True, path=path, label=each.what))
         text = f"{work.tube(max(each.clear_m, 0.0), 'down')} clear" if each.clear_m >= 0 else "rubs"
@@ -141,11 +142,6 @@ def curtain(work: Work) -> Drawing:
 
 def _room(work: Work, clear_m: float) -> str:
     return f"{work.tube(clear_m, 'down')} clear" if clear_m >= 0 else f"{work.tube(-clear_m, 'up')} in the way"
-
-
-def _out(work: Work, up_m: float) -> float:
-    outer = centre_line(work).offset(bow_tube(work).od_m / 2)
-    return abs(outer.point(min(outer.at_y(up_m), default=0.0))[0])
 
 
 def curtains(work: Work) -> Drawing:

@@ -22,6 +22,7 @@ __all__ = [
     "Wound",
     "bar_tube",
     "bars_of",
+    "bow_out_m",
     "curtained",
     "film_out_m",
     "in_the_way",
@@ -154,7 +155,7 @@ def opened_at(work: Work, share: float) -> float:
     return 2 * opening_m(work) * share * work.design.size.length_m
 
 
-def _bow_out_m(work: Work, up_m: float) -> float:
+def bow_out_m(work: Work, up_m: float) -> float:
     """How far a bow's outer face stands from the middle of the house at a height, m."""
     outer = centre_line(work).offset(bow_tube(work).od_m / 2)
     return abs(outer.point(min(outer.at_y(up_m), default=0.0))[0])
@@ -165,7 +166,7 @@ def film_out_m(work: Work, up_m: float) -> float:
     board = -hip_place(work)[0] + hip_board(work).thick_m / 2
     high = work.design.boards.hip_m - hip_board(work).wide_m / 2
     heights = [up_m + (high - up_m) * place / STEPS for place in range(STEPS + 1)]
-    return max(board, *(_bow_out_m(work, each) for each in heights))
+    return max(board, *(bow_out_m(work, each) for each in heights))
 
 
 STEPS = 12
@@ -197,6 +198,6 @@ def in_the_way(work: Work) -> tuple[InTheWay, ...]:
             continue
         for where, (_, _, up_m) in (("foot", brace.foot), ("head", brace.head)):
             if low <= up_m <= high:
-                clear = film_out_m(work, up_m) - _bow_out_m(work, up_m) - proud - inward
+                clear = film_out_m(work, up_m) - bow_out_m(work, up_m) - proud - inward
                 found_.append(InTheWay(f"the {what} of brace {brace.name}’s {where}", "brace", up_m, proud, clear))
     return tuple(sorted(found_, key=lambda each: each.clear_m))
