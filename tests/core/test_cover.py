@@ -10,6 +10,7 @@ import pytest
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import read_design
+from obtegum.core.drawing import Outline
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.profile import Chain, ProfileError
@@ -20,6 +21,7 @@ from obtegum.core.rooms.boards.found import hip_board
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.carries.found import not_known
 from obtegum.core.rooms.carries.gust import others_give
+from obtegum.core.rooms.cover.decisions import HOLDS
 from obtegum.core.rooms.cover.found import (
     BAR_M,
     edge_up_m,
@@ -35,12 +37,14 @@ from obtegum.core.rooms.cover.found import (
 )
 from obtegum.core.rooms.cover.lines import caps_of, cords_of, eyelets_of, lines_of, tracks_m
 from obtegum.core.rooms.cover.pulls import cord_n, film_pulls, gusty_mps, held_n_m
+from obtegum.core.rooms.cover.ways import held
 from obtegum.core.rooms.ends.pulled import tension_at
 from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.rooms.strength.asks import real_gust
+from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_carries import HELD
@@ -419,3 +423,24 @@ def test_people_hold_a_gust_by_its_root() -> None:
 def test_runs_are_capped_at_both_ends() -> None:
     work = make_bench(**APART)
     assert caps_of(work) == 2 * len(runs_of(work)) > 0
+
+
+def test_ways_to_hold_it_stand_beside_each_other_and_are_taken_by_a_press() -> None:
+    work = make_bench(**told(), cover={"made": "apart", "pull_1_n": 3000.0, "pull_2_n": 2800.0, "pull_3_n": 3100.0})
+    drawing = held(work)
+    picks = [item.picks for item in drawing.items if isinstance(item, Outline) and item.picks]
+    assert [option for _, option in picks] == list(HOLDS) and {measure for measure, _ in picks} == {"cover.sides"}
+    # Each row is what the house would take if it were held so.
+    for name, row in zip(HOLDS, drawing.table, strict=True):
+        line = lines_of(make_bench(**told(), cover={"made": "apart", "sides": name}))[0]
+        assert (f"{line.sticks} sticks" in row.reading) == bool(line.sticks)
+        assert (f"{line.pieces} " in row.reading) or not line.pieces
+        assert line.fixing.tools in row.reading
+        assert ("holds" in row.reading) == (name == "track")
+
+
+def test_off_in_winter_no_snow_lies_on_the_house() -> None:
+    on, off = told(), told()
+    off["weather"] = {**off["weather"], "film": "off"}
+    kinds = [{case.kind for case in weathered(make_bench(**house)).cases} for house in (on, off)]  # type: ignore[union-attr]
+    assert "snow" in kinds[0] and kinds[1] == {"wind"}

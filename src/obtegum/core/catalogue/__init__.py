@@ -109,6 +109,8 @@ class Fixing(Part):
 
     id: str
     name: str
+    title: str
+    tools: str
     eats_m: float
     wide_m: float
     stick_m: dict[Units, float]

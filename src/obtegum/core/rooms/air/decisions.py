@@ -39,6 +39,10 @@ class Air(Decisions):
     crop: Annotated[
         Literal["empty", "full"], choice("It holds", empty="nothing, or seedlings", full="a full, watered crop")
     ] = "full"
+    summers: Annotated[
+        Literal["cool", "warm", "hot"],
+        choice("Summers there", cool="cool: openings of 15 % of the floor", warm="warm: 20 %", hot="hot: 30 %"),
+    ] = "warm"
     vent: Annotated[
         Literal["openings", "fans"], choice("Air moves by", openings="what opens", fans="fans, drawing out at an end")
     ] = "openings"

@@ -14,7 +14,18 @@ from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
 
-__all__ = ["Cords", "Eyelets", "Line", "caps_of", "cords_of", "edges_of", "eyelets_of", "lines_of", "tracks_m"]
+__all__ = [
+    "Cords",
+    "Eyelets",
+    "Line",
+    "caps_of",
+    "cords_of",
+    "edges_of",
+    "eyelets_of",
+    "line_by",
+    "lines_of",
+    "tracks_m",
+]
 
 SAME = 1e-9
 TRENCH_M2 = 0.3 * 0.3
@@ -51,23 +62,24 @@ class Line:
 @found
 def lines_of(work: Work) -> tuple[Line, ...]:
     """What each edge takes."""
-    units = work.tape.units
+    return tuple(line_by(work, where, name) for where, name in edges_of(work))
+
+
+def line_by(work: Work, where: str, name: Hold) -> Line:
+    """What an edge takes where it is held so."""
     side_m = work.design.size.length_m + bow_tube(work).od_m
-    found_ = []
-    for where, name in edges_of(work):
-        long_m = side_m if "side" in where else rim_m(work)
-        fixing = fixing_of(work, name)
-        stick_m = fixing.stick_m[units]
-        each_m = work.design.cover.eyelet_m if name == "eyelets" else fixing.each_m
-        whole = max(math.ceil(long_m / stick_m - SAME), 1)
-        sticks = whole * (2 if name == "rolled" else 1) if name in STICKS else 0
-        cut_m = long_m - (whole - 1) * stick_m if sticks else 0.0
-        # Each stick has one at both its ends, and no two are further apart than that.
-        per_stick = math.ceil(min(stick_m, long_m) / each_m - SAME) + 1
-        pieces = whole * per_stick if sticks else math.ceil(long_m / each_m - SAME) + 1
-        dug = long_m * TRENCH_M2 if name == "buried" else 0.0
-        found_.append(Line(where, fixing, long_m, sticks, cut_m, 0 if name == "buried" else pieces, dug))
-    return tuple(found_)
+    long_m = side_m if "side" in where else rim_m(work)
+    fixing = fixing_of(work, name)
+    stick_m = fixing.stick_m[work.tape.units]
+    each_m = work.design.cover.eyelet_m if name == "eyelets" else fixing.each_m
+    whole = max(math.ceil(long_m / stick_m - SAME), 1)
+    sticks = whole * (2 if name == "rolled" else 1) if name in STICKS else 0
+    cut_m = long_m - (whole - 1) * stick_m if sticks else 0.0
+    # Each stick has one at both its ends, and no two are further apart than that.
+    per_stick = math.ceil(min(stick_m, long_m) / each_m - SAME) + 1
+    pieces = whole * per_stick if sticks else math.ceil(long_m / each_m - SAME) + 1
+    dug = long_m * TRENCH_M2 if name == "buried" else 0.0
+    return Line(where, fixing, long_m, sticks, cut_m, 0 if name == "buried" else pieces, dug)
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,6 +7,7 @@ from obtegum.core.rooms.cover.cures import CURES
 from obtegum.core.rooms.cover.draw import covered, sheet
 from obtegum.core.rooms.cover.lines import edges_of
 from obtegum.core.rooms.cover.tables import TABLES
+from obtegum.core.rooms.cover.ways import held
 from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
@@ -49,7 +50,7 @@ ROOM = Room(
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,
-    views={"sheet": sheet, "covered": covered},
+    views={"sheet": sheet, "covered": covered, "held": held},
     cures=CURES,
     down=frozenset({"cover_left"}),
     up=frozenset(
@@ -87,6 +88,7 @@ ROOM = Room(
             (
                 Caution("cover"),
                 Picture("sheet", 0.34),
+                Picture("held", 0.3),
                 Stick("cover:"),
                 Numbered("cover"),
                 Answers(("cover",)),

@@ -254,10 +254,10 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         aside=ASIDE,
         answers=tuple(_answers(work)),
         leads=("cover_wide", "cover_long", "cover_roll", "cover_sticks", "cover_area"),
-        views=("sheet", "covered", "along"),
+        views=("sheet", "covered", "held", "along"),
         strips=("cover:across", "cover:along"),
         grips=("boards.hip_m",) if hip else (),
-        focus=("sheet", "left", "film", "bow", "fold", "fix", "span", "height"),
+        focus=("sheet", "left", "film", "bow", "fold", "fix", "held", "eyelet", "span", "height"),
         how=tuple(Told(words=words) for words in _kept(work)),
         how_title="Kept whole",
     )
