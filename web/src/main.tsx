@@ -4,12 +4,14 @@ import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { Bench } from "./bench/Bench";
 import { Lost } from "./bench/Lost";
+import { Cards } from "./cards/Cards";
 import { Look } from "./look/look";
 import { YardView } from "./yard/YardView";
 
 const router = createBrowserRouter([
   { path: "/", element: <YardView /> },
   { path: "/house/:id/:step?", element: <Bench /> },
+  { path: "/house/:id/:step/cards", element: <Cards /> },
   { path: "*", element: <Lost /> },
 ]);
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 2, refetchOnWindowFocus: false } } });

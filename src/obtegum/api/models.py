@@ -122,6 +122,44 @@ class ControllerOut(Part):
     rows: tuple[tuple[str, str], ...]
 
 
+class CardOut(Part):
+    """A field card; what it has none of is empty."""
+
+    id: str
+    says: str
+    reading: str
+    what: str
+    note: str
+    view: str
+    part: str
+    strip: str
+    measure: str
+    label: str
+    typed: str
+    tick: str
+    state: Literal["open", "set", "moved"]
+
+
+class CardStep(Part):
+    """A step that has cards: how many, and how many of them are done."""
+
+    id: str
+    title: str
+    cards: int
+    done: int
+
+
+class CardsOut(Part):
+    """The cards of a step, in the order of the work, with its caution; every step that has some."""
+
+    version: int
+    step: str
+    title: str
+    caution: str
+    cards: tuple[CardOut, ...]
+    steps: tuple[CardStep, ...]
+
+
 class SpotOut(Part):
     """A spot as it is read."""
 
@@ -255,11 +293,11 @@ class Changes(Part):
 
 
 class TickOff(Part):
-    """A peg or post set where the plan wants it, or taken back."""
+    """A peg or post set where the plan wants it, a card done, or taken back."""
 
     version: Version
     window: Window = ""
-    tick: str = Field(max_length=40)
+    tick: str = Field(max_length=110)
     done: bool
 
 

@@ -130,14 +130,27 @@ class Task:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Card:
-    """The step at arm's length: one instruction, one big number, the tape that matters, what can be typed."""
+    """One thing to do on site at arm's length: what it says, its big number and what that is of.
+
+    ``view`` and ``part`` are the drawing and what is lit in it, ``strip`` the tape that matters. ``measure`` is what
+    the tape said, by its ``label``, and ``typed`` what was typed before; ``tick`` names it in the record, done at
+    ``at_m``.
+    """
 
     id: str
     says: str
     reading: str = ""
-    strip: str | None = None
-    measure: str | None = None
-    caution: str = ""
+    what: str = ""
+    note: str = ""
+    view: str = ""
+    part: str = ""
+    strip: str = ""
+    measure: str = ""
+    label: str = ""
+    typed: str = ""
+    tick: str = ""
+    state: Literal["open", "set", "moved"] = "open"
+    at_m: float = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -15,16 +15,18 @@ from obtegum.core.trouble import Trouble
 if TYPE_CHECKING:
     from obtegum.core.rooms import HouseDesign
 
-__all__ = ["TICK", "House", "Record", "troubles_between"]
+__all__ = ["CARD", "TICK", "House", "Record", "troubles_between"]
 
 # A peg or post, by side and bow.
 TICK = f"^(peg|post):{PEG}$"
+# A field card, by its step and its own name there.
+CARD = r"^card:[a-z_-]{1,20}:[^\x00-\x1f]{1,80}$"
 # More than the pegs and posts of a house of 300 m with bows 0.3 m apart.
 MOST_TICKS = 6000
 # Letters that count as printable and yet show nothing.
 BLANK_LETTERS = "\u115f\u1160\u2800\u3164\uffa0"
 
-Tick = Annotated[str, Field(pattern=TICK)]
+Tick = Annotated[str, Field(pattern=f"{TICK}|{CARD}")]
 Reading = Annotated[float, Field(ge=0, le=400)]
 
 
@@ -60,7 +62,7 @@ def troubles_between(house: "HouseDesign") -> Iterator[Trouble]:
 
 
 class Record(Part):
-    """The base of a site record: pegs set and posts driven, each with the running reading it was set at, m.
+    """The base of a site record: pegs set, posts driven and cards done, each with the running reading it was set at, m.
 
     The reading is kept so that a change of the house afterwards shows which ones no longer stand
     where they should.

@@ -65,7 +65,7 @@ class Room:
     ``tables``, ``files``, ``pages`` of the printed sheet, and what it has ``on_site`` for maps and CAD; what can
     be read in: ``intakes``. ``acts`` are what its actions do that change the record: the record and words for the
     history. ``minds`` says what comes of a post that is left where it strays. A step that is ``slow`` to plan is left
-    out of a whole plan unless that is asked for with it.
+    out of a whole plan unless that is asked for with it; one that isn't ``carded`` has nothing to do on site.
     """
 
     stands: Callable[[Work, list[Verdict]], Standing]
@@ -100,6 +100,7 @@ class Room:
     links: Callable[[Work], Sequence[Link]] = _none
     tasks: Callable[[Work], Sequence[Task]] = _none
     cards: Callable[[Work], Sequence[Card]] = _none
+    carded: bool = True
     rounds: Callable[[Work], Sequence[Round]] = _none
     minds: Callable[[Work, Stray], Iterable[str]] = _none
     slow: bool = False

@@ -1,6 +1,8 @@
 import type { components } from "./schema";
 
 type Schemas = components["schemas"];
+export type CardsOut = Schemas["CardsOut"];
+export type Card = Schemas["CardOut"];
 export type HouseOut = Schemas["HouseOut"];
 export type HousePlan = Schemas["HousePlan"];
 export type HouseDesign = Schemas["HouseDesign"];
@@ -123,6 +125,7 @@ export const api = {
     return send<HouseOut>("PATCH", house(id, "", { step: "none" }), { version, edits: [{ measure: "name", text: name }] }, key);
   },
   files: () => ask<Schemas["FilesOut"]>("/files"),
+  cards: (id: string, step: string) => ask<Schemas["CardsOut"]>(house(id, "/cards", { step })),
   readController: (id: string) => ask<Schemas["ControllerOut"]>(house(id, "/controller")),
   tellController: (id: string) => send<Schemas["ControllerOut"]>("PUT", house(id, "/controller"), undefined),
   spots: (id: string, most: number) => ask<Schemas["SpotsOut"]>(house(id, "/spots", { most: String(most) })),

@@ -1,13 +1,10 @@
-import { useQuery } from "@tanstack/react-query";
 import { type ComponentType, type LazyExoticComponent, lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import styled from "styled-components";
-import { api, type HouseOut, ProblemError, type StepPlan, type Strip, type StripMark } from "../api/client";
+import type { StepPlan, Strip, StripMark } from "../api/client";
 import { DrawingView } from "../drawing/DrawingView";
-import { anyUnsaved, openSession } from "../house/open";
-import { takeUnsaved, type Unsaved } from "../house/unsaved";
-import { SessionContext, useSession, useSight } from "../house/useSight";
-import { windowName } from "../house/window";
+import { OnBench } from "../house/OnBench";
+import { useSession, useSight } from "../house/useSight";
 import { Plain } from "../kit/Plain";
 import { Words } from "../kit/Words";
 import { useNarrow } from "../look/narrow";
@@ -22,7 +19,6 @@ import { Files } from "./Files";
 import { History } from "./History";
 import { How } from "./How";
 import { Keys } from "./Keys";
-import { Lost } from "./Lost";
 import { NumberTable } from "./NumberTable";
 import { Panel } from "./Panel";
 import { Rail } from "./Rail";
@@ -81,27 +77,10 @@ const Past = styled.p`
 /** The bench: one house, one step at a time. */
 export function Bench() {
   const { id = "", step = "size" } = useParams();
-  const opened = useQuery({
-    queryKey: ["house", id],
-    queryFn: async () => {
-      const window = await windowName;
-      return { window, step, house: await api.house(id, window, step), left: await takeUnsaved(id, window) };
-    },
-    staleTime: 0,
-    gcTime: 0,
-    retry: (count, error) => !(error instanceof ProblemError) && count < 2,
-  });
-  if (opened.isError) return <Lost error={opened.error} house={id} onAgain={() => void opened.refetch()} />;
-  if (!opened.data) return <p role="status" className="unseen">Fetching the house</p>;
-  return <OpenHouse key={id} first={opened.data.house} window={opened.data.window} step={opened.data.step} left={opened.data.left} />;
-}
-
-function OpenHouse({ first, window, step, left }: { first: HouseOut; window: string; step: string; left: Unsaved }) {
-  const [session] = useState(() => openSession(first, window, step, left));
   return (
-    <SessionContext.Provider value={session}>
-      <Workplace window={window} />
-    </SessionContext.Provider>
+    <OnBench id={id} step={step}>
+      {(window) => <Workplace window={window} />}
+    </OnBench>
   );
 }
 
@@ -164,14 +143,6 @@ function Workplace({ window }: { window: string }) {
     document.addEventListener("keydown", onKey);
     return () => document.removeEventListener("keydown", onKey);
   }, [session]);
-
-  useEffect(() => {
-    const onLeave = (event: BeforeUnloadEvent) => {
-      if (anyUnsaved()) event.preventDefault();
-    };
-    globalThis.addEventListener("beforeunload", onLeave);
-    return () => globalThis.removeEventListener("beforeunload", onLeave);
-  }, []);
 
   // One function for good: a drawing of hundreds of parts is not made anew because this one is.
   const tapes = useRef<{ strip: Strip | undefined; strips: Strip[] }>({ strip: undefined, strips: [] });
@@ -261,6 +232,7 @@ function Workplace({ window }: { window: string }) {
           go(`/house/${id}/${next}`);
         }}
       >
+        <Plain onPress={() => go(`/house/${id}/${step.id}/cards`)}>Field cards</Plain>
         <Plain onPress={() => setSide("history")}>History</Plain>
         <Plain onPress={() => setSide("files")}>Print and files</Plain>
         <Plain onPress={() => setSun(!sun)} aria-pressed={sun}>

@@ -22,6 +22,7 @@ def _tubes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
 
 
 ROOM = Room(
+    carded=False,
     stands=step.stands,
     plan=step.plan,
     verdicts=lambda work: [],

@@ -28,6 +28,7 @@ def _hint(job: Job, catalogue: Catalogue) -> str:
 
 
 ROOM = Room(
+    carded=False,
     stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,

@@ -26,6 +26,7 @@ def _needs(work: Work) -> tuple[Need, ...]:
 
 
 ROOM = Room(
+    carded=False,
     stands=step.stands,
     plan=step.plan,
     verdicts=judged.verdicts,

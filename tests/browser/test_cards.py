@@ -1,0 +1,71 @@
+"""Field cards on a phone: dealt in the order of the work, typed and ticked by thumb or keys, kept while away."""
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import open_house
+from tests.browser.test_reach import serious
+
+
+def dealt(page: Page, name: str, step: str) -> str:
+    """The cards of a step of a house, on a phone."""
+    open_house(page, name, step)
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.get_by_role("button", name="Field cards").click()
+    page.get_by_role("navigation", name="Cards").wait_for()
+    return page.url
+
+
+def test_levels_are_written_card_by_card_and_the_posts_say_so(page: Page) -> None:
+    dealt(page, "Dune edge", "Level")
+    expect(page.get_by_role("heading", level=2)).to_contain_text("peg 10 left")
+    box = page.locator('input[data-measure="record.levels.pegs.L10"]')
+    box.fill("2.031")
+    box.press("Enter")
+    # The hand goes on to the next at once.
+    expect(page.get_by_role("heading", level=2)).to_contain_text("peg 11 left")
+    expect(page.get_by_role("status").first).to_contain_text("10 done")
+    assert serious(page) == []
+    page.get_by_role("button", name="Back").click()
+    expect(page.locator('input[data-measure="record.levels.pegs.L10"]')).to_have_value("2.031 m")
+    # What can't be read stays as typed and is told in place.
+    box.fill("two")
+    box.press("Enter")
+    while box.count() == 0:
+        page.get_by_role("button", name="Back").click()
+    expect(box).to_have_value("two")
+    expect(page.get_by_role("article")).to_contain_text(re.compile("Can.t read"))
+
+
+def test_a_card_is_done_by_thumb_undone_by_one_press_and_kept_while_away(page: Page) -> None:
+    dealt(page, "Dune edge", "Bows")
+    expect(page.locator(".number")).to_have_text("200 mm")
+    first = page.get_by_role("heading", level=2).inner_text()
+    page.get_by_role("button", name="Done").press("Enter")
+    expect(page.get_by_role("status").first).to_contain_text("2 of 10, 1 done")
+    page.get_by_role("button", name=re.compile("^Undo")).click()
+    expect(page.get_by_role("status").first).to_contain_text("0 done")
+    assert first
+    # The bench goes away: what is done is kept here and sent when it is back.
+    page.route("**/api/**", lambda route: route.abort())
+    page.get_by_role("button", name="Done").click()
+    expect(page.get_by_role("status").first).to_contain_text("kept here", timeout=20_000)
+    page.unroute("**/api/**")
+    expect(page.get_by_role("status").first).to_contain_text("1 done", timeout=20_000)
+    assert serious(page) == []
+    # Every thing to press is large enough for gloves.
+    for each in page.locator("button:visible, select:visible").all():
+        size = each.bounding_box()
+        assert size is not None and size["height"] >= 44, each.inner_text()
+
+
+def test_work_is_chosen_from_the_list_and_the_bench_is_one_press_away(page: Page) -> None:
+    dealt(page, "Dune edge", "Level")
+    page.get_by_label("Work").select_option("set-out")
+    expect(page.get_by_role("heading", level=1)).to_contain_text("Set out")
+    page.get_by_role("button", name="Sun").click()
+    assert serious(page) == []
+    page.get_by_role("button", name="Bench").click()
+    expect(page.get_by_role("complementary", name="Set out")).to_be_visible()
+    page.get_by_role("button", name="Out of the sun").click()

@@ -1,0 +1,80 @@
+"""Field cards: every step's work, one thing at a time, in the order of the work, and how they are kept as done."""
+
+import pytest
+
+from obtegum.core.bench import begin
+from obtegum.core.cards import card_at, cards_of, with_cards
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits
+from obtegum.core.job import Job
+from obtegum.core.plan import plan_house
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.starters import demo_houses
+from tests.conftest import make_bench, make_house
+
+CATALOGUE = default_catalogue()
+
+
+def test_every_walk_of_every_step_is_dealt_in_its_order() -> None:
+    for design, record in demo_houses():
+        work, plan = begin(design, record, CATALOGUE), plan_house(design, record, CATALOGUE)
+        for step in plan.steps:
+            if not step.walk:
+                continue
+            named = [card.tick or card.measure for card in cards_of(work, step.id)]
+            walked = [name for name in named if name in step.walk]
+            assert walked == list(step.walk), step.id
+
+
+def test_cards_tell_what_the_tape_tells() -> None:
+    work = make_bench()
+    pegs = [card for card in cards_of(work, "set-out") if card.tick.startswith("peg:")]
+    # 57 ft in equal bays: the second peg on each side at one bay.
+    assert pegs[0].reading.startswith("0") and len(pegs) == 2 * len({card.at_m for card in pegs})
+    plan = plan_house(make_house(), SiteRecord(), CATALOGUE)
+    marks = {mark.id: mark for strip in plan.strips for mark in strip.marks}
+    told = [card for step in with_cards(work) for card in cards_of(work, step) if card.id in marks]
+    assert len(told) > 50
+    assert all(card.reading in (marks[card.id].reading, "") for card in told)
+
+
+def test_each_card_has_something_to_do_and_a_name_of_its_own() -> None:
+    for design, record in demo_houses():
+        work = begin(design, record, CATALOGUE)
+        assert {"set-out", "level", "posts", "bows", "bend", "row", "runs", "plumb"} <= set(with_cards(work))
+        for step in with_cards(work):
+            cards = cards_of(work, step)
+            assert len({card.tick or card.measure for card in cards}) == len(cards), step
+            assert all(card.says and (card.tick or card.measure) for card in cards), step
+
+
+def test_what_is_done_is_kept_by_where_it_was_done() -> None:
+    work = make_bench()
+    card = next(each for each in cards_of(work, "bows") if each.at_m > 0)
+    assert card.state == "open"
+    record = SiteRecord().with_set(card.tick, card.at_m)
+    done = make_bench(record)
+    assert card_at(done, card.tick).state == "set"  # type: ignore[union-attr]
+    # Another height moves the marks: what was done is told to be looked at again.
+    moved = make_bench(record, bows__insertion_m=0.2)
+    again = card_at(moved, card.tick)
+    assert again is not None and again.state == "moved" and again.at_m != card.at_m
+    assert card_at(done, "card:bows:stick:Z/nothing") is None and card_at(done, "card:nothing:how:1") is None
+    with pytest.raises(LookupError):
+        cards_of(work, "nothing")
+
+
+def test_what_is_read_flows_into_what_comes_after() -> None:
+    job = Job(make_house(tape__units="metric"), SiteRecord())
+    before = begin(job.design, job.record, CATALOGUE)
+    assert not any("rod on its top reads" in card.says for card in cards_of(before, "posts"))
+    levels = [card for card in cards_of(before, "level") if card.measure]
+    for place, card in enumerate(levels):
+        job = apply_edits(job, (Edit(measure=card.measure, text=f"{1.5 + 0.002 * place:.3f} m"),), CATALOGUE)
+    after = begin(job.design, job.record, CATALOGUE)
+    assert all(
+        card.state == "set" for card in cards_of(after, "level") if card.measure.startswith("record.levels.pegs")
+    )
+    posts = [card for card in cards_of(after, "posts") if card.tick.startswith("post:")]
+    assert posts and all("rod on its top reads" in card.says for card in posts)
