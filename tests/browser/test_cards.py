@@ -1,8 +1,9 @@
 """Field cards on a phone: dealt in the order of the work, typed and ticked by thumb or keys, kept while away."""
 
 import re
+from pathlib import Path
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.conftest import open_house
 from tests.browser.test_reach import serious
@@ -69,3 +70,51 @@ def test_work_is_chosen_from_the_list_and_the_bench_is_one_press_away(page: Page
     page.get_by_role("button", name="Bench").click()
     expect(page.get_by_role("complementary", name="Set out")).to_be_visible()
     page.get_by_role("button", name="Out of the sun").click()
+
+
+def test_a_pack_works_as_a_file_with_no_network_and_comes_back(page: Page, browser: Browser, tmp_path: Path) -> None:
+    at = dealt(page, "Dune edge", "Level")
+    page.get_by_text("On paper, or without a network").click()
+    with page.expect_download() as coming:
+        page.get_by_role("link", name="All cards as one file").click()
+    file = tmp_path / "cards.html"
+    coming.value.save_as(file)
+    phone = browser.new_context(viewport={"width": 390, "height": 844}, offline=True)
+    pack = phone.new_page()
+    asked: list[str] = []
+    pack.on("request", lambda request: asked.append(request.url))
+    pack.goto(file.as_uri())
+    assert [url for url in asked if not url.startswith(("file:", "blob:", "data:"))] == []
+    pack.get_by_label("Work").select_option(label="Level")
+    expect(pack.get_by_role("heading", level=1)).to_contain_text("peg 10 left")
+    pack.locator("#typed").fill("2.044")
+    pack.locator("#typed").press("Enter")
+    expect(pack.get_by_role("heading", level=1)).to_contain_text("peg 11 left")
+    pack.locator("#typed").fill("2.066")
+    pack.get_by_label("Work").select_option(label="Bows")
+    pack.get_by_role("button", name="Done").press("Enter")
+    expect(pack.get_by_role("status")).to_contain_text("3 to give back")
+    assert serious(pack) == []
+    # Closed and opened again, what was typed is there.
+    pack.close(run_before_unload=False)
+    pack = phone.new_page()
+    pack.goto(file.as_uri())
+    expect(pack.get_by_role("status")).to_contain_text("3 to give back")
+    pack.get_by_role("button", name="Give back").click()
+    assert serious(pack) == []
+    code = pack.locator("#code").input_value()
+    phone.close()
+    page.get_by_label("Or paste what it gave").fill(code)
+    page.get_by_role("button", name="Take what is pasted").click()
+    expect(page.get_by_text("3 taken, 0 stood here already")).to_be_visible()
+    page.goto(at)
+    expect(page.get_by_role("heading", level=2)).to_contain_text("peg 12 left")
+    page.get_by_text("On paper, or without a network").click()
+    page.get_by_label("Or paste what it gave").fill(code)
+    page.get_by_role("button", name="Take what is pasted").click()
+    expect(page.get_by_text("0 taken, 3 stood here already")).to_be_visible()
+    page.get_by_label("Or paste what it gave").fill(code[:-20])
+    page.get_by_role("button", name="Take what is pasted").click()
+    expect(page.get_by_role("alert")).to_contain_text("Copy all of it")
+    expect(page.get_by_label("Or paste what it gave")).to_have_value(code[:-20])
+    assert serious(page) == []

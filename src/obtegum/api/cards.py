@@ -1,16 +1,31 @@
-"""Field cards of a house, a step at a time."""
+"""Field cards of a house: a step at a time on the screen, on paper, and as a pack that comes back."""
 
+import secrets
+import time
+from contextlib import suppress
 from dataclasses import asdict
-from typing import Annotated
+from typing import Annotated, Literal
 
-from fastapi import APIRouter, HTTPException, Query
+from fastapi import APIRouter, HTTPException, Path, Query
 from starlette.responses import Response
 
-from obtegum.api.desk import HouseId, Kept, KeptBenches
-from obtegum.api.models import CardOut, CardsOut, CardStep
+from obtegum.api.desk import Desk, HouseId, Kept, KeptBenches, Lane, WorkName, change
+from obtegum.api.files import as_file, made
+from obtegum.api.models import CardOut, CardsOut, CardStep, PackIn, PackOut
 from obtegum.api.planning import answer
+from obtegum.core.bench import begin
 from obtegum.core.cards import cards_of, room_of, with_cards
-from obtegum.store import houses
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.drawing import Drawing
+from obtegum.core.faces import Card
+from obtegum.core.job import Job
+from obtegum.core.packs import Back, Entry, take_in
+from obtegum.core.plan import PLANNING_AID
+from obtegum.core.room import views
+from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.trouble import DesignError
+from obtegum.core.work import Work
+from obtegum.store import House, Store, houses
 
 __all__ = ["router"]
 
@@ -45,3 +60,122 @@ def get_cards(
     return answer(
         CardsOut(version=house.version, step=chosen, title=title, caution=caution, cards=given, steps=tuple(steps))
     )
+
+
+def _drawings(work: Work, step: str, cards: tuple[Card, ...]) -> dict[str, Drawing]:
+    """Drawings that the cards of a step show, by their views."""
+    room = room_of(work, step)
+    numbered = {each.view: each for each in room.numbered(work)} if room else {}
+    named = {card.view for card in cards if card.view}
+    return {view: numbered[view] if view in numbered else views()[view](work) for view in named}
+
+
+def _told(work: Work, step: str) -> tuple[str, str]:
+    """A step's title and its caution."""
+    room = room_of(work, step)
+    return (room.standing(work)["title"], room.planned(work).caution) if room else (step, "")
+
+
+@router.get("/{house_id}/cards/{step}.pdf")
+async def get_card_sheet(
+    store: Kept,
+    lane: Lane,
+    house_id: HouseId,
+    step: Annotated[str, Path(max_length=20)],
+    paper: Annotated[Literal["letter", "a4"] | None, Query()] = None,
+    work: WorkName = "",
+) -> Response:
+    """The cards of a step on paper, four to a page."""
+
+    def make(house: House) -> bytes:
+        from obtegum.exchange.cardsheet import cards_pdf
+
+        bench = begin(house.design, house.record, default_catalogue())
+        try:
+            cards = cards_of(bench, step)
+        except LookupError:
+            cards = ()
+        if not cards:
+            raise HTTPException(404, "That step has no cards.")
+        title, caution = _told(bench, step)
+        day = time.strftime("%Y-%m-%d")
+        foot = f"{PLANNING_AID} {day} · version {house.version}"
+        wanted = paper or ("letter" if house.design.tape.units == "feet" else "a4")
+        return cards_pdf(house.design.name, title, caution, cards, _drawings(bench, step, cards), foot, wanted)
+
+    house, content = await made(store, lane, house_id, work, make)
+    return as_file(content, f"{house.design.name} {step} cards.pdf", "application/pdf")
+
+
+@router.get("/{house_id}/pack.html")
+async def get_pack(store: Kept, lane: Lane, house_id: HouseId, work: WorkName = "") -> Response:
+    """All cards as one file that needs no network and gives back what is typed on it."""
+
+    def make(house: House) -> str:
+        from obtegum.exchange.pack import pack_html
+
+        bench = begin(house.design, house.record, default_catalogue())
+        steps = []
+        for name in with_cards(bench):
+            cards = cards_of(bench, name)
+            steps.append((name, *_told(bench, name), cards, _drawings(bench, name, cards)))
+        if not steps:
+            raise HTTPException(404, "There is nothing to do on site for this house yet.")
+        about = {
+            "house": house.id,
+            "name": house.design.name,
+            "version": house.version,
+            "pack": secrets.token_hex(6),
+            "day": time.strftime("%Y-%m-%d"),
+        }
+        return pack_html(about, steps, PLANNING_AID)
+
+    house, content = await made(store, lane, house_id, work, make)
+    return as_file(content, f"{house.design.name} cards.html", "text/html; charset=utf-8")
+
+
+@router.post("/{house_id}/pack", response_model=PackOut)
+def post_pack(desk: Desk, house_id: HouseId, pack: PackIn) -> Response:
+    """Take in what a pack gives back; each thing is taken once, and nothing that stands is written over."""
+    if pack.house != house_id:
+        raise HTTPException(409, "That pack is of another house. Open that one, and bring it back there.")
+    found: list[Back] = []
+    entries = [Entry(**each.model_dump()) for each in pack.entries]
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        back = take_in(Job(design, record), entries, default_catalogue())
+        found[:] = [back]
+        if not back.taken:
+            raise _NothingNew
+        words = f"From a pack of cards, {back.taken}: {', '.join(back.told)}"
+        return houses.Edited(back.job.design, back.job.record, words[:200])
+
+    house = houses.get(desk.store, house_id)
+    changed_since = house.version - pack.version
+    with suppress(_NothingNew):
+        change(desk, house_id, None, pack.window, edit)
+    # A request that was sent again was answered before: what it brought stands there already.
+    back = found[0] if found else _again(desk.store, house_id, entries)
+    return answer(
+        PackOut(
+            taken=back.taken,
+            already=back.already,
+            refused=back.refused,
+            clashes=back.clashes,
+            changed=back.changed,
+            since=max(changed_since, 0),
+            version=houses.get(desk.store, house_id).version,
+        )
+    )
+
+
+def _again(store: Store, house_id: str, entries: list[Entry]) -> Back:
+    house = houses.get(store, house_id)
+    return take_in(Job(house.design, house.record), entries, default_catalogue())
+
+
+class _NothingNew(DesignError):
+    """Nothing of a pack has to be written."""
+
+    def __init__(self) -> None:
+        super().__init__([])

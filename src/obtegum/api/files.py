@@ -34,7 +34,7 @@ from obtegum.store import House, Store, Unreadable, houses
 from obtegum.store.backup import BEFORE, BackupError, Tell, write_backup
 from obtegum.store.restore import Restored, restore
 
-__all__ = ["router"]
+__all__ = ["as_file", "made", "router"]
 
 CSV = "text/csv; charset=utf-8"
 router = APIRouter(prefix="/api", tags=["files"])
@@ -52,7 +52,7 @@ def _disposition(name: str) -> dict[str, str]:
     return {"content-disposition": f"attachment; filename=\"{plain}\"; filename*=UTF-8''{quote(name)}"}
 
 
-def _file(content: str | bytes, name: str, media_type: str) -> Response:
+def as_file(content: str | bytes, name: str, media_type: str) -> Response:
     return Response(content, media_type=media_type, headers=_disposition(name))
 
 
@@ -100,8 +100,8 @@ def get_file(store: Kept, house_id: HouseId) -> Response:
     try:
         house = houses.get(store, house_id)
     except Unreadable:
-        return _file(as_it_is(houses.as_kept(store, house_id)), "house as kept.json", "application/json")
-    return _file(write_house_file(house.design, house.record), f"{house.design.name}.json", "application/json")
+        return as_file(as_it_is(houses.as_kept(store, house_id)), "house as kept.json", "application/json")
+    return as_file(write_house_file(house.design, house.record), f"{house.design.name}.json", "application/json")
 
 
 @router.post("/house-files", response_model=HouseOut, status_code=201, openapi_extra=_taken_in("application/json"))
@@ -125,7 +125,7 @@ def get_table_file(store: Kept, house_id: HouseId, table: Annotated[str, Path(ma
         raise HTTPException(404, f"There is no table “{table}” to take away.")
     house = houses.get(store, house_id)
     work = begin(house.design, house.record, default_catalogue())
-    return _file(table_csv(table, work), f"{house.design.name} {table}.csv", CSV)
+    return as_file(table_csv(table, work), f"{house.design.name} {table}.csv", CSV)
 
 
 @router.post("/houses/{house_id}/readings", response_model=HouseOut, openapi_extra=_taken_in("text/csv", "text/plain"))
@@ -153,8 +153,8 @@ async def get_dxf(store: Kept, lane: Lane, house_id: HouseId, work: WorkName = "
 
         return setting_out_dxf(begin(house.design, house.record, default_catalogue()))
 
-    house, content = await _made(store, lane, house_id, work, make)
-    return _file(content, f"{house.design.name} setting-out.dxf", "image/vnd.dxf")
+    house, content = await made(store, lane, house_id, work, make)
+    return as_file(content, f"{house.design.name} setting-out.dxf", "image/vnd.dxf")
 
 
 @router.get("/houses/{house_id}/{drawn}.dxf")
@@ -172,8 +172,8 @@ async def get_drawn(
         bench = begin(house.design, house.record, default_catalogue())
         return drawings_dxf([views()[name](bench) for name in file.views])
 
-    house, content = await _made(store, lane, house_id, work, make)
-    return _file(content, f"{house.design.name} {file.name}", "image/vnd.dxf")
+    house, content = await made(store, lane, house_id, work, make)
+    return as_file(content, f"{house.design.name} {file.name}", "image/vnd.dxf")
 
 
 @router.get("/houses/{house_id}/setting-out.geojson")
@@ -183,7 +183,7 @@ def get_geojson(store: Kept, house_id: HouseId) -> Response:
 
     house = houses.get(store, house_id)
     work = begin(house.design, house.record, default_catalogue())
-    return _file(setting_out_geojson(work), f"{house.design.name} setting-out.geojson", "application/geo+json")
+    return as_file(setting_out_geojson(work), f"{house.design.name} setting-out.geojson", "application/geo+json")
 
 
 @router.get("/houses/{house_id}/sheet.pdf")
@@ -202,8 +202,8 @@ async def get_sheet(
         wanted = paper or ("letter" if house.design.tape.units == "feet" else "a4")
         return sheet_pdf(_plan(house), house.version, time.strftime("%Y-%m-%d"), wanted)
 
-    house, content = await _made(store, lane, house_id, work, make)
-    return _file(content, f"{house.design.name} sheet.pdf", "application/pdf")
+    house, content = await made(store, lane, house_id, work, make)
+    return as_file(content, f"{house.design.name} sheet.pdf", "application/pdf")
 
 
 @router.get("/houses/{house_id}/{drawn}-true-size.pdf")
@@ -229,8 +229,8 @@ async def get_tiled(
         wanted = paper or ("letter" if units == "feet" else "a4")
         return tiled_pdf(views()[file.tiled](bench), house.design.name, wanted, units)
 
-    house, content = await _made(store, lane, house_id, work, make)
-    return _file(content, f"{house.design.name} {name}", "application/pdf")
+    house, content = await made(store, lane, house_id, work, make)
+    return as_file(content, f"{house.design.name} {name}", "application/pdf")
 
 
 @router.get("/houses/{house_id}/{page}.pdf")
@@ -251,8 +251,8 @@ async def get_page(
         wanted = paper or ("letter" if house.design.tape.units == "feet" else "a4")
         return sheet_pdf(_plan(house), house.version, time.strftime("%Y-%m-%d"), wanted, page)
 
-    house, content = await _made(store, lane, house_id, work, make)
-    return _file(content, f"{house.design.name} {title.lower()}.pdf", "application/pdf")
+    house, content = await made(store, lane, house_id, work, make)
+    return as_file(content, f"{house.design.name} {title.lower()}.pdf", "application/pdf")
 
 
 @router.get("/houses/{house_id}/{page}.html")
@@ -267,8 +267,8 @@ async def get_phone_page(
         step = next(each for each in plan.steps if each.id == found.step)
         return step_html(plan, step, found.title, time.strftime("%Y-%m-%d"))
 
-    house, content = await _made(store, lane, house_id, work, make)
-    return _file(content, f"{house.design.name} {found.title.lower()}.html", "text/html; charset=utf-8")
+    house, content = await made(store, lane, house_id, work, make)
+    return as_file(content, f"{house.design.name} {found.title.lower()}.html", "text/html; charset=utf-8")
 
 
 def _alone(name: str) -> Page:
@@ -282,7 +282,7 @@ def _alone(name: str) -> Page:
 Content = TypeVar("Content", str, bytes)
 
 
-async def _made(
+async def made(
     store: Store, lane: Beside, house_id: str, work: str, make: Callable[[House], Content]
 ) -> tuple[House, Content]:
     """Something made of a house beside the bench's own work."""

@@ -160,6 +160,38 @@ class CardsOut(Part):
     steps: tuple[CardStep, ...]
 
 
+class PackEntry(Part):
+    """What was typed or done on a card of a pack, and what the card had and told when it was made."""
+
+    measure: str = Field(default="", max_length=60)
+    tick: str = Field(default="", max_length=110)
+    text: str = Field(default="", max_length=200)
+    done: bool = True
+    was: str = Field(default="", max_length=200)
+    reading: str = Field(default="", max_length=60)
+
+
+class PackIn(Own):
+    """What a pack gives back."""
+
+    pack: str = Field(max_length=40)
+    house: str = Field(max_length=40)
+    version: Version
+    entries: tuple[PackEntry, ...] = Field(max_length=5000)
+
+
+class PackOut(Part):
+    """How many were taken or stood there already; the rest in sentences; versions that came since the pack was made."""
+
+    taken: int
+    already: int
+    refused: tuple[str, ...]
+    clashes: tuple[str, ...]
+    changed: tuple[str, ...]
+    since: int
+    version: int
+
+
 class SpotOut(Part):
     """A spot as it is read."""
 

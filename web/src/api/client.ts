@@ -1,6 +1,7 @@
 import type { components } from "./schema";
 
 type Schemas = components["schemas"];
+export type PackBack = Schemas["PackOut"];
 export type CardsOut = Schemas["CardsOut"];
 export type Card = Schemas["CardOut"];
 export type HouseOut = Schemas["HouseOut"];
@@ -126,6 +127,7 @@ export const api = {
   },
   files: () => ask<Schemas["FilesOut"]>("/files"),
   cards: (id: string, step: string) => ask<Schemas["CardsOut"]>(house(id, "/cards", { step })),
+  takePack: (id: string, pack: object, key: string) => send<Schemas["PackOut"]>("POST", house(id, "/pack"), pack, key),
   readController: (id: string) => ask<Schemas["ControllerOut"]>(house(id, "/controller")),
   tellController: (id: string) => send<Schemas["ControllerOut"]>("PUT", house(id, "/controller"), undefined),
   spots: (id: string, most: number) => ask<Schemas["SpotsOut"]>(house(id, "/spots", { most: String(most) })),

@@ -10,6 +10,7 @@ import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
 import { useSun } from "../look/sun";
 import { OneCard } from "./OneCard";
+import { TakeAlong } from "./TakeAlong";
 
 const Held = styled.div`
   display: grid;
@@ -69,10 +70,10 @@ const State = styled.div`
 /** The work of a house at arm's length: one thing to do at a time. */
 export function Cards() {
   const { id = "", step = "" } = useParams();
-  return <OnBench id={id} step={step}>{() => <Deck house={id} step={step} />}</OnBench>;
+  return <OnBench id={id} step={step}>{(window) => <Deck house={id} step={step} window={window} />}</OnBench>;
 }
 
-function Deck({ house, step }: { house: string; step: string }) {
+function Deck({ house, step, window }: { house: string; step: string; window: string }) {
   const session = useSession();
   const { version } = useSight().house;
   const go = useNavigate();
@@ -90,10 +91,10 @@ function Deck({ house, step }: { house: string; step: string }) {
     );
   }
   // A step that has no cards of its own shows those that come first.
-  return <Dealt key={deck.step} house={house} deck={deck} />;
+  return <Dealt key={deck.step} house={house} deck={deck} window={window} />;
 }
 
-function Dealt({ house, deck }: { house: string; deck: CardsOut }) {
+function Dealt({ house, deck, window }: { house: string; deck: CardsOut; window: string }) {
   const session = useSession();
   const sight = useSight();
   const go = useNavigate();
@@ -138,6 +139,7 @@ function Dealt({ house, deck }: { house: string; deck: CardsOut }) {
       <main ref={said} style={{ overflowY: "auto", minHeight: 0 }}>
         <h1 className="unseen">{deck.title}, field cards</h1>
         <OneCard key={card.id} card={card} caution={deck.caution} onNext={() => move(at + 1)} />
+        <TakeAlong house={house} step={deck.step} window={window} />
       </main>
       <Foot aria-label="Cards">
         <State>

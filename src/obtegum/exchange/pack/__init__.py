@@ -1,0 +1,56 @@
+"""A pack of cards as one HTML file: nothing is fetched, it works opened as a file, and gives back what was typed."""
+
+import json
+from collections.abc import Mapping, Sequence
+from dataclasses import asdict
+from html import escape
+from importlib.resources import files
+
+from obtegum.core.drawing import Drawing
+from obtegum.core.faces import Card
+from obtegum.exchange.svg import svg_of
+
+__all__ = ["pack_html"]
+
+
+def pack_html(
+    house: Mapping[str, object],
+    steps: Sequence[tuple[str, str, str, Sequence[Card], Mapping[str, Drawing]]],
+    planning_aid: str,
+) -> str:
+    """The pack.
+
+    Args: what it says of the house (its id, name, version, the pack's own name, the day), its steps, each by its name
+    with title, caution, cards and drawings by view, and the planning-aid line.
+    """
+    told = {
+        **house,
+        "steps": [
+            {
+                "id": name,
+                "title": title,
+                "caution": caution,
+                "cards": [
+                    {key: value for key, value in asdict(card).items() if key != "at_m" and value} for card in cards
+                ],
+                "drawings": {view: svg_of(drawing) for view, drawing in drawings.items()},
+            }
+            for name, title, caution, cards, drawings in steps
+        ],
+    }
+    here = files(__package__)
+    style = (here / "pack.css").read_text(encoding="utf-8")
+    script = (here / "pack.js").read_text(encoding="utf-8")
+    page = (here / "pack.html").read_text(encoding="utf-8")
+    # No closing tag inside the data can end its script.
+    data = json.dumps(told, ensure_ascii=False).replace("<", "\\u003c")
+    parts = {
+        "TITLE": escape(f"{house['name']}, cards"),
+        "STYLE": style,
+        "DATA": data,
+        "SCRIPT": script,
+        "AID": escape(planning_aid),
+    }
+    for name, text in parts.items():
+        page = page.replace(f"<!--{name}-->", text)
+    return page
