@@ -26,6 +26,13 @@ def _arguments() -> argparse.ArgumentParser:
     serve.add_argument(
         "--controller", type=_address, help="a controller of roll-up sides, HOST:PORT (the demo: one too)"
     )
+    serve.add_argument(
+        "--field",
+        nargs="?",
+        const="",
+        metavar="ADDRESS",
+        help="let phones on the local network in, by a code; at this machine's address there, or at the one given",
+    )
     plan = commands.add_parser("plan", help="plan a house from a JSON file, no server needed")
     plan.add_argument("file", type=Path, help="a house design in JSON, or - for standard input")
     plan.add_argument("--table", action="store_true", help="print text to read instead of JSON")
@@ -66,7 +73,7 @@ def main(given: Sequence[str] | None = None) -> int:
         return _schema()
     if arguments.command in ("backup", "restore"):
         return _carry(arguments.command, arguments.file, arguments.data)
-    return _serve(arguments.data, arguments.port, arguments.demo, arguments.level, arguments.controller)
+    return _serve(arguments)
 
 
 def _read_json(file: Path) -> Any:
@@ -156,13 +163,26 @@ def _houses(count: int) -> str:
     return f"{count} {'house' if count == 1 else 'houses'}"
 
 
-def listening(port: int) -> socket.socket:
-    """A socket that listens on this machine alone: whoever reads its address can connect at once. Raises: OSError."""
+def local_address() -> str:
+    """This machine's own address on its local network; its loopback where it has none. Nothing is sent."""
+    with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as probe:
+        try:
+            probe.connect(("192.0.2.1", 9))
+        except OSError:
+            return "127.0.0.1"
+        return str(probe.getsockname()[0])
+
+
+def listening(port: int, host: str = "127.0.0.1") -> socket.socket:
+    """A socket that listens on this machine alone, or at one of its addresses: whoever reads it can connect at once.
+
+    Raises: OSError.
+    """
     # Named as TCP, so that asyncio sends what is small at once; else each answer waits 40 ms for the one before.
     listener = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
     listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
-        listener.bind(("127.0.0.1", port))
+        listener.bind((host, port))
     except OSError:
         listener.close()
         raise
@@ -182,7 +202,7 @@ def _warm() -> None:
 Address = tuple[str, int]
 
 
-def _serve(data: Path, port: int, demo: bool, level: Address | None, sides: Address | None) -> int:
+def _serve(arguments: argparse.Namespace) -> int:
     import gc
     import os
     import signal
@@ -191,6 +211,7 @@ def _serve(data: Path, port: int, demo: bool, level: Address | None, sides: Addr
     import uvicorn
 
     from obtegum.api.app import make_app
+    from obtegum.api.door import Door
     from obtegum.api.patience import PatientProtocol
     from obtegum.devices.controller import ControllerLink
     from obtegum.devices.level import LevelLink
@@ -198,22 +219,36 @@ def _serve(data: Path, port: int, demo: bool, level: Address | None, sides: Addr
 
     # What is kept is for its owner's eyes.
     os.umask(0o077)
+    data: Path = arguments.data
+    level: Address | None = arguments.level
+    sides: Address | None = arguments.controller
     try:
         store = open_store(data)
-        if demo:
+        if arguments.demo:
             _load_demo(store)
     except (OSError, StoreTrouble) as error:
         print(f"Can't open the data folder {data}: {error}", file=sys.stderr)
         return 1
-    if demo:
+    if arguments.demo:
         level = level or _simulated_level()
         sides = sides or _simulated_controller()
     try:
-        listener = listening(port)
+        listener = listening(arguments.port)
     except OSError as error:
         store.close()
-        print(f"Can't listen on port {port}: {error.strerror}. Choose another with --port.", file=sys.stderr)
+        print(f"Can't listen on port {arguments.port}: {error.strerror}. Choose another with --port.", file=sys.stderr)
         return 1
+    listeners, door = [listener], None
+    if arguments.field is not None:
+        address = (arguments.field or local_address(), listener.getsockname()[1])
+        try:
+            listeners.append(listening(address[1], address[0]))
+        except OSError as error:
+            store.close()
+            listener.close()
+            print(f"Can't listen at {address[0]}: {error.strerror}. Say which address with --field.", file=sys.stderr)
+            return 1
+        door = Door(data, address)
     # What was loaded stays; a plan makes tens of thousands of small values that die at once.
     gc.collect()
     gc.freeze()
@@ -223,6 +258,7 @@ def _serve(data: Path, port: int, demo: bool, level: Address | None, sides: Addr
             store,
             level=LevelLink(*level) if level else None,
             sides=ControllerLink(*sides) if sides else None,
+            door=door,
         ),
         http=PatientProtocol,
         log_level="warning",
@@ -241,11 +277,16 @@ def _serve(data: Path, port: int, demo: bool, level: Address | None, sides: Addr
         signal.signal(name, leave)
     try:
         print(f"Obtegum is at http://127.0.0.1:{listener.getsockname()[1]}/ (Ctrl-C stops it)", flush=True)
+        if door is not None:
+            print(
+                f"Phones come in at {door.url}/ by a code. It isn't encrypted: only on a network that you trust.",
+                flush=True,
+            )
     except OSError:
         # The terminal was closed while it was being told.
         server.should_exit = True
     try:
-        server.run(sockets=[listener])
+        server.run(sockets=listeners)
     finally:
         store.close()
     return 0

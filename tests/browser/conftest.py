@@ -20,6 +20,8 @@ from obtegum.store.backup import BEFORE
 expect.set_options(timeout=20_000)
 
 DEMO = ("Upper terrace", "Dune edge", "Kitchen plot")
+# Phones come in at another loopback address.
+PHONES = "127.0.0.2"
 CHROMIUM = "/usr/bin/chromium"
 FLAGS = [
     "--no-sandbox",
@@ -53,6 +55,8 @@ class Server:
             str(self.data),
             "--port",
             str(self.port),
+            "--field",
+            PHONES,
         ]
         self.process = subprocess.Popen(
             command, stdout=subprocess.PIPE, text=True, env={**os.environ, "LANG": "C.UTF-8"}
@@ -63,6 +67,7 @@ class Server:
         assert self.process.stdout is not None
         self.address = self.process.stdout.readline().split(" at ")[1].split(" ")[0]
         self.port = int(self.address.rsplit(":", 1)[1].strip("/"))
+        self.phones = f"http://{PHONES}:{self.port}/"
 
     def kill(self) -> None:
         self.process.kill()

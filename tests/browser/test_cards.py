@@ -5,7 +5,7 @@ from pathlib import Path
 
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.conftest import open_house
+from tests.browser.conftest import Server, open_house
 from tests.browser.test_reach import serious
 
 
@@ -74,7 +74,7 @@ def test_work_is_chosen_from_the_list_and_the_bench_is_one_press_away(page: Page
 
 def test_a_pack_works_as_a_file_with_no_network_and_comes_back(page: Page, browser: Browser, tmp_path: Path) -> None:
     at = dealt(page, "Dune edge", "Level")
-    page.get_by_text("On paper, or without a network").click()
+    page.get_by_text("On a phone, on paper, or without a network").click()
     with page.expect_download() as coming:
         page.get_by_role("link", name="All cards as one file").click()
     file = tmp_path / "cards.html"
@@ -109,7 +109,7 @@ def test_a_pack_works_as_a_file_with_no_network_and_comes_back(page: Page, brows
     expect(page.get_by_text("3 taken, 0 stood here already")).to_be_visible()
     page.goto(at)
     expect(page.get_by_role("heading", level=2)).to_contain_text("peg 12 left")
-    page.get_by_text("On paper, or without a network").click()
+    page.get_by_text("On a phone, on paper, or without a network").click()
     page.get_by_label("Or paste what it gave").fill(code)
     page.get_by_role("button", name="Take what is pasted").click()
     expect(page.get_by_text("0 taken, 3 stood here already")).to_be_visible()
@@ -118,3 +118,48 @@ def test_a_pack_works_as_a_file_with_no_network_and_comes_back(page: Page, brows
     expect(page.get_by_role("alert")).to_contain_text("Copy all of it")
     expect(page.get_by_label("Or paste what it gave")).to_have_value(code[:-20])
     assert serious(page) == []
+
+
+def test_a_phone_is_let_in_by_a_code_gives_readings_and_is_put_out(
+    page: Page, browser: Browser, server: Server
+) -> None:
+    at = dealt(page, "Dune edge", "Level")
+    page.get_by_text("On a phone, on paper, or without a network").click()
+    expect(page.get_by_text("is not encrypted")).to_be_visible()
+    page.get_by_role("button", name="Let a phone in").click()
+    expect(page.get_by_alt_text("The address and the code, to scan")).to_be_visible()
+    digits = page.locator(".digits").inner_text()
+    assert serious(page) == []
+    context = browser.new_context(viewport={"width": 390, "height": 844})
+    phone = context.new_page()
+    # Before it is let in it sees nothing of any house.
+    phone.goto(server.phones)
+    expect(phone.get_by_text("Dune edge")).to_have_count(0)
+    assert serious(phone) == []
+    phone.get_by_label("The code that the bench shows").fill("000000" if digits != "000 000" else "111111")
+    phone.get_by_role("button", name="Let me in").click()
+    expect(phone.get_by_role("alert")).to_contain_text("wrong, used or too old")
+    phone.get_by_label("The code that the bench shows").fill(digits)
+    phone.get_by_role("button", name="Let me in").press("Enter")
+    expect(phone.get_by_role("link", name="Dune edge")).to_be_visible()
+    phone.goto(at.replace(server.address, server.phones))
+    box = phone.locator('input[data-measure="record.levels.pegs.L10"]')
+    box.fill("2.051")
+    box.press("Enter")
+    expect(phone.get_by_role("heading", level=2)).to_contain_text("peg 11 left")
+    expect(phone.get_by_role("status").first).to_contain_text("10 done")
+    # It flows to the bench, whose window shows it by itself.
+    at_bench = page.get_by_role("navigation", name="Cards").get_by_role("status")
+    expect(at_bench).to_contain_text("10 done", timeout=30_000)
+    # What is planned isn't changed from there, and what was typed stays.
+    phone.goto(f"{at.replace(server.address, server.phones).rsplit('/', 2)[0]}/size")
+    phone.locator('input[data-measure="size.span_m"]').fill("9 m")
+    phone.locator('input[data-measure="size.span_m"]').press("Enter")
+    expect(phone.get_by_text("A phone gives readings").first).to_be_visible()
+    page.reload()
+    page.get_by_text("On a phone, on paper, or without a network").click()
+    page.get_by_role("button", name=re.compile("^Put out")).first.click()
+    expect(page.get_by_role("button", name=re.compile("^Put out"))).to_have_count(0)
+    phone.goto(server.phones)
+    expect(phone.get_by_label("The code that the bench shows")).to_be_visible()
+    context.close()

@@ -3,18 +3,19 @@
 import secrets
 from pathlib import Path
 
-from fastapi import FastAPI
+from fastapi import FastAPI, Request
 from starlette.responses import Response
 from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
 
 from obtegum import __version__
-from obtegum.api import acts, cards, files, frames, houses, planning, set_out, yard
+from obtegum.api import acts, cards, files, frames, houses, phones, planning, set_out, yard
 from obtegum.api import level as levelling
 from obtegum.api import sides as rolling
 from obtegum.api.benches import Benches
 from obtegum.api.beside import Beside
 from obtegum.api.description import describe
+from obtegum.api.door import Door
 from obtegum.api.guard import Guard, Page
 from obtegum.api.problems import install, problem
 from obtegum.devices.controller import ControllerLink
@@ -41,6 +42,7 @@ def make_app(
     hosts: frozenset[str] = LOOPBACK,
     level: LevelLink | None = None,
     sides: ControllerLink | None = None,
+    door: Door | None = None,
 ) -> FastAPI:
     """The app over an open store, with a laser level and a controller of sides if linked.
 
@@ -57,12 +59,14 @@ def make_app(
     app.state.store = store
     app.state.level = level
     app.state.controller = sides
+    app.state.door = door
     app.state.beside = Beside()
     app.state.benches = Benches()
     app.state.maps = frames.Maps()
     app.state.token = secrets.token_urlsafe(24)
     app.include_router(planning.router)
     app.include_router(cards.router)
+    app.include_router(phones.router)
     app.include_router(files.router)
     app.include_router(acts.router)
     app.include_router(set_out.router)
@@ -73,7 +77,7 @@ def make_app(
     app.include_router(houses.router)
     install(app)
     describe(app)
-    app.add_middleware(Guard, hosts=hosts, token=app.state.token)
+    app.add_middleware(Guard, hosts=hosts, token=app.state.token, door=door)
     if (WEB_ROOT / "index.html").is_file():
         _serve_interface(app)
     return app
@@ -84,7 +88,7 @@ def _serve_interface(app: FastAPI) -> None:
     app.mount("/assets", Assets(directory=WEB_ROOT / "assets"))
 
     @app.get("/{path:path}", include_in_schema=False)
-    def get_page(path: str) -> Response:
+    def get_page(path: str, request: Request) -> Response:
         if path.startswith("api/"):
             return problem(404, "There is nothing at that address.")
-        return page.answer()
+        return page.answer(request.scope.get("device_token", ""))

@@ -7,15 +7,18 @@ was given this start's token.
 
 import asyncio
 import logging
+import math
 import re
 import secrets
 from pathlib import Path
+from urllib.parse import parse_qs
 
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.requests import ClientDisconnect
 from starlette.responses import Response
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from obtegum.api.door import Door, Locked, NoSuchCode, may
 from obtegum.api.problems import problem
 
 __all__ = ["TOKEN_HEADER", "Guard", "Page"]
@@ -49,8 +52,8 @@ class TooSlow(Exception):
 class Guard:
     """Refuses what isn't from this server's own pages, is too large or too slow; sets the headers of every answer."""
 
-    def __init__(self, app: ASGIApp, hosts: frozenset[str], token: str) -> None:
-        self.app, self.hosts, self.token = app, hosts, token
+    def __init__(self, app: ASGIApp, hosts: frozenset[str], token: str, door: Door | None = None) -> None:
+        self.app, self.hosts, self.token, self.door = app, hosts, token, door
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http":
@@ -60,6 +63,8 @@ class Guard:
         if answer.bare:
             scope = {**scope, "method": "GET"}
         refused = self._refused(scope)
+        if refused is None and self._outside(scope) and scope["path"] == ENTER and scope["method"] == "POST":
+            refused = await self._entered(scope, receive)
         if refused is not None:
             await refused(scope, receive, answer)
             return
@@ -88,13 +93,16 @@ class Guard:
         strange = (origin is not None and origin != own) or site in ("cross-site", "same-site")
         if strange and (path.startswith("/api/") or method not in READS):
             return problem(403, "That page is not one of this server’s.")
+        if self._outside(scope):
+            return self._for_devices(scope, headers)
         if method in READS:
             return None
         return self._no_change(headers, path)
 
-    def _no_change(self, headers: Headers, path: str) -> Response | None:
+    def _no_change(self, headers: Headers, path: str, token: str = "") -> Response | None:
+        wanted_token = token or self.token
         if path not in STATELESS and not secrets.compare_digest(
-            headers.get(TOKEN_HEADER, "").encode(), self.token.encode()
+            headers.get(TOKEN_HEADER, "").encode(), wanted_token.encode()
         ):
             return problem(403, "The page is from before the bench was started anew.", kind="token")
         length = headers.get("content-length", "0")
@@ -108,12 +116,93 @@ class Guard:
                 return problem(415, f"Send it as {' or '.join(sorted(wanted))}.")
         return None
 
+    def _outside(self, scope: Scope) -> bool:
+        """Whether it came in by the door for phones."""
+        return self.door is not None and tuple(scope.get("server") or ()) == self.door.address
+
+    def _for_devices(self, scope: Scope, headers: Headers) -> Response | None:
+        """Why a request from the local network isn't answered, or None; one without a cookie sees where to enter."""
+        assert self.door is not None
+        method, path = scope["method"], scope["path"]
+        if (path == ENTER and method == "POST") or (path.startswith("/assets/") and method in READS):
+            return None
+        found = re.search(rf"(?:^|;\s*){COOKIE}=([^;]+)", headers.get("cookie", ""))
+        cookie = found[1] if found else ""
+        device = self.door.device_of(cookie)
+        if device is None:
+            if path.startswith("/api/"):
+                return problem(403, "This device isn’t let in, or was put out. Ask at the bench for a code.")
+            return _enter_page(scope)
+        scope["device"], scope["device_token"] = device.id, Door.token_of(cookie)
+        if path.startswith("/api/") and not may(method, path):
+            return problem(403, "A phone reads houses and gives readings. The rest is done at the bench.")
+        return None if method in READS else self._no_change(headers, path, scope["device_token"])
+
+    async def _entered(self, scope: Scope, receive: Receive) -> Response:
+        """Let a device in by the code that it sends, or say why not."""
+        assert self.door is not None
+        body = b""
+        while True:
+            message = await asyncio.wait_for(receive(), IDLE_S)
+            body += message.get("body", b"")
+            if len(body) > 1000 or not message.get("more_body", False):
+                break
+        given = parse_qs(body.decode("utf-8", "replace")) if len(body) <= 1000 else {}
+        agent = Headers(scope=scope).get("user-agent", "")
+        name = next((words for mark, words in AGENTS if mark in agent), "a device")
+        try:
+            cookie = self.door.enter("".join(given.get("code", [])), name)
+        except NoSuchCode:
+            return _enter_page(scope, "That code is wrong, used or too old. Ask at the bench for a new one.", 403)
+        except Locked as locked:
+            minutes = math.ceil(locked.seconds / 60)
+            return _enter_page(scope, f"Too many wrong codes: nobody is let in for {minutes} min.", 429)
+        keep = f"{COOKIE}={cookie}; Path=/; HttpOnly; SameSite=Strict; Max-Age={DEVICE_S}"
+        return Response(status_code=303, headers={"location": "/", "set-cookie": keep})
+
     def _own_names(self, scope: Scope) -> frozenset[str]:
+        if self._outside(scope) and self.door is not None:
+            return frozenset({f"{self.door.address[0]}:{self.door.address[1]}"})
         server = scope.get("server")
         port = server[1] if server else None
         if port in (None, 80):
             return self.hosts
         return frozenset(f"{host}:{port}" for host in self.hosts)
+
+
+# Where a phone sends its code, the name of what it keeps, and for how long, s.
+ENTER, COOKIE, DEVICE_S = "/enter", "obtegum-device", 60 * 86_400
+AGENTS = (("iPhone", "an iPhone"), ("iPad", "an iPad"), ("Android", "an Android phone"), ("Linux", "a Linux device"))
+ENTER_PAGE = """<!doctype html><html lang="en"><head><meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1"><title>Let in</title><style nonce="{nonce}">
+body {{ max-width: 30rem; margin: 0 auto; padding: 1.2rem; font: 1.2rem/1.4 system-ui, sans-serif; color: #000;
+background: #fff; }}
+input, button {{ display: block; width: 100%; min-height: 60px; margin: .5rem 0 1rem; font: inherit; font-size: 1.8rem;
+border: 3px solid #000; background: #fff; color: #000; text-align: center; }}
+.wrong {{ border-left: 6px double #000; padding-left: .6rem; font-weight: 700; }}
+</style></head><body><main><h1>Obtegum</h1>{wrong}
+<form method="post" action="/enter"><label for="code">The code that the bench shows</label>
+<input id="code" name="code" inputmode="numeric" autocomplete="one-time-code" maxlength="12" required value="{code}">
+<button>Let me in</button></form>
+<p>What you send here is not encrypted: only on a network that you trust.</p></main></body></html>"""
+
+
+def _enter_page(scope: Scope, wrong: str = "", status: int = 200) -> Response:
+    """Where a device types its code; one that a picture brought stands there already."""
+    nonce = secrets.token_urlsafe(16)
+    given = "".join(parse_qs(scope.get("query_string", b"").decode("latin-1")).get("code", []))
+    code = re.sub(r"\D", "", given)[:12]
+    said = f'<p class="wrong" role="alert">{wrong}</p>' if wrong else ""
+    policy = (
+        f"default-src 'none'; style-src 'nonce-{nonce}'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'"
+    )
+    return Response(
+        ENTER_PAGE.format(nonce=nonce, wrong=said, code=code),
+        status,
+        media_type="text/html",
+        # Its form says where it is from: without that a browser sends none.
+        headers={"content-security-policy": policy, "referrer-policy": "same-origin"},
+    )
 
 
 def _too_large(most: int) -> str:
@@ -133,7 +222,7 @@ class _Answer:
             out = MutableHeaders(scope=message)
             out.setdefault("content-security-policy", POLICY.format(nonce="none"))
             out["x-content-type-options"] = "nosniff"
-            out["referrer-policy"] = "no-referrer"
+            out.setdefault("referrer-policy", "no-referrer")
             out["cross-origin-resource-policy"] = "same-origin"
             out.setdefault("cache-control", "no-store")
             if self.paced is not None and self.paced.late:
@@ -178,13 +267,14 @@ class Page:
     """The built page, with a nonce of its own in each answer for the styles made in the browser."""
 
     def __init__(self, file: Path, token: str) -> None:
-        self._html = file.read_text(encoding="utf-8").replace(TOKEN, token)
+        self._html, self._token = file.read_text(encoding="utf-8"), token
 
-    def answer(self) -> Response:
+    def answer(self, token: str = "") -> Response:
+        """The page, with this start's token or with that of the device that asks."""
         nonce = secrets.token_urlsafe(16)
         policy = POLICY.format(nonce=nonce)
         return Response(
-            self._html.replace(NONCE, nonce),
+            self._html.replace(TOKEN, token or self._token).replace(NONCE, nonce),
             media_type="text/html",
             headers={"content-security-policy": policy},
         )

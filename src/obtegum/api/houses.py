@@ -2,7 +2,7 @@
 
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, HTTPException, Path, Query
+from fastapi import APIRouter, HTTPException, Path, Query, Request
 from starlette.responses import Response
 
 from obtegum.api.desk import Desk, HouseId, Kept, KeptBenches, Version, Window, change, with_plan
@@ -47,8 +47,10 @@ def get_version(store: Kept, house_id: HouseId) -> Response:
 
 
 @router.patch("/{house_id}", response_model=HouseOut)
-def patch_house(desk: Desk, house_id: HouseId, changes: Changes) -> Response:
-    """Change a house and keep the change."""
+def patch_house(request: Request, desk: Desk, house_id: HouseId, changes: Changes) -> Response:
+    """Change a house and keep the change; a phone gives readings only."""
+    if request.scope.get("device") and not all(edit.measure.startswith("record.") for edit in changes.edits):
+        raise HTTPException(403, "A phone gives readings. What is planned is changed at the bench.")
     catalogue = default_catalogue()
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:

@@ -160,6 +160,30 @@ class CardsOut(Part):
     steps: tuple[CardStep, ...]
 
 
+class DeviceOut(Part):
+    """A phone that is let in, and since when."""
+
+    id: str
+    name: str
+    since: str
+
+
+class PhonesOut(Part):
+    """Where phones come in, nothing where they aren't let in; those that are."""
+
+    address: str
+    devices: tuple[DeviceOut, ...]
+
+
+class CodeOut(Part):
+    """A code that lets one device in: its digits, a picture of it, for how long, and where it is typed."""
+
+    digits: str
+    picture: str
+    minutes: int
+    address: str
+
+
 class PackEntry(Part):
     """What was typed or done on a card of a pack, and what the card had and told when it was made."""
 

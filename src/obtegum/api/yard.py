@@ -111,4 +111,4 @@ async def delete_work(lane: Lane, key: WorkKey) -> Response:
 @router.get("/token", response_model=TokenOut)
 async def get_token(request: Request) -> Response:
     """The token to send with whatever changes something; only this server's own pages can read it."""
-    return answer(TokenOut(token=request.app.state.token))
+    return answer(TokenOut(token=request.scope.get("device_token") or request.app.state.token))

@@ -1,6 +1,8 @@
+import { fresh } from "../house/fresh";
 import type { components } from "./schema";
 
 type Schemas = components["schemas"];
+export type PhoneCode = Schemas["CodeOut"];
 export type PackBack = Schemas["PackOut"];
 export type CardsOut = Schemas["CardsOut"];
 export type Card = Schemas["CardOut"];
@@ -92,7 +94,7 @@ export function send<T>(method: string, path: string, body: unknown, key = ""): 
 
 /** Fetch something that takes its time; it is told how far it has come, and can be stopped. */
 export async function fetchLong(path: string, init: RequestInit, tell: (work: Work) => void, stop: AbortSignal): Promise<Response> {
-  const key = crypto.randomUUID();
+  const key = fresh();
   const look = setInterval(() => {
     ask<Work>(`/work?key=${key}`).then(tell, () => undefined);
   }, LOOK_MS);
@@ -128,6 +130,9 @@ export const api = {
   files: () => ask<Schemas["FilesOut"]>("/files"),
   cards: (id: string, step: string) => ask<Schemas["CardsOut"]>(house(id, "/cards", { step })),
   takePack: (id: string, pack: object, key: string) => send<Schemas["PackOut"]>("POST", house(id, "/pack"), pack, key),
+  phones: () => ask<Schemas["PhonesOut"]>("/phones"),
+  phoneCode: () => send<Schemas["CodeOut"]>("POST", "/phones/code", undefined),
+  putOut: (device: string) => send<Schemas["PhonesOut"]>("DELETE", `/phones/${encodeURIComponent(device)}`, undefined),
   readController: (id: string) => ask<Schemas["ControllerOut"]>(house(id, "/controller")),
   tellController: (id: string) => send<Schemas["ControllerOut"]>("PUT", house(id, "/controller"), undefined),
   spots: (id: string, most: number) => ask<Schemas["SpotsOut"]>(house(id, "/spots", { most: String(most) })),

@@ -6,6 +6,7 @@ import { newKey } from "../house/errand";
 import { Download } from "../kit/Download";
 import { Press } from "../kit/Plain";
 import { Words } from "../kit/Words";
+import { Phones } from "./Phones";
 
 const Along = styled.details`
   padding: 6px 14px 16px;
@@ -38,8 +39,9 @@ export function TakeAlong({ house, step, window }: { house: string; step: string
   ];
   return (
     <Along>
-      <summary>On paper, or without a network</summary>
+      <summary>On a phone, on paper, or without a network</summary>
       <div>
+        <Phones />
         <Download href={`/houses/${encodeURIComponent(house)}/cards/${encodeURIComponent(step)}.pdf`}>These cards on paper, four to a page</Download>
         <Download href={`/houses/${encodeURIComponent(house)}/pack.html`}>All cards as one file</Download>
         <p>The file opens on a phone with no network and keeps what is typed, as far as that phone lets files keep anything; paper never fails.</p>

@@ -3,8 +3,8 @@ import { type ReactNode, useEffect, useState } from "react";
 import { api, type HouseOut, ProblemError } from "../api/client";
 import { Lost } from "../bench/Lost";
 import { anyUnsaved, openSession } from "./open";
-import { SessionContext } from "./useSight";
 import { takeUnsaved, type Unsaved } from "./unsaved";
+import { SessionContext } from "./useSight";
 import { windowName } from "./window";
 
 interface Props {

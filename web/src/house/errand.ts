@@ -1,4 +1,5 @@
 import { type Edit, type HouseOut, send } from "../api/client";
+import { fresh } from "./fresh";
 
 /**
  * Something to be done to a house, as it will be sent: it is kept in the browser until the server has
@@ -16,7 +17,7 @@ export interface Errand {
   measure: string;
 }
 
-export const newKey = (): string => crypto.randomUUID();
+export const newKey = fresh;
 
 /** Sends an errand; the answer is the house with the plan of the step that is shown. */
 export function run(errand: Errand, house: string, window: string, step: string): Promise<HouseOut> {

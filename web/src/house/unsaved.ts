@@ -32,7 +32,7 @@ export function keepUnsaved(house: string, window: string, unsaved: Unsaved): vo
 /** What this window, or one that is gone, left unsaved for a house; it is this window's from now on. */
 export async function takeUnsaved(house: string, window: string): Promise<Unsaved> {
   const found: { errands: Errand[]; drafts: Record<string, Draft> } = { errands: [], drafts: {} };
-  const held = new Set(((await navigator.locks.query()).held ?? []).map((lock) => lock.name));
+  const held = new Set("locks" in navigator ? ((await navigator.locks.query()).held ?? []).map((lock) => lock.name) : []);
   try {
     for (const key of Object.keys(localStorage)) {
       const [prefix, own, from = ""] = key.split(" ");

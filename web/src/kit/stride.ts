@@ -1,8 +1,9 @@
 import type { KeyboardEvent } from "react";
 import type { Edit } from "../api/client";
+import { fresh } from "../house/fresh";
 
 /** A name for one gesture: all its parts become one change in the history. */
-export const newGesture = (): string => crypto.randomUUID().slice(0, 12);
+export const newGesture = (): string => fresh().slice(0, 12);
 
 const BURST_MS = 800;
 let burst = { name: "", at: 0 };
