@@ -175,6 +175,7 @@ ENTER, COOKIE, DEVICE_S = "/enter", "obtegum-device", 60 * 86_400
 AGENTS = (("iPhone", "an iPhone"), ("iPad", "an iPad"), ("Android", "an Android phone"), ("Linux", "a Linux device"))
 ENTER_PAGE = """<!doctype html><html lang="en"><head><meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1"><title>Let in</title><style nonce="{nonce}">
+* {{ box-sizing: border-box; }}
 body {{ max-width: 30rem; margin: 0 auto; padding: 1.2rem; font: 1.2rem/1.4 system-ui, sans-serif; color: #000;
 background: #fff; }}
 input, button {{ display: block; width: 100%; min-height: 60px; margin: .5rem 0 1rem; font: inherit; font-size: 1.8rem;
