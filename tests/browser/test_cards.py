@@ -1,12 +1,24 @@
 """Field cards on a phone: dealt in the order of the work, typed and ticked by thumb or keys, kept while away."""
 
+import json
+import random
 import re
+from contextlib import suppress
 from pathlib import Path
+from typing import Any
+from urllib.request import urlopen
 
-from playwright.sync_api import Browser, Page, expect
+import pytest
+from playwright.sync_api import Browser, Page, Route, expect
+from playwright.sync_api import Error as PlaywrightError
 
 from tests.browser.conftest import Server, open_house
 from tests.browser.test_reach import serious
+
+
+def asked(server: Server, house: str, what: str) -> Any:
+    with urlopen(f"{server.address}api/houses/{house}/{what}".rstrip("/"), timeout=60) as answer:
+        return json.load(answer)
 
 
 def dealt(page: Page, name: str, step: str) -> str:
@@ -163,3 +175,61 @@ def test_a_phone_is_let_in_by_a_code_gives_readings_and_is_put_out(
     phone.goto(server.phones)
     expect(phone.get_by_label("The code that the bench shows")).to_be_visible()
     context.close()
+
+
+def test_readings_are_neither_lost_nor_doubled_by_cuts_and_kills(
+    page: Page, browser: Browser, server: Server, pytestconfig: pytest.Config
+) -> None:
+    """A stream of readings from a phone: requests cut before they arrive and answers cut on their way, the server
+    killed and the page closed in the midst of it."""
+    cuts = 200 if pytestconfig.getoption("--deep") else 20
+    at = dealt(page, "Dune edge", "Row of posts")
+    house = at.split("/house/")[1].split("/")[0]
+    version = asked(server, house, "version")["version"]
+    chance = random.Random(21)
+    left = [cuts]
+
+    def cut(route: Route) -> None:
+        if route.request.method == "GET" or left[0] <= 0 or chance.random() < 0.4:
+            route.continue_()
+            return
+        left[0] -= 1
+        if chance.random() < 0.5:
+            # It arrives and is kept, and its answer is lost.
+            with suppress(PlaywrightError):
+                route.fetch()
+        route.abort()
+
+    page.route("**/api/houses/**", cut)
+    typed: dict[str, str] = {}
+    number = 0
+    while left[0] > 0 or number < 12:
+        box = page.locator(".written input")
+        measure = box.get_attribute("data-measure") or ""
+        text = f"{50 + number % 9} mm"
+        box.fill(text)
+        box.press("Enter")
+        typed[measure] = text
+        number += 1
+        if number == 6:
+            server.kill()
+            server.start()
+        if number == 9:
+            # The page is closed in mid-stream and opened again: it asks first, and brings back what wasn't sent.
+            page.on("dialog", lambda dialog: dialog.accept())
+            page.reload()
+            page.get_by_role("navigation", name="Cards").wait_for()
+        expect(page.locator(f'.written input[data-measure="{measure}"]')).to_have_count(0, timeout=60_000)
+        if number > 2 * cuts + 12:
+            break
+    said = page.get_by_role("navigation", name="Cards").get_by_role("status")
+    expect(said).not_to_contain_text("sent", timeout=90_000)
+    page.unroute("**/api/houses/**")
+    expect(said).to_contain_text(f"{len(typed)} done", timeout=90_000)
+    kept = asked(server, house, "")["record"]["row"]
+    for measure, text in typed.items():
+        post, what = measure.split(".")[2:]
+        assert kept[post][what] == pytest.approx(int(text.split()[0]) / 1000), measure
+    # Each reading is one change, no more.
+    assert asked(server, house, "version")["version"] == version + len(typed)
+    assert left[0] < cuts
