@@ -204,13 +204,15 @@ def test_readings_are_neither_lost_nor_doubled_by_cuts_and_kills(
 
     page.route("**/api/houses/**", cut)
     typed: dict[str, str] = {}
-    number = 0
+    number = changes = 0
     while left[0] > 0 or number < 12:
         box = page.locator(".written input")
         measure = box.get_attribute("data-measure") or ""
         text = f"{50 + number % 9} mm"
         box.fill(text)
         box.press("Enter")
+        # What a reload brings back first may be typed anew with another value: that is another change.
+        changes += typed.get(measure) != text
         typed[measure] = text
         number += 1
         if number == 6:
@@ -233,5 +235,5 @@ def test_readings_are_neither_lost_nor_doubled_by_cuts_and_kills(
         post, what = measure.split(".")[2:]
         assert kept[post][what] == pytest.approx(int(text.split()[0]) / 1000), measure
     # Each reading is one change, no more.
-    assert asked(server, house, "version")["version"] == version + len(typed)
+    assert asked(server, house, "version")["version"] == version + changes
     assert left[0] < cuts
