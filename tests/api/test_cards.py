@@ -133,3 +133,27 @@ def test_cards_on_paper_four_to_a_page(tmp_path: Path) -> None:
     assert client.get(f"{url}/cards/weather.pdf").status_code == 404
     assert client.get(f"{url}/cards/nothing.pdf").status_code == 404
     store.close()
+
+
+def test_loads_are_counted_and_the_clock_runs(tmp_path: Path) -> None:
+    store = open_store(tmp_path)
+    client = page_client(store)
+    house = houses.add(store, make_house(), SiteRecord(), "Started")
+    url = f"/api/houses/{house.id}"
+    body = {"version": 1, "window": "w"}
+    for by in (1, 1, 1, -1):
+        assert client.post(f"{url}/tally", json={**body, "what": "loads", "by": by}).status_code == 200
+    # Sent again under its own name it counts once.
+    for _ in range(2):
+        client.post(f"{url}/tally", json={**body, "what": "loads", "by": 1}, headers={"idempotency-key": "once"})
+    assert houses.get(store, house.id).record.tallies == {"loads": 3}
+    client.post(f"{url}/clock", json={**body, "step": "level", "on": True})
+    dealt = client.get(f"{url}/cards", params={"step": "posts"}).json()
+    assert dealt["clock"]["on"] == "Level" and not dealt["clock"]["runs"]
+    assert next(each for each in dealt["tallies"] if each["id"] == "loads")["count"] == 3
+    client.post(f"{url}/clock", json={**body, "step": "level", "on": False})
+    assert houses.get(store, house.id).record.running is None
+    undone = client.post(f"{url}/undo", json={"window": "w"})
+    assert undone.status_code == 200 and houses.get(store, house.id).record.running is not None
+    assert client.post(f"{url}/tally", json={**body, "what": "sheep", "by": 1}).status_code == 422
+    store.close()

@@ -9,7 +9,7 @@ from typing import Any
 from urllib.request import urlopen
 
 import pytest
-from playwright.sync_api import Browser, Page, Route, expect
+from playwright.sync_api import Browser, Locator, Page, Route, expect
 from playwright.sync_api import Error as PlaywrightError
 
 from tests.browser.conftest import Server, open_house
@@ -19,6 +19,11 @@ from tests.browser.test_reach import serious
 def asked(server: Server, house: str, what: str) -> Any:
     with urlopen(f"{server.address}api/houses/{house}/{what}".rstrip("/"), timeout=60) as answer:
         return json.load(answer)
+
+
+def at_foot(page: Page) -> Locator:
+    """What is said at the foot of the cards."""
+    return page.get_by_role("navigation", name="Cards").get_by_role("status")
 
 
 def dealt(page: Page, name: str, step: str) -> str:
@@ -38,7 +43,7 @@ def test_levels_are_written_card_by_card_and_the_posts_say_so(page: Page) -> Non
     box.press("Enter")
     # The hand goes on to the next at once.
     expect(page.get_by_role("heading", level=2)).to_contain_text("peg 11 left")
-    expect(page.get_by_role("status").first).to_contain_text("10 done")
+    expect(at_foot(page)).to_contain_text("10 done")
     assert serious(page) == []
     page.get_by_role("button", name="Back").click()
     expect(page.locator('input[data-measure="record.levels.pegs.L10"]')).to_have_value("2.031 m")
@@ -56,16 +61,16 @@ def test_a_card_is_done_by_thumb_undone_by_one_press_and_kept_while_away(page: P
     expect(page.locator(".number")).to_have_text("200 mm")
     first = page.get_by_role("heading", level=2).inner_text()
     page.get_by_role("button", name="Done").press("Enter")
-    expect(page.get_by_role("status").first).to_contain_text("2 of 10, 1 done")
+    expect(at_foot(page)).to_contain_text("2 of 10, 1 done")
     page.get_by_role("button", name=re.compile("^Undo")).click()
-    expect(page.get_by_role("status").first).to_contain_text("0 done")
+    expect(at_foot(page)).to_contain_text("0 done")
     assert first
     # The bench goes away: what is done is kept here and sent when it is back.
     page.route("**/api/**", lambda route: route.abort())
     page.get_by_role("button", name="Done").click()
-    expect(page.get_by_role("status").first).to_contain_text("kept here", timeout=20_000)
+    expect(at_foot(page)).to_contain_text("kept here", timeout=20_000)
     page.unroute("**/api/**")
-    expect(page.get_by_role("status").first).to_contain_text("1 done", timeout=20_000)
+    expect(at_foot(page)).to_contain_text("1 done", timeout=20_000)
     assert serious(page) == []
     # Every thing to press is large enough for gloves.
     for each in page.locator("button:visible, select:visible").all():
@@ -73,9 +78,27 @@ def test_a_card_is_done_by_thumb_undone_by_one_press_and_kept_while_away(page: P
         assert size is not None and size["height"] >= 44, each.inner_text()
 
 
+def test_loads_are_counted_by_thumb_and_the_clock_is_started_and_stopped(page: Page) -> None:
+    dealt(page, "Dune edge", "Level")
+    more = page.get_by_role("button", name="One more: Loads")
+    for _ in range(3):
+        more.click()
+    tally = page.get_by_role("region", name="Tally").locator("output")
+    expect(tally).to_have_text("3")
+    page.get_by_role("button", name="One fewer: Loads").press("Enter")
+    expect(tally).to_have_text("2")
+    page.get_by_role("button", name="Start the clock").click()
+    expect(page.get_by_role("button", name="Stop the clock")).to_be_visible()
+    page.get_by_label("Work", exact=True).select_option("posts")
+    expect(page.get_by_role("region", name="Clock")).to_contain_text("now on Level")
+    assert serious(page) == []
+    page.get_by_role("button", name=re.compile("^Undo")).click()
+    expect(page.get_by_role("region", name="Clock")).not_to_contain_text("now on Level")
+
+
 def test_work_is_chosen_from_the_list_and_the_bench_is_one_press_away(page: Page) -> None:
     dealt(page, "Dune edge", "Level")
-    page.get_by_label("Work").select_option("set-out")
+    page.get_by_label("Work", exact=True).select_option("set-out")
     expect(page.get_by_role("heading", level=1)).to_contain_text("Set out")
     page.get_by_role("button", name="Sun").click()
     assert serious(page) == []
@@ -159,9 +182,9 @@ def test_a_phone_is_let_in_by_a_code_gives_readings_and_is_put_out(
     box.fill("2.051")
     box.press("Enter")
     expect(phone.get_by_role("heading", level=2)).to_contain_text("peg 11 left")
-    expect(phone.get_by_role("status").first).to_contain_text("10 done")
+    expect(at_foot(phone)).to_contain_text("10 done")
     # It flows to the bench, whose window shows it by itself.
-    at_bench = page.get_by_role("navigation", name="Cards").get_by_role("status")
+    at_bench = at_foot(page)
     expect(at_bench).to_contain_text("10 done", timeout=30_000)
     # What is planned isn't changed from there, and what was typed stays.
     phone.goto(f"{at.replace(server.address, server.phones).rsplit('/', 2)[0]}/size")
@@ -226,7 +249,7 @@ def test_readings_are_neither_lost_nor_doubled_by_cuts_and_kills(
         expect(page.locator(f'.written input[data-measure="{measure}"]')).to_have_count(0, timeout=60_000)
         if number > 2 * cuts + 12:
             break
-    said = page.get_by_role("navigation", name="Cards").get_by_role("status")
+    said = at_foot(page)
     expect(said).not_to_contain_text("sent", timeout=90_000)
     page.unroute("**/api/houses/**")
     expect(said).to_contain_text(f"{len(typed)} done", timeout=90_000)

@@ -78,3 +78,16 @@ def test_what_is_read_flows_into_what_comes_after() -> None:
     )
     posts = [card for card in cards_of(after, "posts") if card.tick.startswith("post:")]
     assert posts and all("rod on its top reads" in card.says for card in posts)
+
+
+def test_tallies_and_the_clock_by_hand() -> None:
+    record = SiteRecord().with_tally("loads", 3).with_tally("loads", -1).with_tally("bows", -5)
+    assert record.tallies == {"loads": 2, "bows": 0}
+    # Ten minutes on posts; begun on bows, which ends it; an hour of that so far.
+    begun = record.clocked("posts", 1000.0, on=True).clocked("bows", 1600.0, on=True)
+    assert begun.worked_s("posts", 9999.0) == 600 and begun.worked_s("bows", 1600.0 + 3600) == 3600
+    assert begun.running is not None and begun.running.step == "bows"
+    ended = begun.clocked("bows", 5200.0, on=False)
+    assert ended.running is None and ended.worked_s("bows", 1e9) == 3600
+    # A clock that was set back counts nothing rather than less.
+    assert SiteRecord().clocked("bows", 2000.0, on=True).clocked("bows", 1000.0, on=False).worked_s("bows", 1e9) == 0

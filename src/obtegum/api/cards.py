@@ -11,13 +11,26 @@ from starlette.responses import Response
 
 from obtegum.api.desk import Desk, HouseId, Kept, KeptBenches, Lane, WorkName, change
 from obtegum.api.files import as_file, made
-from obtegum.api.models import CardOut, CardsOut, CardStep, PackIn, PackOut
+from obtegum.api.models import (
+    CardOut,
+    CardsOut,
+    CardStep,
+    ClockIn,
+    ClockOut,
+    HouseOut,
+    PackIn,
+    PackOut,
+    TallyIn,
+    TallyOut,
+)
 from obtegum.api.planning import answer
+from obtegum.core.amount import amount_text
 from obtegum.core.bench import begin
 from obtegum.core.cards import cards_of, room_of, with_cards
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.drawing import Drawing
 from obtegum.core.faces import Card
+from obtegum.core.house import TALLIES
 from obtegum.core.job import Job
 from obtegum.core.packs import Back, Entry, take_in
 from obtegum.core.plan import PLANNING_AID
@@ -57,9 +70,51 @@ def get_cards(
         for card in found[chosen]
     )
     title = next(each.title for each in steps if each.id == chosen)
-    return answer(
-        CardsOut(version=house.version, step=chosen, title=title, caution=caution, cards=given, steps=tuple(steps))
+    tallies = tuple(
+        TallyOut(id=name, label=label, count=house.record.tallies.get(name, 0)) for name, label in TALLIES.items()
     )
+    return answer(
+        CardsOut(
+            version=house.version,
+            step=chosen,
+            title=title,
+            caution=caution,
+            cards=given,
+            steps=tuple(steps),
+            tallies=tallies,
+            clock=_clock(house, chosen, {each.id: each.title for each in steps}),
+        )
+    )
+
+
+def _clock(house: House, step: str, titles: dict[str, str]) -> ClockOut:
+    """The work's clock as it is read at a step."""
+    running, now_s = house.record.running, time.time()
+    worked = amount_text(house.record.worked_s(step, now_s), "hours", house.design.tape.units, "nearest")
+    on = "" if running is None else titles.get(running.step, running.step)
+    return ClockOut(runs=running is not None and running.step == step, on=on, worked=worked)
+
+
+@router.post("/{house_id}/tally", response_model=HouseOut)
+def post_tally(desk: Desk, house_id: HouseId, tally: TallyIn) -> Response:
+    """Count some more, or fewer, by thumb. It stands on whatever is there."""
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        changed = record.with_tally(tally.what, tally.by)
+        return houses.Edited(design, changed, f"{TALLIES[tally.what]} {changed.tallies[tally.what]}")
+
+    return change(desk, house_id, None, tally.window, edit)
+
+
+@router.post("/{house_id}/clock", response_model=HouseOut)
+def post_clock(desk: Desk, house_id: HouseId, clock: ClockIn) -> Response:
+    """Begin work on a step, which ends what went on, or end it."""
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        words = f"Work on {clock.step} {'begun' if clock.on else 'ended'}"
+        return houses.Edited(design, record.clocked(clock.step, time.time(), clock.on), words)
+
+    return change(desk, house_id, None, clock.window, edit)
 
 
 def _drawings(work: Work, step: str, cards: tuple[Card, ...]) -> dict[str, Drawing]:

@@ -28,7 +28,9 @@ READ = re.compile(
     rf"/api/(houses|token|version|work|files)|{HOUSE}(/(version|cards|spots|bodies|remedies|revisions(/\d+)?|tables/[^/]+))?"
 )
 # What it may send: readings, ticks, and what takes them back. Edits are looked at where they are taken.
-GIVE = re.compile(rf"PATCH {HOUSE}|POST {HOUSE}/(ticks|undo|redo|spots|level-shots|trials)|DELETE {HOUSE}/spots/[^/]+")
+GIVE = re.compile(
+    rf"PATCH {HOUSE}|POST {HOUSE}/(ticks|tally|clock|undo|redo|spots|level-shots|trials)|DELETE {HOUSE}/spots/[^/]+"
+)
 
 
 class NoSuchCode(Exception):

@@ -6,6 +6,7 @@ from pydantic import Field
 
 from obtegum.core.drawing import Drawing, Row
 from obtegum.core.edit import Edit
+from obtegum.core.house import Tally
 from obtegum.core.part import Part
 from obtegum.core.plan import HousePlan, YardPlan
 from obtegum.core.quantity import Units
@@ -149,6 +150,36 @@ class CardStep(Part):
     done: int
 
 
+class TallyOut(Part):
+    """Something that is counted by thumb."""
+
+    id: str
+    label: str
+    count: int
+
+
+class ClockOut(Part):
+    """The work's clock: whether it runs on this step, on which it runs, and how long this step took so far."""
+
+    runs: bool
+    on: str
+    worked: str
+
+
+class TallyIn(Standing):
+    """So many more, or fewer."""
+
+    what: Tally
+    by: int = Field(ge=-1000, le=1000)
+
+
+class ClockIn(Standing):
+    """Work on a step begins or ends."""
+
+    step: str = Field(pattern="^[a-z-]{1,20}$")
+    on: bool
+
+
 class CardsOut(Part):
     """The cards of a step, in the order of the work, with its caution; every step that has some."""
 
@@ -158,6 +189,8 @@ class CardsOut(Part):
     caution: str
     cards: tuple[CardOut, ...]
     steps: tuple[CardStep, ...]
+    tallies: tuple[TallyOut, ...]
+    clock: ClockOut
 
 
 class DeviceOut(Part):

@@ -15,7 +15,7 @@ from obtegum.core.trouble import Trouble
 if TYPE_CHECKING:
     from obtegum.core.rooms import HouseDesign
 
-__all__ = ["CARD", "TICK", "House", "Record", "troubles_between"]
+__all__ = ["CARD", "TALLIES", "TICK", "House", "Record", "Shift", "Tally", "troubles_between"]
 
 # A peg or post, by side and bow.
 TICK = f"^(peg|post):{PEG}$"
@@ -61,6 +61,25 @@ def troubles_between(house: "HouseDesign") -> Iterator[Trouble]:
                 yield from each.misfits(house, f"{name}.{place}" if isinstance(part, tuple) else name)
 
 
+Tally = Literal["loads", "posts", "bows", "bags", "trips"]
+TALLIES: dict[Tally, str] = {
+    "loads": "Loads",
+    "posts": "Posts driven",
+    "bows": "Bows up",
+    "bags": "Bags mixed",
+    "trips": "Trips",
+}
+MOST_TALLIED, MOST_SHIFTS = 100_000, 2000
+
+
+class Shift(Part):
+    """A stretch of work on a step, from and to, s since 1970; one that goes on has no end yet."""
+
+    step: str = Field(pattern="^[a-z-]{1,20}$")
+    start_s: float = Field(ge=0, le=1e11)
+    stop_s: float | None = Field(default=None, ge=0, le=1e11)
+
+
 class Record(Part):
     """The base of a site record: pegs set, posts driven and cards done, each with the running reading it was set at, m.
 
@@ -69,6 +88,32 @@ class Record(Part):
     """
 
     set_at_m: dict[Tick, Reading] = Field(default_factory=dict, max_length=MOST_TICKS)
+    tallies: dict[Tally, Annotated[int, Field(ge=0, le=MOST_TALLIED)]] = Field(default_factory=dict)
+    shifts: tuple[Shift, ...] = Field(default=(), max_length=MOST_SHIFTS)
+
+    def with_tally(self, what: Tally, by: int) -> Self:
+        """A record with so many more, or fewer, of what is counted; never under none."""
+        count = min(max(self.tallies.get(what, 0) + by, 0), MOST_TALLIED)
+        return self.model_copy(update={"tallies": {**self.tallies, what: count}})
+
+    @property
+    def running(self) -> Shift | None:
+        """The stretch of work that goes on."""
+        return self.shifts[-1] if self.shifts and self.shifts[-1].stop_s is None else None
+
+    def clocked(self, step: str, now_s: float, on: bool) -> Self:
+        """A record with work on a step begun, which ends what went on, or ended."""
+        shifts = self.shifts
+        if self.running is not None:
+            ended = self.running.model_copy(update={"stop_s": max(now_s, self.running.start_s)})
+            shifts = (*shifts[:-1], ended)
+        if on:
+            shifts = (*shifts, Shift(step=step, start_s=now_s))
+        return self.model_copy(update={"shifts": shifts[-MOST_SHIFTS:]})
+
+    def worked_s(self, step: str, now_s: float) -> float:
+        """Time that was worked on a step, s."""
+        return sum((each.stop_s or now_s) - each.start_s for each in self.shifts if each.step == step)
 
     def with_set(self, part: str, reading_m: float | None) -> Self:
         """A record with ``part`` set at a reading, or taken back when that is None."""

@@ -232,7 +232,6 @@ function Workplace({ window }: { window: string }) {
           go(`/house/${id}/${next}`);
         }}
       >
-        <Plain onPress={() => go(`/house/${id}/${step.id}/cards`)}>Field cards</Plain>
         <Plain onPress={() => setSide("history")}>History</Plain>
         <Plain onPress={() => setSide("files")}>Print and files</Plain>
         <Plain onPress={() => setSun(!sun)} aria-pressed={sun}>
@@ -329,7 +328,7 @@ function Workplace({ window }: { window: string }) {
       {side === "controller" && <Controller caution={step.caution} onClose={() => setSide("step")} />}
       {side === "spots" && <Spots caution={step.caution} onClose={() => setSide("step")} />}
       {side === "step" && (
-        <Panel step={step} says={settled?.says ?? ""} onShow={choose} onAct={(action) => (action.opens ? setSide(action.opens) : session.act(action.id))} />
+        <Panel step={step} says={settled?.says ?? ""} onShow={choose} onCards={() => go(`/house/${id}/${step.id}/cards`)} onAct={(action) => (action.opens ? setSide(action.opens) : session.act(action.id))} />
       )}
     </Layout>
   );

@@ -6,7 +6,7 @@ import { alike } from "../house/alike";
 import { useGlimpse, useSight } from "../house/useSight";
 import { Choice } from "../kit/Choice";
 import { LengthField } from "../kit/LengthField";
-import { Press } from "../kit/Plain";
+import { Plain, Press } from "../kit/Plain";
 import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
 import { useRemedies } from "./Remedies";
@@ -27,16 +27,24 @@ const More = styled(Disclosure)`
   > h2 button { padding: 6px 0; border: 0; background: none; font: 600 15px/1.2 ${FIGURES}; text-decoration: underline; text-underline-offset: 3px; cursor: pointer; }
 `;
 
+const Head = styled.div`
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 10px;
+`;
+
 interface Props {
   step: StepPlan;
   /** What to do at the chosen mark, or that it is done. */
   says: string;
   onShow: (part: string) => void;
   onAct: (action: Action) => void;
+  onCards: () => void;
 }
 
 /** The step's few inputs, then its answers, then its verdicts and what to do next. */
-export function Panel({ step, says, onShow, onAct }: Props) {
+export function Panel({ step, says, onShow, onAct, onCards }: Props) {
   const { plan, house, previewing } = useSight();
   const remedies = useRemedies();
   const judged = previewing ? house.plan : plan;
@@ -44,7 +52,10 @@ export function Panel({ step, says, onShow, onAct }: Props) {
   return (
     <Side aria-label={step.title}>
       <StandoffBox />
-      <h1>{step.title}</h1>
+      <Head>
+        <h1>{step.title}</h1>
+        <Plain onPress={onCards}>Field cards</Plain>
+      </Head>
       {says && <p className="next">{says}</p>}
       {step.next && (!says || step.done === step.of) && says !== step.next && <p className="next">{step.next}</p>}
       {step.caution && <p className="caution">{step.caution}</p>}

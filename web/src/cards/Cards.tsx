@@ -9,6 +9,7 @@ import { Plain } from "../kit/Plain";
 import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
 import { useSun } from "../look/sun";
+import { Counted } from "./Counted";
 import { OneCard } from "./OneCard";
 import { TakeAlong } from "./TakeAlong";
 
@@ -139,6 +140,7 @@ function Dealt({ house, deck, window }: { house: string; deck: CardsOut; window:
       <main ref={said} style={{ overflowY: "auto", minHeight: 0 }}>
         <h1 className="unseen">{deck.title}, field cards</h1>
         <OneCard key={card.id} card={card} caution={deck.caution} onNext={() => move(at + 1)} />
+        <Counted deck={deck} />
         <TakeAlong house={house} step={deck.step} window={window} />
       </main>
       <Foot aria-label="Cards">

@@ -1,0 +1,65 @@
+import { useState } from "react";
+import styled from "styled-components";
+import type { CardsOut } from "../api/client";
+import { useSession } from "../house/useSight";
+import { FIGURES } from "../look/look";
+
+const Row = styled.section`
+  display: grid;
+  grid-template-columns: 1fr auto auto auto;
+  align-items: center;
+  gap: 8px;
+  padding: 8px 14px;
+  border-top: 1px solid var(--rule);
+  select, button {
+    min-height: 56px;
+    min-width: 56px;
+    padding: 4px 10px;
+    font: 600 19px/1.1 ${FIGURES};
+    color: var(--ink);
+    background: var(--sheet);
+    border: 2px solid var(--ink);
+    border-radius: 6px;
+    cursor: pointer;
+  }
+  output { min-width: 2.4em; font: 600 32px/1 ${FIGURES}; font-variant-numeric: tabular-nums; text-align: right; }
+  [aria-pressed="true"] { background: var(--ink); color: var(--sheet); }
+`;
+
+/** What is counted by thumb, and the clock of the work. */
+export function Counted({ deck }: { deck: CardsOut }) {
+  const session = useSession();
+  const [what, setWhat] = useState("loads");
+  const tally = deck.tallies.find((each) => each.id === what) ?? deck.tallies[0];
+  if (!tally) return null;
+  const { clock } = deck;
+  return (
+    <>
+      <Row aria-label="Tally">
+        <select aria-label="Counted" value={tally.id} onChange={(event) => setWhat(event.target.value)}>
+          {deck.tallies.map((each) => (
+            <option key={each.id} value={each.id}>
+              {each.label}
+            </option>
+          ))}
+        </select>
+        <output aria-live="polite">{tally.count.toLocaleString("en")}</output>
+        <button type="button" aria-label={`One fewer: ${tally.label}`} disabled={tally.count === 0} onClick={() => session.tally(tally.id, -1)}>
+          −
+        </button>
+        <button type="button" aria-label={`One more: ${tally.label}`} onClick={() => session.tally(tally.id, 1)}>
+          +
+        </button>
+      </Row>
+      <Row aria-label="Clock" style={{ gridTemplateColumns: "1fr auto" }}>
+        <span>
+          {deck.title}: {clock.worked}
+          {clock.on && !clock.runs ? `; now on ${clock.on}` : ""}
+        </span>
+        <button type="button" aria-pressed={clock.runs} onClick={() => session.clock(deck.step, !clock.runs)}>
+          {clock.runs ? "Stop the clock" : "Start the clock"}
+        </button>
+      </Row>
+    </>
+  );
+}
