@@ -207,7 +207,7 @@ class Somebody:
 
 @pytest.mark.parametrize("seed", range(4))
 def test_nothing_breaks_and_all_that_is_kept_opens(tmp_path: Path, seed: int, request: pytest.FixtureRequest) -> None:
-    calls = 5000 if request.config.getoption("--deep") else 160
+    calls = 5000 if request.config.getoption("--deep") else 90
     somebody = Somebody(tmp_path / "data", seed)
     while somebody.calls < calls:
         somebody.one()

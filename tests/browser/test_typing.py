@@ -51,7 +51,7 @@ def test_readings_typed_fast_over_a_slow_line_are_all_kept(
     page: Page, context: BrowserContext, request: pytest.FixtureRequest
 ) -> None:
     """Every reading at its own peg, to the digit: none changed, none lost, none elsewhere."""
-    count = 200 if request.config.getoption("--deep") else 24
+    count = 200 if request.config.getoption("--deep") else 16
     chance = random.Random(11)
     page.add_init_script(SLOW)
     page.reload()

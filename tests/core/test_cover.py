@@ -265,7 +265,7 @@ def some_house(chance: random.Random) -> dict[str, Any]:
 def test_what_is_bought_covers_what_is_drawn(pytestconfig: pytest.Config) -> None:
     """The sheet laid on the surface from the ridge down: no gap from fixing to fixing, nor at both ends."""
     chance, seen = random.Random(20), 0
-    while seen < (200 if pytestconfig.getoption("--deep") else 30):
+    while seen < (200 if pytestconfig.getoption("--deep") else 20):
         house = some_house(chance)
         try:
             work = make_bench(**house)

@@ -67,7 +67,7 @@ def values(plan: HousePlan, step: str) -> dict[str, float]:
 
 def designs(pytestconfig: pytest.Config) -> Iterator[tuple[HousePlan, Any]]:
     chance = random.Random(300)
-    for _ in range(300 if pytestconfig.getoption("--deep") else 30):
+    for _ in range(300 if pytestconfig.getoption("--deep") else 24):
         yield some_house(chance)
 
 

@@ -148,7 +148,7 @@ def _some_house(chance: random.Random) -> tuple[HousePlan, HouseDesign]:
 def test_every_answer_is_printed_on_the_safe_side(pytestconfig: pytest.Config) -> None:
     chance, seen = random.Random(20), set[str]()
     plans = [plan_house(*each, default_catalogue(), slow=True) for each in demo_houses()] + [make_plan()]
-    plans += [some_house(chance)[0] for _ in range(300 if pytestconfig.getoption("--deep") else 60)]
+    plans += [some_house(chance)[0] for _ in range(300 if pytestconfig.getoption("--deep") else 36)]
     for plan in plans:
         for answer in (each for step in plan.steps for each in step.answers):
             way = rounded(answer.id)
