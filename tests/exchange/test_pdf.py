@@ -137,3 +137,11 @@ def test_what_is_to_be_read_on_site_has_a_line_to_write_on() -> None:
     page = next(each for each in read(make_plan()).pages if "rod on the ground" in each.extract_text())
     short = [(x0, y0) for x0, y0, x1, y1 in segments(page) if y0 == y1 and 55 < x1 - x0 < 65]
     assert len(short) == 32
+
+
+def test_each_page_has_a_line_for_the_day_and_one_for_who() -> None:
+    reader = read(make_plan())
+    for page in reader.pages:
+        assert {"day", "who"} <= set(page.extract_text().split())
+        lines = [x1 - x0 for x0, y0, x1, y1 in segments(page) if y0 == y1 and y0 > float(page.mediabox.height) - 75]
+        assert any(48 < long < 52 for long in lines) and any(140 < long < 144 for long in lines)

@@ -60,6 +60,12 @@ class Sheet:
         self.canvas.drawRightString(self.width - MARGIN, top - 12, title)
         self.canvas.setLineWidth(1.2)
         self.canvas.line(MARGIN, top - 18, self.width - MARGIN, top - 18)
+        # Who worked by it, and on which day.
+        right = self.width - MARGIN
+        self.canvas.setLineWidth(0.5)
+        for word, from_, to in (("day", right - 238, right - 170), ("who", right - 160, right)):
+            self.text(from_, top - 30, word, WORDS, 8)
+            self.canvas.line(from_ + 18, top - 31, to, top - 31)
         self.text(MARGIN, MARGIN - 4, self.plan.planning_aid, WORDS, 8.5)
         number = f"{self.date} · version {self.version} · page {len(self.pages)} of "
         self.canvas.setFont(WORDS, 8.5)
