@@ -143,7 +143,7 @@ async def get_card_sheet(
     """The cards of a step on paper, four to a page."""
 
     def make(house: House) -> bytes:
-        from obtegum.exchange.cardsheet import cards_pdf
+        from obtegum.exchange.cardsheet import Deck, cards_pdf
 
         bench = begin(house.design, house.record, default_catalogue())
         try:
@@ -156,7 +156,17 @@ async def get_card_sheet(
         day = time.strftime("%Y-%m-%d")
         foot = f"{PLANNING_AID} {day} · version {house.version}"
         wanted = paper or ("letter" if house.design.tape.units == "feet" else "a4")
-        return cards_pdf(house.design.name, title, caution, cards, _drawings(bench, step, cards), foot, wanted)
+        room = room_of(bench, step)
+        deck = Deck(
+            house=house.design.name,
+            title=title,
+            caution=caution,
+            cards=cards,
+            drawings=_drawings(bench, step, cards),
+            strips={strip.id: strip for strip in room.laid(bench)} if room else {},
+            foot=foot,
+        )
+        return cards_pdf(deck, wanted)
 
     house, content = await made(store, lane, house_id, work, make)
     return as_file(content, f"{house.design.name} {step} cards.pdf", "application/pdf")

@@ -2,56 +2,65 @@
 
 import io
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from typing import Any
 
 from obtegum.core.drawing import Drawing, Note
 from obtegum.core.faces import Card
+from obtegum.core.strip import Strip
 from obtegum.exchange.paper import apart, draw, height_of, scale_for
 from obtegum.exchange.sheet import SIZES, Paper
 from obtegum.exchange.typefaces import FIGURES, WORDS, register
 
-__all__ = ["cards_pdf"]
+__all__ = ["Deck", "cards_pdf"]
 
 EDGE, INSIDE = 26.0, 12.0
 # Longer words beside a drawing have no room on a quarter of a page.
 FEW = 16
 ACROSS, DOWN = 2, 2
+# Room for the piece of tape, points; marks shown to each side of a card's own.
+TAPE, BESIDE = 72.0, 2
+# Readings nearer to one another than this run together, points.
+CLOSE = 46.0
 
 
-def cards_pdf(
-    house: str,
-    title: str,
-    caution: str,
-    cards: Sequence[Card],
-    drawings: Mapping[str, Drawing],
-    foot: str,
-    paper: Paper,
-) -> bytes:
-    """Cards of a step, in the order of the work.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Deck:
+    """What is printed of a step: the house's name, the step's title and caution, its cards in the order of the work,
+    drawings by their views, tapes by their names, and what stands at the foot of each page."""
 
-    Args: the house's name, the step's title and caution, its cards, drawings by their views, what stands at the foot
-    of each page, the paper. Raises: ValueError when there are none.
-    """
+    house: str
+    title: str
+    caution: str
+    cards: Sequence[Card]
+    drawings: Mapping[str, Drawing]
+    strips: Mapping[str, Strip]
+    foot: str
+
+
+def cards_pdf(deck: Deck, paper: Paper) -> bytes:
+    """Cards of a step on paper. Raises: ValueError when there are none."""
     from reportlab.pdfgen.canvas import Canvas
 
+    cards = deck.cards
     if not cards:
         raise ValueError("no cards to print")
     register()
     width, height = SIZES[paper]
     out = io.BytesIO()
     canvas: Any = Canvas(out, pagesize=SIZES[paper], invariant=1)
-    canvas.setTitle(f"{house}: {title}, cards")
+    canvas.setTitle(f"{deck.house}: {deck.title}, cards")
     each_w, each_h = (width - 2 * EDGE) / ACROSS, (height - 2 * EDGE) / DOWN
     for place, card in enumerate(cards):
         spot = place % (ACROSS * DOWN)
         if spot == 0 and place:
             canvas.showPage()
         if spot == 0:
-            _cuts(canvas, width, height, foot)
+            _cuts(canvas, width, height, deck.foot)
         x = EDGE + (spot % ACROSS) * each_w + INSIDE
         top = height - EDGE - (spot // ACROSS) * each_h - INSIDE
-        head = f"{house} · {title} · {place + 1} of {len(cards)}"
-        _card(canvas, card, head, caution, drawings.get(card.view), x, top, each_w - 2 * INSIDE, each_h - 2 * INSIDE)
+        head = f"{deck.house} · {deck.title} · {place + 1} of {len(cards)}"
+        _card(canvas, deck, card, head, x, top, each_w - 2 * INSIDE, each_h - 2 * INSIDE)
     canvas.showPage()
     canvas.save()
     return out.getvalue()
@@ -68,17 +77,8 @@ def _cuts(canvas: Any, width: float, height: float, foot: str) -> None:
     canvas.drawString(EDGE + INSIDE, EDGE - 10, foot)
 
 
-def _card(
-    canvas: Any,
-    card: Card,
-    head: str,
-    caution: str,
-    drawing: Drawing | None,
-    x: float,
-    top: float,
-    wide: float,
-    high: float,
-) -> None:
+def _card(canvas: Any, deck: Deck, card: Card, head: str, x: float, top: float, wide: float, high: float) -> None:
+    caution, drawing, strip = deck.caution, deck.drawings.get(card.view), deck.strips.get(card.strip)
     y = _words(canvas, head, x, top, wide, WORDS, 8)
     if caution:
         y = _words(canvas, f"Take care. {caution}", x, y - 2, wide, FIGURES, 8.5)
@@ -90,6 +90,9 @@ def _card(
     if card.note:
         y = _words(canvas, card.note, x, y - 2, wide, WORDS, 8.5)
     floor = top - high + 62
+    if strip is not None:
+        floor += TAPE
+        _tape(canvas, strip, card, x, floor - TAPE + 30, wide)
     if drawing is not None and y - floor > 60:
         few = drawing.model_copy(
             update={
@@ -123,6 +126,33 @@ def _card(
     canvas.setLineWidth(0.5)
     canvas.line(x + 18, low + 6, x + wide / 2 - 8, low + 6)
     canvas.line(x + wide / 2 + 20, low + 6, x + wide, low + 6)
+
+
+def _tape(canvas: Any, strip: Strip, card: Card, x: float, y: float, wide: float) -> None:
+    """The piece of tape about a card's mark, with its neighbours, what each reads, taking turns above and below."""
+    place = next((at for at, mark in enumerate(strip.marks) if mark.part == card.part), None)
+    if place is None:
+        return
+    marks = strip.marks[max(place - BESIDE, 0) : place + BESIDE + 1]
+    low, high = marks[0].at_m, marks[-1].at_m
+    canvas.setLineWidth(0.8)
+    canvas.setFillGray(0.93)
+    canvas.rect(x, y, wide, 12, fill=1)
+    canvas.setFillGray(0)
+    per_m = (wide - 44) / max(high - low, 1e-9)
+    # Its own mark is lettered first; of two that stand close on one side the first is.
+    taken = list[tuple[bool, float]]()
+    for number, mark in sorted(enumerate(marks), key=lambda each: each[1].part != card.part):
+        own = mark.part == card.part
+        at = x + 22 + (mark.at_m - low) * per_m
+        canvas.setLineWidth(2.4 if own else 1.0)
+        canvas.line(at, y - 3, at, y + 15)
+        canvas.setFont(FIGURES, 10 if own else 7.5)
+        above = number % 2 == 0
+        if any(side == above and abs(at - other) < CLOSE for side, other in taken):
+            continue
+        taken.append((above, at))
+        canvas.drawCentredString(at, y + 18 if above else y - 12, mark.reading)
 
 
 def _words(canvas: Any, text: str, x: float, y: float, wide: float, font: str, size: float) -> float:
