@@ -28,6 +28,20 @@ def pytest_configure(config: pytest.Config) -> None:
     settings.load_profile("deep" if config.getoption("--deep") else "calm")
 
 
+# What takes longest is begun first, so that no processor waits at the end for one long file.
+LONG = ("kill/test_at_every_write", "browser/test_frames", "browser/test_typing", "api/test_fuzz", "kill/test_kill",
+        "browser/test_reach", "browser/test_cards", "core/test_found", "browser/test_trust", "browser/test_bench",
+        "api/test_description", "core/test_ends", "api/test_patience", "core/test_rounding")  # fmt: skip
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    def turn(item: pytest.Item) -> int:
+        file = item.nodeid.partition("::")[0]
+        return next((place for place, name in enumerate(LONG) if f"{name}.py" in file), len(LONG))
+
+    items.sort(key=turn)
+
+
 def house_document(**changes: Any) -> dict[str, Any]:
     """A 21 ft × 57 ft house, half a circle on 2 ft legs, 22 in reveal, 6 in insertion.
 

@@ -328,7 +328,7 @@ function Workplace({ window }: { window: string }) {
       {side === "controller" && <Controller caution={step.caution} onClose={() => setSide("step")} />}
       {side === "spots" && <Spots caution={step.caution} onClose={() => setSide("step")} />}
       {side === "step" && (
-        <Panel step={step} says={settled?.says ?? ""} onShow={choose} onCards={() => go(`/house/${id}/${step.id}/cards`)} onAct={(action) => (action.opens ? setSide(action.opens) : session.act(action.id))} />
+        <Panel step={step} says={settled?.says ?? ""} onShow={choose} onCards={() => go(`/house/${id}/${step.id}/cards`)} onAct={(action) => (action.opens ? setSide(action.opens) : session.act(`/acts/${action.id}`))} />
       )}
     </Layout>
   );

@@ -44,10 +44,10 @@ export function Counted({ deck }: { deck: CardsOut }) {
           ))}
         </select>
         <output aria-live="polite">{tally.count.toLocaleString("en")}</output>
-        <button type="button" aria-label={`One fewer: ${tally.label}`} disabled={tally.count === 0} onClick={() => session.tally(tally.id, -1)}>
+        <button type="button" aria-label={`One fewer: ${tally.label}`} disabled={tally.count === 0} onClick={() => session.act("/tally", { what: tally.id, by: -1 })}>
           −
         </button>
-        <button type="button" aria-label={`One more: ${tally.label}`} onClick={() => session.tally(tally.id, 1)}>
+        <button type="button" aria-label={`One more: ${tally.label}`} onClick={() => session.act("/tally", { what: tally.id, by: 1 })}>
           +
         </button>
       </Row>
@@ -56,7 +56,7 @@ export function Counted({ deck }: { deck: CardsOut }) {
           {deck.title}: {clock.worked}
           {clock.on && !clock.runs ? `; now on ${clock.on}` : ""}
         </span>
-        <button type="button" aria-pressed={clock.runs} onClick={() => session.clock(deck.step, !clock.runs)}>
+        <button type="button" aria-pressed={clock.runs} onClick={() => session.act("/clock", { step: deck.step, on: !clock.runs })}>
           {clock.runs ? "Stop the clock" : "Start the clock"}
         </button>
       </Row>

@@ -231,19 +231,9 @@ export class HouseSession {
     void this.enqueue({ method: "POST", path: "/ticks", body: { tick, done }, measure: tick });
   }
 
-  /** Count some more, or fewer, by thumb. */
-  tally(what: string, by: number): void {
-    void this.enqueue({ method: "POST", path: "/tally", body: { what, by }, measure: `tally.${what}` });
-  }
-
-  /** Begin work on a step, or end it. */
-  clock(step: string, on: boolean): void {
-    void this.enqueue({ method: "POST", path: "/clock", body: { step, on }, measure: "clock" });
-  }
-
-  /** Do what an action of a step does: begin another round of taping, and the like. */
-  act(id: string): void {
-    void this.enqueue({ method: "POST", path: `/acts/${id}`, body: {} });
+  /** Do what an action of a step does, count by thumb, start and stop the work's clock. */
+  act(path: string, body: Record<string, unknown> = {}): void {
+    void this.enqueue({ method: "POST", path, body });
   }
 
   /** Read the linked laser level with the rod at a peg; what goes wrong is said at the peg's field. */
