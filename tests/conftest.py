@@ -28,16 +28,15 @@ def pytest_configure(config: pytest.Config) -> None:
     settings.load_profile("deep" if config.getoption("--deep") else "calm")
 
 
-# What takes longest is begun first, so that no processor waits at the end for one long file.
-LONG = ("kill/test_at_every_write", "browser/test_frames", "browser/test_typing", "api/test_fuzz", "kill/test_kill",
-        "browser/test_reach", "browser/test_cards", "core/test_found", "browser/test_trust", "browser/test_bench",
-        "api/test_description", "core/test_ends", "api/test_patience", "core/test_rounding")  # fmt: skip
+# What takes longest is begun first, and what waits for a browser before what keeps a processor busy: so that none is idle
+# at the end.
+LONG = ("kill/test_at_every_write", "browser/test_frames", "browser/test_typing", "kill/test_kill", "browser/test_cards",
+        "browser/", "api/test_fuzz", "api/", "core/test_found", "core/test_ends", "core/test_rounding")  # fmt: skip
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     def turn(item: pytest.Item) -> int:
-        file = item.nodeid.partition("::")[0]
-        return next((place for place, name in enumerate(LONG) if f"{name}.py" in file), len(LONG))
+        return next((place for place, name in enumerate(LONG) if f"tests/{name}" in item.nodeid), len(LONG))
 
     items.sort(key=turn)
 

@@ -32,8 +32,9 @@ def other(code: str) -> str:
 def test_a_code_lets_one_device_in_once_and_for_ten_minutes(tmp_path: Path) -> None:
     clock = Clock()
     door = Door(tmp_path, ("10.0.0.5", 80), clock)
-    with pytest.raises(NoSuchCode):
-        door.enter("", "a phone")
+    for nothing in ("", "٠١٢٣٤٥", "\x00", "codes"):
+        with pytest.raises(NoSuchCode):
+            door.enter(nothing, "a phone")
     code = door.code()
     cookie = door.enter(f"{code[:3]} {code[3:]}", "a phone")
     assert door.device_of(cookie) is not None

@@ -143,7 +143,10 @@ class Guard:
         assert self.door is not None
         body = b""
         while True:
-            message = await asyncio.wait_for(receive(), IDLE_S)
+            try:
+                message = await asyncio.wait_for(receive(), IDLE_S)
+            except TimeoutError:
+                return problem(408, "The request came too slowly, or broke off. Send it again.")
             body += message.get("body", b"")
             if len(body) > 1000 or not message.get("more_body", False):
                 break
@@ -192,7 +195,7 @@ def _enter_page(scope: Scope, wrong: str = "", status: int = 200) -> Response:
     """Where a device types its code; one that a picture brought stands there already."""
     nonce = secrets.token_urlsafe(16)
     given = "".join(parse_qs(scope.get("query_string", b"").decode("latin-1")).get("code", []))
-    code = re.sub(r"\D", "", given)[:12]
+    code = re.sub("[^0-9]", "", given)[:12]
     said = f'<p class="wrong" role="alert">{wrong}</p>' if wrong else ""
     policy = (
         f"default-src 'none'; style-src 'nonce-{nonce}'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'"
