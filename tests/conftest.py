@@ -28,10 +28,21 @@ def pytest_configure(config: pytest.Config) -> None:
     settings.load_profile("deep" if config.getoption("--deep") else "calm")
 
 
-# What takes longest is begun first, and what waits for a browser before what keeps a processor busy: so that none is idle
-# at the end.
-LONG = ("kill/test_at_every_write", "browser/test_frames", "browser/test_typing", "kill/test_kill", "browser/test_cards",
-        "browser/", "api/test_fuzz", "api/", "core/test_found", "core/test_ends", "core/test_rounding")  # fmt: skip
+# What takes longest is begun first, and what waits for a browser before what keeps a processor busy: so none is idle at
+# the end.
+LONG = (
+    "kill/test_at_every_write",
+    "browser/test_frames",
+    "browser/test_typing",
+    "kill/test_kill",
+    "browser/test_cards",
+    "browser/",
+    "api/test_fuzz",
+    "api/",
+    "core/test_found",
+    "core/test_ends",
+    "core/test_rounding",
+)
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
