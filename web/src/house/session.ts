@@ -302,15 +302,19 @@ export class HouseSession {
   }
 
   private enqueue(wanted: Wanted): Promise<Outcome> {
-    const { version } = this.sight.house;
     const counts = wanted.path !== "/undo" && wanted.path !== "/redo" && wanted.path !== "/revision";
-    const body = { ...wanted.body, ...(counts ? { version: wanted.body.version ?? version } : {}) };
+    const body = { ...wanted.body, ...(counts ? { version: wanted.body.version ?? this.sight.house.version } : {}) };
     const errand: Errand = { key: newKey(), edits: [], gesture: "", measure: "", ...wanted, body };
     return new Promise((settle) => {
       this.jobs.push({ errand, settle: [settle] });
       this.keep();
       void this.runJobs();
     });
+  }
+
+  /** What was last sent of a field, and is still on its way; null when nothing is. */
+  sent(measure: string): string | null {
+    return this.jobs.findLast(({ errand }) => errand.measure === measure)?.errand.edits[0]?.text ?? null;
   }
 
   private pendingNow(): ReadonlySet<string> {
@@ -349,13 +353,12 @@ export class HouseSession {
     const text = errand.edits[0]?.text ?? null;
     try {
       const house = await run(errand, this.sight.house.id, this.window, this.step);
-      if (text !== null) this.untype(measure, text);
+      if (text !== null && this.sent(measure) === text) this.untype(measure, text);
       const shown = round === this.trialRound || !this.sight.trying ? { plan: house.plan, trying: false } : {};
       this.show({ house, saved: "saving", why: "", notice: "", refusals: this.without(measure), ...shown });
       return "taken";
     } catch (error) {
-      if (this.away(error)) return "away";
-      if (!(error instanceof ProblemError)) return "away";
+      if (this.away(error) || !(error instanceof ProblemError)) return "away";
       const { current, clashes, detail, errors } = error.problem;
       if (current) {
         // The answer was made for no window in particular; what can be undone is asked for again.
@@ -378,8 +381,7 @@ export class HouseSession {
   }
 
   private refuse(measure: string, text: string | null, error: unknown): void {
-    if (this.away(error)) return;
-    if (!(error instanceof ProblemError)) return;
+    if (this.away(error) || !(error instanceof ProblemError)) return;
     const own = error.problem.errors?.find((each) => each.measure === measure);
     const sentence = own?.sentence ?? error.problem.errors?.[0]?.sentence ?? error.message;
     const refusal = { sentence, nearest: own?.nearest ?? null, other: own?.other ?? null, text };

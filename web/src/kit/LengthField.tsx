@@ -86,19 +86,20 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
   }, [measure.reading]);
 
   // Once the house stands where the typed length put it, the tape's own reading takes its place;
-  // what was refused stays as it was typed.
+  // what was refused stays as it was typed. While another value is on its way, that is what is typed over.
   const take = (text: string) => {
-    if ((text.trim() === "" && !measure.optional) || text === settled) session.drop(measure.id);
+    const sent = session.sent(measure.id);
+    if (sent !== null && text === sent) return;
+    if ((text.trim() === "" && !measure.optional) || (sent === null && text === settled)) session.drop(measure.id);
     else void session.commit([{ measure: measure.id, text, stride: "fraction" }], newGesture());
   };
   const disputed = useGlimpse((sight) => sight.standoff?.edits.some((edit) => edit.measure === measure.id) ?? false);
-  const onTheWay = useGlimpse((sight) => sight.pending.has(measure.id));
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     const stride = measure.kind === "text" ? null : strideOf(event);
     if (stride) {
       event.preventDefault();
-      if (typed !== null && !onTheWay) take(typed);
+      if (typed !== null) take(typed);
       session.untype(measure.id);
       void session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], burstOn(measure.id));
     } else if (event.key === "Enter") {
@@ -132,7 +133,7 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
         onKeyDown={onKeyDown}
         onBlur={() => {
           // What Enter has sent, or what was refused or stands against another value, isn't sent again by walking away.
-          if (typed !== null && !onTheWay && !disputed && refusal?.text !== typed) take(typed);
+          if (typed !== null && !disputed && refusal?.text !== typed) take(typed);
         }}
         onFocus={(event) => event.currentTarget.select()}
       />
