@@ -6,7 +6,7 @@ import re
 from contextlib import suppress
 from pathlib import Path
 from typing import Any
-from urllib.request import urlopen
+from urllib.request import Request, urlopen
 
 import pytest
 from playwright.sync_api import Browser, Locator, Page, Route, expect
@@ -222,6 +222,29 @@ def test_a_reading_taken_back_while_its_change_is_on_its_way_is_what_stands(page
     expect(at_foot(page)).to_have_text(re.compile(" 1 done$"), timeout=60_000)
     expect(box).to_have_value("56 mm")
     assert asked(server, house, "")["record"]["row"]["L1"]["gap_m"] == pytest.approx(0.056)
+
+
+def test_what_another_wrote_meanwhile_is_shown_beside_it(page: Page, server: Server) -> None:
+    at = dealt(page, "Dune edge", "Row of posts")
+    house = at.split("/house/")[1].split("/")[0]
+    measure = "record.row.L1.gap_m"
+    version = asked(server, house, "version")["version"]
+    page.route("**/api/houses/**", lambda route: route.abort())
+    page.locator(".written input").fill("56 mm")
+    page.locator(".written input").press("Enter")
+    expect(at_foot(page)).to_contain_text("kept here", timeout=20_000)
+    with urlopen(f"{server.address}api/token", timeout=60) as answer:
+        headers = {"x-obtegum-token": json.load(answer)["token"], "content-type": "application/json"}
+    body = {"version": version, "window": "other", "edits": [{"measure": measure, "text": "61 mm"}]}
+    url = f"{server.address}api/houses/{house}"
+    with urlopen(Request(url, json.dumps(body).encode(), headers, method="PATCH"), timeout=60):
+        pass
+    page.unroute("**/api/houses/**")
+    both = page.get_by_role("main")
+    expect(both).to_contain_text("61 mm", timeout=60_000)
+    expect(both).to_contain_text("56 mm")
+    assert serious(page) == []
+    assert asked(server, house, "")["record"]["row"]["L1"]["gap_m"] == pytest.approx(0.061)
 
 
 # The card after which the stream of readings turns round.

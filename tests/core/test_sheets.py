@@ -26,6 +26,9 @@ from obtegum.core.rooms.sheets.found import (
     widest_gap_m,
 )
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
+from obtegum.core.rooms.strength.found import cover_n_m2
+from obtegum.core.rooms.strength.loads import Weathered, weathered
+from obtegum.core.rooms.strength.words import conditions
 from obtegum.core.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_carries import HELD
@@ -178,3 +181,21 @@ def test_laps_that_leave_nothing_are_refused() -> None:
         make_house(**METRIC, sheets={"on": "roof", "pitch_m": 0.3, "lap_waves": 3})
     with pytest.raises(DesignError, match="half the sheet"):
         make_house(**METRIC, sheets={"on": "roof", "long_m": 1.0, "lap_m": 0.5})
+
+
+def test_a_rigid_roof_bears_on_the_bows_and_stays_on_in_winter() -> None:
+    film, rigid = make_bench(**told()), make_bench(**told(), sheets={"on": "roof", "kg_m2": 10.0})
+    assert cover_n_m2(rigid) - cover_n_m2(film) == pytest.approx(10 * 9.80665)
+    # Film that comes off in winter, or cloth that wind goes through, says nothing of sheets that stay and are tight.
+    house = told()
+    house["weather"] = {**house["weather"], "film": "off", "cover": "cloth", "cloth": "dry", "open_share": 0.7}
+    loose, tight = weathered(make_bench(**house)), weathered(make_bench(**house, sheets={"on": "both"}))
+    shut = weathered(film)
+    assert loose is not None and tight is not None and shut is not None
+    assert not any(case.kind == "snow" for case in loose.cases) and any(case.kind == "snow" for case in tight.cases)
+
+    def blown(found: Weathered) -> float:
+        return max(float(abs(case.per_area).max()) for case in found.cases if case.kind == "wind")
+
+    assert blown(tight) == pytest.approx(blown(shut)) and blown(loose) < blown(shut)
+    assert not any("cloth" in conditions(each) for each in (make_bench(**house, sheets={"on": "roof"}),))

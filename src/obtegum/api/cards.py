@@ -9,20 +9,10 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, HTTPException, Path, Query
 from starlette.responses import Response
 
+from obtegum.api.carried import CardOut, CardsOut, CardStep, ClockIn, ClockOut, PackIn, PackOut, TallyIn, TallyOut
 from obtegum.api.desk import Desk, HouseId, Kept, KeptBenches, Lane, WorkName, change
-from obtegum.api.files import as_file, made
-from obtegum.api.models import (
-    CardOut,
-    CardsOut,
-    CardStep,
-    ClockIn,
-    ClockOut,
-    HouseOut,
-    PackIn,
-    PackOut,
-    TallyIn,
-    TallyOut,
-)
+from obtegum.api.files import as_file, made, paper_for
+from obtegum.api.models import HouseOut
 from obtegum.api.planning import answer
 from obtegum.core.amount import amount_text
 from obtegum.core.bench import begin
@@ -36,7 +26,7 @@ from obtegum.core.packs import Back, Entry, take_in
 from obtegum.core.plan import PLANNING_AID
 from obtegum.core.room import views
 from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.trouble import DesignError
+from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
 from obtegum.store import House, Store, houses
 
@@ -111,7 +101,12 @@ def post_clock(desk: Desk, house_id: HouseId, clock: ClockIn) -> Response:
     """Begin work on a step, which ends what went on, or end it."""
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        words = f"Work on {clock.step} {'begun' if clock.on else 'ended'}"
+        work = begin(design, record, default_catalogue())
+        room = room_of(work, clock.step)
+        if room is None:
+            raise DesignError([Trouble(path="step", sentence="There is no such step to work on.")])
+        title = room.standing(work)["title"]
+        words = f"Work on {title} {'begun' if clock.on else 'ended'}"
         return houses.Edited(design, record.clocked(clock.step, time.time(), clock.on), words)
 
     return change(desk, house_id, None, clock.window, edit)
@@ -155,7 +150,6 @@ async def get_card_sheet(
         title, caution = _told(bench, step)
         day = time.strftime("%Y-%m-%d")
         foot = f"{PLANNING_AID} {day} · version {house.version}"
-        wanted = paper or ("letter" if house.design.tape.units == "feet" else "a4")
         room = room_of(bench, step)
         deck = Deck(
             house=house.design.name,
@@ -166,7 +160,7 @@ async def get_card_sheet(
             strips={strip.id: strip for strip in room.laid(bench)} if room else {},
             foot=foot,
         )
-        return cards_pdf(deck, wanted)
+        return cards_pdf(deck, paper_for(house, paper))
 
     house, content = await made(store, lane, house_id, work, make)
     return as_file(content, f"{house.design.name} {step} cards.pdf", "application/pdf")

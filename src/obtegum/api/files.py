@@ -29,12 +29,13 @@ from obtegum.core.trouble import DesignError, Trouble
 from obtegum.exchange.housefile import as_it_is, read_house_file, write_house_file
 from obtegum.exchange.phone import step_html
 from obtegum.exchange.readings import read_readings
+from obtegum.exchange.sheet import Paper
 from obtegum.exchange.tables import all_tables, table_csv
 from obtegum.store import House, Store, Unreadable, houses
 from obtegum.store.backup import BEFORE, BackupError, Tell, write_backup
 from obtegum.store.restore import Restored, restore
 
-__all__ = ["as_file", "made", "router"]
+__all__ = ["as_file", "made", "paper_for", "router"]
 
 CSV = "text/csv; charset=utf-8"
 router = APIRouter(prefix="/api", tags=["files"])
@@ -199,8 +200,7 @@ async def get_sheet(
     def make(house: House) -> bytes:
         from obtegum.exchange.pdf import sheet_pdf
 
-        wanted = paper or ("letter" if house.design.tape.units == "feet" else "a4")
-        return sheet_pdf(_plan(house), house.version, time.strftime("%Y-%m-%d"), wanted)
+        return sheet_pdf(_plan(house), house.version, time.strftime("%Y-%m-%d"), paper_for(house, paper))
 
     house, content = await made(store, lane, house_id, work, make)
     return as_file(content, f"{house.design.name} sheet.pdf", "application/pdf")
@@ -224,10 +224,9 @@ async def get_tiled(
     def make(house: House) -> bytes:
         from obtegum.exchange.tiles import tiled_pdf
 
-        units = house.design.tape.units
         bench = begin(house.design, house.record, default_catalogue())
-        wanted = paper or ("letter" if units == "feet" else "a4")
-        return tiled_pdf(views()[file.tiled](bench), house.design.name, wanted, units)
+        drawing, units = views()[file.tiled](bench), house.design.tape.units
+        return tiled_pdf(drawing, house.design.name, paper_for(house, paper), units)
 
     house, content = await made(store, lane, house_id, work, make)
     return as_file(content, f"{house.design.name} {name}", "application/pdf")
@@ -248,8 +247,7 @@ async def get_page(
     def make(house: House) -> bytes:
         from obtegum.exchange.pdf import sheet_pdf
 
-        wanted = paper or ("letter" if house.design.tape.units == "feet" else "a4")
-        return sheet_pdf(_plan(house), house.version, time.strftime("%Y-%m-%d"), wanted, page)
+        return sheet_pdf(_plan(house), house.version, time.strftime("%Y-%m-%d"), paper_for(house, paper), page)
 
     house, content = await made(store, lane, house_id, work, make)
     return as_file(content, f"{house.design.name} {title.lower()}.pdf", "application/pdf")
@@ -277,6 +275,11 @@ def _alone(name: str) -> Page:
     if found is None:
         raise HTTPException(404, f"There is no page “{name}” to hang up.")
     return found
+
+
+def paper_for(house: House, paper: Paper | None) -> Paper:
+    """The paper that is asked for, or what is in the printers where a house has its units."""
+    return paper or ("letter" if house.design.tape.units == "feet" else "a4")
 
 
 Content = TypeVar("Content", str, bytes)

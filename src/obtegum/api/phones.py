@@ -5,8 +5,8 @@ from typing import Annotated
 
 from fastapi import APIRouter, HTTPException, Path, Request
 
+from obtegum.api.carried import CodeOut, DeviceOut, PhonesOut
 from obtegum.api.door import GOOD_S, Door
-from obtegum.api.models import CodeOut, DeviceOut, PhonesOut
 
 __all__ = ["router"]
 

@@ -55,7 +55,7 @@ def take_in(job: Job, entries: Sequence[Entry], catalogue: Catalogue) -> Back:
         card = cards.get(entry.tick or entry.measure)
         if card is None:
             back = replace(
-                back, refused=(*back.refused, f"No card of this house is {entry.tick or entry.measure!r} now.")
+                back, refused=(*back.refused, f"No card of this house goes by “{entry.tick or entry.measure}” now.")
             )
             continue
         if entry.reading and card.reading and entry.reading != card.reading:

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import styled from "styled-components";
 import { api, type Card, type CardsOut } from "../api/client";
+import { StandoffBox } from "../bench/Standoff";
 import { OnBench } from "../house/OnBench";
 import { useSession, useSight } from "../house/useSight";
 import { Plain } from "../kit/Plain";
@@ -139,6 +140,7 @@ function Dealt({ house, deck, window }: { house: string; deck: CardsOut; window:
       </Top>
       <main ref={said} style={{ overflowY: "auto", minHeight: 0 }}>
         <h1 className="unseen">{deck.title}, field cards</h1>
+        <StandoffBox />
         <OneCard key={card.id} card={card} caution={deck.caution} onNext={() => move(at + 1)} />
         <Counted deck={deck} />
         <TakeAlong house={house} step={deck.step} window={window} />

@@ -19,6 +19,7 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work
 
 __all__ = [
+    "NET",
     "Fans",
     "Heat",
     "Opens",

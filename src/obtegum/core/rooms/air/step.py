@@ -8,6 +8,7 @@ from obtegum.core.answers import amount_answer, count_answer, settled
 from obtegum.core.quantity import area_text, percent_text
 from obtegum.core.rooms.air.found import (
     HOTTEST_K,
+    NET,
     between_layers,
     breezy_k,
     drips_at,
@@ -21,7 +22,7 @@ from obtegum.core.rooms.air.found import (
 from obtegum.core.rooms.ends.air import FASTEST_MPS
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, Standing, StepPlan
-from obtegum.core.verdict import Verdict, judge, verdict_on
+from obtegum.core.verdict import Level, Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["plan", "stands", "verdicts"]
@@ -42,9 +43,14 @@ def verdicts(work: Work) -> list[Verdict]:
         return []
     units = work.tape.units
     if work.design.cover.summer in ("cloth", "off"):
-        what = "cloth" if work.design.cover.summer == "cloth" else "nothing"
-        sentence = f"In the hot months {what} is on: air goes through everywhere, it is as hot as outside."
-        return [verdict_on("air", "air-still", "Heat of the day", "holds", sentence, "0", "", 0.0, "air", "comfort")]
+        bare = work.design.cover.summer == "off"
+        sentence = "In the hot months nothing is on: it is as hot as outside."
+        if not bare:
+            sentence = (
+                "In the hot months cloth is on: air goes through it; how hot it gets under it isn’t reckoned here."
+            )
+        level: Level = "holds" if bare else "unknown"
+        return [verdict_on("air", "air-still", "Heat of the day", level, sentence, part="air", rank="comfort")]
     if work.design.air.vent == "fans":
         return [_fanned(work)]
     hot = still_k(work)
@@ -91,6 +97,15 @@ def _fanned(work: Work) -> Verdict:
 
 def _breezy(work: Work) -> str:
     return _warmer(breezy_k(work), work.tape.units)
+
+
+def _netted(work: Work) -> str:
+    """Where a net's open share is a stand-in."""
+    cover = work.design.cover
+    net = (cover.below == "own" and cover.curtain == "net") or cover.zones == "net"
+    return (
+        f"; net taken as {percent_text(NET, 0, 'nearest')} open" if net and work.design.air.mesh_share is None else ""
+    )
 
 
 def _warmer(kelvin: float, units: str, up: bool = True) -> str:
@@ -159,7 +174,7 @@ def _answers(work: Work) -> Iterator[Answer]:
         )
     yield Answer(
         id="opens", label="Opens, free", reading=area_text(opens.free_m2, tape, rounded("opens")), value=opens.free_m2,
-        unit="m2", note=f"{percent_text(opens.share, 0, 'down')} of the floor",
+        unit="m2", note=f"{percent_text(opens.share, 0, 'down')} of the floor{_netted(work)}",
     )  # fmt: skip
     hot = still_k(work)
     if hot < HOTTEST_K - 0.1:

@@ -14,7 +14,6 @@ from obtegum.core.rooms.carries.snow import (
     half_carried,
     half_propped,
 )
-from obtegum.core.rooms.cover.found import roofed
 from obtegum.core.rooms.strength.found import why_no_bow
 from obtegum.core.rooms.weather.found import method_of, missing, told
 from obtegum.core.work import Work
@@ -164,9 +163,9 @@ def not_known(work: Work) -> tuple[NotKnown, ...]:
     """What isn't known of what holds the house, and may give first."""
     cover, found_ = work.design.cover, list[NotKnown]()
     # What nobody rated comes first.
-    if cover.made == "ask" and not roofed(work):
+    if cover.made == "ask" and not work.design.sheets.over_roof:
         found_.append(NotKnown("Film, and what fixes it", "nobody rated it: pull at a metre of it, three times"))
-    elif cover.made == "gathered" and not roofed(work):
+    elif cover.made == "gathered" and not work.design.sheets.over_roof:
         found_.append(
             NotKnown("What fixes the film at the ends", "nobody rated it: pull at a metre of it, three times")
         )

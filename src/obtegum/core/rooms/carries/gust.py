@@ -13,7 +13,6 @@ from obtegum.core.found import found
 from obtegum.core.rooms.braces.found import along_of, holding, run_takes
 from obtegum.core.rooms.braces.tied import asked_in
 from obtegum.core.rooms.carries.roots import most_of
-from obtegum.core.rooms.cover.found import roofed
 from obtegum.core.rooms.cover.pulls import film_pulls, held_at
 from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
 from obtegum.core.rooms.ends.decisions import SIDES, Side
@@ -172,7 +171,7 @@ def _others(work: Work) -> Iterator[Gives | None]:
 def _covered(work: Work) -> Iterator[Gives | None]:
     """The film itself, lifted or between bows, and what fixes it at the sides and ends, where that was pulled at."""
     pulls, held, cover = film_pulls(work), held_at(work, "side"), work.design.cover
-    if roofed(work):
+    if work.design.sheets.over_roof:
         screws, screw_n = screws_of(work), work.design.sheets.screw_n
         if screws.lifted_n is not None and screw_n is not None:
             yield _linear(work, "the sheets’ screws", screws.lifted_n / screw_n, "bow")

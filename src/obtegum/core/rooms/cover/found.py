@@ -30,7 +30,6 @@ __all__ = [
     "pleats",
     "reach_of",
     "rim_m",
-    "roofed",
     "sheet_m2",
     "side_eats_m",
     "taped_bows",
@@ -49,11 +48,6 @@ SAME = 1e-9
 def fixing_of(work: Work, name: str) -> Fixing:
     """A way to hold film, by its name."""
     return next(each for each in work.catalogue.fixings if each.id == name)
-
-
-def roofed(work: Work) -> bool:
-    """Whether rigid sheets go over the roof in place of film."""
-    return work.design.sheets.on in ("roof", "both")
 
 
 @found

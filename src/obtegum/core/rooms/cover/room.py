@@ -5,6 +5,7 @@ from obtegum.core.room import Room
 from obtegum.core.rooms.cover import step
 from obtegum.core.rooms.cover.cures import CURES
 from obtegum.core.rooms.cover.draw import covered, sheet
+from obtegum.core.rooms.cover.judged import verdicts
 from obtegum.core.rooms.cover.lines import edges_of
 from obtegum.core.rooms.cover.tables import TABLES
 from obtegum.core.rooms.cover.ways import held
@@ -48,7 +49,7 @@ def _rounds(work: Work) -> tuple[Round, ...]:
 ROOM = Room(
     stands=step.stands,
     plan=step.plan,
-    verdicts=step.verdicts,
+    verdicts=verdicts,
     strips=step.strips,
     views={"sheet": sheet, "covered": covered, "held": held},
     cures=CURES,

@@ -8,7 +8,7 @@ from obtegum.core.rooms.cover.found import reach_of, rim_m, sheet_m2
 from obtegum.core.rooms.cover.pulls import HAND_N, gusty_mps
 from obtegum.core.work import Work
 
-__all__ = ["DAY_MPS", "Sheet", "gust_held_mps", "needed", "open_tasks", "sheet_of", "shrinks_m"]
+__all__ = ["CARRIES_KG", "DAY_MPS", "ROPE_M", "Sheet", "gust_held_mps", "needed", "open_tasks", "sheet_of", "shrinks_m"]
 
 # Rule B2: wind gets under a sheet that is half up so high, m; the gust of its day, m/s, that people are reckoned for.
 UNDER_M, DAY_MPS = 1.5, 5.0

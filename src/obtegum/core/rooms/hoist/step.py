@@ -7,7 +7,7 @@ from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.rooms.cover.found import reach_of
 from obtegum.core.rooms.cover.pulls import MOST_MPS
-from obtegum.core.rooms.hoist.found import DAY_MPS, gust_held_mps, needed, open_tasks, sheet_of, shrinks_m
+from obtegum.core.rooms.hoist.found import DAY_MPS, ROPE_M, gust_held_mps, needed, open_tasks, sheet_of, shrinks_m
 from obtegum.core.step import Answer, Standing, StepPlan, Told
 from obtegum.core.verdict import Level, Verdict, judge, verdict_on
 from obtegum.core.work import Work
@@ -56,8 +56,9 @@ def _gusts(work: Work) -> Iterator[Verdict]:
     )
     ratio = told.gust_mps / max(limit, 0.1)
     level = judge(ratio, min(DAY_MPS / max(limit, 0.1), 1.0))
+    who = "the least crew holds" if told.crew is None else f"{told.crew} hold"
     over = amount_text(MOST_MPS, "speed", work.tape.units, "down")
-    sentence = f"Gusts of {asked} are told; this crew holds it in {most}, and over {over} is nobody’s day."
+    sentence = f"Gusts of {asked} are told; {who} it in {most}, and over {over} is nobody’s day."
     if level == "fails":
         sentence += " Wait for another morning."
     yield _verdict("day-gusts", "Gusts", level, sentence, asked, most, min(ratio, 99.0), rank="stands")
@@ -208,7 +209,7 @@ def _how(work: Work) -> Iterator[Told]:
     words = (
         "Two ropes along the ridge, a pole in the hem; one at each bow lifts it over, the rest pays it out."
         if along
-        else f"A rope each {work.say(6.0)} over the house, tied to the outer edge round a soft ball."
+        else f"A rope each {work.say(ROPE_M)} over the house, tied to the outer edge round a soft ball."
     )
     yield Told(words=words, view="roped")
     words = "Pull at one word, level from end to end; hands on the near edge follow, nobody goes under."

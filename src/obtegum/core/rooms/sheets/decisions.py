@@ -51,6 +51,16 @@ class Sheets(Decisions):
         Number("A screw holds", 1.0, 20_000.0, "force", hint="with its washer: maker’s, or half your test"),
     ] = None
 
+    @property
+    def over_roof(self) -> bool:
+        """Whether they go over the roof, in place of film."""
+        return self.on in ("roof", "both")
+
+    @property
+    def over_ends(self) -> bool:
+        """Whether they go on the ends."""
+        return self.on in ("ends", "both")
+
     def misfits(self, house: "HouseDesign", at: str) -> Iterator[Trouble]:
         """Laps that leave nothing of a sheet."""
         if self.on == "none":

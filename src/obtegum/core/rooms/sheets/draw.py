@@ -6,7 +6,7 @@ from obtegum.core.profile import Chain
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.ends.decisions import SIDES
 from obtegum.core.rooms.ends.outline import end_bow
-from obtegum.core.rooms.sheets.found import end_sheets, laid, over_ends, over_roof, roof_of, supports_m
+from obtegum.core.rooms.sheets.found import end_sheets, laid, roof_of, supports_m
 from obtegum.core.work import Work
 
 __all__ = ["end_sheets_drawn", "sheets"]
@@ -28,7 +28,7 @@ def _none(view: str, title: str, words: str) -> Drawing:
 
 def sheets(work: Work) -> Drawing:
     """The roof's outside laid flat, storm end as it stands: each sheet with its number, laps and rows of screws."""
-    if not over_roof(work):
+    if not work.design.sheets.over_roof:
         return _none("sheets", "Sheets over the roof", "no rigid sheets over the roof")
     roof = roof_of(work)
     items = list[Item]()
@@ -89,7 +89,7 @@ def sheets(work: Work) -> Drawing:
 
 def end_sheets_drawn(work: Work) -> Drawing:
     """Both ends from outside, each sheet upright with its letter and the heights that it is cut to."""
-    if not over_ends(work):
+    if not work.design.sheets.over_ends:
         return _none("end_sheets", "Sheets on the ends", "no rigid sheets on the ends")
     size, half = work.design.size, bow_tube(work).od_m / 2
     items, rows = list[Item](), list[Row]()

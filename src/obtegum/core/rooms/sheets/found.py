@@ -8,7 +8,7 @@ from obtegum.core.found import found
 from obtegum.core.profile import Chain
 from obtegum.core.rooms.bows.found import girth_at
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.cover.found import edge_up_m, outer_m, rim_m, roofed
+from obtegum.core.rooms.cover.found import edge_up_m, outer_m, rim_m
 from obtegum.core.rooms.cover.pulls import pressure_pa
 from obtegum.core.rooms.ends.decisions import SIDES, Side
 from obtegum.core.rooms.ends.outline import end_bow
@@ -17,6 +17,8 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work
 
 __all__ = [
+    "PANEL_EACH_M",
+    "TRIM_M",
     "EndSheet",
     "Fold",
     "Piece",
@@ -28,8 +30,6 @@ __all__ = [
     "fold_of",
     "laid",
     "least_radius_m",
-    "over_ends",
-    "over_roof",
     "roof_of",
     "screws_of",
     "sticks_of",
@@ -43,18 +43,10 @@ COLD = 175.0
 # Polycarbonate and PVC, 1/K; from the coldest night to a hot roof, K (this bench).
 EXPANDS, WARMER_K = 6.8e-5, 60.0
 SAME = 1e-9
+# Panels have no crests: places for screws so far apart, m (this bench).
+PANEL_EACH_M = 0.3
 # A kink at the ridge from which a sheet is folded or capped there, rad.
 RIDGED = math.radians(10.0)
-
-
-def over_roof(work: Work) -> bool:
-    """Whether sheets go over the roof."""
-    return roofed(work)
-
-
-def over_ends(work: Work) -> bool:
-    """Whether sheets go on the ends."""
-    return work.design.sheets.on in ("ends", "both")
 
 
 @dataclass(frozen=True, slots=True)
@@ -233,7 +225,7 @@ def screws_of(work: Work) -> Screws:
     """On crests: each at both edges, each so many between. Suction over the roof's area that one holds, doubled where
     it is the second or third support of one sheet (a beam over two spans: 1.25)."""
     told, roof = work.design.sheets, roof_of(work)
-    pitch = told.pitch_m if told.kind == "waves" else 0.3
+    pitch = told.pitch_m if told.kind == "waves" else PANEL_EACH_M
     crests = math.floor(roof.along_m / pitch + SAME) + 1
     inner = math.ceil(crests / told.crests)
     rows = len(supports_m(work))
@@ -264,13 +256,13 @@ def trims_of(work: Work) -> tuple[Trim, ...]:
     """Closures along both eaves, trims over both rims, a cap over the ridge, profiles between panels."""
     told, roof = work.design.sheets, roof_of(work)
     found_ = list[Trim]()
-    if over_roof(work):
+    if work.design.sheets.over_roof:
         found_ += [Trim("closure along an eave", roof.along_m, 2), Trim("trim over an end’s rim", roof.over_m, 2)]
         if fold_of(work) is not None:
             found_.append(Trim("cap over the ridge", roof.along_m, 1))
         if told.kind == "chambers":
             found_.append(Trim("profile between panels", roof.over_m, roof.columns - 1))
-    if over_ends(work):
+    if work.design.sheets.over_ends:
         found_.append(Trim("trim round an end sheet", rim_m(work), 2))
     return tuple(each for each in found_ if each.lengths)
 

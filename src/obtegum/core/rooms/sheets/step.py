@@ -7,14 +7,15 @@ from functools import partial
 from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, angle_answer, count_answer, length_answer, settled
 from obtegum.core.quantity import area_text
+from obtegum.core.rooms.hoist.found import CARRIES_KG
 from obtegum.core.rooms.sheets.found import (
+    PANEL_EACH_M,
+    TRIM_M,
     bends_to_m,
     end_sheets,
     expands_m,
     fold_of,
     least_radius_m,
-    over_ends,
-    over_roof,
     roof_of,
     screws_of,
     sticks_of,
@@ -46,7 +47,7 @@ NOBODY = "Nobody told what a screw with its washer holds in these runs: its make
 
 def verdicts(work: Work) -> list[Verdict]:
     """Whether sheets bend over the roof, bear between their supports, and whether screws hold them in wind."""
-    if not over_roof(work):
+    if not work.design.sheets.over_roof:
         return []
     return [*_bends(work), _bears(work), *_held(work)]
 
@@ -115,9 +116,9 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             (
                 "sheets.kind",
                 "sheets.wide_m",
-                *(("sheets.long_m",) if over_roof(work) else ()),
+                *(("sheets.long_m",) if work.design.sheets.over_roof else ()),
                 *(("sheets.pitch_m", "sheets.lap_waves") if waves else ("sheets.thick_m", "sheets.gap_m")),
-                *(("sheets.radius_m", "sheets.span_m", "sheets.screw_n") if over_roof(work) else ()),
+                *(("sheets.radius_m", "sheets.span_m", "sheets.screw_n") if work.design.sheets.over_roof else ()),
                 "sheets.crests",
                 "sheets.storm",
                 "sheets.lap_m",
@@ -150,7 +151,7 @@ def _next(work: Work) -> str:
     told = work.design.sheets
     if told.on == "none":
         return "Film needs none of this: rigid sheets are for roofs or ends that aren’t to be covered anew."
-    if not over_roof(work):
+    if not work.design.sheets.over_roof:
         return "Mark each end’s sheets from its middle outward, and number them before the first is cut."
     lee = "back" if told.storm == "front" else "front"
     return f"The first sheet lies square at the {lee} end, low on the left: string its edge, all others follow it."
@@ -158,7 +159,7 @@ def _next(work: Work) -> str:
 
 def _answers(work: Work) -> Iterator[Answer]:
     told, tape, roof = work.design.sheets, work.tape, roof_of(work)
-    if over_roof(work):
+    if work.design.sheets.over_roof:
         note = f"{roof.columns} along, {roof.up} over the roof"
         yield count_answer("sheet_count", "Sheets over the roof", roof.count, note)
         yield length_answer(
@@ -175,9 +176,15 @@ def _answers(work: Work) -> Iterator[Answer]:
             note=f"of a roof of {area_text(roof.over_m * roof.along_m, tape, 'nearest')}",
         )
         kg = told.wide_m * roof.piece_m * told.kg_m2
-        yield amount_answer(work, "sheet_mass", "One of them", kg, "hung", f"{max(math.ceil(kg / 15.0), 2)} carry it")
+        yield amount_answer(
+            work, "sheet_mass", "One of them", kg, "hung", f"{max(math.ceil(kg / CARRIES_KG), 2)} carry it"
+        )
         screws = screws_of(work)
-        note = f"{screws.edge_row} in each row at an edge, {screws.inner_row} between; {len(supports_m(work))} rows"
+        places = "" if told.kind == "waves" else f", places {work.say(PANEL_EACH_M)} apart (this bench)"
+        note = (
+            f"{screws.edge_row} in each row at an edge, {screws.inner_row} "
+            f"between; {len(supports_m(work))} rows{places}"
+        )
         yield count_answer("sheet_screws", "Screws with washers", screws.count, note)
         if screws.lifted_n is not None:
             yield amount_answer(
@@ -191,13 +198,13 @@ def _answers(work: Work) -> Iterator[Answer]:
         if fold is not None:
             yield angle_answer("sheet_fold", "Cap’s angle at the ridge", fold.angle_rad)
             yield length_answer(work, "sheet_fold_at", "Ridge, from either edge", fold.at_m, "over the outside")
-    if over_ends(work):
+    if work.design.sheets.over_ends:
         ends = end_sheets(work)
         yield count_answer("sheet_ends", "Sheets on the ends", len(ends), "each with its heights in the table")
         longest = max(each.high_m for each in ends)
         yield length_answer(work, "sheet_end_high", "The longest of them", longest, "before its own overhang")
     for place, trim in enumerate(trims_of(work), start=1):
-        note = f"{trim.lengths} of {work.say(trim.long_m, 'up')}, sticks of {work.say(3.0)}, lapped"
+        note = f"{trim.lengths} of {work.say(trim.long_m, 'up')}, sticks of {work.say(TRIM_M)}, lapped"
         yield count_answer(f"sheet_trim_{place}", trim.what.capitalize(), sticks_of(trim), note)
 
 
@@ -205,7 +212,7 @@ def _order(work: Work) -> Iterator[str]:
     """How sheets are laid."""
     told = work.design.sheets
     lee = "back" if told.storm == "front" else "front"
-    if over_roof(work):
+    if work.design.sheets.over_roof:
         yield (
             f"From the {lee} end, away from storms: each sheet’s free edge then lies under the next one, lee to storm."
         )
@@ -220,9 +227,9 @@ def _order(work: Work) -> Iterator[str]:
             "tight, lower ends with tape that breathes."
         )
         yield "Edges stand in their profiles with room to grow; nothing is drilled within a hand of a panel’s edge."
-    if fold_of(work) is not None and over_roof(work):
+    if fold_of(work) is not None and work.design.sheets.over_roof:
         yield "Both slopes end short of the ridge by a thumb; the cap goes on last, over closures."
-    if over_ends(work):
+    if work.design.sheets.over_ends:
         yield "Ends: from the middle outward, each cut to its own heights, under the trim of the rim."
 
 
@@ -232,7 +239,7 @@ def _nth(each: int) -> str:
 
 def strips(work: Work) -> list[Strip]:
     """Along the eave: where each column begins, as it is laid; over the roof: edges, laps and rows of screws."""
-    if not over_roof(work):
+    if not work.design.sheets.over_roof:
         return []
     roof, told = roof_of(work), work.design.sheets
     step = told.wide_m - roof.side_lap_m

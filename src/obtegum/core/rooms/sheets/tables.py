@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from obtegum.core.faces import Table
-from obtegum.core.rooms.sheets.found import end_sheets, laid, over_ends, over_roof, screws_of, sticks_of, trims_of
+from obtegum.core.rooms.sheets.found import end_sheets, laid, screws_of, sticks_of, trims_of
 from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
@@ -12,12 +12,12 @@ __all__ = ["TABLES"]
 def _rows(work: Work) -> Sequence[Sequence[object]]:
     """Each sheet by its number with where it lies, m; then ends, trims, screws."""
     rows: list[tuple[object, ...]] = [("what", "number", "wide_m", "long_m", "along_m", "over_m")]
-    if over_roof(work):
+    if work.design.sheets.over_roof:
         for each in laid(work):
             wide, long = each.to_m - each.from_m, each.high_m - each.low_m
             rows.append(("roof", each.number, f"{wide:.3f}", f"{long:.3f}", f"{each.from_m:.3f}", f"{each.low_m:.3f}"))
         rows.append(("screw", screws_of(work).count, "", "", "", ""))
-    if over_ends(work):
+    if work.design.sheets.over_ends:
         for sheet in end_sheets(work):
             name = f"{sheet.side} {sheet.number}"
             heights = f"{sheet.left_m:.3f}/{sheet.right_m:.3f}"

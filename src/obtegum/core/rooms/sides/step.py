@@ -58,7 +58,9 @@ def _clear(work: Work) -> Iterator[Verdict]:
     sentence = f"{at}, in the curtain’s way: film is worn through there. Round heads, a lower foot, or none outside."
     rounded_off = work.design.sides.heads == "round" and work.design.sides.rolls == "out"
     level: Level = "tight" if least.clear_m >= 0 or rounded_off else "fails"
-    if rounded_off:
+    if rounded_off and least.clear_m >= 0:
+        sentence = f"{at}: the curtain passes no more than {number} clear of it."
+    elif rounded_off:
         sentence = f"{at}: film lies on it. Round as it is it wears slowly: tape over it, and look each round."
     short = work.tube(max(-least.clear_m, 0.0), "up")
     number = number if level == "tight" else f"{short} short"

@@ -16,7 +16,7 @@ from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
 from obtegum.core.rooms.posts.ways import plumb_m, way_of
 from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.strength.hung import hung_loads
+from obtegum.core.rooms.strength.hung import GRAVITY, hung_loads
 from obtegum.core.rooms.strength.joints import efficiency, joint_share
 from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered
 from obtegum.core.rooms.strength.model import (
@@ -204,6 +204,10 @@ def _locked(work: Work, model: Model) -> Array | None:
 
 def cover_n_m2(work: Work) -> float:
     """What covers and what holds them put on each square metre of surface, N."""
+    sheets = work.design.sheets
+    if sheets.over_roof:
+        # Sheets in place of the film that is in it; what clips and runs are of it stays.
+        return COVER_N_M2 + sheets.kg_m2 * GRAVITY
     two = work.design.weather.cover == "film" and work.design.weather.layers == "two"
     return COVER_N_M2 + (LAYER_N_M2 if two else 0.0)
 

@@ -59,7 +59,7 @@ def _us(
         long_m=work.design.size.length_m,
         own=own_factors(work),
     )
-    on = told_["film"] == "on"
+    on = _stays(told_, work)
     cases = [*(asce_snow.snow_cases(site, outline) if on else ()), *asce_wind.wind_cases(wind, outline, strip)]
     sheet = [*asce_snow.worked(site, outline), *asce_wind.worked(wind, outline, strip)]
     return cases, sheet, asce_snow.flat_roof_snow(site) if on else 0.0
@@ -75,7 +75,7 @@ def _eu(
         own=own_factors(work),
     )
     wind = en_wind.Wind(float(told_["wind_mps"]), told_["openness"], True, own_factors(work))  # type: ignore[arg-type]
-    on = told_["film"] == "on"
+    on = _stays(told_, work)
     cases = [*(en_snow.snow_cases(site, outline) if on else ()), *en_wind.wind_cases(wind, outline, strip)]
     return cases, [*en_snow.worked(site, outline), *en_wind.worked(wind, outline, strip)], site.laid_pa if on else 0.0
 
@@ -175,8 +175,14 @@ def _with(work: Work, told_: dict[str, float | str], outline: Outline, strip: St
     return Weathered(tuple(cases), combinations(method, cases, high), tuple(_sourced(work, sheet)))
 
 
+def _stays(told_: dict[str, float | str], work: Work) -> bool:
+    """Whether snow finds a roof: film stays on in winter, or rigid sheets, which nobody takes off."""
+    return told_["film"] == "on" or work.design.sheets.over_roof
+
+
 def _porous(work: Work) -> bool:
-    return work.design.weather.cover == "cloth"
+    """Whether wind goes through what is over the roof."""
+    return work.design.weather.cover == "cloth" and not work.design.sheets.over_roof
 
 
 def _through(work: Work) -> float:

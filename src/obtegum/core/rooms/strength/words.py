@@ -40,11 +40,15 @@ def conditions(work: Work) -> str:
     """What the answer hangs on besides the weather: habits, what was taken off the tube, coefficients of one's own."""
     weather, strength = work.design.weather, work.design.strength
     less = f", {percent_text(strength.less_share)} off: {strength.less_why or 'nobody says why'}"
-    own = sorted(set(overridden(work).values()))
+    own, rigid = sorted(set(overridden(work).values())), work.design.sheets.over_roof
     return (
         HABITS.get(weather.sides, "")
-        + HABITS.get(weather.film, "")
-        + (CLOTH if weather.cover == "cloth" and weather.cloth == "dry" and weather.method != "given" else "")
+        + ("" if rigid else HABITS.get(weather.film, ""))
+        + (
+            CLOTH
+            if weather.cover == "cloth" and not rigid and weather.cloth == "dry" and weather.method != "given"
+            else ""
+        )
         + (less if strength.less_share else "")
         + (f", coefficients of your own ({'; '.join(own)})" if own else "")
     )

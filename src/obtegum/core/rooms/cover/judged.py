@@ -1,0 +1,204 @@
+"""Whether a cover reaches, whether it is held, and what wind pulls on it: each judged."""
+
+import math
+from collections.abc import Iterator
+from functools import partial
+
+from obtegum.core.amount import amount_text
+from obtegum.core.rooms.cover.decisions import Hold
+from obtegum.core.rooms.cover.found import (
+    Reach,
+    fixing_of,
+    over_planned_m,
+    reach_of,
+    taped_bows,
+)
+from obtegum.core.rooms.cover.lines import edges_of, eyelets_of, tracks_m
+from obtegum.core.rooms.cover.pulls import asked_n_m, film_pulls, held_n_m
+from obtegum.core.rooms.ends.pulled import film_of
+from obtegum.core.rooms.strength.words import AID, MADE_UP
+from obtegum.core.rooms.weather.found import missing, stood_in
+from obtegum.core.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.work import Work
+
+__all__ = ["verdicts"]
+
+_verdict = partial(verdict_on, "cover", part="sheet")
+TEST = "Pull a metre of the real thing three times until it gives, and write all three."
+OTHER = "What was pulled at is the left side’s or the front’s; this takes its own test."
+
+
+def verdicts(work: Work) -> list[Verdict]:
+    """Whether a roll is wide and long enough, and whether film and fixings bear what wind pulls."""
+    if work.design.cover.made == "ask" or work.design.sheets.over_roof:
+        return []
+    reach = reach_of(work)
+    return [_wide(work, reach), *_long(work, reach), *_tied(work), *_tracks(work), *_taped(work), *_strong(work)]
+
+
+def _wide(work: Work, reach: Reach) -> Verdict:
+    """Whether the roll's width reaches over the house and round its fixings."""
+    needs = work.say(reach.piece_m, "up")
+    if work.design.cover.bought == "made":
+        return _made(work, reach)
+    each = "Each of the two pieces" if work.design.cover.pieces == "two" else "The sheet"
+    if reach.roll_wide_m is None:
+        widest = max(roll.wide_m for roll in work.catalogue.rolls if roll.sold_in == work.tape.units)
+        limit = work.say(widest, "down")
+        sentence = (
+            f"{each} has to be {needs} wide, and the widest roll sold here is {limit}: two pieces joined, a lower side."
+        )
+        return _verdict("cover-wide", "Width", "fails", sentence, needs, limit, reach.piece_m / widest, rank="fits")
+    spare_m = reach.spare_m or 0.0
+    roll, off = work.say(reach.roll_wide_m, "down"), work.say(abs(spare_m), "up" if spare_m < 0 else "down")
+    ratio = reach.piece_m / reach.roll_wide_m
+    level: Level = "holds"
+    sentence = (
+        f"{each} wants {needs}; the roll is {roll}: {off} over on each side, beside {_trim(work, reach)} to trim."
+    )
+    if spare_m < -1e-9:
+        trimmed = spare_m + reach.trim_m
+        level = "tight" if trimmed >= 0 else "fails"
+        sentence = f"{each} wants {needs} and the roll is {roll}: {off} short on each side"
+        sentence += (
+            ", which what was left to trim gives." if trimmed >= 0 else f", more than {_trim(work, reach)} to trim."
+        )
+    return _verdict("cover-wide", "Width", level, sentence, needs, roll, ratio, rank="fits")
+
+
+def _made(work: Work, reach: Reach) -> Verdict:
+    """Whether a cover that is made to measure reaches at the least that it may come."""
+    needs, least = work.say(reach.piece_m, "up"), work.say(reach.roll_wide_m or 0.0, "down")
+    off = work.say(work.design.cover.off_m, "up")
+    ratio = reach.piece_m / max(reach.roll_wide_m or 0.0, 0.01)
+    level: Level = "holds" if ratio <= 1 + 1e-9 else "fails"
+    sentence = f"Ordered as told here and made to within {off}, it is {least} wide at the least: {needs} reach."
+    return _verdict("cover-wide", "Width", level, sentence, needs, least, ratio, rank="fits")
+
+
+def _tied(work: Work) -> Iterator[Verdict]:
+    """Whether eyelets meet the bows that they are tied to."""
+    eyelets = eyelets_of(work)
+    if eyelets is None:
+        return
+    number, limit = f"{eyelets.met}", f"{eyelets.bows}"
+    said = f"{eyelets.met} of {eyelets.bows} bows have an eyelet to be tied to; the furthest is off by"
+    said = f"{said} {work.say(eyelets.furthest_m, 'up')}"
+    level: Level = "holds" if eyelets.met == eyelets.bows else "tight" if eyelets.met else "fails"
+    more = {
+        "holds": "",
+        "tight": " The rest wants a rail to tie to.",
+        "fails": " No bow can be tied to: another distance.",
+    }
+    yield _verdict("cover-eyelets", "Eyelets", level, f"{said}.{more[level]}", number, limit, None, rank="fits")
+
+
+def _tracks(work: Work) -> Iterator[Verdict]:
+    """Whether the roof's fixing and the curtain's own both have room on the hip board."""
+    room = tracks_m(work)
+    if room is None:
+        return
+    needs, has = work.tube(room[0], "up"), work.tube(room[1], "down")
+    ratio = room[0] / room[1]
+    sentence = (
+        f"The roof’s fixing and the curtain’s own want {needs} of the hip board, one over the other; it is {has} wide."
+    )
+    if ratio > 1 + 1e-9:
+        sentence += " Two can’t lie in one place: a wider board, or the same sheet rolled up."
+    level: Level = "holds" if ratio <= 1 + 1e-9 else "fails"
+    yield _verdict("cover-tracks", "Room for two fixings", level, sentence, needs, has, ratio, rank="fits")
+
+
+# By how much bows as taped may be unlike, or unlike the plan, m (this bench).
+UNLIKE_M = 0.1
+
+
+def _taped(work: Work) -> Iterator[Verdict]:
+    """Whether the bows as they stand are alike, and as planned."""
+    taped = taped_bows(work)
+    if not taped:
+        return
+    planned = over_planned_m(work)
+    off = max(max(taped), planned) - min(min(taped), planned)
+    number, limit, ratio = work.say(off, "up"), work.say(UNLIKE_M, "down"), off / UNLIKE_M
+    sentence = f"Taped bows and the plan differ by {number} over the outside; the largest is taken."
+    if ratio > 1:
+        sentence += " A slip of the tape, or bows that aren’t alike: tape again before anything is ordered."
+    level: Level = "holds" if ratio <= 1 else "tight"
+    yield _verdict("cover-taped", "Bows as taped", level, sentence, number, limit, ratio, rank="fits")
+
+
+def _trim(work: Work, reach: Reach) -> str:
+    return f"the {work.say(reach.trim_m)}"
+
+
+def _long(work: Work, reach: Reach) -> list[Verdict]:
+    if reach.roll_long_m is None or work.design.cover.bought == "made":
+        return []
+    needs, roll = work.say(reach.long_m, "up"), work.say(reach.roll_long_m, "down")
+    left = reach.left_m or 0.0
+    if left >= -1e-9:
+        sentence = (
+            f"Of a roll of {roll} it takes {needs}: {work.say(left, 'down')} is left for ends, doors and patches."
+        )
+        return [
+            _verdict(
+                "cover-long", "Length", "holds", sentence, needs, roll, reach.long_m / reach.roll_long_m, rank="fits"
+            )
+        ]
+    sentence = f"It takes {needs} of the roll, which is {roll}: {work.say(-left, 'up')} short."
+    return [
+        _verdict("cover-long", "Length", "fails", sentence, needs, roll, reach.long_m / reach.roll_long_m, rank="fits")
+    ]
+
+
+def _strong(work: Work) -> Iterator[Verdict]:
+    pulls = film_pulls(work)
+    if pulls is None:
+        why = missing(work)
+        asked = why[0].words if why else "The weather isn’t told."
+        yield _verdict("cover-pulled", "Film in wind", "unknown", f"What wind pulls isn’t known. {asked}", "not known")
+        return
+    units, made_up = work.tape.units, f"{MADE_UP} " if stood_in(work) else ""
+    side = amount_text(pulls.side_n_m, "pull", units, "up")
+    number, limit = f"{math.ceil(pulls.share * 100 - 1e-9)} %", "100 %"
+    end = amount_text(pulls.end_n_m, "pull", units, "up")
+    said = f"{made_up}Wind pulls {side} on each side’s fixing and {end} at the ends;"
+    ratio = min(pulls.share, 99.0)
+    if work.design.weather.cover == "cloth":
+        sentence = f"{said} nobody rated cloth: its maker’s figure says whether it bears that. {AID}"
+        yield _verdict("cover-film", "Cloth in wind", "unknown", sentence, side, "not known", None, rank="stands")
+    else:
+        sentence = f"{said} {film_of(work).name} film uses {number} of what it bears in its last year. {AID}"
+        level = judge(ratio, work.rules.holds_to)
+        yield _verdict("cover-film", "Film in wind", level, sentence, number, limit, ratio, rank="stands")
+    seen = set[tuple[str, Hold]]()
+    for where, hold in edges_of(work):
+        kind = where.split()[1]
+        if (kind, hold) in seen or (kind == "end" and work.design.cover.zones != "film"):
+            continue
+        seen.add((kind, hold))
+        id_ = HELD[where]
+        title = f"Fixing at the {kind}s" if id_ in ("cover-held", "cover-ends") else f"Fixing at the {where}"
+        yield _held(work, id_, title, hold, asked_n_m(pulls, where), held_n_m(work, hold))
+
+
+HELD = {
+    "left side": "cover-held",
+    "right side": "cover-held-right",
+    "front end": "cover-ends",
+    "back end": "cover-ends-back",
+}
+
+
+def _held(work: Work, id_: str, title: str, by: Hold, pulls_n: float, holds_n: float | None) -> Verdict:
+    """Whether a fixing holds what wind pulls on a metre of it."""
+    units, made_up = work.tape.units, f"{MADE_UP} " if stood_in(work) else ""
+    name, asked = fixing_of(work, by).name, amount_text(pulls_n, "pull", units, "up")
+    if holds_n is None:
+        of = TEST if by in (work.design.cover.sides, work.design.cover.ends) else OTHER
+        sentence = f"{made_up}What {name} will hold here isn’t known; wind pulls {asked} on it. {of} {AID}"
+        return _verdict(id_, title, "unknown", sentence, asked, "not known", None, rank="stands")
+    held, ratio = amount_text(holds_n, "pull", units, "down"), min(pulls_n / max(holds_n, 1.0), 99.0)
+    sentence = f"{made_up}By half of the least pull, {held} for {name}; wind pulls {asked}. {AID}"
+    return _verdict(id_, title, judge(ratio, work.rules.holds_to), sentence, asked, held, ratio, rank="stands")
