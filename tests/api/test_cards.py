@@ -101,7 +101,7 @@ def test_an_older_pack_says_what_changed_and_what_cant_be_taken(tmp_path: Path) 
     )
     client.patch(url, json={"version": 1, "window": "w", "edits": [{"measure": "bows.max_spacing_m", "text": "0.8 m"}]})
     entries = [
-        {"tick": "peg:L2", "done": True, "reading": peg["reading"]},
+        {"tick": "peg:L2", "done": True, "reading": peg["reading"], "at_m": peg["at_m"]},
         {"tick": "card:bows:stick:Z/none", "done": True},
         {"measure": "record.levels.pegs.L1", "text": "two metres"},
         {"measure": "size.span_m", "text": "9 m"},
@@ -110,6 +110,10 @@ def test_an_older_pack_says_what_changed_and_what_cant_be_taken(tmp_path: Path) 
     back = client.post(f"{url}/pack", json=body).json()
     assert back["taken"] == 1
     assert peg["reading"] in back["changed"][0] and "the plan says" in back["changed"][0]
+    # It stands where the card said, so the plan's own card says that it has moved.
+    assert houses.get(store, house.id).record.set_at_m["peg:L2"] == pytest.approx(peg["at_m"])
+    now = client.get(f"{url}/cards", params={"step": "set-out"}).json()["cards"]
+    assert next(each for each in now if each["tick"] == "peg:L2")["state"] == "moved"
     # A card that isn't there, a reading that can't be read, and what is no card's: none of them is taken.
     assert len(back["refused"]) == 3
     assert houses.get(store, house.id).design.size.span_m != 9

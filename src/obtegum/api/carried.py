@@ -128,6 +128,7 @@ class PackEntry(Part):
     done: bool = True
     was: str = Field(default="", max_length=200)
     reading: str = Field(default="", max_length=60)
+    at_m: float | None = Field(default=None, ge=0, le=400)
 
 
 class PackIn(Own):

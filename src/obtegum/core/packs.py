@@ -5,7 +5,7 @@ nothing is written over.
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, replace
 
 from obtegum.core.bench import begin
 from obtegum.core.cards import cards_of, with_cards
@@ -22,7 +22,8 @@ __all__ = ["Back", "Entry", "take_in"]
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Entry:
-    """One thing that was typed or done on a card: which, what, and what the card told and had when it was packed."""
+    """One thing that was typed or done on a card: which, what, and what the card told and had when it was packed;
+    ``at_m`` is where a tick was done."""
 
     measure: str = ""
     tick: str = ""
@@ -30,6 +31,7 @@ class Entry:
     done: bool = True
     was: str = ""
     reading: str = ""
+    at_m: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,7 +45,7 @@ class Back:
     refused: tuple[str, ...] = ()
     clashes: tuple[str, ...] = ()
     changed: tuple[str, ...] = ()
-    told: tuple[str, ...] = field(default=())
+    told: tuple[str, ...] = ()
 
 
 def take_in(job: Job, entries: Sequence[Entry], catalogue: Catalogue) -> Back:
@@ -73,7 +75,9 @@ def _ticked(back: Back, entry: Entry, card: Card) -> Back:
     stands = card.tick in back.job.record.set_at_m
     if stands == entry.done:
         return replace(back, already=back.already + 1)
-    record = back.job.record.with_set(card.tick, card.at_m if entry.done else None)
+    # It was done where the card said, not where the plan has it by now: that is what shows that it moved.
+    at_m = card.at_m if entry.at_m is None else entry.at_m
+    record = back.job.record.with_set(card.tick, at_m if entry.done else None)
     return replace(back, job=Job(back.job.design, record), taken=back.taken + 1, told=(*back.told, _name(card)))
 
 

@@ -30,9 +30,7 @@ def pack_html(
                 "id": name,
                 "title": title,
                 "caution": caution,
-                "cards": [
-                    {key: value for key, value in asdict(card).items() if key != "at_m" and value} for card in cards
-                ],
+                "cards": [{key: value for key, value in asdict(card).items() if value} for card in cards],
                 "drawings": {view: svg_of(drawing) for view, drawing in drawings.items()},
             }
             for name, title, caution, cards, drawings in steps

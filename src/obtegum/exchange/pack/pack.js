@@ -104,7 +104,7 @@
   by("done").addEventListener("click", () => {
     const card = step.cards[place];
     const done = !isDone(card);
-    kept.entries[card.tick] = { tick: card.tick, done, reading: card.reading ?? "" };
+    kept.entries[card.tick] = { tick: card.tick, done, reading: card.reading ?? "", at_m: card.at_m ?? 0 };
     if (done === (card.state === "set")) delete kept.entries[card.tick];
     keep();
     if (done && place < step.cards.length - 1) move(1);
