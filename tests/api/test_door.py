@@ -93,11 +93,12 @@ def test_what_a_device_may_ask() -> None:
     for method, path in (
         ("GET", "/api/houses"), ("GET", "/api/houses/a"), ("GET", "/api/houses/a/cards"), ("PATCH", "/api/houses/a"),
         ("POST", "/api/houses/a/ticks"), ("POST", "/api/houses/a/undo"), ("DELETE", "/api/houses/a/spots/1:2"),
+        ("POST", "/api/houses/a/photos"), ("GET", "/api/houses/a/photos/b"), ("DELETE", "/api/houses/a/photos/b"),
     ):  # fmt: skip
         assert may(method, path), path
     for method, path in (
         ("GET", "/api/backup"), ("POST", "/api/backup"), ("GET", "/api/houses/a/file"),
-        ("GET", "/api/houses/a/sheet.pdf"),
+        ("GET", "/api/houses/a/sheet.pdf"), ("GET", "/api/houses/a/photos.zip"),
         ("DELETE", "/api/houses/a"), ("DELETE", "/api/houses"), ("POST", "/api/houses"), ("PUT", "/api/houses/a/shelf"),
         ("PUT", "/api/houses/a/revision"), ("POST", "/api/phones/code"), ("GET", "/api/phones"),
         ("DELETE", "/api/phones/x"), ("PUT", "/api/houses/a/controller"), ("POST", "/api/house-files"),

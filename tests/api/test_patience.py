@@ -53,7 +53,7 @@ class Running(threading.Thread):
 def running(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Iterator[Running]:
     monkeypatch.setattr(patience, "HEADERS_S", 0.5)
     monkeypatch.setattr(guard, "IDLE_S", 0.5)
-    monkeypatch.setattr(guard, "WHOLE_S", 1.5)
+    monkeypatch.setattr(guard, "JSON", guard.JSON._replace(whole_s=1.5))
     found = Running(tmp_path / "data")
     found.start()
     yield found

@@ -9,6 +9,7 @@ from typing import Any
 from urllib.request import Request, urlopen
 
 import pytest
+from PIL import Image
 from playwright.sync_api import Browser, Locator, Page, Route, expect
 from playwright.sync_api import Error as PlaywrightError
 
@@ -76,6 +77,59 @@ def test_a_card_is_done_by_thumb_undone_by_one_press_and_kept_while_away(page: P
     for each in page.locator("button:visible, select:visible").all():
         size = each.bounding_box()
         assert size is not None and size["height"] >= 44, each.inner_text()
+
+
+def test_a_picture_taken_while_the_bench_is_away_outlives_the_window_and_is_sent_once(
+    page: Page, server: Server, tmp_path: Path
+) -> None:
+    at = dealt(page, "Dune edge", "Level")
+    house = at.split("/house/")[1].split("/")[0]
+    large, text = tmp_path / "peg.png", tmp_path / "peg.jpg"
+    Image.effect_noise((2000, 1500), 60).save(large)
+    text.write_text("no picture")
+
+    def put(file: Path) -> None:
+        with page.expect_file_chooser() as chooser:
+            page.get_by_role("button", name="Put a picture with it").click()
+        chooser.value.set_files(file)
+
+    put(text)
+    pictures = page.get_by_role("region", name="Pictures")
+    expect(pictures.get_by_role("alert")).to_contain_text("no picture that can be read")
+    page.route("**/photos?**", lambda route: route.abort())
+    put(large)
+    expect(at_foot(page)).to_contain_text("kept here", timeout=20_000)
+    page.once("dialog", lambda dialog: dialog.accept())
+    page.reload()
+    expect(at_foot(page)).to_contain_text("kept here", timeout=20_000)
+    page.unroute("**/photos?**")
+    taken = pictures.get_by_role("button", name="Take out")
+    expect(taken).to_have_count(1, timeout=20_000)
+    expect(at_foot(page)).not_to_contain_text("kept here")
+    (photo,) = [each for card in asked(server, house, "cards?step=level")["cards"] for each in card["photos"]]
+    # Its own page made it small before it was sent.
+    picture = pictures.get_by_role("img")
+    picture.scroll_into_view_if_needed()
+    expect(picture).to_have_js_property("naturalWidth", 1600)
+    assert page.evaluate("indexedDB.databases().then(all => all.length)") == 1
+    assert page.evaluate(HELD) == 0
+    assert photo["told"] and serious(page) == []
+    taken.press("Enter")
+    expect(taken).to_have_count(0)
+    page.get_by_role("button", name=re.compile("^Undo")).click()
+    expect(taken).to_have_count(1)
+    page.get_by_role("button", name=re.compile("^Undo")).click()
+    expect(taken).to_have_count(0)
+
+
+# How many pictures wait in the browser's own store.
+HELD = """new Promise((settle) => {
+  const opening = indexedDB.open("keyval-store");
+  opening.onsuccess = () => {
+    const asked = opening.result.transaction("keyval").objectStore("keyval").count();
+    asked.onsuccess = () => settle(asked.result);
+  };
+})"""
 
 
 def test_loads_are_counted_by_thumb_and_the_clock_is_started_and_stopped(page: Page) -> None:

@@ -9,7 +9,7 @@ from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
 
 from obtegum import __version__
-from obtegum.api import acts, cards, files, frames, houses, phones, planning, set_out, yard
+from obtegum.api import acts, cards, files, frames, houses, phones, photos, planning, set_out, yard
 from obtegum.api import level as levelling
 from obtegum.api import sides as rolling
 from obtegum.api.benches import Benches
@@ -67,6 +67,7 @@ def make_app(
     app.include_router(planning.router)
     app.include_router(cards.router)
     app.include_router(phones.router)
+    app.include_router(photos.router)
     app.include_router(files.router)
     app.include_router(acts.router)
     app.include_router(set_out.router)

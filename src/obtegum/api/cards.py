@@ -13,10 +13,11 @@ from obtegum.api.carried import CardOut, CardsOut, CardStep, ClockIn, ClockOut, 
 from obtegum.api.desk import Desk, HouseId, Kept, KeptBenches, Lane, WorkName, change
 from obtegum.api.files import as_file, made, paper_for
 from obtegum.api.models import HouseOut
+from obtegum.api.photos import photos_of
 from obtegum.api.planning import answer
 from obtegum.core.amount import amount_text
 from obtegum.core.bench import begin
-from obtegum.core.cards import cards_of, room_of, with_cards
+from obtegum.core.cards import cards_of, name_of_card, room_of, with_cards
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.drawing import Drawing
 from obtegum.core.faces import Card
@@ -56,7 +57,10 @@ def get_cards(
     caution = room.planned(work).caution if room else ""
     benches.keep(house.design, house.record, work)
     given = tuple(
-        CardOut.model_validate({name: value for name, value in asdict(card).items() if name != "at_m"})
+        CardOut.model_validate(
+            {name: value for name, value in asdict(card).items() if name != "at_m"}
+            | {"photos": photos_of(house, name_of_card(card))}
+        )
         for card in found[chosen]
     )
     title = next(each.title for each in steps if each.id == chosen)

@@ -20,9 +20,19 @@ __all__ = [
     "PackIn",
     "PackOut",
     "PhonesOut",
+    "PhotoOut",
     "TallyIn",
     "TallyOut",
 ]
+
+
+class PhotoOut(Part):
+    """A picture of the work: its own name, where the image is, when it was taken, and what its card told then."""
+
+    id: str
+    href: str
+    taken: str
+    told: str
 
 
 class CardOut(Part):
@@ -41,6 +51,7 @@ class CardOut(Part):
     typed: str
     tick: str
     state: Literal["open", "set", "moved"]
+    photos: tuple[PhotoOut, ...] = ()
 
 
 class CardStep(Part):

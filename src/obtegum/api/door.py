@@ -25,11 +25,12 @@ MOST_DEVICES = 12
 HOUSE = r"/api/houses/[^/]+"
 # What a device may read: what the bench shows, never a file.
 READ = re.compile(
-    rf"/api/(houses|token|version|work|files)|{HOUSE}(/(version|cards|spots|bodies|remedies|revisions(/\d+)?|tables/[^/]+))?"
+    rf"/api/(houses|token|version|work|files)|{HOUSE}(/(version|cards|spots|bodies|remedies|revisions(/\d+)?|tables/[^/]+|photos/[^/]+))?"
 )
 # What it may send: readings, ticks, and what takes them back. Edits are looked at where they are taken.
 GIVE = re.compile(
-    rf"PATCH {HOUSE}|POST {HOUSE}/(ticks|tally|clock|undo|redo|spots|level-shots|trials)|DELETE {HOUSE}/spots/[^/]+"
+    rf"PATCH {HOUSE}|POST {HOUSE}/(ticks|tally|clock|undo|redo|spots|level-shots|trials|photos)"
+    rf"|DELETE {HOUSE}/(spots|photos)/[^/]+"
 )
 
 

@@ -35,26 +35,26 @@ from obtegum.store import House, Store, Unreadable, houses
 from obtegum.store.backup import BEFORE, BackupError, Tell, write_backup
 from obtegum.store.restore import Restored, restore
 
-__all__ = ["as_file", "made", "paper_for", "router"]
+__all__ = ["as_file", "disposition", "made", "own_file", "paper_for", "router", "taken_in"]
 
 CSV = "text/csv; charset=utf-8"
 router = APIRouter(prefix="/api", tags=["files"])
 
 
-def _taken_in(*types: str) -> dict[str, Any]:
+def taken_in(*types: str) -> dict[str, Any]:
     """Says in the API's description what a file's body is sent as."""
     content = {each: {"schema": {"type": "string"}} for each in types}
     return {"requestBody": {"required": True, "content": content}}
 
 
-def _disposition(name: str) -> dict[str, str]:
+def disposition(name: str) -> dict[str, str]:
     """A download's name, given plain and in full, as names may hold any letter."""
     plain = re.sub(r"[^A-Za-z0-9. -]", "_", name)
     return {"content-disposition": f"attachment; filename=\"{plain}\"; filename*=UTF-8''{quote(name)}"}
 
 
 def as_file(content: str | bytes, name: str, media_type: str) -> Response:
-    return Response(content, media_type=media_type, headers=_disposition(name))
+    return Response(content, media_type=media_type, headers=disposition(name))
 
 
 def _plan(house: House) -> HousePlan:
@@ -67,7 +67,10 @@ FIRST = (
     FileOut(name="sheet.pdf?paper=letter", label=f"{SHEET}, Letter", about="PDF with readings to tick", long=True),
     FileOut(name="sheet.pdf?paper=a4", label=f"{SHEET}, A4", about="the same on A4", long=True),
 )
-LAST = (FileOut(name="file", label="The house", about="JSON, to keep or to open elsewhere"),)
+LAST = (
+    FileOut(name="photos.zip", label="Photos", about="ZIP of the pictures taken with cards, and a list", long=True),
+    FileOut(name="file", label="The house", about="JSON, to keep or to open elsewhere, without its photos"),
+)
 
 
 def _hung(page: Page) -> Iterator[FileOut]:
@@ -105,7 +108,7 @@ def get_file(store: Kept, house_id: HouseId) -> Response:
     return as_file(write_house_file(house.design, house.record), f"{house.design.name}.json", "application/json")
 
 
-@router.post("/house-files", response_model=HouseOut, status_code=201, openapi_extra=_taken_in("application/json"))
+@router.post("/house-files", response_model=HouseOut, status_code=201, openapi_extra=taken_in("application/json"))
 async def post_file(desk: Desk, request: Request) -> Response:
     """A house from a JSON file; all of it is checked before anything is kept."""
     text = await request.body()
@@ -129,7 +132,7 @@ def get_table_file(store: Kept, house_id: HouseId, table: Annotated[str, Path(ma
     return as_file(table_csv(table, work), f"{house.design.name} {table}.csv", CSV)
 
 
-@router.post("/houses/{house_id}/readings", response_model=HouseOut, openapi_extra=_taken_in("text/csv", "text/plain"))
+@router.post("/houses/{house_id}/readings", response_model=HouseOut, openapi_extra=taken_in("text/csv", "text/plain"))
 async def post_readings(desk: Desk, house_id: HouseId, request: Request, window: Window = "") -> Response:
     """Levels, tapings or a peg list as CSV or pasted text; every line is checked before any is kept."""
     data = await request.body()
@@ -293,7 +296,7 @@ async def made(
     return house, await lane.run(work, lambda tell: make(house))
 
 
-def _own_file(store: Store) -> FilePath:
+def own_file(store: Store) -> FilePath:
     """A name for a file that is gone after this request; one left by a crash goes at a later start."""
     return store.folder / f"request.{os.getpid()}.{time.monotonic_ns()}.part"
 
@@ -301,18 +304,18 @@ def _own_file(store: Store) -> FilePath:
 @router.get("/backup")
 async def get_backup(store: Kept, lane: Lane, work: WorkName = "") -> Response:
     """Every house with its history, as one file."""
-    file = _own_file(store)
+    file = own_file(store)
     await lane.run(work, lambda tell: write_backup(store, file, tell))
     name = f"obtegum {time.strftime('%Y-%m-%d')}.zip"
     return FileResponse(
-        file, media_type="application/zip", headers=_disposition(name), background=BackgroundTask(file.unlink)
+        file, media_type="application/zip", headers=disposition(name), background=BackgroundTask(file.unlink)
     )
 
 
-@router.post("/backup", response_model=RestoredOut, openapi_extra=_taken_in("application/zip"))
+@router.post("/backup", response_model=RestoredOut, openapi_extra=taken_in("application/zip"))
 async def post_backup(desk: Desk, lane: Lane, request: Request, work: WorkName = "") -> Response:
     """Replace everything by a backup; all of it is checked before anything is replaced."""
-    file = _own_file(desk.store)
+    file = own_file(desk.store)
     try:
         with file.open("xb") as out:
             os.fchmod(out.fileno(), 0o600)

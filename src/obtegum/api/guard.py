@@ -11,6 +11,7 @@ import math
 import re
 import secrets
 from pathlib import Path
+from typing import NamedTuple
 from urllib.parse import parse_qs
 
 from starlette.datastructures import Headers, MutableHeaders
@@ -20,12 +21,11 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from obtegum.api.door import Door, Locked, NoSuchCode, may
 from obtegum.api.problems import problem
+from obtegum.exchange.photo import TYPES
 
 __all__ = ["TOKEN_HEADER", "Guard", "Page"]
 
-MOST_BYTES = 2_000_000
-MOST_BACKUP_BYTES = 2_000_000_000
-IDLE_S, WHOLE_S, WHOLE_BACKUP_S, READS_S = 15.0, 60.0, 900.0, 60.0
+IDLE_S, READS_S = 15.0, 60.0
 NONCE = "NONCE-FOR-THIS-RESPONSE"
 TOKEN = "TOKEN-OF-THIS-START"
 TOKEN_HEADER = "x-obtegum-token"
@@ -36,12 +36,28 @@ POLICY = (
 READS = frozenset({"GET", "HEAD", "OPTIONS"})
 # These answer without keeping anything.
 STATELESS = frozenset({"/api/plan", "/api/try", "/api/remedies"})
-BACKUP = "/api/backup"
-JSON = frozenset({"application/json"})
-TYPES: tuple[tuple[re.Pattern[str], frozenset[str]], ...] = (
-    (re.compile(f"{BACKUP}$"), frozenset({"application/zip"})),
-    (re.compile(r"/api/houses/[^/]+/readings$"), frozenset({"text/csv", "text/plain"})),
+
+
+class Taken(NamedTuple):
+    """What a body may be: its types, how large, bytes, and how long it may take, s."""
+
+    types: frozenset[str]
+    most: int
+    whole_s: float
+
+
+JSON = Taken(frozenset({"application/json"}), 2_000_000, 60.0)
+TAKEN: tuple[tuple[re.Pattern[str], Taken], ...] = (
+    (re.compile(r"/api/backup$"), Taken(frozenset({"application/zip"}), 2_000_000_000, 900.0)),
+    (re.compile(r"/api/houses/[^/]+/readings$"), Taken(frozenset({"text/csv", "text/plain"}), 2_000_000, 60.0)),
+    (re.compile(r"/api/houses/[^/]+/photos$"), Taken(TYPES, 16_000_000, 180.0)),
 )
+
+
+def _taken(path: str) -> Taken:
+    return next((taken for place, taken in TAKEN if place.match(path)), JSON)
+
+
 log = logging.getLogger(__name__)
 
 
@@ -68,7 +84,7 @@ class Guard:
         if refused is not None:
             await refused(scope, receive, answer)
             return
-        answer.paced = paced = _Paced(receive, scope["path"] == BACKUP)
+        answer.paced = paced = _Paced(receive, _taken(scope["path"]))
         try:
             await self.app(scope, paced, answer)
         except (TooSlow, ClientDisconnect):
@@ -106,14 +122,13 @@ class Guard:
         ):
             return problem(403, "The page is from before the bench was started anew.", kind="token")
         length = headers.get("content-length", "0")
-        most = MOST_BACKUP_BYTES if path == BACKUP else MOST_BYTES
-        if not re.fullmatch(r"[0-9]{1,15}", length) or int(length) > most:
-            return problem(413, _too_large(most))
-        wanted = next((types for place, types in TYPES if place.match(path)), JSON)
+        taken = _taken(path)
+        if not re.fullmatch(r"[0-9]{1,15}", length) or int(length) > taken.most:
+            return problem(413, _too_large(taken.most))
         if int(length) > 0 or "transfer-encoding" in headers:
             given = headers.get("content-type", "").split(";")[0].strip().lower()
-            if given not in wanted:
-                return problem(415, f"Send it as {' or '.join(sorted(wanted))}.")
+            if given not in taken.types:
+                return problem(415, f"Send it as {' or '.join(sorted(taken.types))}.")
         return None
 
     def _outside(self, scope: Scope) -> bool:
@@ -243,10 +258,9 @@ class _Answer:
 class _Paced:
     """What comes in, as long as it comes: a body that stalls, or is larger than it may be, ends as broken off."""
 
-    def __init__(self, receive: Receive, backup: bool) -> None:
+    def __init__(self, receive: Receive, taken: Taken) -> None:
         self.receive = receive
-        self.most = MOST_BACKUP_BYTES if backup else MOST_BYTES
-        self.left_s = WHOLE_BACKUP_S if backup else WHOLE_S
+        self.most, self.left_s = taken.most, taken.whole_s
         self.seen = 0
         self.done = self.late = False
 

@@ -14,7 +14,7 @@ from obtegum.core.step import StepPlan
 from obtegum.core.strip import Strip, StripMark
 from obtegum.core.work import Work
 
-__all__ = ["card_at", "cards_of", "room_of", "with_cards"]
+__all__ = ["card_at", "cards_of", "name_of_card", "room_of", "told_of_card", "with_cards"]
 
 # Marks that are no work of anybody's: where the tape only begins, or tells the ground.
 NO_WORK = ("ground", "head")
@@ -45,6 +45,18 @@ def cards_of(work: Work, step: str) -> tuple[Card, ...]:
     strips = [strip for strip in room.laid(work) if strip.id in plan.strips]
     found = [*room.cards(work), *_told(plan), *_walked(plan, strips), *_measured(work, plan), *_marked(plan, strips)]
     return tuple(_kept(work, card) for card in found)
+
+
+def name_of_card(card: Card) -> str:
+    """What a card goes by in the record: its tick, or the measure that is written on it."""
+    return card.tick or card.measure
+
+
+def told_of_card(card: Card) -> str:
+    """What a card is of and what was read there, or what it asks for where nothing was, in a line."""
+    words = card.label or card.what or card.says
+    read = card.typed or card.reading
+    return f"{words}: {read}"[:200] if read else words[:200]
 
 
 def card_at(work: Work, tick: str) -> Card | None:

@@ -1,6 +1,7 @@
 """What every house has, whatever rooms there are: a name, a tape, ticks; the rooms' parts stand beside these."""
 
 from collections.abc import Iterator
+from hashlib import blake2b
 from typing import TYPE_CHECKING, Annotated, Literal, Self, cast
 
 from pydantic import Field, field_validator, model_validator
@@ -10,12 +11,12 @@ from obtegum.core.numbers import Decisions
 from obtegum.core.part import Part
 from obtegum.core.quantity import Tape
 from obtegum.core.setout.base import PEG
-from obtegum.core.trouble import Trouble
+from obtegum.core.trouble import DesignError, Trouble
 
 if TYPE_CHECKING:
     from obtegum.core.rooms import HouseDesign
 
-__all__ = ["CARD", "TALLIES", "TICK", "House", "Record", "Shift", "Tally", "troubles_between"]
+__all__ = ["CARD", "TALLIES", "TICK", "House", "Photo", "Record", "Shift", "Tally", "troubles_between"]
 
 # A peg or post, by side and bow.
 TICK = f"^(peg|post):{PEG}$"
@@ -28,6 +29,9 @@ BLANK_LETTERS = "\u115f\u1160\u2800\u3164\uffa0"
 
 Tick = Annotated[str, Field(pattern=f"{TICK}|{CARD}")]
 Reading = Annotated[float, Field(ge=0, le=400)]
+# An image goes by the hash of what is in it.
+IMAGE = "^[0-9a-f]{32}$"
+PhotoName = Annotated[str, Field(pattern=IMAGE)]
 
 
 class House(Part):
@@ -69,7 +73,7 @@ TALLIES: dict[Tally, str] = {
     "bags": "Bags mixed",
     "trips": "Trips",
 }
-MOST_TALLIED, MOST_SHIFTS = 100_000, 2000
+MOST_TALLIED, MOST_SHIFTS, MOST_PHOTOS = 100_000, 2000, 500
 
 
 class Shift(Part):
@@ -78,6 +82,19 @@ class Shift(Part):
     step: str = Field(pattern="^[a-z-]{1,20}$")
     start_s: float = Field(ge=0, le=1e11)
     stop_s: float | None = Field(default=None, ge=0, le=1e11)
+
+
+class Photo(Part):
+    """A picture of the work: the card that it is of, the name of the image, and when it was taken, s since 1970.
+
+    A card goes by its tick or, where there is none, by the measure that is written on it; what it told then, with its
+    reading, stays with the picture.
+    """
+
+    card: str = Field(min_length=1, max_length=110, pattern=r"^[^\x00-\x1f]+$")
+    told: str = Field(max_length=200)
+    image: str = Field(pattern=IMAGE)
+    taken_s: float = Field(ge=0, le=1e11)
 
 
 class Record(Part):
@@ -90,11 +107,24 @@ class Record(Part):
     set_at_m: dict[Tick, Reading] = Field(default_factory=dict, max_length=MOST_TICKS)
     tallies: dict[Tally, Annotated[int, Field(ge=0, le=MOST_TALLIED)]] = Field(default_factory=dict)
     shifts: tuple[Shift, ...] = Field(default=(), max_length=MOST_SHIFTS)
+    photos: dict[PhotoName, Photo] = Field(default_factory=dict, max_length=MOST_PHOTOS)
 
     def with_tally(self, what: Tally, by: int) -> Self:
         """A record with so many more, or fewer, of what is counted; never under none."""
         count = min(max(self.tallies.get(what, 0) + by, 0), MOST_TALLIED)
         return self.model_copy(update={"tallies": {**self.tallies, what: count}})
+
+    def with_photo(self, photo: Photo) -> Self:
+        """A record with a picture more; the same one of the same card stands once. Raises: DesignError for too many."""
+        name = blake2b(f"{photo.card}\0{photo.image}".encode(), digest_size=16).hexdigest()
+        if len(self.photos) >= MOST_PHOTOS and name not in self.photos:
+            sentence = f"{MOST_PHOTOS} pictures are kept of a house already. Take some out that tell nothing."
+            raise DesignError([Trouble(path="record.photos", sentence=sentence)])
+        return self.model_copy(update={"photos": {**self.photos, name: photo}})
+
+    def without_photo(self, name: str) -> Self:
+        """A record without one of its pictures."""
+        return self.model_copy(update={"photos": {each: kept for each, kept in self.photos.items() if each != name}})
 
     @property
     def running(self) -> Shift | None:

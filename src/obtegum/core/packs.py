@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from obtegum.core.bench import begin
-from obtegum.core.cards import cards_of, with_cards
+from obtegum.core.cards import cards_of, name_of_card, with_cards
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.edit import Edit
 from obtegum.core.edits import apply_edits
@@ -51,7 +51,7 @@ class Back:
 def take_in(job: Job, entries: Sequence[Entry], catalogue: Catalogue) -> Back:
     """Take in what came back, one after the other, each by itself."""
     work = begin(job.design, job.record, catalogue)
-    cards = {card.tick or card.measure: card for step in with_cards(work) for card in cards_of(work, step)}
+    cards = {name_of_card(card): card for step in with_cards(work) for card in cards_of(work, step)}
     back = Back(job)
     for entry in entries:
         card = cards.get(entry.tick or entry.measure)

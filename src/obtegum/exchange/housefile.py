@@ -34,8 +34,12 @@ class HouseFile(Part):
 
 
 def write_house_file(design: HouseDesign, record: SiteRecord) -> str:
-    """A house as JSON text."""
-    return HouseFile(design=design, record=record).model_dump_json(indent=2) + "\n"
+    """A house as JSON text, without the pictures of the work: those are files of their own."""
+    return HouseFile(design=design, record=_bare(record)).model_dump_json(indent=2) + "\n"
+
+
+def _bare(record: SiteRecord) -> SiteRecord:
+    return record.model_copy(update={"photos": {}})
 
 
 def as_it_is(kept: Mapping[str, Any]) -> str:
@@ -116,4 +120,4 @@ def read_house_file(text: str | bytes) -> tuple[HouseDesign, SiteRecord]:
         record = SiteRecord.model_validate(data.get("record", {}))
     except ValidationError:
         raise _refuse("The site record in the file can’t be read.", "record") from None
-    return design, record
+    return design, _bare(record)

@@ -1,8 +1,9 @@
 """All of a data folder as one ZIP of JSON lines: written, read back, and opened with every line checked.
 
 ``manifest.json`` says what is in it; ``houses.jsonl`` and ``revisions.jsonl`` hold a row a line;
-``documents.jsonl`` the texts that the revisions name, each once, by the hash of its content.
-Version 1 held a JSON file a house with every text in full; it is still read.
+``documents.jsonl`` the texts that the revisions name, each once, by the hash of its content;
+``images/`` the pictures of the work as files, by their house and the hash of their content.
+Version 2 had no pictures, version 1 held a JSON file a house with every text in full; both are still read.
 """
 
 import json
@@ -23,18 +24,21 @@ from obtegum.core.part import Part
 from obtegum.store.causes import StoreTrouble
 from obtegum.store.database import Store, put_in_place
 from obtegum.store.documents import hash_of, in_pieces
-from obtegum.store.models import DocumentRow, HouseRow, RevisionRow
+from obtegum.store.images import MOST_IMAGE_BYTES, name_of_image
+from obtegum.store.models import DocumentRow, HouseRow, ImageRow, RevisionRow
 
 __all__ = ["BEFORE", "Backup", "BackupError", "HouseRowCopy", "OldBackup", "Tell", "opened", "quiet", "write_backup"]
 
 FORMAT = "obtegum backup"
-VERSION = 2
+VERSION = 3
+WITHOUT_IMAGES = 2
 BEFORE = "before-restore.zip"
 MOST_V1_BYTES = 500_000_000
 MOST_LINE = 64_000_000
 # Readings and designs pack to a tenth or so; what unpacks to far more is made to fill the disk.
 MOST_RATIO = 200
 AT_ONCE = 400
+IMAGES, JPEG = "images/", b"\xff\xd8\xff"
 
 # Told how far long work has come: done, of how many.
 Tell = Callable[[int, int], None]
@@ -107,7 +111,9 @@ def _write(session: Session, pack: zipfile.ZipFile, tell: Tell) -> int:
         return session.scalar(select(func.count()).select_from(table)) or 0
 
     houses, revisions, documents = count(HouseRow), count(RevisionRow), count(DocumentRow)
-    counts = {"houses": houses, "revisions": revisions, "documents": documents}
+    images = count(ImageRow)
+    counts = {"houses": houses, "revisions": revisions, "documents": documents, "images": images}
+    of = houses + revisions + documents + images
     manifest = {"format": FORMAT, "version": VERSION, "made": time.time(), **counts}
     pack.writestr("manifest.json", json.dumps(manifest, indent=1))
     done = 0
@@ -123,12 +129,19 @@ def _write(session: Session, pack: zipfile.ZipFile, tell: Tell) -> int:
                 out.write(_plain(dict(row)).encode() + b"\n")
                 done += 1
                 if done % AT_ONCE == 0:
-                    tell(done, houses + revisions + documents)
+                    tell(done, of)
+    names = session.execute(select(ImageRow.house_id, ImageRow.name).order_by(ImageRow.house_id, ImageRow.name)).all()
+    for house_id, name in names:
+        body = session.scalar(select(ImageRow.body).where(ImageRow.house_id == house_id, ImageRow.name == name))
+        # A picture is packed already.
+        pack.writestr(zipfile.ZipInfo(f"images/{house_id}/{name}.jpg"), body or b"")
+        done += 1
+        tell(done, of)
     return houses
 
 
 class Backup:
-    """An open backup of version 2: its members line by line, nothing believed before it is checked."""
+    """An open backup: its members line by line, nothing believed before it is checked."""
 
     def __init__(self, pack: zipfile.ZipFile, manifest: dict[str, Any]) -> None:
         self.pack, self.manifest = pack, manifest
@@ -165,9 +178,21 @@ class Backup:
     def revisions(self) -> Iterator[RevisionCopy]:
         yield from (_row(RevisionCopy, row) for row in self.lines("revisions"))
 
+    def images(self) -> Iterator[tuple[str, bytes]]:
+        """The pictures of the work, each with its house, checked against its hash."""
+        found = [info for info in self.pack.infolist() if info.filename.startswith(IMAGES)]
+        if self.manifest["version"] > WITHOUT_IMAGES and len(found) != self.count("images"):
+            raise BackupError("A picture is missing from the backup.")
+        for info in found:
+            house_id, _, file = info.filename.removeprefix(IMAGES).partition("/")
+            body = self.pack.read(info) if info.file_size <= MOST_IMAGE_BYTES else b""
+            if f"{name_of_image(body)}.jpg" != file or not body.startswith(JPEG):
+                raise BackupError("A picture in the backup is damaged.")
+            yield house_id, body
+
     def check(self) -> None:
         """Read all of it once. Raises: BackupError."""
-        for rows in (self.houses(), self.revisions(), self.documents()):
+        for rows in (self.houses(), self.revisions(), self.documents(), self.images()):
             for _ in rows:
                 pass
 
@@ -199,7 +224,7 @@ def opened(file: Path) -> Iterator[Backup]:
             size = max(file.stat().st_size, 1_000_000)
             if sum(info.file_size for info in infos.values()) > size * MOST_RATIO:
                 raise BackupError("The backup unpacks to more than this bench can hold.")
-            yield Backup(pack, manifest) if manifest["version"] == VERSION else OldBackup(pack, manifest)
+            yield OldBackup(pack, manifest) if manifest["version"] == 1 else Backup(pack, manifest)
     except (zipfile.BadZipFile, EOFError, NotImplementedError, RuntimeError, KeyError) as error:
         raise BackupError("The file is cut short or is no backup.") from error
     except OSError as error:
@@ -216,7 +241,7 @@ def _manifest(pack: zipfile.ZipFile, infos: dict[str, zipfile.ZipInfo]) -> dict[
         manifest = None
     if not isinstance(manifest, dict) or manifest.get("format") != FORMAT:
         raise BackupError("The file is no backup of houses.")
-    if manifest.get("version") not in (1, VERSION):
+    if manifest.get("version") not in (1, WITHOUT_IMAGES, VERSION):
         raise BackupError("The backup is from a newer Obtegum; this one can’t read it.")
     return manifest
 
@@ -260,6 +285,9 @@ class OldBackup(Backup):
             yield from (self._texts(revision) for revision in house["revisions"])
 
     def documents(self) -> Iterator[tuple[str, str]]:
+        return iter(())
+
+    def images(self) -> Iterator[tuple[str, bytes]]:
         return iter(())
 
     def houses(self) -> Iterator[HouseRowCopy]:

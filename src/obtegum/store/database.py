@@ -16,8 +16,8 @@ from obtegum.store.causes import StoreTrouble, named
 
 __all__ = ["FILE", "NEWEST", "Store", "open_store", "put_in_place"]
 
-NEWEST = "0004"
-OLDER = (None, "0001", "0002", "0003")
+NEWEST = "0005"
+OLDER = (None, "0001", "0002", "0003", "0004")
 FILE = "obtegum.sqlite"
 BUSY_MS = 5000
 WAL_TRIES = 50

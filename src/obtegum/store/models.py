@@ -1,9 +1,9 @@
 """Tables: houses, every revision that led to them, what the revisions hold, and the requests that made them."""
 
-from sqlalchemy import ForeignKey, Index, String, Text
+from sqlalchemy import ForeignKey, Index, LargeBinary, String, Text
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
-__all__ = ["Base", "DocumentRow", "HouseRow", "RequestRow", "RevisionRow", "YardRow"]
+__all__ = ["Base", "DocumentRow", "HouseRow", "ImageRow", "RequestRow", "RevisionRow", "YardRow"]
 
 
 class Base(DeclarativeBase):
@@ -71,6 +71,16 @@ class YardRow(Base):
     version: Mapped[int]
     rules: Mapped[str] = mapped_column(String(22))
     body: Mapped[str] = mapped_column(Text)
+
+
+class ImageRow(Base):
+    """A picture of the work on a house, as JPEG, by the hash of its content; records name it."""
+
+    __tablename__ = "image"
+
+    house_id: Mapped[str] = mapped_column(ForeignKey("house.id", ondelete="CASCADE"), primary_key=True)
+    name: Mapped[str] = mapped_column(String(32), primary_key=True)
+    body: Mapped[bytes] = mapped_column(LargeBinary)
 
 
 Index("house_touched", HouseRow.touched.desc())

@@ -23,7 +23,8 @@ from obtegum.store.backup import (
 from obtegum.store.database import Store
 from obtegum.store.documents import keep_documents, keep_pieces, keep_text, parts_of, texts
 from obtegum.store.houses import Check
-from obtegum.store.models import DocumentRow, HouseRow, RequestRow, RevisionRow
+from obtegum.store.images import took_image
+from obtegum.store.models import DocumentRow, HouseRow, ImageRow, RequestRow, RevisionRow
 from obtegum.store.state import NoSuchHouse, Unreadable, name_of, revision_row, state_of
 
 __all__ = ["LeftOut", "Restored", "delete_for_good", "restore"]
@@ -58,7 +59,7 @@ def restore(store: Store, file: Path, check: Check, tell: Tell = quiet) -> Resto
     with opened(file) as backup, store.writing() as session:
         before = {row.id: row.version for row in session.execute(select(HouseRow.id, HouseRow.version))}
         write_backup(store, store.folder / BEFORE)
-        for table in (RequestRow, RevisionRow, HouseRow, DocumentRow):
+        for table in (RequestRow, RevisionRow, ImageRow, HouseRow, DocumentRow):
             session.execute(delete(table))
         _take_documents(session, backup, tell)
         rows = {house.id: house for house in backup.houses()}
@@ -68,6 +69,10 @@ def restore(store: Store, file: Path, check: Check, tell: Tell = quiet) -> Resto
             raised = house.model_dump() | {"version": house.version + before.get(house.id, 0)}
             session.execute(insert(HouseRow).values(raised))
         _take_revisions(session, backup, rows, before)
+        for house_id, body in backup.images():
+            if house_id not in rows:
+                raise BackupError("The backup has a picture of a house that isn’t in it.")
+            took_image(session, house_id, body)
         session.flush()
         found = _judge(session, check)
         _drop_unused(session)

@@ -6,6 +6,7 @@ export type PhoneCode = Schemas["CodeOut"];
 export type PackBack = Schemas["PackOut"];
 export type CardsOut = Schemas["CardsOut"];
 export type Card = Schemas["CardOut"];
+export type Photo = Schemas["PhotoOut"];
 export type HouseOut = Schemas["HouseOut"];
 export type HousePlan = Schemas["HousePlan"];
 export type HouseDesign = Schemas["HouseDesign"];
@@ -48,6 +49,7 @@ export class AwayError extends Error {}
 
 const RETRY_WITH = "/problems/token";
 const PATIENCE_MS = 30_000;
+const FILE_PATIENCE_MS = 180_000;
 let token = document.querySelector<HTMLMetaElement>('meta[name="obtegum-token"]')?.content ?? "";
 
 async function fetched(path: string, init: RequestInit): Promise<Response> {
@@ -90,6 +92,11 @@ export function send<T>(method: string, path: string, body: unknown, key = ""): 
   const headers: Record<string, string> = key ? { "idempotency-key": key } : {};
   if (body === undefined) return ask<T>(path, { method, headers });
   return ask<T>(path, { method, headers: { ...headers, "content-type": "application/json" }, body: JSON.stringify(body) });
+}
+
+/** Send a file to be taken in. */
+export function sendFile<T>(path: string, file: Blob, key: string): Promise<T> {
+  return ask<T>(path, { method: "POST", body: file, headers: { "content-type": file.type, "idempotency-key": key }, signal: AbortSignal.timeout(FILE_PATIENCE_MS) });
 }
 
 /** Fetch something that takes its time; it is told how far it has come, and can be stopped. */

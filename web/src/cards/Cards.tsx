@@ -141,7 +141,7 @@ function Dealt({ house, deck, window }: { house: string; deck: CardsOut; window:
       <main ref={said} style={{ overflowY: "auto", minHeight: 0 }}>
         <h1 className="unseen">{deck.title}, field cards</h1>
         <StandoffBox />
-        <OneCard key={card.id} card={card} caution={deck.caution} onNext={() => move(at + 1)} />
+        <OneCard key={card.id} card={card} caution={deck.caution} work={deck.step} onNext={() => move(at + 1)} />
         <Counted deck={deck} />
         <TakeAlong house={house} step={deck.step} window={window} />
       </main>

@@ -7,6 +7,7 @@ import { LengthField } from "../kit/LengthField";
 import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
 import { TapeStrip } from "../tape/TapeStrip";
+import { Pictures } from "./Pictures";
 
 const Sheet = styled.article`
   display: grid;
@@ -26,11 +27,13 @@ const Sheet = styled.article`
 interface Props {
   card: Card;
   caution: string;
+  /** The step that the card is of. */
+  work: string;
   onNext: () => void;
 }
 
 /** One card: what to do, its drawing, its number, the piece of tape that matters, and a box for what the tape said. */
-export function OneCard({ card, caution, onNext }: Props) {
+export function OneCard({ card, caution, work, onNext }: Props) {
   const { plan } = useSight();
   const step = plan.steps.find((each) => each.views.length > 0);
   const drawn = plan.drawings.find((each) => each.view === card.view) ?? plan.drawings[0];
@@ -63,6 +66,7 @@ export function OneCard({ card, caution, onNext }: Props) {
         </div>
       )}
       {strip && <TapeStrip key={`${strip.id} ${mark?.id}`} strip={pieceOf(strip, mark)} units={plan.tape.units} chosen={mark?.part ?? null} onChoose={ignore} onTick={ignore} />}
+      <Pictures card={card} step={work} />
     </Sheet>
   );
 }

@@ -1,5 +1,6 @@
-import { type Edit, type HouseOut, send } from "../api/client";
+import { type Edit, type FieldTrouble, type HouseOut, ProblemError, send, sendFile } from "../api/client";
 import { fresh } from "./fresh";
+import { heldAs } from "./held";
 
 /**
  * Something to be done to a house, as it will be sent: it is kept in the browser until the server has
@@ -15,15 +16,30 @@ export interface Errand {
   gesture: string;
   /** The field, mark or tick that it is about. */
   measure: string;
+  /** What a picture that is sent goes by; what is told of it goes in the address. */
+  held?: string;
 }
+
+/** What came of an errand: taken, or what is wrong with it. */
+export type Outcome = "taken" | FieldTrouble[];
+export type Wanted = Pick<Errand, "method" | "path" | "body"> & Partial<Errand>;
 
 export const newKey = fresh;
 
+/** Whether two edits are key steps on the same thing, by as much. */
+export const sameSteps = (a: Edit, b: Edit): boolean =>
+  a.steps != null && b.steps != null && a.measure === b.measure && a.stride === b.stride;
+
 /** Sends an errand; the answer is the house with the plan of the step that is shown. */
-export function run(errand: Errand, house: string, window: string, step: string): Promise<HouseOut> {
+export async function run(errand: Errand, house: string, window: string, step: string): Promise<HouseOut> {
   const asked = new URLSearchParams({ step });
   const { method, path, key } = errand;
   const body: Record<string, unknown> = { ...errand.body, window };
-  if (method === "DELETE") for (const [name, value] of Object.entries(body)) asked.set(name, String(value));
+  if (method === "DELETE" || errand.held) for (const [name, value] of Object.entries(body)) asked.set(name, String(value));
+  if (errand.held) {
+    const image = await heldAs(errand.held);
+    if (!image) throw new ProblemError({ type: "lost", title: "Lost", status: 410, clashes: [], errors: [], detail: "A picture went with the window that it waited in. Take it again." });
+    return sendFile<HouseOut>(`/houses/${encodeURIComponent(house)}${path}?${asked}`, image, key);
+  }
   return send<HouseOut>(method, `/houses/${encodeURIComponent(house)}${path}?${asked}`, method === "DELETE" ? undefined : body, key);
 }

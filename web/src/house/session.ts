@@ -1,5 +1,6 @@
 import { AwayError, api, type Edit, type FieldTrouble, type HouseOut, ProblemError } from "../api/client";
-import { type Errand, newKey, run } from "./errand";
+import { type Errand, newKey, type Outcome, run, sameSteps, type Wanted } from "./errand";
+import { hold, letGo } from "./held";
 import type { Refusal, Sight } from "./sight";
 import { keepUnsaved, type Unsaved } from "./unsaved";
 
@@ -7,9 +8,6 @@ interface Job {
   errand: Errand;
   settle: ((outcome: Outcome) => void)[];
 }
-
-type Outcome = "taken" | FieldTrouble[];
-type Wanted = Pick<Errand, "method" | "path" | "body"> & Partial<Errand>;
 
 const RETRY_MS = 1200;
 const WATCH_MS = 1000;
@@ -231,9 +229,14 @@ export class HouseSession {
     void this.enqueue({ method: "POST", path: "/ticks", body: { tick, done }, measure: tick });
   }
 
-  /** Do what an action of a step does, count by thumb, start and stop the work's clock. */
-  act(path: string, body: Record<string, unknown> = {}): void {
-    void this.enqueue({ method: "POST", path, body });
+  /** Do what an action of a step does, count by thumb, start and stop the work's clock, take out what was put in. */
+  act(path: string, body: Record<string, unknown> = {}, method: "POST" | "DELETE" = "POST"): void {
+    void this.enqueue({ method, path, body });
+  }
+
+  /** Keep a picture of the work with a card. */
+  keepPhoto(image: Blob, body: { step: string; card: string; taken_s: number }): void {
+    void this.enqueue({ method: "POST", path: "/photos", body, held: hold(image) });
   }
 
   /** Read the linked laser level with the rod at a peg; what goes wrong is said at the peg's field. */
@@ -294,8 +297,7 @@ export class HouseSession {
 
   /** Settle a standoff: make my change on top of the other one, or leave the other one. */
   settleStandoff(takeMine: boolean): void {
-    const standoff = this.sight.standoff;
-    const { drafts } = this.sight;
+    const { standoff, drafts } = this.sight;
     const typed = new Set(standoff?.edits.map((edit) => edit.measure));
     this.show({ standoff: null, drafts: Object.fromEntries(Object.entries(drafts).filter(([measure]) => !typed.has(measure))) });
     if (standoff?.edits.length && takeMine) void this.commit(standoff.edits, "");
@@ -337,6 +339,7 @@ export class HouseSession {
       }
       this.jobs.shift();
       this.keep();
+      if (job.errand.held) void letGo(job.errand.held);
       this.show({ pending: this.pendingNow() });
       for (const settle of job.settle) settle(outcome);
     }
@@ -395,6 +398,3 @@ export class HouseSession {
 }
 
 const SPOT = "spot";
-
-const sameSteps = (a: Edit, b: Edit): boolean =>
-  a.steps != null && b.steps != null && a.measure === b.measure && a.stride === b.stride;
