@@ -1,5 +1,6 @@
 """Field cards on a phone: dealt in the order of the work, typed and ticked by thumb or keys, kept while away."""
 
+import io
 import json
 import random
 import re
@@ -9,11 +10,11 @@ from typing import Any
 from urllib.request import Request, urlopen
 
 import pytest
-from PIL import Image
+from PIL import Image, ImageFilter
 from playwright.sync_api import Browser, Locator, Page, Route, expect
 from playwright.sync_api import Error as PlaywrightError
 
-from tests.browser.conftest import Server, open_house
+from tests.browser.conftest import CHROMIUM, FLAGS, Server, open_house
 from tests.browser.test_reach import serious
 
 
@@ -209,6 +210,75 @@ def test_a_pack_works_as_a_file_with_no_network_and_comes_back(page: Page, brows
     assert serious(page) == []
 
 
+def film(pictures: list[bytes], file: Path) -> None:
+    """What a camera would see of pictures that are held before it one after the other, askew and not quite sharp."""
+    with file.open("wb") as out:
+        for number, picture in enumerate(pictures):
+            seen = Image.new("RGB", (1280, 720), "#8a7f70")
+            held = (
+                Image.open(io.BytesIO(picture))
+                .convert("RGB")
+                .resize((520, 520))
+                .rotate(4, expand=True, fillcolor="gray")
+            )
+            seen.paste(held, (300 + 20 * number, 80))
+            frame = io.BytesIO()
+            seen.filter(ImageFilter.GaussianBlur(0.6)).save(frame, "JPEG", quality=80)
+            for _ in range(30):
+                out.write(frame.getvalue())
+
+
+def test_the_bench_reads_a_pack_by_its_camera(page: Page, browser: Browser, server: Server, tmp_path: Path) -> None:
+    at = dealt(page, "Dune edge", "Level")
+    house = at.split("/house/")[1].split("/")[0]
+    page.get_by_text("On a phone, on paper, or without a network").click()
+    with page.expect_download() as coming:
+        page.get_by_role("link", name="All cards as one file").click()
+    file = tmp_path / "cards.html"
+    coming.value.save_as(file)
+    phone = browser.new_context(viewport={"width": 390, "height": 844}, device_scale_factor=2, offline=True)
+    pack = phone.new_page()
+    pack.goto(file.as_uri())
+    pack.get_by_label("Work").select_option(label="Level")
+    box, given = pack.locator("#typed"), 0
+    while pack.get_by_role("button", name="Next", exact=True).is_enabled():
+        if box.count():
+            given += 1
+            box.fill(f"2.{100 + 7 * given % 90}")
+            box.press("Enter")
+        else:
+            pack.get_by_role("button", name="Next", exact=True).click()
+    expect(pack.locator("#said")).to_contain_text(f"{given} to give back")
+    pack.get_by_role("button", name="Give back").click()
+    pack.get_by_role("button", name="As codes").click()
+    code = pack.get_by_role("img", name="A code to scan")
+    code.locator("svg").wait_for()
+    count = int(pack.locator("#which").inner_text().split(" of ")[1].split(":")[0])
+    assert count >= 2 and serious(pack) == []
+    seen = []
+    for _ in range(count):
+        seen.append(code.locator("svg").screenshot())
+        pack.get_by_role("button", name="Next code").press("Enter")
+    phone.close()
+    film(seen, tmp_path / "seen.mjpeg")
+    eyes = ["--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream"]
+    lent = [*FLAGS, *eyes, f"--use-file-for-fake-video-capture={tmp_path / 'seen.mjpeg'}"]
+    bench = browser.browser_type.launch(executable_path=CHROMIUM, args=lent)
+    there = bench.new_page()
+    there.goto(at)
+    there.get_by_text("On a phone, on paper, or without a network").click()
+    there.get_by_role("button", name="Scan its codes").click()
+    expect(there.get_by_text(f"{given} taken, 0 stood here already")).to_be_visible(timeout=60_000)
+    expect(there.get_by_role("button", name="Scan its codes")).to_be_visible()
+    bench.close()
+    cards = asked(server, house, "cards?step=level")["cards"]
+    assert sum(card["typed"] != "" for card in cards) >= given > 20
+    # Without a camera it says what else there is.
+    page.get_by_role("button", name="Scan its codes").press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("No camera can be used here")
+    assert serious(page) == []
+
+
 def test_a_phone_is_let_in_by_a_code_gives_readings_and_is_put_out(
     page: Page, browser: Browser, server: Server
 ) -> None:
@@ -252,6 +322,69 @@ def test_a_phone_is_let_in_by_a_code_gives_readings_and_is_put_out(
     phone.goto(server.phones)
     expect(phone.get_by_label("The code that the bench shows")).to_be_visible()
     context.close()
+
+
+def told(server: Server, house: str, method: str, what: str, body: dict[str, Any]) -> None:
+    """Change a house as another window of the bench would."""
+    with urlopen(f"{server.address}api/token", timeout=60) as answer:
+        token = json.load(answer)["token"]
+    headers = {"content-type": "application/json", "x-obtegum-token": token}
+    url = f"{server.address}api/houses/{house}{what}"
+    with urlopen(Request(url, json.dumps(body).encode(), headers, method=method), timeout=60) as answer:
+        assert answer.status == 200
+
+
+def kinds(server: Server, house: str) -> dict[tuple[object, ...], tuple[str, int]]:
+    """Where each kind of card comes first: its step, and how many come before it there."""
+    found: dict[tuple[object, ...], tuple[str, int]] = {}
+    for each in asked(server, house, "cards")["steps"]:
+        for place, card in enumerate(asked(server, house, f"cards?step={each['id']}")["cards"]):
+            parts = tuple(bool(card[name]) for name in ("measure", "tick", "strip", "reading", "note"))
+            found.setdefault((*parts, card["state"]), (each["id"], place))
+    return found
+
+
+def test_every_kind_of_card_is_within_reach_at_the_bench_in_the_sun_and_on_a_phone(
+    page: Page, browser: Browser, server: Server
+) -> None:
+    at = dealt(page, "Dune edge", "Level")
+    house = at.split("/house/")[1].split("/")[0]
+    corner = next(
+        card for card in asked(server, house, "cards?step=set-out")["cards"] if card["reading"] and card["tick"]
+    )
+    far = [card for card in asked(server, house, "cards?step=set-out")["cards"] if card["tick"].startswith("peg:")][-1]
+    for tick in (corner["tick"], far["tick"]):
+        version = asked(server, house, "version")["version"]
+        told(server, house, "POST", "/ticks", {"version": version, "window": "other", "tick": tick, "done": True})
+    version = asked(server, house, "version")["version"]
+    longer = [{"measure": "size.length_m", "text": "27.6 m"}]
+    told(server, house, "PATCH", "", {"version": version, "window": "other", "edits": longer})
+    found = kinds(server, house)
+    titles = {each["id"]: each["title"] for each in asked(server, house, "cards")["steps"]}
+    assert {kind[-1] for kind in found} == {"open", "set", "moved"} and len(found) >= 8
+    page.get_by_text("On a phone, on paper, or without a network").click()
+    page.get_by_role("button", name="Let a phone in").click()
+    digits = page.locator(".digits").inner_text()
+    phone = browser.new_context(viewport={"width": 390, "height": 844}).new_page()
+    phone.goto(server.phones)
+    phone.get_by_label("The code that the bench shows").fill(digits)
+    phone.get_by_role("button", name="Let me in").click()
+    phone.get_by_role("link", name="Dune edge").wait_for()
+    for address, hand in ((server.address, page), (server.phones, phone)):
+        hand.goto(f"{address}house/{house}/level/cards")
+        for kind, (step, place) in found.items():
+            hand.get_by_label("Work", exact=True).select_option(step)
+            expect(hand.get_by_role("heading", level=1)).to_have_text(f"{titles[step]}, field cards")
+            stands = int(at_foot(hand).inner_text().split(" of ")[0]) - 1
+            for _ in range(abs(place - stands)):
+                hand.get_by_role("button", name="Next" if place > stands else "Back", exact=True).click()
+            expect(at_foot(hand)).to_contain_text(f"{place + 1} of ")
+            assert serious(hand) == [], (kind, step, place)
+            if hand is page:
+                hand.get_by_role("button", name="Sun").click()
+                assert serious(hand) == [], (kind, step, place, "in the sun")
+                hand.get_by_role("button", name="Shade").click()
+    phone.context.close()
 
 
 def test_a_reading_taken_back_while_its_change_is_on_its_way_is_what_stands(page: Page, server: Server) -> None:

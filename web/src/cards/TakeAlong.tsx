@@ -7,6 +7,7 @@ import { Download } from "../kit/Download";
 import { Press } from "../kit/Plain";
 import { Words } from "../kit/Words";
 import { Phones } from "./Phones";
+import { Scan } from "./Scan";
 
 const Along = styled.details`
   padding: 6px 14px 16px;
@@ -54,6 +55,7 @@ export function TakeAlong({ house, step, window }: { house: string; step: string
         >
           <Press>Bring back its readings</Press>
         </FileTrigger>
+        <Scan onText={(given) => void bring(given)} />
         <TextField value={text} onChange={setText} style={{ width: "100%" }}>
           <Label>Or paste what it gave</Label>
           <TextArea spellCheck="false" />

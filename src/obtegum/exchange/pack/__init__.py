@@ -39,6 +39,7 @@ def pack_html(
     here = files(__package__)
     style = (here / "pack.css").read_text(encoding="utf-8")
     script = (here / "pack.js").read_text(encoding="utf-8")
+    codes = (here / "made" / "codes.js").read_text(encoding="utf-8")
     page = (here / "pack.html").read_text(encoding="utf-8")
     # No closing tag inside the data can end its script.
     data = json.dumps(told, ensure_ascii=False).replace("<", "\\u003c")
@@ -46,6 +47,8 @@ def pack_html(
         "TITLE": escape(f"{house['name']}, cards"),
         "STYLE": style,
         "DATA": data,
+        # Nor can one inside what was built.
+        "CODES": codes.replace("</", "<\\/"),
         "SCRIPT": script,
         "AID": escape(planning_aid),
     }

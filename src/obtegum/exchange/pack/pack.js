@@ -113,7 +113,35 @@
   by("give").addEventListener("click", () => {
     by("count").textContent = `${entries().length} to give back to ${pack.name}, made of version ${pack.version} on ${pack.day}.`;
     by("code").value = code();
+    by("scanned").hidden = true;
     by("giving").showModal();
+  });
+  let codes = [];
+  let shown = 0;
+  const showCode = () => {
+    by("which").textContent = `Code ${shown + 1} of ${codes.length}: hold it before the camera.`;
+    by("picture").innerHTML = codes[shown];
+    by("following").hidden = codes.length === 1;
+  };
+  by("scan").addEventListener("click", async () => {
+    try {
+      codes = await packCodes.codesOf(code());
+    } catch {
+      by("which").textContent = "This browser makes no codes: give back as a file, or copy.";
+      by("scanned").hidden = false;
+      by("following").hidden = true;
+      return;
+    }
+    shown = 0;
+    by("scanned").hidden = false;
+    showCode();
+    by("picture").scrollIntoView();
+  });
+  by("following").addEventListener("click", () => {
+    shown = (shown + 1) % codes.length;
+    showCode();
+    // Whoever has shown all of them has given back.
+    if (shown === 0) given();
   });
   by("close").addEventListener("click", () => by("giving").close());
   by("code").addEventListener("focus", () => by("code").select());

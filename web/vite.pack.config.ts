@@ -1,0 +1,12 @@
+import { defineConfig } from "vite";
+
+/** What the pack of cards brings along besides its own script: one plain script that fetches nothing. */
+export default defineConfig({
+  logLevel: "warn",
+  build: {
+    outDir: "../src/obtegum/exchange/pack/made",
+    emptyOutDir: true,
+    target: "es2020",
+    lib: { entry: "src/pack/codes.ts", formats: ["iife"], name: "packCodes", fileName: () => "codes.js" },
+  },
+});
