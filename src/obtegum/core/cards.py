@@ -16,8 +16,8 @@ from obtegum.core.work import Work
 
 __all__ = ["card_at", "cards_of", "name_of_card", "room_of", "told_of_card", "with_cards"]
 
-# Marks that are no work of anybody's: where the tape only begins, or tells the ground.
-NO_WORK = ("ground", "head")
+# Marks that are no work of anybody's: where the tape only begins, or tells the ground, or what it should read.
+NO_WORK = ("ground", "head", "read")
 SAME_M = 1e-4
 # What a tape says where nothing was read yet.
 NOTHING = "–"

@@ -8,7 +8,7 @@ from obtegum.core.small import small
 __all__ = ["Band", "Entered", "MarkKind", "MarkState", "Strip", "StripMark"]
 
 
-MarkKind = Literal["peg", "socket", "bend", "crown", "joint", "cut", "ground", "head"]
+MarkKind = Literal["peg", "socket", "bend", "crown", "joint", "cut", "ground", "head", "read"]
 MarkState = Literal["open", "set", "moved"]
 
 

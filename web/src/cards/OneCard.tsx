@@ -19,6 +19,7 @@ const Sheet = styled.article`
   .note { font-size: 16px; }
   .care { padding: 8px 10px; border-left: 6px double var(--ink); font-weight: 600; }
   .drawing { height: 230px; }
+  .drawing.over { height: 180px; }
   .written > div { border-bottom: 0; }
   .written label { font-size: 17px; color: var(--ink); }
   .written input { min-height: 60px; font-size: 27px; border-width: 2px; }
@@ -54,14 +55,14 @@ export function OneCard({ card, caution, work, onNext }: Props) {
       {card.state === "moved" && <p className="care">The plan has changed since this was done: look at it again.</p>}
       {card.what && <p className="what"><Words>{card.what}</Words></p>}
       {card.reading && <p className="number">{card.reading}</p>}
-      {card.note && <p className="note"><Words>{card.note}</Words></p>}
+      {card.note && card.note !== measure?.hint && <p className="note"><Words>{card.note}</Words></p>}
       {measure && (
         <div className="written">
           <LengthField key={measure.id} measure={measure} onEnter={onNext} />
         </div>
       )}
       {drawing && step && (
-        <div className="drawing">
+        <div className={strip ? "drawing over" : "drawing"}>
           <DrawingView drawing={drawing} plan={plan} step={{ ...step, grips: [] }} chosen={mark?.part ?? card.part} onChoose={ignore} open={false} />
         </div>
       )}

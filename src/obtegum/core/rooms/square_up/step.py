@@ -266,9 +266,9 @@ def strips(work: Work) -> list[Strip]:
     for line in LINES:
         name, reading = f"taped:{line}", work.record.taped.reading_m(line)
         start_m = tapes_of(work).start_m
-        marks = [work.mark(planned[line], "should read", "peg", f"taped:{line}", name, from_m=start_m)]
+        marks = [work.mark(planned[line], "should read", "read", f"taped:{line}", name, from_m=start_m)]
         if reading is not None:
-            marks.append(work.mark(max(reading - start_m, 0.0), "reads", "cut", f"read:{line}", name, from_m=start_m))
+            marks.append(work.mark(max(reading - start_m, 0.0), "reads", "read", f"read:{line}", name, from_m=start_m))
         found.append(
             Strip(
                 id=name,
