@@ -2,8 +2,10 @@
 
 import io
 import json
+import os
 import random
 import re
+import signal
 from contextlib import suppress
 from pathlib import Path
 from typing import Any
@@ -438,11 +440,20 @@ def test_what_another_wrote_meanwhile_is_shown_beside_it(page: Page, server: Ser
 TURN = 8
 
 
+def kill_pages(browser: Browser) -> None:
+    """Kill the processes that show pages, as a phone does that runs out of memory."""
+    told = browser.new_browser_cdp_session().send("SystemInfo.getProcessInfo")
+    shown = [each["id"] for each in told["processInfo"] if each["type"] == "renderer"]
+    assert shown
+    for process in shown:
+        os.kill(process, signal.SIGKILL)
+
+
 def test_readings_are_neither_lost_nor_doubled_by_cuts_and_kills(
-    page: Page, server: Server, pytestconfig: pytest.Config
+    page: Page, browser: Browser, server: Server, pytestconfig: pytest.Config
 ) -> None:
     """A stream of readings from a phone: requests cut before they arrive and answers cut on their way, the server
-    killed and the page closed in the midst of it."""
+    killed, the page closed, and its process killed in the midst of it."""
     cuts = 200 if pytestconfig.getoption("--deep") else 20
     at = dealt(page, "Dune edge", "Row of posts")
     house = at.split("/house/")[1].split("/")[0]
@@ -463,7 +474,7 @@ def test_readings_are_neither_lost_nor_doubled_by_cuts_and_kills(
                     route.fetch()
             route.abort()
 
-    page.route("**/api/houses/**", cut)
+    page.context.route("**/api/houses/**", cut)
     typed: dict[str, str] = {}
     number, changes, back = 0, 0, False
     while left[0] > 0 or number < 12:
@@ -484,6 +495,16 @@ def test_readings_are_neither_lost_nor_doubled_by_cuts_and_kills(
             page.on("dialog", lambda dialog: dialog.accept())
             page.reload()
             page.get_by_role("navigation", name="Cards").wait_for()
+        if number == 11:
+            # Its process dies, and nobody is asked: another window takes over what was kept.
+            context, shown = page.context, page.url
+            with page.expect_event("crash"):
+                kill_pages(browser)
+            page.close()
+            page = context.new_page()
+            page.set_viewport_size({"width": 390, "height": 844})
+            page.goto(shown)
+            page.get_by_role("navigation", name="Cards").wait_for()
         expect(page.locator(f'.written input[data-measure="{measure}"]')).to_have_count(0, timeout=60_000)
         # To and fro over the same cards, so that one is written again while its earlier reading is still on its way.
         place = int(at_foot(page).inner_text().split()[0])
@@ -495,7 +516,7 @@ def test_readings_are_neither_lost_nor_doubled_by_cuts_and_kills(
             break
     said = at_foot(page)
     expect(said).not_to_contain_text("sent", timeout=90_000)
-    page.unroute("**/api/houses/**")
+    page.context.unroute("**/api/houses/**")
     # Nothing is on its way any more.
     expect(said).to_have_text(re.compile(f" {len(typed)} done$"), timeout=180_000)
     kept = asked(server, house, "")["record"]["row"]
