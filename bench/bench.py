@@ -43,7 +43,7 @@ from shots import picked, step, typed
 from sprung import sprung_rows
 
 ROOT = Path(__file__).parents[1]
-CHROMIUM = "/usr/bin/chromium"
+CHROMIUM = "/usr/bin/chromium-headless-shell"
 # Three dimensions drawn by the processor alone.
 SOFT = ("--use-angle=swiftshader", "--enable-unsafe-swiftshader")
 FLAGS = ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"]

@@ -175,7 +175,7 @@ def main() -> int:
         assert process.stdout is not None
         address = process.stdout.readline().split(" at ")[1].split(" ")[0]
         with sync_playwright() as playwright:
-            browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+            browser = playwright.chromium.launch(executable_path="/usr/bin/chromium-headless-shell", args=FLAGS)
             take_all(browser.new_page(viewport={"width": 1280, "height": 800}), address)
             browser.close()
         process.kill()

@@ -32,10 +32,10 @@ def pytest_configure(config: pytest.Config) -> None:
 # the end.
 LONG = (
     "kill/test_at_every_write",
-    "browser/test_frames",
-    "browser/test_typing",
-    "kill/test_kill",
     "browser/test_cards",
+    "browser/test_frames",
+    "kill/test_kill",
+    "browser/test_typing",
     "browser/",
     "api/test_fuzz",
     "api/",

@@ -208,6 +208,8 @@ def _serve(arguments: argparse.Namespace) -> int:
     import signal
     import threading
 
+    # Thousands of classes are made while it starts, and none of them goes again: nothing is looked for among them.
+    gc.disable()
     import uvicorn
 
     from obtegum.api.app import make_app
@@ -253,6 +255,7 @@ def _serve(arguments: argparse.Namespace) -> int:
     gc.collect()
     gc.freeze()
     gc.set_threshold(100_000, 20, 20)
+    gc.enable()
     config = uvicorn.Config(
         make_app(
             store,

@@ -11,11 +11,11 @@ from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from fastapi.testclient import TestClient
 
-from obtegum.core.catalogue import Catalogue
 from obtegum.core.plan import YardPlan, plan_yard
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.set_out.ticks import tick_station
 from obtegum.core.starters import new_house
+from obtegum.core.work import Work
 from obtegum.store import Store, houses, open_store
 from obtegum.store.models import Base
 from obtegum.store.yards import rules_in_use, rules_of
@@ -179,9 +179,9 @@ def test_the_yard_keeps_what_it_found_until_a_house_or_the_rules_change(
     first, second = start(client), start(client)
     planned: list[str] = []
 
-    def counted(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> YardPlan:
-        planned.append(design.name)
-        return plan_yard(design, record, catalogue)
+    def counted(work: Work) -> YardPlan:
+        planned.append(work.design.name)
+        return plan_yard(work)
 
     monkeypatch.setattr("obtegum.api.yard.plan_yard", counted)
     shown = client.get("/api/houses").json()

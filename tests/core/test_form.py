@@ -20,7 +20,7 @@ from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.bend.form import form_drawing, form_of
 from obtegum.core.rooms.bend.heated import batches_of
 from obtegum.core.rooms.bend.shaping import ways_to_shape
-from obtegum.core.rooms.strength.plastic import plastic_found, snow_rated
+from obtegum.core.rooms.strength.plastic import SnowRating, plastic_found
 from obtegum.exchange.cad import drawings_dxf
 from obtegum.exchange.tiles import MARGIN_M, tiled_pdf, tiling
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict
@@ -100,7 +100,7 @@ def test_ways_to_a_shape_are_what_each_house_would_be() -> None:
             assert found.locked_pa == pytest.approx(each.later * each.tube.yield_pa)
         else:
             assert (each.strain, each.new, each.later) == (0, 0, 0)
-            assert each.rated_later_pa == snow_rated(bench, each.tube, springs=False, later=False)
+            assert each.rated_later_pa == SnowRating(bench, each.tube).rated_pa(springs=False, later=False)
     # Money goes by mass: a pipe half as heavy again costs half as much again, and heating takes its hours besides.
     priced = ways_to_shape(make_bench(**{**told(), **PIPE, "bending": {"stick_price": 4.0, "hour_price": 20.0}}))
     own = next(each for each in priced if each.own)

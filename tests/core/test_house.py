@@ -4,6 +4,7 @@ import math
 
 import pytest
 
+from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.drawing import Dimension, Drawing, Handle, Outline
 from obtegum.core.measures import measures
@@ -229,7 +230,7 @@ def test_units_change_readings_and_nothing_else() -> None:
 
 def test_starters_and_demo_houses_plan() -> None:
     for design, _ in [*demo_houses(), (new_house("feet"), None), (new_house("metric"), None)]:
-        assert plan_yard(design, SiteRecord(), default_catalogue()).words.endswith(" bows")
+        assert plan_yard(begin(design, SiteRecord(), default_catalogue())).words.endswith(" bows")
     assert len({design.name for design, _ in demo_houses()}) == 3
 
 
@@ -271,7 +272,7 @@ def test_a_small_house_does_not_fail_to_stand_because_its_grower_stoops() -> Non
     assert terrace.overall is not None and (terrace.overall.id, terrace.overall.rank) == ("embedment", "stands")
     # What is not known is counted beside it, in the yard too, which knows what was measured.
     coast = plan_house(*demo_houses()[1], default_catalogue())
-    assert coast.unknowns == plan_yard(*demo_houses()[1], default_catalogue()).unknowns == 4
+    assert coast.unknowns == plan_yard(begin(*demo_houses()[1], default_catalogue())).unknowns == 4
 
 
 @pytest.mark.parametrize("units", ["feet", "metric"])

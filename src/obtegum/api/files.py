@@ -337,7 +337,7 @@ async def post_before(desk: Desk, lane: Lane, work: WorkName = "") -> Response:
 
 async def _restored(desk: Desk, lane: Beside, file: FilePath, work: str) -> Response:
     def bring_back(tell: Tell) -> Restored:
-        return restore(desk.store, file, desk.plan, tell)
+        return restore(desk.store, file, desk.judge, tell)
 
     found = await lane.run(work, bring_back)
     return answer(

@@ -20,6 +20,7 @@ from obtegum.api.models import (
     VersionOut,
 )
 from obtegum.api.planning import answer
+from obtegum.core.bench import begin
 from obtegum.core.bodies import Bodies, bodies_of
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edits import apply_edits, edits_in_words
@@ -115,7 +116,7 @@ def post_undo(desk: Desk, house_id: HouseId, way: Literal["undo", "redo"], own: 
 def _small(design: HouseDesign | None) -> YardPlan | None:
     """A small drawing of a version, where one can be made."""
     try:
-        return plan_yard(design, SiteRecord(), default_catalogue()) if design else None
+        return plan_yard(begin(design, SiteRecord(), default_catalogue())) if design else None
     except Exception:
         return None
 

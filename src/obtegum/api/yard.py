@@ -6,10 +6,10 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Request
 from starlette.responses import Response
 
-from obtegum.api.desk import Desk, HouseId, Kept, Lane, with_plan
+from obtegum.api.benches import Benches
+from obtegum.api.desk import Desk, HouseId, Kept, KeptBenches, Lane, with_plan
 from obtegum.api.models import Gone, HouseLine, HouseOut, NewHouse, Place, TokenOut, VersionOut, WorkOut, Yard
 from obtegum.api.planning import answer
-from obtegum.core.catalogue import default_catalogue
 from obtegum.core.plan import YardPlan, plan_yard
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.starters import new_house
@@ -26,7 +26,7 @@ router = APIRouter(prefix="/api", tags=["yard"])
 WorkKey = Annotated[str, Query(max_length=40)]
 
 
-def _line(store: Store, line: houses.HouseLine, kept: str | None) -> HouseLine:
+def _line(store: Store, benches: Benches, line: houses.HouseLine, kept: str | None) -> HouseLine:
     """A house in the yard; one that can't be planned stands there too, with the reason."""
     plain = {"id": line.id, "name": line.name, "touched": line.touched}
     if kept is not None:
@@ -35,7 +35,7 @@ def _line(store: Store, line: houses.HouseLine, kept: str | None) -> HouseLine:
     if state is None:
         return HouseLine(**plain, yard=None, why="What was kept of it can’t be read here.")
     try:
-        return HouseLine(**plain, yard=plan_yard(*state, default_catalogue()))
+        return HouseLine(**plain, yard=plan_yard(benches.begin(*state)))
     except DesignError as error:
         return HouseLine(**plain, yard=None, why=str(error))
     except Exception:
@@ -46,6 +46,7 @@ def _line(store: Store, line: houses.HouseLine, kept: str | None) -> HouseLine:
 @router.get("/houses", response_model=Yard)
 def get_yard(
     store: Kept,
+    benches: KeptBenches,
     shelf: Shelf = "standing",
     start: Annotated[int, Query(ge=0, le=1_000_000)] = 0,
     most: Annotated[int, Query(ge=1, le=100)] = 50,
@@ -53,7 +54,7 @@ def get_yard(
     """Houses on a shelf by last touched, each with its size, verdict and small drawing."""
     lines = houses.newest(store, start, most, shelf)
     kept = kept_yards(store, {line.id: line.version for line in lines})
-    shown = tuple(_line(store, line, kept.get(line.id)) for line in lines)
+    shown = tuple(_line(store, benches, line, kept.get(line.id)) for line in lines)
     keep_yards(
         store,
         {

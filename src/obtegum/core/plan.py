@@ -150,12 +150,11 @@ def small_drawing(work: Work) -> Drawing:
     return next(room.small for room in rooms() if room.small is not None)(work)
 
 
-def plan_yard(design: HouseDesign, record: SiteRecord, catalogue: Catalogue) -> YardPlan:
-    """Size, verdict and small drawing of a house as it stands on site. Raises: DesignError."""
-    work = begin(design, record, catalogue)
+def plan_yard(work: Work) -> YardPlan:
+    """Size, verdict and small drawing of a house as it stands on site."""
     verdicts = judged(work)
     return YardPlan(
-        size=how_large(design),
+        size=how_large(work.design),
         words=", ".join(room.sums_up(work) for room in rooms() if room.sums_up is not None),
         overall=worst(verdicts),
         unknowns=unknown_count(verdicts),

@@ -67,6 +67,7 @@ const State = styled.div`
   grid-column: 1 / -1;
   min-height: 44px;
   font-weight: 600;
+  select { min-height: 44px; width: 34%; padding: 4px 6px; font: inherit; color: var(--ink); background: var(--sheet); border: 2px solid var(--ink); }
 `;
 
 /** The work of a house at arm's length: one thing to do at a time. */
@@ -151,6 +152,13 @@ function Dealt({ house, deck, window }: { house: string; deck: CardsOut; window:
             <Words>{`${at + 1} of ${deck.cards.length}, ${done} done`}</Words>
             {away ? ": kept here, sent when the bench is back" : sight.saved === "saving" ? ": saving" : ""}
           </span>
+          <select aria-label="Go to" value={at} onChange={(event) => move(Number(event.target.value))}>
+            {deck.cards.map((each, place) => (
+              <option key={each.id} value={place}>
+                {`${place + 1} ${each.label || each.what || each.says}${each.state === "set" ? " ✓" : ""}`}
+              </option>
+            ))}
+          </select>
           <Plain isDisabled={!sight.house.undo} onPress={() => session.undo("undo")} aria-label={sight.house.undo ? `Undo: ${sight.house.undo}` : "Undo"}>
             Undo
           </Plain>

@@ -16,7 +16,7 @@ from obtegum.core.rooms.bows.found import stick_count
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
 from obtegum.core.rooms.size.decisions import SprungPipe
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.rooms.strength.plastic import locked_1_m, snow_rated
+from obtegum.core.rooms.strength.plastic import SnowRating, locked_1_m
 from obtegum.core.work import Work
 
 __all__ = ["Shaped", "shaping", "ways_to_shape"]
@@ -62,7 +62,8 @@ def ways_to_shape(work: Work) -> tuple[Shaped, ...]:
     )
     at = next((place for place, each in enumerate(alike) if each.id == own.id), 0)
     near = alike[max(at - EITHER_WAY, 0) : at + EITHER_WAY + 1]
-    found_ = [_shaped(work, tube, springs) for tube in near for springs in (True, False)]
+    rated = [(tube, SnowRating(work, tube)) for tube in near]
+    found_ = [_shaped(work, tube, rating, springs) for tube, rating in rated for springs in (True, False)]
     # What is thinner than one's own is sprung, not heated.
     found_ = [
         each for each in found_ if each.springs or (each.tube.od_m >= own.od_m and each.tube.wall_m >= own.wall_m)
@@ -70,7 +71,7 @@ def ways_to_shape(work: Work) -> tuple[Shaped, ...]:
     return tuple(sorted(found_, key=lambda each: (-each.rated_later_pa, each.later, each.kg)))
 
 
-def _shaped(work: Work, tube: Tube, springs: bool) -> Shaped:
+def _shaped(work: Work, tube: Tube, rating: SnowRating, springs: bool) -> Shaped:
     own, resin = bow_tube(work), work.catalogue.resins[tube.resin]
     strain = tube.od_m / 2 * _bent_1_m(work) if springs else 0.0
     share = strain * tube.elastic_pa / tube.yield_pa
@@ -87,8 +88,8 @@ def _shaped(work: Work, tube: Tube, springs: bool) -> Shaped:
         strain=strain,
         new=share,
         later=share * resin.faded_share,
-        rated_new_pa=snow_rated(work, tube, springs, later=False),
-        rated_later_pa=snow_rated(work, tube, springs, later=True),
+        rated_new_pa=rating.rated_pa(springs, later=False),
+        rated_later_pa=rating.rated_pa(springs, later=True),
         kg=kg,
         price=price,
     )

@@ -14,7 +14,7 @@ from obtegum.core.catalogue import Resin, Tube
 from obtegum.core.found import found
 from obtegum.core.frame.buckling import critical_factors
 from obtegum.core.frame.section import Section, round_section
-from obtegum.core.frame.solve import Frame, first_order, loads_on
+from obtegum.core.frame.solve import Frame, Solved, first_order, loads_on
 from obtegum.core.profile import Arc
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.set_out.found import bays_of
@@ -28,12 +28,14 @@ from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.weather.pressure import from_snow
 from obtegum.core.work import Work
 
-__all__ = ["Plastic", "locked_1_m", "locked_pa", "plastic_found", "snow_rated"]
+__all__ = ["Plastic", "SnowRating", "locked_1_m", "locked_pa", "plastic_found"]
 
 Array = NDArray[np.float64]
 PARTIAL, LIGHT = 1.5, 0.9
 # Share of yield that snow is rated by, and the most that is looked for, Pa.
-RATED, MOST_PA, HALVINGS = 0.5, 10_000.0, 40
+RATED, MOST_PA = 0.5, 10_000.0
+# So many even snows are tried at once, and between the last that is borne and the next so often again: to 0.01 Pa.
+AT_ONCE, NARROWINGS = 33, 4
 NEVER = 99.0
 
 
@@ -114,9 +116,9 @@ def _pushed(work: Work, frame: Frame, own: Section, model: Model) -> Array:
     return np.where(model.which == 0, -push_n * along, 0.0)
 
 
-def _stress(frame: Frame, own: Section, model: Model, loads: Array, factors: Array, pushed: Array) -> Array:
-    """(c,): the largest stress in the bow's own pipe, second order estimated, Pa; endless where it gives way."""
-    plain = first_order(frame, loads_on(frame, loads))
+def _stress(frame: Frame, own: Section, model: Model, plain: Solved, factors: Array, pushed: Array) -> Array:
+    """(c,): the largest stress in the bow's own pipe, of what each load does by itself and how much of it there is,
+    second order estimated, Pa; endless where it gives way."""
     axial = np.tensordot(factors, plain.axial, axes=1)
     moment = np.abs(np.tensordot(factors, plain.moment, axes=1)).max(axis=2)
     factor = critical_factors(frame, axial + pushed)
@@ -160,8 +162,8 @@ def plastic_found(work: Work) -> Plastic | None:
     slow, fast = (_pushed(work, *each, model) for each in ((lasting, own), (short, quick)))
     stress = np.where(
         snowy,
-        _stress(lasting, own, model, loads, factors, slow),
-        _stress(short, own, model, loads, factors, fast),
+        _stress(lasting, own, model, first_order(lasting, loads_on(lasting, loads)), factors, slow),
+        _stress(short, own, model, first_order(short, loads_on(short, loads)), factors, fast),
     )
     allowed = np.where(snowy, resin.lasting_allowed_share, resin.allowed_share) * yield_pa - locked
     use = np.where(allowed > 0, stress / np.maximum(allowed, 1.0), NEVER)
@@ -174,38 +176,47 @@ def plastic_found(work: Work) -> Plastic | None:
         yields=min(float(yields[worst]), NEVER),
         yields_in=words[worst],
         wind_yields=min(float(yields[~snowy].max(initial=0.0)), NEVER),
-        rated_pa=_snow_rated(work, tube, locked, springs=True),
+        rated_pa=SnowRating(work, tube).beside_pa(locked, springs=True),
         snow_pa=max((float(case.shown.max(initial=0.0)) for case in lies), default=0.0),
         locked_pa=locked,
         left=bool((allowed > 0).all()),
     )
 
 
-def snow_rated(work: Work, tube: Tube, springs: bool, later: bool) -> float:
-    """Even snow on plan that a pipe of this shape is rated for, sprung or bent hot, new or after a season, Pa."""
-    faded = resin_of(work, tube).faded_share if later else 1.0
-    bent = locked_1_m(work) if springs else 0.0
-    return _snow_rated(work, tube, tube.elastic_pa * tube.od_m / 2 * bent * faded, springs)
+class SnowRating:
+    """What even snow on plan pipe of this shape is rated for: what is locked in and what it bends come to half of the
+    yield. Found for a pipe once, however it is brought to its shape; rounded down, to 0.01 Pa."""
 
+    def __init__(self, work: Work, tube: Tube) -> None:
+        model, resin = model_of(work), resin_of(work, tube)
+        self._work, self._model, self._tube, self._faded = work, model, tube, resin.faded_share
+        self._frame, self._own = _framed(work, model, tube, tube.elastic_pa * resin.lasting_share)
+        self._most_pa = RATED * tube.yield_pa * resin.warmth(work.design.strength.hot_c)
+        outline = model.outline
+        snow = from_snow(outline, "even", "", "", np.where(outline.roof, 1.0, 0.0)).per_area * bays_of(work).bay_m
+        loads = np.concatenate([_lying(work, model, tube, self._own), snow[None]])
+        self._plain = first_order(self._frame, loads_on(self._frame, loads))
 
-def _snow_rated(work: Work, tube: Tube, locked: float, springs: bool) -> float:
-    """Even snow on plan at which what is locked in and what it bends come to half of the yield, Pa; rounded down."""
-    model, resin = model_of(work), resin_of(work, tube)
-    frame, own = _framed(work, model, tube, tube.elastic_pa * resin.lasting_share)
-    pushed = _pushed(work, frame, own, model) if springs else np.zeros(frame.count)
-    yield_pa = tube.yield_pa * resin.warmth(work.design.strength.hot_c)
-    outline = model.outline
-    snow = from_snow(outline, "even", "", "", np.where(outline.roof, 1.0, 0.0)).per_area * bays_of(work).bay_m
-    loads = np.concatenate([_lying(work, model, tube, own), snow[None]])
+    def rated_pa(self, springs: bool, later: bool) -> float:
+        """Of pipe that is sprung or bent hot, new or after a season, Pa."""
+        bent = locked_1_m(self._work) if springs else 0.0
+        faded = self._faded if later else 1.0
+        return self.beside_pa(self._tube.elastic_pa * self._tube.od_m / 2 * bent * faded, springs)
 
-    def too_much(pressure_pa: float) -> bool:
-        stress = _stress(frame, own, model, loads, np.array([[1.0, 1.0, pressure_pa]]), pushed)[0]
-        return bool(locked + stress > RATED * yield_pa)
-
-    if too_much(0.0):
-        return 0.0
-    low, high = 0.0, MOST_PA
-    for _ in range(HALVINGS):
-        middle = (low + high) / 2
-        low, high = (low, middle) if too_much(middle) else (middle, high)
-    return low
+    def beside_pa(self, locked: float, springs: bool) -> float:
+        """Beside a stress that is locked in, Pa."""
+        frame, own, model = self._frame, self._own, self._model
+        pushed = _pushed(self._work, frame, own, model) if springs else np.zeros(frame.count)
+        low, high = 0.0, MOST_PA
+        for _ in range(NARROWINGS):
+            tried = np.linspace(low, high, AT_ONCE)
+            weighed = np.stack([np.ones(AT_ONCE), np.ones(AT_ONCE), tried], axis=1)
+            too_much = locked + _stress(frame, own, model, self._plain, weighed, pushed) > self._most_pa
+            if not too_much.any():
+                return high
+            first = int(np.argmax(too_much))
+            if first == 0:
+                # With no snow at all it is too much already.
+                return low
+            low, high = float(tried[first - 1]), float(tried[first])
+        return low
