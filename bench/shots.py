@@ -161,10 +161,16 @@ def take_all(page: Page, address: str) -> None:
     typed(page, "strength.runs", "3")
     page.mouse.move(0, 0)
     take(page, "fittings")
+    cards(page, address)
+
+
+def cards(page: Page, address: str) -> None:
+    """A field card, as a phone shows it."""
     page.set_viewport_size({"width": 390, "height": 844})
-    step(page, address, "Kitchen plot", "Set out")
-    take(page, "narrow")
-    page.set_viewport_size({"width": 1280, "height": 800})
+    step(page, address, "Dune edge", "Level")
+    page.get_by_role("button", name="Field cards").click()
+    page.get_by_role("navigation", name="Cards").wait_for()
+    take(page, "cards")
 
 
 def main() -> int:

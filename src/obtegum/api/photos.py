@@ -60,7 +60,7 @@ async def post_photo(
 ) -> Response:
     """A picture with a card, made small and bare of all but what is seen; it stands on whatever is there."""
     body = await request.body()
-    houses.version(desk.store, house_id)
+    await run_in_threadpool(lambda: houses.version(desk.store, house_id))
     image = await lane.run("", lambda tell: as_kept(body))
     now_s = time.time()
 
