@@ -206,3 +206,5 @@ def test_pictures_are_in_the_backup_and_come_back(client: TestClient, store: Sto
     old = changed(file, tmp_path / "old.zip", images=None, manifest=json.dumps(manifest).encode())
     assert restore(store, old, planned).houses == 1
     assert client.get(photo["href"]).status_code == 404
+    with zipfile.ZipFile(io.BytesIO(client.get(f"{url}/photos.zip").content)) as pack:
+        assert pack.namelist() == ["photos.csv"] and b"not here any more" in pack.read("photos.csv")

@@ -128,7 +128,11 @@ def _write(store: Store, house: House, file: FilePath) -> None:
         for number, photo in enumerate(inside, start=1):
             words = re.sub("[^A-Za-z0-9.-]+", " ", photo.told).strip()[:60]
             name = f"{number:03d} {words}.jpg"
-            pack.writestr(zipfile.ZipInfo(name), read_image(store, house.id, photo.image))
+            try:
+                pack.writestr(zipfile.ZipInfo(name), read_image(store, house.id, photo.image))
+            except LookupError:
+                # Its card tells of it still, as in a backup from which pictures were taken.
+                name = "not here any more"
             taken = time.strftime(DAY, time.localtime(photo.taken_s))
             rows.writerow((name, taken, photo.told))
         pack.writestr("photos.csv", listed.getvalue())

@@ -211,7 +211,8 @@ class SnowRating:
         for _ in range(NARROWINGS):
             tried = np.linspace(low, high, AT_ONCE)
             weighed = np.stack([np.ones(AT_ONCE), np.ones(AT_ONCE), tried], axis=1)
-            too_much = locked + _stress(frame, own, model, self._plain, weighed, pushed) > self._most_pa
+            # What can't be told is too much as well.
+            too_much = ~(locked + _stress(frame, own, model, self._plain, weighed, pushed) <= self._most_pa)
             if not too_much.any():
                 return high
             first = int(np.argmax(too_much))
