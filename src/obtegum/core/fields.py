@@ -7,6 +7,7 @@ a measure isn't stored but follows from others, or where its options do.
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
+from operator import attrgetter
 from typing import Any, Literal
 
 from obtegum.core.amount import AmountKind
@@ -14,8 +15,8 @@ from obtegum.core.catalogue import Catalogue
 from obtegum.core.design import SITE, place_at
 from obtegum.core.job import Job
 from obtegum.core.numbers import Choice, Number, Text
-from obtegum.core.part import Part
 from obtegum.core.quantity import Bare
+from obtegum.core.small import small
 from obtegum.core.trouble import DesignError, Trouble
 
 __all__ = ["Document", "Hint", "Measure", "MeasureState", "Option", "measure_at", "options_of", "put", "special"]
@@ -26,7 +27,8 @@ Hint = str | Callable[[Job, Catalogue], str]
 Options = Callable[[Job, Catalogue], tuple["Option", ...]]
 
 
-class Option(Part):
+@small
+class Option:
     """One way to choose, and what it means for this house."""
 
     id: str
@@ -34,7 +36,8 @@ class Option(Part):
     about: str = ""
 
 
-class MeasureState(Part):
+@small
+class MeasureState:
     """A measure as it stands: its reading, its range as sentences, its options.
 
     A blank one has no reading, but may have the value that it stands for.
@@ -174,6 +177,29 @@ def _put_words(path: str, most: int) -> Callable[[Document, Job, Any], None]:
 def _read(path: str) -> Callable[[Job], Any]:
     names = path.split(".")
     names = names if names[0] == SITE else ["design", *names]
+    return _named(names) if all(map(str.isidentifier, names)) and not _entry(path) else _found(names)
+
+
+def _entry(path: str) -> bool:
+    place = place_at(path)
+    return place is not None and place.entry
+
+
+def _named(names: Sequence[str]) -> Callable[[Job], Any]:
+    """What stands at a place that is named all the way, None where the house has no such place as it stands."""
+    found = attrgetter(".".join(names))
+
+    def read(job: Job) -> Any:
+        try:
+            return found(job)
+        except AttributeError:
+            return None
+
+    return read
+
+
+def _found(names: Sequence[str]) -> Callable[[Job], Any]:
+    """The same of one of many like things, by its number or its name."""
 
     def read(job: Job) -> Any:
         value: Any = job

@@ -3,11 +3,15 @@
 While a finding runs, its bench notes every part of the design and the record that it reads, and every other
 finding. On the bench of the changed house it is kept if all that it read is the same; one that comes out equal
 keeps whatever was found from it. A finding reads nothing but through its bench.
+
+Each place in the documents has a bit of its own, and what is found carries those of all that it hangs on, through other
+findings too: where none of them is among the bits of what was changed, it is kept without a look at what it read.
 """
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cache
+from itertools import count
 from typing import Any, Generic, TypeVar, cast
 
 from obtegum.core.catalogue import Catalogue
@@ -20,8 +24,18 @@ __all__ = ["Bench", "Finding", "found"]
 T = TypeVar("T")
 B = TypeVar("B", bound="Bench")
 Path = tuple[str, ...]
+_Documents = dict[str, Part]
 TAPE: Path = ("design", "tape")
 Reads = dict["Path | Finding[Any]", Any]
+
+_BITS: dict[Path, int] = {}
+_places = count()
+
+
+def _bit(path: Path) -> int:
+    """The bit of a place in the documents."""
+    # Two threads that ask for a new one at once get the same: whichever came first.
+    return _BITS.get(path) or _BITS.setdefault(path, 1 << next(_places))
 
 
 class Finding(Generic[T]):
@@ -46,8 +60,11 @@ def found(function: Callable[[Any], T]) -> Finding[T]:
 
 @dataclass(frozen=True, slots=True)
 class _Kept:
+    """What a finding came to, what it read, and the bits of all that it hangs on."""
+
     value: Any
     reads: Reads
+    hangs: int
 
 
 class _Noted:
@@ -101,7 +118,10 @@ class _Document:
     def __getattr__(self, name: str) -> Any:
         value = getattr(self._document, name)
         if self._frames:
-            self._frames[-1].setdefault((*self._path, name), value)
+            # What isn't a field may be told by any of them.
+            known = name in type(self._document).model_fields
+            path, read = ((*self._path, name), value) if known else (self._path, self._document)
+            self._frames[-1].setdefault(path, read)
         return value
 
 
@@ -109,26 +129,54 @@ def _same(one: Any, other: Any) -> bool:
     return one is other or bool(one == other)
 
 
+def _differs(before: _Documents, now: _Documents) -> int:
+    """The bits of whatever is not the same in two houses."""
+    bits = 0
+    for name, one in before.items():
+        other = now[name]
+        if one is other:
+            continue
+        for field in type(one).model_fields:
+            bits |= _part_differs((name, field), getattr(one, field), getattr(other, field))
+        if bits:
+            bits |= _bit((name,))
+    return bits
+
+
+def _part_differs(path: Path, one: Any, other: Any) -> int:
+    if _same(one, other):
+        return 0
+    bits, kinds = _bit(path), {type(one), type(other)}
+    for kind in kinds:
+        for name in getattr(kind, "model_fields", ()):
+            if len(kinds) > 1 or not _same(getattr(one, name), getattr(other, name)):
+                bits |= _bit((*path, name))
+    return bits
+
+
 class Bench:
     """One house to find things of. Asked in one thread; another bench may begin from what it found."""
 
     def __init__(
-        self,
-        design: HouseDesign,
-        record: SiteRecord,
-        catalogue: Catalogue,
-        before: "Mapping[Finding[Any], _Kept] | None" = None,
+        self, design: HouseDesign, record: SiteRecord, catalogue: Catalogue, before: "Bench | None" = None
     ) -> None:
         self.catalogue = catalogue
-        self._documents = {"design": design, "record": record}
+        self._documents: _Documents = {"design": design, "record": record}
         self._tape = design.tape
         # What the findings under way have read. The documents hold on to these only: a bench in no circle of
         # references is gone when it is let go.
         self._frames: list[Reads] = []
         self._design = cast(HouseDesign, _Document(self._frames, "design", design))
         self._record = cast(SiteRecord, _Document(self._frames, "record", record))
-        self._before = before or {}
         self._kept: dict[Finding[Any], _Kept] = {}
+        # What was found of the house before, and of those before that: each with the bits of what changed since.
+        self._last: dict[Finding[Any], _Kept] = {}
+        self._earlier: dict[Finding[Any], _Kept] = {}
+        self._changed = self._changed_since = 0
+        if before is not None:
+            self._last, self._earlier = {**before._kept}, {**before._earlier, **before._last}
+            self._changed = _differs(before._documents, self._documents)
+            self._changed_since = before._changed | before._changed_since | self._changed
 
     @property
     def design(self) -> HouseDesign:
@@ -149,8 +197,7 @@ class Bench:
 
     def changed(self: B, design: HouseDesign, record: SiteRecord) -> B:
         """The bench of the house as changed: what was found here is kept there as far as it still holds."""
-        before = {**self._before, **self._kept}
-        return type(self)(design, record, self.catalogue, before)
+        return type(self)(design, record, self.catalogue, self)
 
     def find(self, finding: Finding[T]) -> T:
         """What a finding comes to. Raises whatever it raises; that is not kept."""
@@ -165,28 +212,40 @@ class Bench:
     def hangs_on(self, finding: Finding[Any]) -> frozenset[tuple[str, str]]:
         """Which parts of the documents a finding was found from, itself or through others: document and field."""
         self.find(finding)
-        fields, seen, open_ = set[tuple[str, str]](), {finding}, [finding]
-        while open_:
-            for read in self._kept[open_.pop()].reads:
-                if isinstance(read, tuple):
-                    fields.add((read[0], read[1]))
-                elif read not in seen:
-                    seen.add(read)
-                    open_.append(read)
+        hangs, fields = self._kept[finding].hangs, set[tuple[str, str]]()
+        for path in [path for path, bit in list(_BITS.items()) if hangs & bit]:
+            names = path[1:2] or tuple(type(self._documents[path[0]]).model_fields)
+            fields.update((path[0], name) for name in names)
         return frozenset(fields)
 
     def _found(self, finding: Finding[Any]) -> _Kept:
-        before = self._before.get(finding)
-        if before is not None and self._holds(before):
-            return before
+        before, changed = self._last.get(finding), self._changed
+        if before is None:
+            before, changed = self._earlier.get(finding), self._changed_since
+        if before is not None:
+            if not before.hangs & changed:
+                return before
+            if self._holds(before):
+                return _Kept(before.value, before.reads, self._hangs(before.reads))
         self._frames.append({})
         try:
             value = finding.function(self)
-        finally:
-            reads = self._frames.pop()
+        except BaseException:
+            # Whoever goes on without it hangs on what it read.
+            for read, what in self._frames.pop().items():
+                if self._frames:
+                    self._frames[-1].setdefault(read, what)
+            raise
+        reads = self._frames.pop()
         if before is not None and finding.compared and _same(before.value, value):
             value = before.value
-        return _Kept(value, reads)
+        return _Kept(value, reads, self._hangs(reads))
+
+    def _hangs(self, reads: Reads) -> int:
+        bits = 0
+        for read in reads:
+            bits |= self._kept[read].hangs if isinstance(read, Finding) else _bit(read)
+        return bits
 
     def _holds(self, before: _Kept) -> bool:
         """Whether all that was read is the same, asked in the order in which it was read."""

@@ -1,10 +1,7 @@
 """One house on the bench, and how its numbers are said: by its own tape, in its own units."""
 
-from collections.abc import Mapping
-from typing import Any
-
 from obtegum.core.catalogue import Catalogue, Rules
-from obtegum.core.found import Bench, Finding
+from obtegum.core.found import Bench
 from obtegum.core.quantity import Rounding, Tape, length_text, tube_text
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.strip import MarkKind, MarkState, StripMark
@@ -20,7 +17,7 @@ class Work(Bench):
         design: HouseDesign,
         record: SiteRecord,
         catalogue: Catalogue,
-        before: "Mapping[Finding[Any], Any] | None" = None,
+        before: Bench | None = None,
     ) -> None:
         super().__init__(design, record, catalogue, before)
         self._said: dict[tuple[float, Rounding], str] = {}

@@ -2,12 +2,12 @@
 
 import json
 from collections.abc import Mapping
-from functools import cache
+from functools import cache, cached_property
 from importlib.resources import files
-from typing import Any, Literal
+from typing import Any, Literal, NamedTuple, TypeVar
 
 from obtegum.core.part import Part
-from obtegum.core.quantity import FOOT_M, INCH_M, Units
+from obtegum.core.quantity import FOOT_M, INCH_M, Units, tube_text
 
 __all__ = [
     "Bag",
@@ -59,6 +59,17 @@ class Tube(Part):
     def over_m(self) -> float:
         """What it measures at the most, over its ribs, m."""
         return self.od_m + 2 * self.ribs_m
+
+    @cached_property
+    def measures(self) -> dict[Units, str]:
+        """What it measures, whatever it is called: outside in both systems, and its bore; a bar over its ribs."""
+        return {"feet": self._measures("feet", "metric"), "metric": self._measures("metric", "feet")}
+
+    def _measures(self, units: Units, other: Units) -> str:
+        od, od_other = tube_text(self.od_m, units), tube_text(self.od_m, other)
+        if self.form == "bar":
+            return f"{od} ({od_other}) solid, {tube_text(self.over_m, units, 'up')} over its ribs"
+        return f"{od} ({od_other}) outside, {tube_text(self.bore_m, units)} bore"
 
 
 class Resin(Part):
@@ -224,6 +235,17 @@ class Stock(Part):
     sticks_m: dict[Units, tuple[float, ...]]
 
 
+class Near(NamedTuple):
+    """Tubes and bars, boards and bags, those that are sold near first."""
+
+    tubes: tuple[Tube, ...]
+    boards: tuple[Board, ...]
+    bags: tuple[Bag, ...]
+
+
+S = TypeVar("S", Tube, Board, Bag)
+
+
 class Catalogue(Part):
     """Everything the plan looks up."""
 
@@ -239,6 +261,17 @@ class Catalogue(Part):
     fixings: tuple[Fixing, ...]
     rules: Rules
     stock: Stock
+
+    @cached_property
+    def near_first(self) -> dict[Units, Near]:
+        """What is chosen from, that first which is sold in such units."""
+        return {units: self._near(units) for units in ("feet", "metric")}
+
+    def _near(self, units: Units) -> Near:
+        def first(sold: Mapping[str, S]) -> tuple[S, ...]:
+            return tuple(sorted(sold.values(), key=lambda each: each.sold_in != units))
+
+        return Near(first(self.tubes), first(self.boards), first(self.bags))
 
 
 def _data(name: str) -> dict[str, object]:

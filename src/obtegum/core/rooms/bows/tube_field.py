@@ -1,14 +1,14 @@
 """Choosing a tube: one of the catalogue, the nearest first, one of the grower's own, or a new one of these."""
 
 from collections.abc import Callable
-from functools import lru_cache, partial
+from functools import partial
 from typing import Any
 
 from obtegum.core.catalogue import Catalogue, Tube, default_catalogue
 from obtegum.core.fields import Document, Measure, Option, put, special
 from obtegum.core.job import Job
 from obtegum.core.numbers import Number
-from obtegum.core.quantity import INCH_M, Tape, Units, tube_text
+from obtegum.core.quantity import INCH_M, Units, tube_text
 from obtegum.core.rooms.bows.decisions import MOST_OWN
 from obtegum.core.rooms.bows.tubes import find_tube, own_tubes
 from obtegum.core.trouble import DesignError, Trouble
@@ -20,32 +20,21 @@ NEW_TUBE = "own:new"
 NEW_OWN: dict[Units, tuple[float, float]] = {"feet": (1.66 * INCH_M, 0.065 * INCH_M), "metric": (0.042, 0.002)}
 
 
-def _about(tube: Tube, tape: Tape) -> str:
-    """What a tube measures, whatever it is called: outside in both systems, and its bore; a bar over its ribs."""
-    other: Units = "metric" if tape.units == "feet" else "feet"
-    od, od_other = tube_text(tube.od_m, tape.units), tube_text(tube.od_m, other)
-    if tube.form == "bar":
-        return f"{od} ({od_other}) solid, {tube_text(tube.over_m, tape.units, 'up')} over its ribs"
-    return f"{od} ({od_other}) outside, {tube_text(tube.bore_m, tape.units)} bore"
-
-
-@lru_cache(maxsize=64)
-def _tube_options(tubes: tuple[Tube, ...], tape: Tape) -> tuple[Option, ...]:
-    near_first = sorted(tubes, key=lambda tube: tube.sold_in != tape.units)
-    return tuple(Option(id=tube.id, label=tube.name, about=_about(tube, tape)) for tube in near_first)
-
-
 def _bars(path: str, job: Job) -> bool:
     """Whether a part can be a solid bar: posts that stand inside the bow, or stakes."""
     return path == "posts.tube" and job.design.posts.stand in ("stub", "board")
 
 
 def _tubes(path: str, job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
-    now, bars = _named(job, path), _bars(path, job)
-    tubes = tuple(tube for tube in catalogue.tubes.values() if bars or tube.form == "tube" or tube.id == now)
+    now, bars, units = _named(job, path), _bars(path, job), job.design.tape.units
+    tubes = tuple(
+        Option(id=tube.id, label=tube.name, about=tube.measures[units])
+        for tube in catalogue.near_first[units].tubes
+        if bars or tube.form == "tube" or tube.id == now
+    )
     own = tuple(Option(id=tube.id, label=tube.name) for tube in own_tubes(job.design, catalogue))
     another = (Option(id=NEW_TUBE, label="another tube of my own"),) if len(own) < MOST_OWN else ()
-    return (*_tube_options(tubes, job.design.tape), *own, *another)
+    return (*tubes, *own, *another)
 
 
 def tube_choice(path: str, named: Callable[[Job], str] | None = None) -> Measure:

@@ -12,9 +12,8 @@ __all__ = ["ROOM"]
 
 
 def _tubes(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
-    units = job.design.tape.units
-    steel = (each for each in catalogue.tubes.values() if each.form == "tube" and each.material == "steel")
-    near_first = sorted(steel, key=lambda each: each.sold_in != units)
+    tubes = catalogue.near_first[job.design.tape.units].tubes
+    near_first = (each for each in tubes if each.form == "tube" and each.material == "steel")
     return (
         Option(id="", label="as the house has"),
         *(Option(id=each.id, label=each.name) for each in (*near_first, *own_tubes(job.design, catalogue))),

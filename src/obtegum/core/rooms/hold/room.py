@@ -32,8 +32,7 @@ TAKEN = ("spoil", "concrete", "gravel", "bags", "carbon", "hours", "proud", "rai
 
 
 def _bags(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
-    units = job.design.tape.units
-    near_first = sorted(catalogue.bags.values(), key=lambda bag: bag.sold_in != units)
+    near_first = catalogue.near_first[job.design.tape.units].bags
     return (
         Option(id="", label="what is usual here"),
         *(Option(id=bag.id, label=bag.name, about=f"makes {bag.yield_m3 * 1000:.1f} L") for bag in near_first),

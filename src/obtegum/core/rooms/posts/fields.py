@@ -80,14 +80,13 @@ def _lengths(document: Document, job: Job, stand: str) -> None:
 
 def _boards(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
     units = job.design.tape.units
-    near_first = sorted(catalogue.boards.values(), key=lambda board: board.sold_in != units)
     return tuple(
         Option(
             id=board.id,
             label=board.name,
             about=f"truly {tube_text(board.thick_m, units)} by {tube_text(board.wide_m, units)}",
         )
-        for board in near_first
+        for board in catalogue.near_first[units].boards
     )
 
 

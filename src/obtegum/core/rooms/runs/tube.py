@@ -24,8 +24,7 @@ def told_or_usual(work: Work, name: str, path: str) -> Tube:
 
 def _options(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
     units = job.design.tape.units
-    tubes = (tube for tube in catalogue.tubes.values() if tube.form == "tube")
-    near_first = sorted(tubes, key=lambda tube: tube.sold_in != units)
+    near_first = (tube for tube in catalogue.near_first[units].tubes if tube.form == "tube")
     bow = find_tube(job.design, catalogue, job.design.bows.tube)
     usual = catalogue.tubes[USUAL[bow.sold_in if bow else units]]
     return (
@@ -41,7 +40,7 @@ def usual_or_told(path: str) -> Measure:
 
 def board_options(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
     """Boards to choose from, those that are sold near first."""
-    near_first = sorted(catalogue.boards.values(), key=lambda board: board.sold_in != job.design.tape.units)
+    near_first = catalogue.near_first[job.design.tape.units].boards
     return (
         Option(id="", label="what is usual here"),
         *(Option(id=board.id, label=board.name) for board in near_first),
