@@ -346,7 +346,7 @@ def test_film_goes_round_the_tube_at_every_corner(kind: str) -> None:
     shape = shape_of(kind, design.size)
     design = design.model_copy(update={"size": design.size.model_copy(update={"shape": shape})})
     work = begin(design, SiteRecord(), default_catalogue())
-    found = next(each for each in compare(work) if each.kind == kind)
+    found = next(each.section for each in compare(work) if each.section.kind == kind)
     assert found.film_m == pytest.approx(found.girth_m + math.pi * bow_tube(work).od_m / 2)
 
 

@@ -3,7 +3,20 @@
 from collections.abc import Callable
 from typing import TypeVar
 
-from obtegum.core.drawing import Arrow, Dimension, Dots, Drawing, Grower, Handle, Item, Mark, Note, Outline, Segments
+from obtegum.core.drawing import (
+    Arrow,
+    Dimension,
+    Dots,
+    Drawing,
+    Grower,
+    Handle,
+    Item,
+    Mark,
+    Note,
+    Outline,
+    Segments,
+    Vertex,
+)
 from obtegum.core.small import altered
 
 __all__ = ["over", "seen_from_above"]
@@ -26,11 +39,15 @@ def seen_from_above(drawing: Drawing) -> Drawing:
     return drawing.model_copy(update={"items": items, "y0": -drawing.y1, "y1": -drawing.y0})
 
 
+def _mirrored(vertex: Vertex) -> Vertex:
+    return Vertex(x=vertex.x, y=-vertex.y, radius_m=vertex.radius_m, large=vertex.large)
+
+
 def _turned(item: Item) -> Item:
     """An item with its y turned round."""
     match item:
         case Outline():
-            return altered(item, path=tuple(altered(vertex, y=-vertex.y) for vertex in item.path))
+            return altered(item, path=tuple(_mirrored(vertex) for vertex in item.path))
         case Mark():
             return altered(item, y=-item.y, heading_rad=-item.heading_rad)
         case Dimension():

@@ -219,6 +219,7 @@ class Layer(NamedTuple):
 
 
 Place = tuple[float, float]
+WAYS = ((1, 0, 0.0), (0, 1, math.pi / 2), (-1, 0, math.pi), (0, -1, -math.pi / 2))
 
 
 def _arc_places(one: Vertex, other: Vertex) -> Iterator[Place]:
@@ -233,8 +234,11 @@ def _arc_places(one: Vertex, other: Vertex) -> Iterator[Place]:
     cx, cy = (one.x + other.x) / 2 + dy / (2 * half) * off, (one.y + other.y) / 2 - dx / (2 * half) * off
     begin = math.atan2(one.y - cy, one.x - cx)
     turn = (begin - math.atan2(other.y - cy, other.x - cx)) % (2 * math.pi)
-    for ux, uy in ((1, 0), (0, 1), (-1, 0), (0, -1)):
-        if (begin - math.atan2(uy, ux)) % (2 * math.pi) <= turn:
+    if begin % (math.pi / 2) > turn:
+        # Most arcs are short, and lie between two of those directions.
+        return
+    for ux, uy, angle in WAYS:
+        if (begin - angle) % (2 * math.pi) <= turn:
             yield cx + other.radius_m * ux, cy + other.radius_m * uy
 
 

@@ -60,7 +60,8 @@ class Measure:
     """Something to set: what is decided lives in the design, what was measured on site under ``record``.
 
     ``number`` is its declaration where it is one, ``named`` what it is called where that hangs on the house. An
-    optional measure may be left blank; ``blank`` tells what that stands for, where it stands for a value.
+    optional measure may be left blank; ``blank`` tells what that stands for, where it stands for a value. All that is
+    shown of a ``plain`` one is its value and what it is declared with.
     """
 
     id: str
@@ -74,6 +75,7 @@ class Measure:
     optional: bool = False
     blank: Callable[[Job], float | None] = lambda job: None
     named: Callable[[Job], str] | None = None
+    plain: bool = False
 
     def now(self, job: Job) -> Any:
         """Its value, or what a blank one stands for: where a pull or a key step starts."""
@@ -239,6 +241,7 @@ def measure_at(path: str) -> Measure | None:
         "read": _read(path),
         "write": lambda document, job, value: write(document, path, value),
         "hint": declared.hint,
+        "plain": True,
     }
     if isinstance(declared, Text):
         return Measure(kind="text", optional=True, **{**common, "write": _put_words(path, declared.most)})
@@ -252,4 +255,4 @@ def special(path: str, **own: Any) -> Measure:
     """A declared measure with ways of a room's own: to read, to write, to hint, to offer."""
     found = measure_at(path)
     assert found is not None, path
-    return replace(found, **own)
+    return replace(found, **own, plain=own.keys() <= {"write"})

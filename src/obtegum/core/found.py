@@ -25,17 +25,35 @@ T = TypeVar("T")
 B = TypeVar("B", bound="Bench")
 Path = tuple[str, ...]
 _Documents = dict[str, Part]
-TAPE: Path = ("design", "tape")
-Reads = dict["Path | Finding[Any]", Any]
-
-_BITS: dict[Path, int] = {}
-_places = count()
 
 
-def _bit(path: Path) -> int:
-    """The bit of a place in the documents."""
+class _Place:
+    """A place in the documents, of which there is one each, with a bit of its own."""
+
+    __slots__ = ("bit", "path")
+
+    def __init__(self, path: Path) -> None:
+        self.path, self.bit = path, 1 << next(_counted)
+
+    def now(self, bench: "Bench") -> Any:
+        """What stands there."""
+        value: Any = bench._documents[self.path[0]]
+        for name in self.path[1:]:
+            value = getattr(value, name)
+        return value
+
+
+_counted = count()
+_PLACES: dict[Path, _Place] = {}
+
+
+def _place(path: Path) -> _Place:
     # Two threads that ask for a new one at once get the same: whichever came first.
-    return _BITS.get(path) or _BITS.setdefault(path, 1 << next(_places))
+    return _PLACES.get(path) or _PLACES.setdefault(path, _Place(path))
+
+
+TAPE = _place(("design", "tape"))
+Reads = dict["_Place | Finding[Any]", Any]
 
 
 class Finding(Generic[T]):
@@ -50,7 +68,16 @@ class Finding(Generic[T]):
         self.__doc__ = function.__doc__
 
     def __call__(self, bench: "Bench") -> T:
-        return bench.find(self)
+        """What it comes to. Raises whatever it raises; that is not kept."""
+        kept = bench._kept.get(self)
+        if kept is None:
+            kept = bench._kept[self] = bench._found(self)
+        if bench._frames:
+            bench._frames[-1][self] = kept.value
+        value: T = kept.value
+        return value
+
+    now = __call__
 
 
 def found(function: Callable[[Any], T]) -> Finding[T]:
@@ -73,14 +100,14 @@ class _Noted:
     Its fields are properties of a kind of its own (`_noted_kind`): they are read thousands of times in a plan.
     """
 
-    __slots__ = ("_frames", "_part", "_path")
+    __slots__ = ("_frames", "_part", "_place")
 
-    def __init__(self, frames: list[Reads], path: Path, part: Part) -> None:
-        self._frames, self._path, self._part = frames, path, part
+    def __init__(self, frames: list[Reads], place: _Place, part: Part) -> None:
+        self._frames, self._place, self._part = frames, place, part
 
     def __getattr__(self, name: str) -> Any:
         if self._frames:
-            self._frames[-1].setdefault(self._path, self._part)
+            self._frames[-1][self._place] = self._part
         return getattr(self._part, name)
 
 
@@ -91,13 +118,13 @@ def _noted_kind(kind: Any, path: Path) -> type[_Noted]:
 
 
 def _field(path: Path) -> property:
-    name = path[-1]
+    name, place = path[-1], _place(path)
 
     def read(noted: _Noted) -> Any:
         value = noted._part.__dict__[name]
         frames = noted._frames
         if frames:
-            frames[-1].setdefault(path, value)
+            frames[-1][place] = value
         return value
 
     return property(read)
@@ -107,21 +134,21 @@ class _Document:
     """A design or a record whose parts note what is read of them."""
 
     def __init__(self, frames: list[Reads], name: str, document: Part) -> None:
-        self._frames, self._path, self._document = frames, (name,), document
+        self._frames, self._name, self._document = frames, name, document
         for field in type(document).model_fields:
             value = getattr(document, field)
             # Small values and the tape are read whole.
             if isinstance(value, Part) and field != "tape":
-                path = (*self._path, field)
-                self.__dict__[field] = _noted_kind(type(value), path)(frames, path, value)
+                path = (name, field)
+                self.__dict__[field] = _noted_kind(type(value), path)(frames, _place(path), value)
 
     def __getattr__(self, name: str) -> Any:
         value = getattr(self._document, name)
         if self._frames:
             # What isn't a field may be told by any of them.
             known = name in type(self._document).model_fields
-            path, read = ((*self._path, name), value) if known else (self._path, self._document)
-            self._frames[-1].setdefault(path, read)
+            path, read = ((self._name, name), value) if known else ((self._name,), self._document)
+            self._frames[-1][_place(path)] = read
         return value
 
 
@@ -139,18 +166,18 @@ def _differs(before: _Documents, now: _Documents) -> int:
         for field in type(one).model_fields:
             bits |= _part_differs((name, field), getattr(one, field), getattr(other, field))
         if bits:
-            bits |= _bit((name,))
+            bits |= _place((name,)).bit
     return bits
 
 
 def _part_differs(path: Path, one: Any, other: Any) -> int:
     if _same(one, other):
         return 0
-    bits, kinds = _bit(path), {type(one), type(other)}
+    bits, kinds = _place(path).bit, {type(one), type(other)}
     for kind in kinds:
         for name in getattr(kind, "model_fields", ()):
             if len(kinds) > 1 or not _same(getattr(one, name), getattr(other, name)):
-                bits |= _bit((*path, name))
+                bits |= _place((*path, name)).bit
     return bits
 
 
@@ -187,7 +214,7 @@ class Bench:
     def tape(self) -> Tape:
         """The tape that everything is read off."""
         if self._frames:
-            self._frames[-1].setdefault(TAPE, self._tape)
+            self._frames[-1][TAPE] = self._tape
         return self._tape
 
     @property
@@ -199,23 +226,12 @@ class Bench:
         """The bench of the house as changed: what was found here is kept there as far as it still holds."""
         return type(self)(design, record, self.catalogue, self)
 
-    def find(self, finding: Finding[T]) -> T:
-        """What a finding comes to. Raises whatever it raises; that is not kept."""
-        kept = self._kept.get(finding)
-        if kept is None:
-            kept = self._kept[finding] = self._found(finding)
-        value: T = kept.value
-        if self._frames:
-            self._frames[-1].setdefault(finding, value)
-        return value
-
     def hangs_on(self, finding: Finding[Any]) -> frozenset[tuple[str, str]]:
         """Which parts of the documents a finding was found from, itself or through others: document and field."""
-        self.find(finding)
+        finding(self)
         hangs, fields = self._kept[finding].hangs, set[tuple[str, str]]()
-        for path in [path for path, bit in list(_BITS.items()) if hangs & bit]:
-            names = path[1:2] or tuple(type(self._documents[path[0]]).model_fields)
-            fields.update((path[0], name) for name in names)
+        for document, *names in [place.path for place in list(_PLACES.values()) if hangs & place.bit]:
+            fields.update((document, name) for name in names[:1] or type(self._documents[document]).model_fields)
         return frozenset(fields)
 
     def _found(self, finding: Finding[Any]) -> _Kept:
@@ -234,7 +250,7 @@ class Bench:
             # Whoever goes on without it hangs on what it read.
             for read, what in self._frames.pop().items():
                 if self._frames:
-                    self._frames[-1].setdefault(read, what)
+                    self._frames[-1][read] = what
             raise
         reads = self._frames.pop()
         if before is not None and finding.compared and _same(before.value, value):
@@ -242,9 +258,9 @@ class Bench:
         return _Kept(value, reads, self._hangs(reads))
 
     def _hangs(self, reads: Reads) -> int:
-        bits = 0
+        bits, kept = 0, self._kept
         for read in reads:
-            bits |= self._kept[read].hangs if isinstance(read, Finding) else _bit(read)
+            bits |= read.bit if type(read) is _Place else kept[read].hangs  # type: ignore[index]
         return bits
 
     def _holds(self, before: _Kept) -> bool:
@@ -252,18 +268,9 @@ class Bench:
         # What is asked for here is not read by the finding under way.
         self._frames.append({})
         try:
-            return all(
-                _same(self.find(read) if isinstance(read, Finding) else self._at(read), value)
-                for read, value in before.reads.items()
-            )
+            return all(_same(read.now(self), value) for read, value in before.reads.items())
         except Exception:
             # What can't be found any more is told by whoever asks for it.
             return False
         finally:
             self._frames.pop()
-
-    def _at(self, path: Path) -> Any:
-        value: Any = self._documents[path[0]]
-        for name in path[1:]:
-            value = getattr(value, name)
-        return value

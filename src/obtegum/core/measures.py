@@ -12,7 +12,7 @@ from obtegum.core.room import rooms
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.work import Work
 
-__all__ = ["EVERYWHERE", "find_measure", "measured", "measures", "shown_at"]
+__all__ = ["EVERYWHERE", "find_measure", "measured", "measures", "shown_at", "state_of"]
 
 
 def _of_tape(name: str, label: str, **options: str) -> Measure:
@@ -63,17 +63,31 @@ def shown_at(path: str) -> str | None:
 
 
 @cache
-def _state(name: str) -> Finding[MeasureState]:
-    measure = find_measure(name)
-    assert measure is not None, name
+def _alike(name: str) -> tuple[str, ...]:
+    """The measures that are found together with one: those that are told by themselves, of the same part."""
+    here = measures()
+    if name not in here or not here[name].plain:
+        return (name,)
+    part = name.rpartition(".")[0]
+    return tuple(other for other, measure in here.items() if measure.plain and other.rpartition(".")[0] == part)
 
-    def state(work: Work) -> MeasureState:
-        return measure.state(Job(work.design, work.record), work.catalogue)
 
-    return Finding(state, compared=False)
+@cache
+def _states(names: tuple[str, ...]) -> Finding[dict[str, MeasureState]]:
+    found = [find_measure(name) for name in names]
+
+    def states(work: Work) -> dict[str, MeasureState]:
+        job = Job(work.design, work.record)
+        return {each.id: each.state(job, work.catalogue) for each in found if each is not None}
+
+    return Finding(states, compared=False)
 
 
-def measured(work: Work) -> dict[str, Finding[MeasureState]]:
-    """Every measure of a house by its id, as the bench shows it; those that come and go with the design too."""
-    more = [name for room in rooms() for name in room.more_fields(work.design)]
-    return {name: _state(name) for name in (*measures(), *more)}
+def state_of(work: Work, name: str) -> MeasureState:
+    """A measure of a house as the bench shows it."""
+    return _states(_alike(name))(work)[name]
+
+
+def measured(work: Work) -> list[str]:
+    """Every measure of a house by its id; those that come and go with the design too."""
+    return list(dict.fromkeys([*measures(), *(name for room in rooms() for name in room.more_fields(work.design))]))

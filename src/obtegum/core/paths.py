@@ -2,7 +2,6 @@
 
 from obtegum.core.drawing import Vertex
 from obtegum.core.profile import Arc, Chain
-from obtegum.core.small import altered
 
 __all__ = ["box", "chain_path", "circle", "line", "moved"]
 
@@ -11,8 +10,7 @@ def chain_path(chain: Chain) -> tuple[Vertex, ...]:
     """A centre line as a path, arcs kept as arcs."""
     x, y = chain.point(0.0)
     path = [Vertex(x=x, y=y)]
-    for segment in chain.segments:
-        x, y = segment.point(segment.length_m)
+    for segment, (x, y) in zip(chain.segments, chain.ends[1::2], strict=True):
         if isinstance(segment, Arc):
             path.append(Vertex(x=x, y=y, radius_m=segment.radius_m, large=abs(segment.turn_rad) > 3.141592653589793))
         else:
@@ -22,7 +20,7 @@ def chain_path(chain: Chain) -> tuple[Vertex, ...]:
 
 def moved(vertex: Vertex, dx: float, dy: float = 0.0) -> Vertex:
     """A corner of a path somewhere else."""
-    return altered(vertex, x=vertex.x + dx, y=vertex.y + dy)
+    return Vertex(x=vertex.x + dx, y=vertex.y + dy, radius_m=vertex.radius_m, large=vertex.large)
 
 
 def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Vertex, ...]:

@@ -7,7 +7,7 @@ from obtegum.core.catalogue import Catalogue
 from obtegum.core.drawing import Drawing, Row
 from obtegum.core.faces import Need
 from obtegum.core.fields import MeasureState
-from obtegum.core.measures import EVERYWHERE, measured
+from obtegum.core.measures import EVERYWHERE, measured, state_of
 from obtegum.core.part import Part
 from obtegum.core.quantity import Tape
 from obtegum.core.room import rooms, views
@@ -96,11 +96,11 @@ def plan_work(work: Work, shown: str | None = None, slow: bool = False) -> House
     seen = {view for step in wanted for view in step.views}
     tapes = {strip for step in wanted for strip in step.strips}
     design, verdicts = work.design, judged(work)
-    states = measured(work)
+    names = measured(work)
     if shown is not None:
         beside = (name for room in rooms() for each in room.beside for name in each.measures)
         asked = {*EVERYWHERE, *beside, *(name for step in wanted for name in (*step.measures, *step.grips))}
-        states = {name: state for name, state in states.items() if name in asked}
+        names = [name for name in names if name in asked]
     return HousePlan(
         name=design.name,
         size=how_large(design),
@@ -108,7 +108,7 @@ def plan_work(work: Work, shown: str | None = None, slow: bool = False) -> House
         overall=worst(verdicts),
         unknowns=unknown_count(verdicts),
         verdicts=verdicts,
-        measures={name: state(work) for name, state in states.items()},
+        measures={name: state_of(work, name) for name in names},
         steps=tuple(looked.get(room) or StepPlan.brief(each) for room, each in standing.items()),
         drawings=(
             *(_tabled(draw(work), shown) for name, draw in views().items() if name in seen),

@@ -5,7 +5,7 @@ from dataclasses import dataclass, fields
 from functools import cache
 from typing import Any, TypeVar, cast, dataclass_transform
 
-__all__ = ["altered", "small"]
+__all__ = ["altered", "quick", "small"]
 
 T = TypeVar("T")
 
@@ -18,6 +18,12 @@ def small(cls: type[T]) -> type[T]:
     time of a whole plan.
     """
     return dataclass(slots=True, kw_only=True, unsafe_hash=True)(cls)
+
+
+@dataclass_transform(frozen_default=True)
+def quick(cls: type[T]) -> type[T]:
+    """The same of a value that is made of a few numbers in order."""
+    return dataclass(slots=True, unsafe_hash=True)(cls)
 
 
 @cache

@@ -8,11 +8,16 @@ whatever its shape. To the left of travel is the outside of the house.
 
 import math
 from bisect import bisect_right
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import accumulate, pairwise
 from typing import Protocol
+
+import numpy as np
+from numpy.typing import NDArray
+
+from obtegum.core.small import quick
 
 __all__ = ["Arc", "Chain", "Kink", "Line", "Point", "Segment"]
 
@@ -54,7 +59,7 @@ class Segment(Protocol):
         ...
 
 
-@dataclass(frozen=True)
+@quick
 class Line:
     """A straight piece from (x0, y0) to (x1, y1), m."""
 
@@ -99,7 +104,7 @@ class Line:
         return (self.x1 - self.x0) * (self.y0 + self.y1) / 2
 
 
-@dataclass(frozen=True)
+@quick
 class Arc:
     """An arc about (cx, cy), travelled clockwise as a bow is, left foot to right.
 
@@ -231,27 +236,26 @@ class Chain:
         return self._crossings("at_y", y)
 
     @cached_property
-    def _reaches(self) -> dict[str, list[tuple[float, float]]]:
-        """At the least from where to where each segment reaches, across and up: no further from its ends than its
-        length lets it."""
-        across, up = list[tuple[float, float]](), list[tuple[float, float]]()
-        for segment in self.segments:
-            (x0, y0), (x1, y1) = segment.point(0.0), segment.point(segment.length_m)
-            beyond = (segment.length_m - math.hypot(x1 - x0, y1 - y0)) / 2 + TIGHT
-            # An arc of a turn has no chord to speak of, and lies within half its length of its ends.
-            beyond += math.sqrt(max(segment.length_m**2 - (x1 - x0) ** 2 - (y1 - y0) ** 2, 0.0)) / 2
-            across.append((min(x0, x1) - beyond, max(x0, x1) + beyond))
-            up.append((min(y0, y1) - beyond, max(y0, y1) + beyond))
-        return {"at_x": across, "at_y": up}
+    def _reaches(self) -> dict[str, NDArray[np.float64]]:
+        """(2, n): at the least from where to where each segment reaches, across and up: no further from its ends than
+        its length lets it."""
+        ends = np.array(self.ends).reshape(-1, 2, 2)
+        lengths = np.array([segment.length_m for segment in self.segments])
+        chords = np.hypot(*(ends[:, 1] - ends[:, 0]).T)
+        # An arc of a turn has no chord to speak of, and lies within half its length of its ends.
+        beyond = (lengths - chords + np.sqrt(np.maximum(lengths**2 - chords**2, 0.0))) / 2 + TIGHT
+        low, high = ends.min(axis=1).T - beyond, ends.max(axis=1).T + beyond
+        return {"at_x": np.array([low[0], high[0]]), "at_y": np.array([low[1], high[1]])}
 
     def _crossings(self, way: str, value: float) -> list[float]:
         found: list[float] = []
-        looked: Iterable[tuple[float, Segment]] = zip(self.starts_m, self.segments, strict=False)
-        if len(self.segments) > MANY:
-            reaches = self._reaches[way]
-            looked = (each for each, (low, high) in zip(looked, reaches, strict=False) if low <= value <= high)
-        for start, segment in looked:
-            for u in getattr(segment, way)(value):
+        looked: Sequence[int] = range(len(self.segments))
+        if len(looked) > MANY:
+            low, high = self._reaches[way]
+            looked = np.flatnonzero((low <= value) & (value <= high)).tolist()
+        for place in looked:
+            start = self.starts_m[place]
+            for u in getattr(self.segments[place], way)(value):
                 if not found or start + u - found[-1] > TIGHT:
                     found.append(start + u)
         return found
@@ -271,7 +275,7 @@ class Chain:
         """Each segment moved ``distance_m`` outward, not joined: at a kink the ends stand apart."""
         return Chain(tuple(segment.offset(distance_m) for segment in self.segments))
 
-    @property
+    @cached_property
     def under_m2(self) -> float:
         """Area between the centre line and y = 0, m²."""
         return sum(segment.under_m2 for segment in self.segments)

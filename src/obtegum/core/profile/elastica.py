@@ -12,7 +12,7 @@ Sources: Euler 1744; Love, Mathematical Theory of Elasticity, ch. XIX; Trefethen
 
 import math
 from dataclasses import dataclass
-from functools import cache, lru_cache
+from functools import cache, cached_property, lru_cache
 from typing import Literal
 
 import numpy as np
@@ -44,6 +44,12 @@ class Curve:
 
     theta: tuple[float, ...]
     push: float
+
+    @cached_property
+    def foot(self) -> tuple[float, float]:
+        """How far out and how far down from the crown its foot is."""
+        out, down = self.places(np.array([1.0]))
+        return float(out[0]), float(down[0])
 
     def angle(self, s: Array) -> Array:
         """θ, fall of the direction from level, rad."""

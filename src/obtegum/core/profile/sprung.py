@@ -43,8 +43,7 @@ class Sprung:
     @cached_property
     def rise_m(self) -> float:
         """Crown over the feet, m."""
-        _, down = self.curve.places(np.array([1.0]))
-        return float(down[0]) * self.half_m + self.arm_m * math.sin(self.ridge_rad / 2)
+        return self.curve.foot[1] * self.half_m + self.arm_m * math.sin(self.ridge_rad / 2)
 
     @property
     def push_per_ei(self) -> float:
@@ -183,7 +182,7 @@ def pipe_for_rise(
         raise ProfileError("height_m", "What joins the halves is larger than that.")
     far_m = math.hypot(out_m, down_m)
     # Its foot lies in the direction that is told: out · down_m = down · out_m.
-    return 2 * out_m / _out(_aimed(ridge_rad, foot, (down_m / far_m, -out_m / far_m, 0.0)))
+    return 2 * out_m / _aimed(ridge_rad, foot, (down_m / far_m, -out_m / far_m, 0.0)).foot[0]
 
 
 def span_for_rise(
@@ -196,7 +195,7 @@ def span_for_rise(
     down = (rise_m - arm_m * math.sin(ridge_rad / 2)) / (pipe_m / 2)
     if not 0 < down < 1:
         raise ProfileError("height_m", "No width lets this pipe rise so.")
-    return 2 * arm_m * math.cos(ridge_rad / 2) + pipe_m * _out(_aimed(ridge_rad, foot, (0.0, 1.0, down)))
+    return 2 * arm_m * math.cos(ridge_rad / 2) + pipe_m * _aimed(ridge_rad, foot, (0.0, 1.0, down)).foot[0]
 
 
 def _aimed(ridge_rad: float, foot: Foot, aim: Aim) -> Curve:
@@ -204,10 +203,6 @@ def _aimed(ridge_rad: float, foot: Foot, aim: Aim) -> Curve:
         curve = half_curve(ridge_rad / 2, foot, aim)
     except NoCurveError:
         raise ProfileError("height_m", "No pipe rises so.") from None
-    if not 0 < _out(curve) <= _furthest(foot, ridge_rad):
+    if not 0 < curve.foot[0] <= _furthest(foot, ridge_rad):
         raise ProfileError("height_m", "So low, the pipe would be straight from foot to foot.")
     return curve
-
-
-def _out(curve: Curve) -> float:
-    return float(curve.places(np.array([1.0]))[0][0])

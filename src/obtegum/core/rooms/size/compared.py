@@ -5,18 +5,18 @@ from dataclasses import dataclass
 
 from obtegum.core.amount import amount_text
 from obtegum.core.bows.headroom import headroom_over
-from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, drawn
+from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, Vertex, drawn
+from obtegum.core.found import found
 from obtegum.core.ground.posts import bow_entry
 from obtegum.core.paths import chain_path, line, moved
 from obtegum.core.profile import Arc, Chain, ProfileError
 from obtegum.core.quantity import angle_text, area_text
-from obtegum.core.rooms import HouseDesign
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.size.decisions import Size
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.work import Work
 
-__all__ = ["Compared", "compare", "shapes"]
+__all__ = ["Compared", "Section", "compare", "shapes"]
 
 COLUMNS = 4
 APART = 0.62
@@ -25,21 +25,20 @@ WORDS = 0.85
 
 
 @dataclass(frozen=True)
-class Compared:
+class Section:
     """One shape over the house's width: lengths in m, surface of film in m², room in m³, slope in rad.
 
     ``slope_rad`` is the slope a quarter of the width in, where snow lies longest; ``bends`` counts the
-    different radii that are bent.
+    different radii that are bent; ``path`` is its centre line to draw.
     """
 
     kind: str
     label: str
-    size: Size
     bow: Chain
+    path: tuple[Vertex, ...]
     height_m: float
     headroom_m: float
     girth_m: float
-    tube_m: float
     film_m: float
     surface_m2: float
     volume_m3: float
@@ -47,38 +46,43 @@ class Compared:
     bends: int
 
 
-def compare(work: Work) -> list[Compared]:
-    """Every shape that can stand over this width on these posts."""
-    design, found = work.design, list[Compared]()
+@dataclass(frozen=True)
+class Compared:
+    """One of them on the house's posts, and the tube of a bow of it, m."""
+
+    section: Section
+    tube_m: float
+
+
+@found
+def sections(work: Work) -> list[Section]:
+    """Every shape that can stand over this width."""
+    size, made = work.design.size, list[Section]()
     for kind in SHAPE_LABELS:
-        shape = design.size.shape if kind == design.size.shape.kind else shape_of(kind, design.size)
-        size = design.size.model_copy(update={"shape": shape})
+        shape = size.shape if kind == size.shape.kind else shape_of(kind, size)
         try:
-            found.append(_compared(work, design, kind, size, shape.chain(size.span_m)))
+            made.append(_section(work, size.model_copy(update={"shape": shape}), shape.chain(size.span_m)))
         except (ProfileError, ValueError):
             continue
-    return found
+    return made
 
 
-def _compared(work: Work, design: HouseDesign, kind: str, size: Size, bow: Chain) -> Compared:
-    od_m, half = bow_tube(work).od_m, size.span_m / 2
+def _section(work: Work, size: Size, bow: Chain) -> Section:
+    od_m, half, kind = bow_tube(work).od_m, size.span_m / 2, size.shape.kind
     inner, outer = bow.offset(-od_m / 2), bow.offset(od_m / 2)
     side_m = min(work.rules.side_bed_from_leg_m, half)
-    entry = bow_entry(bow, size.span_m, design.posts.reveal_m)
-    sprung = size.shape.kind == "sprung"
-    radii = {round(each.radius_m, 9) for each in bow.segments if isinstance(each, Arc) and not sprung}
+    radii = {round(each.radius_m, 9) for each in bow.segments if isinstance(each, Arc) and kind != "sprung"}
     # Over a corner that stands out the film goes round the tube, half its thickness from the centre.
     film_m = outer.girth_m + sum(max(kink.turn_rad, 0.0) for kink in bow.kinks) * od_m / 2
     quarter = bow.heading(bow.at_x(-half / 2)[0])
-    return Compared(
+    return Section(
         kind=kind,
         label=SHAPE_LABELS[kind],
-        size=size,
         bow=bow,
+        path=chain_path(bow),
         height_m=size.height_m,
         headroom_m=headroom_over(inner, side_m - half, work.rules.figure_width_m),
         girth_m=bow.girth_m,
-        tube_m=bow.girth_m - 2 * entry.post_top_s_m + 2 * design.bows.insertion_m,
         film_m=film_m,
         surface_m2=film_m * size.length_m + 2 * bow.under_m2,
         volume_m3=bow.under_m2 * size.length_m,
@@ -87,17 +91,30 @@ def _compared(work: Work, design: HouseDesign, kind: str, size: Size, bow: Chain
     )
 
 
+def compare(work: Work) -> list[Compared]:
+    """Every shape that can stand over this width on these posts."""
+    design, compared = work.design, list[Compared]()
+    for each in sections(work):
+        try:
+            entry = bow_entry(each.bow, design.size.span_m, design.posts.reveal_m)
+        except ValueError:
+            continue
+        tube_m = each.girth_m - 2 * entry.post_top_s_m + 2 * design.bows.insertion_m
+        compared.append(Compared(each, tube_m))
+    return compared
+
+
 def shapes(work: Work) -> Drawing:
     """Sections in two rows, the house's own drawn strong."""
-    found, span = compare(work), work.design.size.span_m
-    tallest = max(each.height_m for each in found)
+    compared, span = compare(work), work.design.size.span_m
+    tallest = max(each.section.height_m for each in compared)
     across, down = span * (1 + APART), tallest * (1 + WORDS)
     own = work.design.size.shape.kind
     items: list[Item] = []
-    for place, each in enumerate(found):
+    for place, (each, tube_m) in enumerate((one.section, one.tube_m) for one in compared):
         column, row = place % COLUMNS, place // COLUMNS
         x, y = column * across, -row * down
-        path = tuple(moved(vertex, x, y) for vertex in chain_path(each.bow))
+        path = tuple(moved(vertex, x, y) for vertex in each.path)
         layer = "frame" if each.kind == own else "hidden"
         part = f"shape:{each.kind}"
         items += [
@@ -124,7 +141,7 @@ def shapes(work: Work) -> Drawing:
         words = (
             f"{each.label}{' · this house' if each.kind == own else ''}",
             f"{work.say(each.height_m)} high · side {work.say(each.headroom_m, 'down')}",
-            f"tube {work.say(each.tube_m, 'up')}, {each.bends} bend{'' if each.bends == 1 else 's'}",
+            f"tube {work.say(tube_m, 'up')}, {each.bends} bend{'' if each.bends == 1 else 's'}",
         )
         items += [
             Note(part=part, x=x, y=y, text=text, above=False, row=number) for number, text in enumerate(words, start=1)
@@ -132,19 +149,19 @@ def shapes(work: Work) -> Drawing:
     return drawn(
         view="shapes",
         title="Shapes",
-        summary=f"{len(found)} shapes over the same width of {work.say(span)}, each at the same scale.",
+        summary=f"{len(compared)} shapes over the same width of {work.say(span)}, each at the same scale.",
         items=items,
         beside_m=(span * 0.02, tallest * WORDS, span * 0.02, 0.0),
-        table=tuple(row for each in found for row in _rows(work, each)),
+        table=tuple(row for one in compared for row in _rows(work, one.section, one.tube_m)),
     )
 
 
-def _rows(work: Work, each: Compared) -> list[Row]:
+def _rows(work: Work, each: Section, tube_m: float) -> list[Row]:
     told = (
         ("height", work.say(each.height_m)),
         ("room at the side bed", work.say(each.headroom_m, "down")),
         ("girth, ground to ground", work.say(each.girth_m)),
-        ("tube per bow", work.say(each.tube_m, "up")),
+        ("tube per bow", work.say(tube_m, "up")),
         ("film, ground to ground", work.say(each.film_m, "up")),
         ("film in all, ends too", area_text(each.surface_m2, work.tape, "up")),
         ("room inside", amount_text(each.volume_m3, "volume", work.tape.units, "down")),
