@@ -130,25 +130,33 @@ def _field(path: Path) -> property:
     return property(read)
 
 
+@cache
+def _places_of(kind: Any, name: str) -> dict[str, _Place]:
+    """The places of a document's fields."""
+    return {field: _place((name, field)) for field in kind.model_fields}
+
+
 class _Document:
     """A design or a record whose parts note what is read of them."""
 
     def __init__(self, frames: list[Reads], name: str, document: Part) -> None:
-        self._frames, self._name, self._document = frames, name, document
-        for field in type(document).model_fields:
+        self._frames, self._whole, self._document = frames, _place((name,)), document
+        self._places = _places_of(type(document), name)
+        for field, place in self._places.items():
             value = getattr(document, field)
             # Small values and the tape are read whole.
             if isinstance(value, Part) and field != "tape":
-                path = (name, field)
-                self.__dict__[field] = _noted_kind(type(value), path)(frames, _place(path), value)
+                self.__dict__[field] = _noted_kind(type(value), place.path)(frames, place, value)
 
     def __getattr__(self, name: str) -> Any:
         value = getattr(self._document, name)
         if self._frames:
-            # What isn't a field may be told by any of them.
-            known = name in type(self._document).model_fields
-            path, read = ((self._name, name), value) if known else ((self._name,), self._document)
-            self._frames[-1][_place(path)] = read
+            place = self._places.get(name)
+            if place is None:
+                # What isn't a field may be told by any of them.
+                self._frames[-1][self._whole] = self._document
+            else:
+                self._frames[-1][place] = value
         return value
 
 

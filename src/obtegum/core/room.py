@@ -141,7 +141,9 @@ def views() -> dict[str, Finding[Drawing]]:
 
 
 def _layered(name: str, view: Callable[[Work], Drawing]) -> Callable[[Work], Drawing]:
-    layers = [room.layers[name] for room in rooms() if name in room.layers]
+    layers = [Finding(room.layers[name], compared=False) for room in rooms() if name in room.layers]
     if not layers:
         return view
-    return lambda work: with_layers(view(work), [layer(work) for layer in layers])
+    # Each is drawn again by itself when what it shows has changed.
+    under = Finding(view, compared=False)
+    return lambda work: with_layers(under(work), [layer(work) for layer in layers])

@@ -10,16 +10,28 @@ from obtegum.core.frame.solve import Frame
 __all__ = ["Locked", "drawn_in", "locked_in"]
 
 Array = NDArray[np.float64]
+# Which way the left and the right end turn where both lean to the outside.
+OUTWARD = np.array([1.0, -1.0])
 
 
 @dataclass(frozen=True, eq=False)
 class Locked:
     """Forces without any load: axial (n,) N, tension positive; moments (n, 2) at both ends of each element, N·m; what
-    holds each end, N to the right and up, N·m: (2, 3)."""
+    holds each end, N to the right and up, N·m: (2, 3); how far each end is turned (2,), rad counterclockwise."""
 
     axial: Array
     moment: Array
     ends: Array
+    turned: Array
+
+    def times(self, share: float) -> "Locked":
+        """So many times as much of it."""
+        return Locked(self.axial * share, self.moment * share, self.ends * share, self.turned * share)
+
+    def __add__(self, other: "Locked") -> "Locked":
+        return Locked(
+            self.axial + other.axial, self.moment + other.moment, self.ends + other.ends, self.turned + other.turned
+        )
 
     @property
     def pull_n(self) -> float:
@@ -32,18 +44,14 @@ def locked_in(frame: Frame, spread_m: float, turn_rad: float | None) -> Locked:
 
     First order: its ends move alone, nothing else bears on it. Ties don't count, as they come after.
     """
-    last = 3 * frame.count
-    told = {0: -spread_m / 2, 1: 0.0, last: spread_m / 2, last + 1: 0.0}
-    if turn_rad is not None:
-        # Both lean to the outside: the left end turns to the left, the right one to the right.
-        told |= {2: turn_rad, last + 2: -turn_rad}
-    size, stiff = last + 3, _stiffness(frame)
-    held = np.array(sorted(told))
-    free = np.setdiff1d(np.arange(size), held)
-    moved = np.zeros(size)
-    moved[held] = [told[dof] for dof in held]
-    moved[free] = np.linalg.solve(stiff[np.ix_(free, free)], -stiff[np.ix_(free, held)] @ moved[held])
-    return _forces(frame, stiff, moved)
+    spread = _spread(frame)
+    if turn_rad is None:
+        return spread.times(spread_m)
+    turned = _turned(frame)
+    # Both lean to the outside: the left end turns to the left, the right one to the right.
+    wanted = turn_rad * OUTWARD - spread_m * spread.turned
+    twists = np.linalg.solve(np.stack([each.turned for each in turned], axis=1), wanted)
+    return spread.times(spread_m) + turned[0].times(twists[0]) + turned[1].times(twists[1])
 
 
 def drawn_in(frame: Frame, between: tuple[int, int], gap_m: float, stretch_n_m: float) -> tuple[Locked, float]:
@@ -52,34 +60,40 @@ def drawn_in(frame: Frame, between: tuple[int, int], gap_m: float, stretch_n_m: 
 
     First order: T = gap/(what both nodes come nearer by for each N, and what the tie stretches by).
     """
-    size = 3 * frame.count + 3
-    stiff = _stiffness(frame)
-    pull = np.zeros(size)
     one, other = between
+    pull = np.zeros(3 * frame.count + 3)
     pull[3 * one], pull[3 * other] = 1.0, -1.0
-    free = np.setdiff1d(np.arange(size), np.array([0, 1, size - 3, size - 2]))
-    moved = np.zeros(size)
-    moved[free] = np.linalg.solve(stiff[np.ix_(free, free)], pull[free])
+    moved = frame.solved(pull)
     nearer = float(moved[3 * one] - moved[3 * other])
     force = gap_m / (nearer + 1 / stretch_n_m)
-    return _forces(frame, stiff, force * moved), force
+    return _forces(frame, force * moved), force
 
 
-def _stiffness(frame: Frame) -> Array:
-    size = 3 * frame.count + 3
-    stiff = np.zeros((size, size))
-    for place in range(frame.count):
-        at = slice(3 * place, 3 * place + 6)
-        stiff[at, at] += frame.stiff[place]
-    return stiff
+def _spread(frame: Frame) -> Locked:
+    """Its pinned ends are spread by 1 m, half of it each, and turn freely."""
+    moved, last = np.zeros(3 * frame.count + 3), 3 * frame.count
+    moved[[0, last]] = -0.5, 0.5
+    push = np.zeros_like(moved)
+    push[:6] -= frame.stiff[0] @ moved[:6]
+    push[-6:] -= frame.stiff[-1] @ moved[-6:]
+    push[list(frame.held)] = 0.0
+    return _forces(frame, moved + frame.solved(push))
 
 
-def _forces(frame: Frame, stiff: Array, moved: Array) -> Locked:
+def _turned(frame: Frame) -> tuple[Locked, Locked]:
+    """Its pinned ends are each turned by 1 N·m, the left one and the right one."""
+    twists = np.zeros((3 * frame.count + 3, 2))
+    twists[2, 0] = twists[-1, 1] = 1.0
+    left, right = frame.solved(twists).T
+    return _forces(frame, left), _forces(frame, right)
+
+
+def _forces(frame: Frame, moved: Array) -> Locked:
     own = np.einsum("nij,nj->ni", frame.turned, frame.spread(moved[None])[0])
     forces = np.einsum("nij,nj->ni", frame.own_stiff, own)
-    left = (stiff @ moved).reshape(-1, 3)
     return Locked(
         axial=(forces[:, 3] - forces[:, 0]) / 2,
         moment=np.stack([-forces[:, 2], forces[:, 5]], axis=1),
-        ends=np.stack([left[0], left[-1]]),
+        ends=np.stack([(frame.stiff[0] @ moved[:6])[:3], (frame.stiff[-1] @ moved[-6:])[3:]]),
+        turned=moved[[2, -1]],
     )

@@ -141,6 +141,7 @@ class Frame:
     def mode_swaying(self) -> Array:
         """(n, m, m): what a tension of 1 N in each element stiffens the frame's own modes, whose stiffness is 1."""
         from scipy.linalg import eigh
+
         stiff, sway = self._with_ties(_dense(self._plain_bands)), _dense(self._swaying_bands.sum(axis=0))
         along = np.concatenate([[0.0], np.cumsum(self.lengths)]) / self.lengths.sum()
         waves = np.sin(np.pi * np.outer(along, np.arange(1, MODES + 1)))
@@ -160,12 +161,14 @@ class Frame:
     def factor(self) -> Array:
         """Cholesky factor of the elastic stiffness. Raises: numpy.linalg.LinAlgError where it is a mechanism."""
         from scipy.linalg import cholesky_banded
+
         return np.asarray(cholesky_banded(self._plain_bands.reshape(BANDS + 1, -1), check_finite=False))
 
     @cached_property
     def _reached(self) -> Array:
         """(3n + 3, m): how the frame without its ties moves under 1 N at each degree of freedom that they hold."""
         from scipy.linalg import cho_solve_banded
+
         assert self.ties is not None
         return np.asarray(cho_solve_banded((self.factor, False), self.unit_ties, check_finite=False))
 
@@ -180,6 +183,7 @@ class Frame:
     def solved(self, asked: Array) -> Array:
         """Displacements (3n + 3, c) under forces (3n + 3, c), those of what is held 0."""
         from scipy.linalg import cho_solve_banded
+
         plain = np.asarray(cho_solve_banded((self.factor, False), asked, check_finite=False))
         return plain if self.ties is None else self.held_back(plain, self._reached)
 
@@ -201,6 +205,7 @@ class Frame:
         """(3n + 3,): displacements under forces with a stiffness told by its bands; None where it isn't positive, which
         is not asked for of a frame with ties: see `rests`."""
         from scipy.linalg.lapack import dgbsv, dpbsv
+
         if self.ties is None:
             _, solution, info = dpbsv(bands, asked, overwrite_ab=True)
             return solution.ravel() if info == 0 else None
@@ -217,6 +222,7 @@ class Frame:
     def rests(self, axial: Array) -> bool:
         """Whether the frame with its ties is stable under axial forces (n,), N: it is where it is without them."""
         from scipy.linalg.lapack import dpbtrf, dpotrf
+
         bands = self.banded(axial[None])[0]
         if dpbtrf(bands)[1] == 0:
             return True

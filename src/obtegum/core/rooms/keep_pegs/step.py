@@ -1,7 +1,7 @@
 """Keep the pegs: offset pegs or gauge boards outside the digging, and the readings that find each peg again."""
 
 from obtegum.core.answers import length_answer, settled
-from obtegum.core.rooms.set_out.found import pegs_of, reads, strung, tapes_of
+from obtegum.core.rooms.set_out.found import pegs_of, reads, starts_m, strung
 from obtegum.core.rooms.set_out.pegs import faced, hooked
 from obtegum.core.setout.offsets import LINES_KEPT, boards
 from obtegum.core.step import Standing, StepPlan, Told
@@ -89,7 +89,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 def strips(work: Work) -> list[Strip]:
     """Each line from offset peg to offset peg, and a gauge board."""
     (length_m, width_m), keep = strung(work), work.design.keep
-    off, dig, start_m = keep.offset_m, keep.dig_m, tapes_of(work).start_m
+    off, dig, start_m = keep.offset_m, keep.dig_m, starts_m(work)
     found = []
     for start, end, number in LINES_KEPT:
         name, long_m = f"kept:{start}{end}", length_m if number == "1" else width_m

@@ -7,7 +7,7 @@ import numpy as np
 from obtegum.core.found import found
 from obtegum.core.plumbing import Pull, pulls
 from obtegum.core.rooms.plumb.decisions import BowStands, Check
-from obtegum.core.rooms.set_out.found import bays_of, tapes_of
+from obtegum.core.rooms.set_out.found import bays_of, starts_m
 from obtegum.core.work import Work
 
 __all__ = ["Leans", "lean_of", "leans_of", "missing", "slack_m", "straps_of", "worst_m"]
@@ -31,7 +31,7 @@ class Leans:
 
 def lean_of(work: Work, bow: int, told: BowStands) -> Leans:
     """What one bow's readings come to."""
-    at_m = tapes_of(work).start_m + bays_of(work).stations_m[bow - 1]
+    at_m = starts_m(work) + bays_of(work).stations_m[bow - 1]
     lean = None if told.crown_m is None else told.crown_m - at_m
     twist = None if told.left_m is None or told.right_m is None else told.right_m - told.left_m
     rack = None if told.gap_m is None else told.gap_m - work.design.plumb.block_m

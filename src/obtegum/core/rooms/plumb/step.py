@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from obtegum.core.answers import count_answer, length_answer, ticked_off
 from obtegum.core.rooms.plumb.decisions import CHECKS, Check
 from obtegum.core.rooms.plumb.found import Leans, lean_of, leans_of, missing, slack_m, straps_of, worst_m
-from obtegum.core.rooms.set_out.found import bays_of, reads, tapes_of
+from obtegum.core.rooms.set_out.found import bays_of, reads, starts_m
 from obtegum.core.step import Action, Answer, Standing, StepPlan, Told
 from obtegum.core.strip import Entered, Strip, StripMark
 from obtegum.core.verdict import Verdict, judge, verdict_on
@@ -171,6 +171,6 @@ def _strip(work: Work, check: Check) -> Strip:
         about="what it reads where the frame is plumb, until it is read",
         material="string",
         length_m=bays_of(work).stations_m[-1],
-        starts_m=tapes_of(work).start_m,
+        starts_m=starts_m(work),
         marks=tuple(marks),
     )

@@ -8,7 +8,7 @@ from obtegum.core.found import found
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
 from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.set_out.found import pegs_of, tapes_of
+from obtegum.core.rooms.set_out.found import pegs_of, starts_m
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import height_for_girth
 from obtegum.core.work import Work
@@ -55,7 +55,7 @@ def built_row(work: Work) -> tuple[Stray, ...]:
 
 
 def _built(work: Work) -> Iterator[Stray]:
-    stand, block_m, start_m = stand_of(work), work.design.row.block_m, tapes_of(work).start_m
+    stand, block_m, start_m = stand_of(work), work.design.row.block_m, starts_m(work)
     reveal_m = work.design.posts.reveal_m
     for peg in pegs_of(work):
         name = f"{peg.side}{peg.bow}"

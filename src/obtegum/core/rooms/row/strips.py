@@ -3,7 +3,7 @@
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.row.decisions import field_of
 from obtegum.core.rooms.row.found import checks_of
-from obtegum.core.rooms.set_out.found import bays_of, pegs_of, reads, tapes_of
+from obtegum.core.rooms.set_out.found import bays_of, pegs_of, reads, starts_m
 from obtegum.core.setout.base import SIDES, Peg
 from obtegum.core.strip import Entered, Strip, StripMark
 from obtegum.core.work import Work
@@ -96,6 +96,6 @@ def _strip(work: Work, read: Readings, side: str, check: str) -> Strip:
         about="what it should read, until it is measured",
         material="string",
         length_m=bays_of(work).stations_m[-1],
-        starts_m=tapes_of(work).start_m,
+        starts_m=starts_m(work),
         marks=tuple(marks),
     )

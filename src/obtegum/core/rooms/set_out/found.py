@@ -17,6 +17,7 @@ __all__ = [
     "pegs_of",
     "reads",
     "squaring_steps",
+    "starts_m",
     "strung",
     "tapes_of",
     "way",
@@ -60,9 +61,15 @@ def tapes_of(work: Work) -> Tapes:
     return tapes_in(work.design)
 
 
+@found
+def starts_m(work: Work) -> float:
+    """What the tapes read where they are held, m."""
+    return tapes_of(work).start_m
+
+
 def reads(work: Work, value_m: float, rounding: Rounding = "nearest") -> str:
     """What the long tape shows over a distance: more, where it is held at a mark of its own."""
-    return work.say(value_m + tapes_of(work).start_m, rounding)
+    return work.say(value_m + starts_m(work), rounding)
 
 
 @found

@@ -4,7 +4,7 @@ from collections.abc import Callable
 
 from obtegum.core.answers import ticked_off
 from obtegum.core.part import Part
-from obtegum.core.rooms.set_out.found import pegs_of, reads, tapes_of
+from obtegum.core.rooms.set_out.found import pegs_of, reads, starts_m
 from obtegum.core.setout.base import SIDES, Peg
 from obtegum.core.step import StepState
 from obtegum.core.strip import MarkState, Strip, StripMark
@@ -38,7 +38,7 @@ class Progress(Part):
 
 def hooked(work: Work, letter: str) -> str:
     """How the tape is held at a corner."""
-    start_m = tapes_of(work).start_m
+    start_m = starts_m(work)
     return f"held at {letter} by its {work.say(start_m)} mark" if start_m else f"hooked at {letter}"
 
 
@@ -79,7 +79,7 @@ def line_strip(
 
     ``says`` tells what to do at one that is open, or has moved since; ``called`` is what a post is called.
     """
-    where, start_m = f"{what}:{side}", tapes_of(work).start_m
+    where, start_m = f"{what}:{side}", starts_m(work)
     marks: list[StripMark] = []
     for peg in pegs_of(work):
         if peg.side != side:

@@ -4,7 +4,7 @@ import math
 from collections.abc import Mapping
 
 from obtegum.core.found import found
-from obtegum.core.rooms.set_out.found import bays_of, strung, tapes_of
+from obtegum.core.rooms.set_out.found import bays_of, starts_m, strung, tapes_of
 from obtegum.core.rooms.square_up.decisions import Taping
 from obtegum.core.setout.base import diagonal
 from obtegum.core.setout.checkin import CheckIn, Move, TapeMisfit, check_in, other_size
@@ -55,7 +55,7 @@ def square_enough(work: Work) -> bool:
 @found
 def taped_level(work: Work) -> dict[Line, float]:
     """What was taped in this round, held level, m."""
-    return _levelled(work, work.record.taped, tapes_of(work).start_m)
+    return _levelled(work, work.record.taped, starts_m(work))
 
 
 def _levelled(work: Work, taped: Taping, starts_m: float) -> dict[Line, float]:

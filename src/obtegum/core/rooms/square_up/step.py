@@ -4,7 +4,7 @@ from functools import partial
 
 from obtegum.core.answers import length_answer, ticked_off
 from obtegum.core.quantity import percent_text, size_text
-from obtegum.core.rooms.set_out.found import strung, tapes_of
+from obtegum.core.rooms.set_out.found import starts_m, strung, tapes_of
 from obtegum.core.rooms.set_out.pegs import hooked
 from obtegum.core.rooms.square_up.found import (
     base_check,
@@ -65,7 +65,7 @@ def _slope_verdicts(work: Work) -> list[Verdict]:
 
 
 def _corrected(work: Work, line: Line) -> float:
-    return (work.record.taped.reading_m(line) or 0.0) - tapes_of(work).start_m - taped_level(work)[line]
+    return (work.record.taped.reading_m(line) or 0.0) - starts_m(work) - taped_level(work)[line]
 
 
 def _misfit_verdict(work: Work, misfit: TapeMisfit) -> Verdict:
@@ -265,7 +265,7 @@ def strips(work: Work) -> list[Strip]:
     planned, found = planned_lines(*strung(work)), []
     for line in LINES:
         name, reading = f"taped:{line}", work.record.taped.reading_m(line)
-        start_m = tapes_of(work).start_m
+        start_m = starts_m(work)
         marks = [work.mark(planned[line], "should read", "read", f"taped:{line}", name, from_m=start_m)]
         if reading is not None:
             marks.append(work.mark(max(reading - start_m, 0.0), "reads", "read", f"read:{line}", name, from_m=start_m))

@@ -140,6 +140,13 @@ class Forced:
 
 
 @found
+def _forced_by_one(work: Work) -> tuple[Locked, Locked]:
+    """What 1 m of spread, and 1 rad of turn out at both feet, lock into a bow; all else is so much of both."""
+    frame = replace(model_of(work).frame, ties=None)
+    return locked_in(frame, 1.0, 0.0), locked_in(frame, 0.0, 1.0)
+
+
+@found
 def forced_bow(work: Work) -> Forced | None:
     """What is locked into a bow that is worked into its posts; None where it isn't.
 
@@ -147,13 +154,13 @@ def forced_bow(work: Work) -> Forced | None:
     most, leaning the one or the other way. A lean at the socket is a foot that is turned back, and stands off by as
     much.
     """
-    ways, model = _forced(work), model_of(work)
+    ways = _forced(work)
     if not ways:
         return None
-    frame, sections = replace(model.frame, ties=None), sections_of(work)
-    high_m = float(frame.nodes[model.edge, 1] - frame.nodes[0, 1])
+    model, sections, (spread, turned) = model_of(work), sections_of(work), _forced_by_one(work)
+    high_m = float(model.frame.nodes[model.edge, 1] - model.frame.nodes[0, 1])
     tried = [
-        locked_in(frame, 2 * (off_m + sign * lean * high_m), -sign * lean)
+        spread.times(2 * (off_m + sign * lean * high_m)) + turned.times(-sign * lean)
         for off_m, lean, _ in ways
         for sign in (1.0, -1.0)
     ]

@@ -1,7 +1,6 @@
 """The bow as a frame: from the ground of its foot up the post, along the bow, and down again."""
 
 from dataclasses import dataclass, replace
-from itertools import pairwise
 
 import numpy as np
 from numpy.typing import NDArray
@@ -110,8 +109,8 @@ def _out_m(work: Work) -> list[float]:
 
 def _meeting(s_m: NDArray[np.float64], places: list[float]) -> NDArray[np.bool_]:
     """Which elements, between places along the bow, meet one of the others."""
-    at = np.array(places)
-    return np.array([bool(((at > low - 1e-9) & (at < high + 1e-9)).any()) for low, high in pairwise(s_m)])
+    at, low, high = np.array(places), s_m[:-1, None], s_m[1:, None]
+    return np.asarray(((at > low - 1e-9) & (at < high + 1e-9)).any(axis=1))
 
 
 def _drilled(work: Work) -> list[float]:
