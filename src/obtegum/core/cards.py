@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from obtegum.core.faces import Card
-from obtegum.core.measures import measured, state_of
+from obtegum.core.measures import measured, states_of
 from obtegum.core.room import Room, rooms
 from obtegum.core.step import StepPlan
 from obtegum.core.strip import Strip, StripMark
@@ -121,12 +121,10 @@ def _mark(plan: StepPlan, strip: Strip, mark: StripMark) -> Card:
 
 def _measured(work: Work, plan: StepPlan) -> Iterator[Card]:
     """What is written down of the site in a field of its own."""
-    names = set(measured(work))
-    for name in plan.measures:
-        if name.startswith("record.") and name in names:
-            state = state_of(work, name)
-            if state.options:
-                continue
+    known = set(measured(work))
+    names = [name for name in plan.measures if name.startswith("record.") and name in known]
+    for name, state in states_of(work, names).items():
+        if not state.options:
             yield Card(
                 id=name, says="What does the tape say?", what=state.label, view=plan.views[0] if plan.views else "",
                 measure=name, label=state.label, typed=state.reading, note=state.hint,

@@ -232,11 +232,11 @@ def _arc_places(one: Vertex, other: Vertex) -> Iterator[Place]:
         return
     off = math.sqrt(max(other.radius_m**2 - half**2, 0.0)) * (-1 if other.large else 1)
     cx, cy = (one.x + other.x) / 2 + dy / (2 * half) * off, (one.y + other.y) / 2 - dx / (2 * half) * off
-    begin = math.atan2(one.y - cy, one.x - cx)
-    turn = (begin - math.atan2(other.y - cy, other.x - cx)) % (2 * math.pi)
-    if begin % (math.pi / 2) > turn:
+    if not other.large and (one.x - cx) * (other.x - cx) > 0 and (one.y - cy) * (other.y - cy) > 0:
         # Most arcs are short, and lie between two of those directions.
         return
+    begin = math.atan2(one.y - cy, one.x - cx)
+    turn = (begin - math.atan2(other.y - cy, other.x - cx)) % (2 * math.pi)
     for ux, uy, angle in WAYS:
         if (begin - angle) % (2 * math.pi) <= turn:
             yield cx + other.radius_m * ux, cy + other.radius_m * uy

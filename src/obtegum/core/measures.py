@@ -1,6 +1,8 @@
 """Every measure of a house: what the rooms declare, what they do in their own way, and the house's name and tape."""
 
+from collections.abc import Iterable
 from functools import cache, lru_cache
+from itertools import groupby
 from typing import Any
 
 from obtegum.core.design import SITE
@@ -12,7 +14,7 @@ from obtegum.core.room import rooms
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.work import Work
 
-__all__ = ["EVERYWHERE", "find_measure", "measured", "measures", "shown_at", "state_of"]
+__all__ = ["EVERYWHERE", "find_measure", "measured", "measures", "shown_at", "states_of"]
 
 
 def _of_tape(name: str, label: str, **options: str) -> Measure:
@@ -62,30 +64,45 @@ def shown_at(path: str) -> str | None:
     return path or None
 
 
-@cache
-def _alike(name: str) -> tuple[str, ...]:
-    """The measures that are found together with one: those that are told by themselves, of the same part."""
-    here = measures()
-    if name not in here or not here[name].plain:
-        return (name,)
-    part = name.rpartition(".")[0]
-    return tuple(other for other, measure in here.items() if measure.plain and other.rpartition(".")[0] == part)
-
-
-@cache
-def _states(names: tuple[str, ...]) -> Finding[dict[str, MeasureState]]:
-    found = [find_measure(name) for name in names]
+def _together(measures: Iterable[Measure]) -> Finding[dict[str, MeasureState]]:
+    """The states of some measures by their ids."""
+    found = tuple(measures)
 
     def states(work: Work) -> dict[str, MeasureState]:
         job = Job(work.design, work.record)
-        return {each.id: each.state(job, work.catalogue) for each in found if each is not None}
+        return {each.id: each.state(job, work.catalogue) for each in found}
 
     return Finding(states, compared=False)
 
 
-def state_of(work: Work, name: str) -> MeasureState:
-    """A measure of a house as the bench shows it."""
-    return _states(_alike(name))(work)[name]
+@cache
+def _parts() -> dict[str, Finding[dict[str, MeasureState]]]:
+    """What is plain of each part of a house, which is found together."""
+    plain = sorted((_part_of(each.id), each.id) for each in measures().values() if each.plain)
+    return {
+        part: _together(measures()[name] for _, name in names)
+        for part, names in groupby(plain, key=lambda each: each[0])
+    }
+
+
+def _part_of(name: str) -> str:
+    return name.rpartition(".")[0]
+
+
+@cache
+def _states(name: str) -> Finding[dict[str, MeasureState]]:
+    """What tells the state of a measure, among others."""
+    measure = find_measure(name)
+    assert measure is not None, name
+    return _parts()[_part_of(name)] if name in measures() and measure.plain else _together([measure])
+
+
+def states_of(work: Work, names: Iterable[str]) -> dict[str, MeasureState]:
+    """Measures of a house as the bench shows them, by their ids."""
+    wanted, told = list(names), dict[str, MeasureState]()
+    for finding in dict.fromkeys(map(_states, wanted)):
+        told |= finding(work)
+    return {name: told[name] for name in wanted}
 
 
 def measured(work: Work) -> list[str]:

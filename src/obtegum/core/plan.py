@@ -7,7 +7,7 @@ from obtegum.core.catalogue import Catalogue
 from obtegum.core.drawing import Drawing, Row
 from obtegum.core.faces import Need
 from obtegum.core.fields import MeasureState
-from obtegum.core.measures import EVERYWHERE, measured, state_of
+from obtegum.core.measures import EVERYWHERE, measured, states_of
 from obtegum.core.part import Part
 from obtegum.core.quantity import Tape
 from obtegum.core.room import rooms, views
@@ -108,7 +108,7 @@ def plan_work(work: Work, shown: str | None = None, slow: bool = False) -> House
         overall=worst(verdicts),
         unknowns=unknown_count(verdicts),
         verdicts=verdicts,
-        measures={name: state_of(work, name) for name in names},
+        measures=states_of(work, names),
         steps=tuple(looked.get(room) or StepPlan.brief(each) for room, each in standing.items()),
         drawings=(
             *(_tabled(draw(work), shown) for name, draw in views().items() if name in seen),
