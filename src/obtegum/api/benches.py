@@ -5,7 +5,7 @@ the same without one.
 """
 
 from collections import deque
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from threading import Condition, Lock
 from time import monotonic
@@ -14,6 +14,9 @@ from fastapi import Request
 
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edit import Edit
+from obtegum.core.edits import laid_edits
+from obtegum.core.job import Job
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.work import Work
 
@@ -36,11 +39,19 @@ class Benches:
         self._idle = Condition(self._lock)
         self._hands, self._let_go = 0, -QUIET_S
 
-    def begin(self, design: HouseDesign, record: SiteRecord) -> Work:
-        """A bench for a house, beginning from the kept one that is likest it. Raises: DesignError."""
+    def likest(self, design: HouseDesign, record: SiteRecord) -> Work | None:
+        """The kept bench that is likest a house's."""
         with self._lock:
             likest = max(self._kept, key=lambda kept: _like(kept, design, record), default=None)
-        return begin(design, record, default_catalogue(), likest[2] if likest else None)
+        return likest[2] if likest else None
+
+    def begin(self, design: HouseDesign, record: SiteRecord) -> Work:
+        """A bench for a house, beginning from the kept one that is likest it. Raises: DesignError."""
+        return begin(design, record, default_catalogue(), self.likest(design, record))
+
+    def edited(self, design: HouseDesign, record: SiteRecord, edits: Sequence[Edit]) -> tuple[Job, Work]:
+        """A house with changes made, and the bench that it lies on then. Raises: DesignError."""
+        return laid_edits(Job(design, record), edits, default_catalogue(), self.likest(design, record))
 
     def keep(self, design: HouseDesign, record: SiteRecord, work: Work) -> None:
         """Keep a bench in place of the one of the same house."""

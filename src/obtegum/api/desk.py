@@ -1,6 +1,7 @@
 """What the routers have at hand: the store, who asks for what, and plans made before anything is kept."""
 
 import logging
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -12,9 +13,12 @@ from obtegum.api.beside import Beside
 from obtegum.api.models import house_out
 from obtegum.api.planning import answer
 from obtegum.api.problems import Unplanned
+from obtegum.core.edit import Edit
+from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_work
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.trouble import DesignError
+from obtegum.core.work import Work
 from obtegum.store import House, Store, gestures, houses
 
 log = logging.getLogger(__name__)
@@ -67,12 +71,24 @@ class Asked:
     step: str | None
     request: str
     _planned: tuple[HouseDesign, SiteRecord, HousePlan] | None = None
+    _laid: tuple[Job, Work] | None = None
+
+    def edited(self, design: HouseDesign, record: SiteRecord, edits: Sequence[Edit]) -> Job:
+        """A house with changes made; its bench is at hand for the plan of it. Raises: DesignError."""
+        self._laid = self.benches.edited(design, record, edits)
+        return self._laid[0]
+
+    def _begin(self, design: HouseDesign, record: SiteRecord) -> Work:
+        job, work = self._laid or (None, None)
+        if work is not None and job is not None and job.design is design and job.record is record:
+            return work
+        return self.benches.begin(design, record)
 
     def plan(self, design: HouseDesign, record: SiteRecord) -> HousePlan:
         """Plan a house once: what was planned before it was kept is what is answered."""
         before = self._planned
         if before is None or before[0] is not design or before[1] is not record:
-            work = self.benches.begin(design, record)
+            work = self._begin(design, record)
             self._planned = before = design, record, plan_work(work, self.step)
             self.benches.keep(design, record, work)
         return before[2]

@@ -23,7 +23,7 @@ from obtegum.api.planning import answer
 from obtegum.core.bench import begin
 from obtegum.core.bodies import Bodies, bodies_of
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edits import apply_edits, edits_in_words
+from obtegum.core.edits import edits_in_words
 from obtegum.core.job import Job
 from obtegum.core.plan import YardPlan, plan_work, plan_yard, table_of
 from obtegum.core.remedies import remedies_on
@@ -55,7 +55,7 @@ def patch_house(request: Request, desk: Desk, house_id: HouseId, changes: Change
     catalogue = default_catalogue()
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        changed = apply_edits(Job(design, record), changes.edits, catalogue)
+        changed = desk.edited(design, record, changes.edits)
         return houses.Edited(*changed, edits_in_words(changed, changes.edits, catalogue))
 
     return change(desk, house_id, changes.version, changes.window, edit, changes.gesture)
@@ -66,8 +66,8 @@ def post_trial(store: Kept, benches: KeptBenches, house_id: HouseId, trial: Tria
     """Try edits on a house as it stands; nothing is kept of it."""
     with benches.hand():
         house = houses.get(store, house_id)
-        job = apply_edits(Job(house.design, house.record), trial.edits, default_catalogue())
-        return answer(TrialOut(plan=plan_work(benches.begin(*job), trial.step)))
+        _, work = benches.edited(house.design, house.record, trial.edits)
+        return answer(TrialOut(plan=plan_work(work, trial.step)))
 
 
 @router.get("/{house_id}/remedies", response_model=Remedies)

@@ -10,8 +10,7 @@ from obtegum.api.models import HouseOut, LevelShot, NewSpot, SpotOut, SpotsOut
 from obtegum.api.planning import answer
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits, edits_in_words
-from obtegum.core.job import Job
+from obtegum.core.edits import edits_in_words
 from obtegum.core.quantity import length_text
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.rooms.level.decisions import Spot
@@ -100,7 +99,7 @@ def post_level_shot(request: Request, desk: Desk, house_id: HouseId, wanted: Lev
     edits = (Edit(measure=f"record.levels.pegs.{wanted.peg}", text=f"{live.reading_m:.4f} m"),)
 
     def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
-        changed = apply_edits(Job(design, record), edits, default_catalogue())
+        changed = desk.edited(design, record, edits)
         return houses.Edited(*changed, edits_in_words(changed, edits, default_catalogue()))
 
     return change(desk, house_id, wanted.version, wanted.window, edit)

@@ -8,7 +8,6 @@ from starlette.responses import Response
 from obtegum.api.benches import Benches, benches_of
 from obtegum.api.models import Problem, ReadIn, ReadLength, Remedies, TryIn, TryOut
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.offers import tried
 from obtegum.core.part import Part
@@ -47,8 +46,8 @@ def post_plan(design: HouseDesign) -> Response:
 @router.post("/try", response_model=TryOut)
 def post_try(trial: TryIn, benches: KeptBenches) -> Response:
     """Try edits on a design; nothing is kept of it."""
-    job = apply_edits(Job(trial.design, trial.record), trial.edits, default_catalogue())
-    return answer(TryOut(design=job.design, record=job.record, plan=plan_work(benches.begin(*job), trial.step)))
+    job, work = benches.edited(trial.design, trial.record, trial.edits)
+    return answer(TryOut(design=job.design, record=job.record, plan=plan_work(work, trial.step)))
 
 
 @router.post("/remedies", response_model=Remedies)

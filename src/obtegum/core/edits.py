@@ -23,9 +23,9 @@ from obtegum.core.quantity import (
 )
 from obtegum.core.room import rooms
 from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.work import Work
 
-__all__ = ["apply_edits", "edits_in_words"]
-
+__all__ = ["apply_edits", "edits_in_words", "laid_edits"]
 
 STRIDES: dict[Stride, int] = {"fraction": 1, "small": 5, "large": 25}
 
@@ -121,34 +121,39 @@ def apply_edits(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> Job:
     Raises: DesignError with a sentence for the first change that can't be made, and for a single length
     with the nearest one that works.
     """
+    return laid_edits(job, edits, catalogue)[0]
+
+
+def laid_edits(job: Job, edits: Sequence[Edit], catalogue: Catalogue, before: Work | None = None) -> tuple[Job, Work]:
+    """The same, with the bench that the house lies on then; it begins from ``before``. Raises: DesignError."""
     try:
         changed = job
         for edit in edits:
             changed = _apply(changed, edit, catalogue)
-        return _sound(changed, catalogue)
+        return _sound(changed, catalogue, before)
     except DesignError as error:
         if len(edits) != 1:
             raise
-        raise _nearest(job, edits[0], error, catalogue) from None
+        raise _nearest(job, edits[0], error, catalogue, before) from None
 
 
-def _sound(job: Job, catalogue: Catalogue) -> Job:
-    """The job with what follows from its decisions, if it makes a house. Raises: DesignError."""
-    work = begin(job.design, job.record, catalogue)
+def _sound(job: Job, catalogue: Catalogue, before: Work | None = None) -> tuple[Job, Work]:
+    """The job with what follows from its decisions, if it makes a house, and its bench. Raises: DesignError."""
+    work = begin(job.design, job.record, catalogue, before)
     following = [(path, value) for room in rooms() for path, value in room.follows(work).items()]
     if following:
         document = job.design.model_dump()
         for path, value in following:
             put(document, path, value)
         job = Job(read_design(document), job.record)
-        begin(job.design, job.record, catalogue)
+        work = begin(job.design, job.record, catalogue, work)
     troubles = [trouble for room in rooms() for trouble in room.impossible(job)]
     if troubles:
         raise DesignError(troubles)
-    return job
+    return job, work
 
 
-def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue) -> DesignError:
+def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue, before: Work | None) -> DesignError:
     """What is wrong with a length, and how far it can go from what it is now: found by halving, and tried."""
     measure, tape = find_measure(edit.measure), job.design.tape
     if measure is None or measure.kind != "length":
@@ -162,7 +167,7 @@ def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue) -> 
 
     def wrong(value_m: float) -> Trouble | None:
         try:
-            _sound(_written(job, measure, value_m), catalogue)
+            _sound(_written(job, measure, value_m), catalogue, before)
         except DesignError as found:
             return found.troubles[0]
         return None

@@ -12,7 +12,7 @@ from functools import cache
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import Catalogue
 from obtegum.core.edit import Cure, Edit, Edits
-from obtegum.core.edits import apply_edits, edits_in_words
+from obtegum.core.edits import edits_in_words, laid_edits
 from obtegum.core.faces import Need
 from obtegum.core.job import Job
 from obtegum.core.part import Part
@@ -87,8 +87,7 @@ class _Cured:
 def _cured(work: Work, job: Job, edits: Edits) -> _Cured | None:
     """Judge the house with a cure; None where it can't be."""
     try:
-        changed = apply_edits(job, edits, work.catalogue)
-        after = begin(*changed, work.catalogue, before=work)
+        changed, after = laid_edits(job, edits, work.catalogue, work)
         return _Cured(changed, after, tuple(judged(after)))
     except DesignError:
         return None

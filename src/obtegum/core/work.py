@@ -8,6 +8,9 @@ from obtegum.core.strip import MarkKind, MarkState, StripMark
 
 __all__ = ["Work"]
 
+# Lengths that are kept as they were printed.
+MOST_SAID = 20_000
+
 
 class Work(Bench):
     """One house on the bench: what the rooms find of it is asked for through it."""
@@ -20,7 +23,9 @@ class Work(Bench):
         before: Bench | None = None,
     ) -> None:
         super().__init__(design, record, catalogue, before)
-        self._said: dict[tuple[float, Rounding], str] = {}
+        # What was said by the same tape is said again.
+        said = before._said if isinstance(before, Work) and before._tape == self._tape else {}
+        self._said: dict[tuple[float, Rounding], str] = said if len(said) < MOST_SAID else {}
 
     @property
     def rules(self) -> Rules:

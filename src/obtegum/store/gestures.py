@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from obtegum.store.changes import Patch, apply_patch, blocked, combine, difference, invert
 from obtegum.store.database import Store
 from obtegum.store.houses import Check, Edited, Gesture, answered, keep
-from obtegum.store.models import RevisionRow
+from obtegum.store.models import HouseRow, RevisionRow
 from obtegum.store.state import House, house_of, revision_row, row_of, state_of
 
 __all__ = ["NotUndone", "undo", "undoable"]
@@ -110,14 +110,17 @@ def _ways(
         yield gesture, patch, blocked((current.design, current.record), patch)
 
 
-def _next_words(session: Session, current: House, window: str, gestures: list[list[_Made]], way: Way) -> str | None:
+def _next_words(
+    session: Session, row: HouseRow, elsewhere: int, window: str, gestures: list[list[_Made]], way: Way
+) -> str | None:
     """The words of the gesture that would be undone or made again; one that is blocked only if all are."""
     if not gestures:
         return None
     newest = gestures[-1]
     # Nothing stands in the way of the last one unless another window came after it.
-    if _elsewhere(session, current.id, window) < newest[0].version:
+    if elsewhere < newest[0].version:
         return newest[-1].words
+    current = house_of(session, row)
     free = (gesture for gesture, _, moved in _ways(session, current, window, gestures[-MOST_TRIED:], way) if not moved)
     return next(free, newest)[-1].words
 
@@ -130,10 +133,10 @@ def undoable(store: Store, house_id: str, window: str) -> tuple[str | None, str 
         own = _gestures(session, house_id, window)
         if not own.done and not own.undone:
             return None, None
-        current = house_of(session, row_of(session, house_id))
+        row, elsewhere = row_of(session, house_id), _elsewhere(session, house_id, window)
         return (
-            _next_words(session, current, window, own.done, "undo"),
-            _next_words(session, current, window, own.undone, "redo"),
+            _next_words(session, row, elsewhere, window, own.done, "undo"),
+            _next_words(session, row, elsewhere, window, own.undone, "redo"),
         )
 
 

@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.store.changes import State, difference
 from obtegum.store.database import Store
-from obtegum.store.documents import MissingDocument, keep_pieces, keep_text, read_pieces, read_text
+from obtegum.store.documents import MissingDocument, read_pieces, read_text
 from obtegum.store.models import HouseRow, RequestRow, RevisionRow
 from obtegum.store.state import (
     House,
@@ -27,6 +27,7 @@ from obtegum.store.state import (
     row_of,
     shelf_of,
     state_of,
+    written,
 )
 
 __all__ = [
@@ -223,13 +224,20 @@ def _add(session: Session, edited: Edited, request: str = "") -> House:
 
 
 def keep(
-    session: Session, row: HouseRow, edited: Edited, gesture: Gesture, kind: Kind, undoes: int | None = None
+    session: Session,
+    row: HouseRow,
+    edited: Edited,
+    gesture: Gesture,
+    kind: Kind,
+    undoes: int | None = None,
+    record: str | None = None,
 ) -> None:
-    """Make a state the newest version, and its revision with it."""
+    """Make a state the newest version, and its revision with it; ``record`` names its record where that is kept."""
     now = time.time()
     row.version += 1
     row.touched = now
     session.flush()
+    design, record = written(session, edited.design, edited.record, record)
     session.add(
         RevisionRow(
             house_id=row.id,
@@ -239,8 +247,8 @@ def keep(
             gesture=gesture.name,
             words=edited.words,
             kind=kind,
-            design=keep_text(session, edited.design.model_dump_json()),
-            record=keep_pieces(session, edited.record.model_dump_json()),
+            design=design,
+            record=record,
             undoes=undoes,
         )
     )
@@ -276,7 +284,9 @@ def change(store: Store, house_id: str, gesture: Gesture, edit: Edit, check: Che
             return current
         if check is not None:
             check(edited.design, edited.record)
-        keep(session, row, edited, gesture, "edit")
+        same = edited.record is current.record
+        record = revision_row(session, row.id, row.version).record if same else None
+        keep(session, row, edited, gesture, "edit", record=record)
         return House(row.id, row.version, row.touched, edited.design, edited.record, current.shelf)
 
 

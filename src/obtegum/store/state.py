@@ -1,16 +1,18 @@
 """A house as its revisions hold it: read from its documents, or told why it can't be."""
 
 import json
+from collections import OrderedDict
+from collections.abc import Callable
 from dataclasses import dataclass
-from functools import lru_cache
-from typing import Literal
+from threading import Lock
+from typing import Generic, Literal, TypeVar
 
 from pydantic import ValidationError
 from sqlalchemy.orm import Session
 
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.store.changes import State
-from obtegum.store.documents import MissingDocument, read_pieces, read_text
+from obtegum.store.documents import MissingDocument, keep_pieces, keep_text, read_pieces, read_text
 from obtegum.store.models import HouseRow, RevisionRow
 
 __all__ = [
@@ -25,6 +27,7 @@ __all__ = [
     "row_of",
     "shelf_of",
     "state_of",
+    "written",
 ]
 
 Shelf = Literal["standing", "put_away", "deleted"]
@@ -54,21 +57,54 @@ class Unreadable(ValueError):
         self.house_id = house_id
 
 
-# What was measured stays the same over many changes of the design, and a big site's takes a while to read.
-@lru_cache(maxsize=64)
-def _design(text: str) -> HouseDesign:
-    return HouseDesign.model_validate_json(text)
+P = TypeVar("P", HouseDesign, SiteRecord)
 
 
-@lru_cache(maxsize=64)
-def _record(text: str) -> SiteRecord:
-    return SiteRecord.model_validate_json(text)
+class _Lately(Generic[P]):
+    """Documents that were read lately, by the names that they have by their content; safe between threads.
+
+    What was measured stays the same over many changes of the design, and a big site's takes a while to read.
+    """
+
+    def __init__(self, kind: type[P], read: Callable[[Session, str], str], most: int) -> None:
+        self._kind: type[P] = kind
+        self._read, self._most, self._lock = read, most, Lock()
+        self._kept: OrderedDict[str, P] = OrderedDict()
+
+    def find(self, session: Session, name: str) -> P:
+        """The document of a name. Raises: MissingDocument, pydantic.ValidationError."""
+        with self._lock:
+            if name in self._kept:
+                self._kept.move_to_end(name)
+                return self._kept[name]
+        document: P = self._kind.model_validate_json(self._read(session, name))
+        self.keep(name, document)
+        return document
+
+    def keep(self, name: str, document: P) -> None:
+        """Keep a document that goes by a name."""
+        with self._lock:
+            self._kept[name] = document
+            while len(self._kept) > self._most:
+                self._kept.popitem(last=False)
+
+
+_designs, _records = _Lately(HouseDesign, read_text, 64), _Lately(SiteRecord, read_pieces, 16)
+
+
+def written(session: Session, design: HouseDesign, record: SiteRecord, record_name: str | None) -> tuple[str, str]:
+    """Keep both documents, the record only where it has no name yet; returns the names that they go by."""
+    design_name = keep_text(session, design.model_dump_json())
+    record_name = record_name or keep_pieces(session, record.model_dump_json())
+    _designs.keep(design_name, design)
+    _records.keep(record_name, record)
+    return design_name, record_name
 
 
 def state_of(session: Session, row: RevisionRow) -> State:
     """The design and record of a revision. Raises: Unreadable."""
     try:
-        return _design(read_text(session, row.design)), _record(read_pieces(session, row.record))
+        return _designs.find(session, row.design), _records.find(session, row.record)
     except MissingDocument:
         raise Unreadable(row.house_id, "A part of what was kept of it is missing from the data folder.") from None
     except ValidationError as error:
@@ -106,14 +142,13 @@ def shelf_of(row: HouseRow) -> Shelf:
 def design_or_name(session: Session, house_id: str, at: int) -> tuple[HouseDesign | None, str]:
     """A version's design, if it can be read, and the name it goes by."""
     try:
-        text = read_text(session, revision_row(session, house_id, at).design)
+        name = revision_row(session, house_id, at).design
+        design = _designs.find(session, name)
+        return design, design.name
     except (MissingDocument, NoSuchHouse):
         return None, house_id
-    try:
-        design = _design(text)
-        return design, design.name
     except ValidationError:
-        return None, _name_in(text) or house_id
+        return None, _name_in(read_text(session, name)) or house_id
 
 
 def name_of(session: Session, row: HouseRow) -> str:

@@ -13,7 +13,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.frame.element import BENDING, SWAYING
+from obtegum.core.frame.element import BANDS, BENDING, SWAYING, dense, each_of
 from obtegum.core.frame.ties import Ties
 
 __all__ = [
@@ -27,7 +27,6 @@ __all__ = [
 ]
 
 Array = NDArray[np.float64]
-BANDS = 5
 # What of a frame hangs on its nodes and not on how stiff it is.
 LINES = ("free", "lengths", "turned", "swaying", "_swaying_bands")
 # Passes of the second order, and how well its axial forces must hold between two of them.
@@ -36,21 +35,6 @@ MOST_PASSES, HOLDS = 40, 1e-5
 MODES = 12
 # Rounds of subspace iteration, from waves along the frame to its modes.
 ROUNDS = 3
-
-
-def _dense(bands: Array) -> Array:
-    """The whole of a symmetric matrix that is told by its upper bands."""
-    rows = bands.reshape(BANDS + 1, -1)
-    whole, at = np.zeros((rows.shape[1], rows.shape[1])), np.arange(rows.shape[1])
-    for off in range(BANDS + 1):
-        near, far = at[: len(at) - off], at[off:]
-        whole[near, far] = whole[far, near] = rows[BANDS - off, off:]
-    return whole
-
-
-def _each(matrices: Array, vectors: Array) -> Array:
-    """(c, n, i): matrices (n, i, j), one an element, times its vector in every case (c, n, j)."""
-    return np.asarray((matrices @ vectors.transpose(1, 2, 0)).transpose(2, 0, 1))
 
 
 @dataclass(frozen=True, eq=False)
@@ -142,7 +126,7 @@ class Frame:
         """(n, m, m): what a tension of 1 N in each element stiffens the frame's own modes, whose stiffness is 1."""
         from scipy.linalg import eigh
 
-        stiff, sway = self._with_ties(_dense(self._plain_bands)), _dense(self._swaying_bands.sum(axis=0))
+        stiff, sway = self._with_ties(dense(self._plain_bands)), dense(self._swaying_bands.sum(axis=0))
         along = np.concatenate([[0.0], np.cumsum(self.lengths)]) / self.lengths.sum()
         waves = np.sin(np.pi * np.outer(along, np.arange(1, MODES + 1)))
         shapes = np.zeros((self.count + 1, 3, 2 * MODES))
@@ -226,7 +210,7 @@ class Frame:
         bands = self.banded(axial[None])[0]
         if dpbtrf(bands)[1] == 0:
             return True
-        return bool(dpotrf(self._with_ties(_dense(bands)), lower=True)[1] == 0)
+        return bool(dpotrf(self._with_ties(dense(bands)), lower=True)[1] == 0)
 
     def banded(self, axial: Array) -> Array:
         """(c, 6, 3n + 3): upper bands of the stiffness under axial forces (c, n), N, what is held taken out."""
@@ -263,13 +247,13 @@ class Frame:
         Loads are along the element's length, in the directions of the house.
         """
         length = self.lengths
-        own = _each(self.turned[:, :2, :2], per_metre)
+        own = each_of(self.turned[:, :2, :2], per_metre)
         ends = np.zeros((per_metre.shape[0], self.count, 6))
         ends[:, :, 0] = ends[:, :, 3] = own[:, :, 0] * length / 2
         ends[:, :, 1] = ends[:, :, 4] = own[:, :, 1] * length / 2
         ends[:, :, 2] = own[:, :, 1] * length**2 / 12
         ends[:, :, 5] = -ends[:, :, 2]
-        return self.gathered(_each(self.turned.transpose(0, 2, 1), ends)), ends
+        return self.gathered(each_of(self.turned.transpose(0, 2, 1), ends)), ends
 
     def gathered(self, ends: Array) -> Array:
         """(c, 3n + 3): what elements' ends (c, n, 6) bring to the nodes."""
@@ -304,13 +288,13 @@ class Solved:
 
 def _found(frame: Frame, moved: Array, loads: "Loads", axial: Array | None, stands: NDArray[np.bool_]) -> Solved:
     """Forces from displacements; ``axial`` are those whose geometric stiffness counts, None for first order."""
-    own = _each(frame.turned, frame.spread(moved))
-    forces = _each(frame.own_stiff, own)
+    own = each_of(frame.turned, frame.spread(moved))
+    forces = each_of(frame.own_stiff, own)
     if axial is not None:
-        forces += axial[:, :, None] * _each(frame.unit_swaying, own)
+        forces += axial[:, :, None] * each_of(frame.unit_swaying, own)
     forces -= loads.ends
     # What is left at the nodes is what the ground gives; where nothing holds them it should be nothing.
-    left = frame.gathered(_each(frame.turned.transpose(0, 2, 1), forces)) - loads.nodal
+    left = frame.gathered(each_of(frame.turned.transpose(0, 2, 1), forces)) - loads.nodal
     applied = np.stack([loads.total[:, 0::3].sum(axis=1), loads.total[:, 1::3].sum(axis=1)], axis=1)
     if frame.ties is not None:
         held = moved[:, frame.ties.dofs] @ frame.ties.stiff
@@ -405,6 +389,6 @@ def second_order(frame: Frame, loads: Loads, begin: Array) -> Solved:
 
 def _axial(frame: Frame, moved: Array, axial: Array, ends: Array) -> Array:
     """Axial forces (c, n): stretch of each element, less what its own loads take."""
-    own = _each(frame.turned[:, [0, 3]], frame.spread(moved))
+    own = each_of(frame.turned[:, [0, 3]], frame.spread(moved))
     stretch = (own[:, :, 1] - own[:, :, 0]) * frame.elastic * frame.area / frame.lengths
     return np.asarray(stretch - (ends[:, :, 3] - ends[:, :, 0]) / 2)

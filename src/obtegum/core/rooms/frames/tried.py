@@ -4,10 +4,9 @@ import math
 from dataclasses import dataclass
 
 from obtegum.core.amount import amount_text
-from obtegum.core.bench import begin
 from obtegum.core.catalogue import Catalogue, Tube
 from obtegum.core.edit import Edit, Edits, chosen
-from obtegum.core.edits import apply_edits
+from obtegum.core.edits import laid_edits
 from obtegum.core.job import Job
 from obtegum.core.part import Part
 from obtegum.core.rooms.bows.found import tube_m
@@ -125,8 +124,7 @@ def try_frame(
     Cut ``short``, one that surely buckles isn't reckoned further.
     """
     try:
-        changed = apply_edits(job, edits, catalogue) if edits else job
-        work = begin(*changed, catalogue, before=before)
+        changed, work = laid_edits(job, edits, catalogue, before)
         if short and surely_fails(work):
             sentence = "Fails: its bows buckle under less than they must bear."
             tried = Tried(
