@@ -67,7 +67,7 @@ def post_trial(store: Kept, benches: KeptBenches, house_id: HouseId, trial: Tria
     with benches.hand():
         house = houses.get(store, house_id)
         _, work = benches.edited(house.design, house.record, trial.edits)
-        return answer(TrialOut(plan=plan_work(work, trial.step)))
+        return answer(TrialOut(plan=plan_work(work, trial.step, view=trial.view)))
 
 
 @router.get("/{house_id}/remedies", response_model=Remedies)

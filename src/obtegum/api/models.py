@@ -273,10 +273,11 @@ class TryIn(Part):
 
 
 class Trial(Part):
-    """Edits to try on a saved house, for a window that shows a step."""
+    """Edits to try on a saved house, for a window that shows a step; a ``view`` of it, if only that is looked at."""
 
     edits: tuple[Edit, ...] = Field(max_length=50)
     step: str = Field(default="", max_length=20)
+    view: str = Field(default="", max_length=40)
 
 
 class TrialOut(Part):

@@ -84,8 +84,11 @@ def needs(work: Work) -> tuple[Need, ...]:
     return tuple(need for room in rooms() for need in room.needs(work))
 
 
-def plan_work(work: Work, shown: str | None = None, slow: bool = False) -> HousePlan:
-    """Plan the house on a bench; what the bench has kept is not found again."""
+def plan_work(work: Work, shown: str | None = None, slow: bool = False, view: str = "") -> HousePlan:
+    """Plan the house on a bench; what the bench has kept is not found again.
+
+    ``view`` is the one drawing of the shown step that is wanted; all of them where it has none of that name.
+    """
     standing = {room: room.standing(work) for room in rooms()}
     looked = {
         room: room.planned(work)
@@ -93,7 +96,8 @@ def plan_work(work: Work, shown: str | None = None, slow: bool = False) -> House
         if shown == each["id"] or (shown is None and (slow or not room.slow))
     }
     wanted = looked.values()
-    seen = {view for step in wanted for view in step.views}
+    seen = {each for step in wanted for each in step.views}
+    alone = view in seen
     tapes = {strip for step in wanted for strip in step.strips}
     design, verdicts = work.design, judged(work)
     names = measured(work)
@@ -111,8 +115,12 @@ def plan_work(work: Work, shown: str | None = None, slow: bool = False) -> House
         measures=states_of(work, names),
         steps=tuple(looked.get(room) or StepPlan.brief(each) for room, each in standing.items()),
         drawings=(
-            *(_tabled(draw(work), shown) for name, draw in views().items() if name in seen),
-            *(_tabled(each, shown) for room in looked for each in room.numbered(work)),
+            *(
+                _tabled(draw(work), shown)
+                for name, draw in views().items()
+                if name in seen and (name == view or not alone)
+            ),
+            *(_tabled(each, shown) for room in looked if not alone for each in room.numbered(work)),
         ),
         strips=tuple(
             strip

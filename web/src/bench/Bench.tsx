@@ -180,6 +180,8 @@ function Workplace({ window }: { window: string }) {
     },
     [session],
   );
+  const facing = useRef("");
+  useEffect(() => session.face(facing.current));
   if (!step) return null;
   const views = plan.drawings.filter((drawing) => step.views.includes(drawing.view));
   views.sort((a, b) => step.views.indexOf(a.view) - step.views.indexOf(b.view));
@@ -189,6 +191,7 @@ function Workplace({ window }: { window: string }) {
   const compares = step.maps && !past ? (viewWanted === null ? "map" : viewWanted in COMPARING ? viewWanted : null) : null;
   const comparing = compares === null ? undefined : COMPARING[compares];
   const view = told ?? views.find((each) => each.view === viewWanted) ?? views[0];
+  facing.current = view?.view ?? "";
   const strip =
     strips.find((each) => each.id === stripWanted) ??
     strips.find((each) => each.marks.some((mark) => mark.part === chosen)) ??

@@ -2,6 +2,7 @@ import { AwayError, api, type Edit, type FieldTrouble, type HouseOut, ProblemErr
 import { type Errand, newKey, type Outcome, run, sameSteps, type Wanted } from "./errand";
 import { hold, letGo } from "./held";
 import type { Refusal, Sight } from "./sight";
+import { Trials, withOthers } from "./trials";
 import { keepUnsaved, type Unsaved } from "./unsaved";
 
 interface Job {
@@ -15,7 +16,6 @@ const WATCH_MS = 1000;
 /**
  * One house open on the bench.
  *
- * Trials go one at a time and only the newest waits, so a drag never queues up behind itself.
  * Changes are sent in order, each under a name of its own, and kept until the server has said that they
  * are saved. What is typed belongs to its field until it is taken: no answer changes or drops it.
  */
@@ -26,9 +26,14 @@ export class HouseSession {
   private working = false;
   /** Whether what is shown of the step was not asked for since the last change. */
   private behind = false;
-  private trial: Edit[] | null = null;
-  private tryingNow = false;
-  private trialRound = 0;
+  /** The drawing that is looked at: of a trial no other is asked for. */
+  private view = "";
+  private readonly trials = new Trials({
+    free: () => !this.working,
+    ask: async (edits) => (await api.attempt(this.sight.house.id, { edits, step: this.step, view: this.view })).plan,
+    show: (plan, measure) => this.show({ plan: withOthers(plan, this.sight.house.plan), trying: true, refusals: this.without(measure) }),
+    refuse: (measure, text, error) => this.refuse(measure, text, error),
+  });
   private watcher = 0;
 
   constructor(
@@ -170,34 +175,20 @@ export class HouseSession {
 
   /** Show what edits would come to, without saving them; a preview leaves the verdicts as they are saved. */
   attempt(edits: Edit[], preview = false): void {
-    this.trial = edits;
     this.preview(preview);
-    void this.runTrials();
+    this.trials.attempt(edits);
   }
 
-  private async runTrials(): Promise<void> {
-    // A trial is of the house as it will stand once what was asked before is saved.
-    if (this.tryingNow || this.working) return;
-    this.tryingNow = true;
-    while (this.trial && !this.working) {
-      const edits = this.trial;
-      const measure = edits[0]?.measure ?? "";
-      const round = this.trialRound;
-      this.trial = null;
-      try {
-        const { plan } = await api.attempt(this.sight.house.id, { edits, step: this.step });
-        if (round === this.trialRound) this.show({ plan, trying: true, refusals: this.without(measure) });
-      } catch (error) {
-        if (round === this.trialRound) this.refuse(measure, edits[0]?.text ?? null, error);
-      }
-    }
-    this.tryingNow = false;
+  /** Another drawing is looked at; of what is tried it was not asked for yet. */
+  face(view: string): void {
+    if (view === this.view) return;
+    this.view = view;
+    if (this.sight.trying) this.trials.again();
   }
 
   /** Forget the trial and show the house as saved; what was typed and refused of a measure is forgotten too. */
   drop(measure = ""): void {
-    this.trialRound += 1;
-    this.trial = null;
+    this.trials.end();
     this.untype(measure);
     this.show({ plan: this.sight.house.plan, trying: false, previewing: false, refusals: this.without(measure) });
   }
@@ -207,8 +198,7 @@ export class HouseSession {
    * counts from the version that it was typed over. The promise tells whether the change was taken.
    */
   async commit(edits: Edit[], gesture: string): Promise<boolean> {
-    this.trialRound += 1;
-    this.trial = null;
+    this.trials.end();
     this.preview(false);
     const last = this.jobs.at(-1);
     const [edit, before] = [edits[0], last?.errand.edits[0]];
@@ -346,18 +336,18 @@ export class HouseSession {
     this.working = false;
     this.show({ saved: "saved", why: "" });
     if (this.behind) void this.reread();
-    if (this.trial) void this.runTrials();
+    void this.trials.run();
   }
 
   /** Sends an errand; one that was not answered, or that the server can't keep now, is sent again. */
   private async runJob(errand: Errand): Promise<Outcome | "away"> {
-    const round = this.trialRound;
+    const round = this.trials.round;
     const { measure } = errand;
     const text = errand.edits[0]?.text ?? null;
     try {
       const house = await run(errand, this.sight.house.id, this.window, this.step);
       if (text !== null && this.sent(measure) === text) this.untype(measure, text);
-      const shown = round === this.trialRound || !this.sight.trying ? { plan: house.plan, trying: false } : {};
+      const shown = round === this.trials.round || !this.sight.trying ? { plan: house.plan, trying: false } : {};
       this.show({ house, saved: "saving", why: "", notice: "", refusals: this.without(measure), ...shown });
       return "taken";
     } catch (error) {
