@@ -64,6 +64,15 @@ def test_a_trial_of_a_saved_house_is_what_the_change_would_be(client: TestClient
         f"/api/houses/{house}", params={"step": "bows"}, json={"version": 1, "window": "w", "edits": edits}
     ).json()["plan"]
     assert tried == made
+    # Where one drawing is looked at no other is made; all else is the same, and of a made-up one there are all.
+    for view in (step := next(each for each in tried["steps"] if each["id"] == "bows"))["views"]:
+        body = {"edits": edits, "step": "bows", "view": view}
+        one = client.post(f"/api/houses/{house}/trials", json=body).json()["plan"]
+        # The house stands two strides higher by now, so what is tried goes on from there.
+        again = client.post(f"/api/houses/{house}/trials", json={**body, "view": "moon"}).json()["plan"]
+        assert one["drawings"] == [each for each in again["drawings"] if each["view"] == view]
+        assert {**one, "drawings": []} == {**again, "drawings": []}
+    assert step["views"]
     wrong = client.post(
         f"/api/houses/{house}/trials", json={"edits": [{"measure": "size.shape.leg_m", "text": "wide"}]}
     )

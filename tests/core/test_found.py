@@ -1,6 +1,7 @@
 """What a bench keeps is what it would find anew: after every change, to the last bit."""
 
 import random
+from concurrent.futures import ThreadPoolExecutor
 from typing import Any
 
 import pytest
@@ -9,7 +10,7 @@ from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edit import Edit
 from obtegum.core.edits import apply_edits
-from obtegum.core.found import Bench, found
+from obtegum.core.found import Bench, _place, found
 from obtegum.core.job import Job
 from obtegum.core.measures import find_measure, measures
 from obtegum.core.plan import plan_house, plan_work
@@ -167,3 +168,66 @@ def test_what_raises_is_not_kept() -> None:
         with pytest.raises(ValueError, match="too wide"):
             half(changed)
     assert half(changed.changed(narrow, SiteRecord())) == 2.5
+
+
+@found
+def longest(bench: Bench) -> float:
+    size = bench.design.size
+    return round(size.span_m if bench.design.tape.units == "feet" else size.length_m)
+
+
+@found
+def told_longest(bench: Bench) -> str:
+    looked.append("told")
+    return f"{longest(bench)} m"
+
+
+def test_what_came_out_equal_by_another_way_hangs_on_that_way_from_then_on() -> None:
+    bench = Bench(make_house(size__span_m=6.0, size__length_m=9.0), SiteRecord(), CATALOGUE)
+    assert told_longest(bench) == "6 m"
+    metric = {"size__span_m": 6.0, "tape": {"units": "metric"}}
+    # The same number, now told by the length: nothing is said anew, but a longer house is.
+    other = bench.changed(make_house(**metric, size__length_m=6.0), SiteRecord())
+    looked.clear()
+    assert told_longest(other) == "6 m"
+    assert looked == []
+    assert told_longest(other.changed(make_house(**metric, size__length_m=8.0), SiteRecord())) == "8 m"
+    assert other.hangs_on(told_longest) == {("design", "size"), ("design", "tape")}
+
+
+def test_what_was_not_asked_for_in_between_is_found_anew_where_it_has_changed() -> None:
+    bench = Bench(make_house(size__span_m=6.0), SiteRecord(), CATALOGUE)
+    assert words(bench).startswith("6")
+    wider = bench.changed(make_house(size__span_m=8.0), SiteRecord())
+    elsewhere = wider.changed(make_house(size__span_m=8.0, inside={"crop_m": 1.0}), SiteRecord())
+    assert words(elsewhere).startswith("8")
+    back = elsewhere.changed(make_house(size__span_m=6.0), SiteRecord())
+    again = back.changed(make_house(size__span_m=6.0, inside={"crop_m": 1.0}), SiteRecord())
+    assert words(again).startswith("6")
+
+
+def test_who_goes_on_without_what_raises_hangs_on_what_that_read() -> None:
+    @found
+    def narrow(bench: Bench) -> float:
+        if bench.design.size.span_m > 6.0:
+            raise ValueError("too wide")
+        return bench.design.size.span_m
+
+    @found
+    def said(bench: Bench) -> str:
+        try:
+            return f"{narrow(bench)} m"
+        except ValueError:
+            return "too wide"
+
+    bench = Bench(make_house(size__span_m=6.4), SiteRecord(), CATALOGUE)
+    assert said(bench) == "too wide"
+    assert said(bench.changed(make_house(size__span_m=5.0), SiteRecord())) == "5.0 m"
+
+
+def test_threads_that_note_a_place_at_once_note_the_same_one() -> None:
+    paths = [("design", f"made-up-{number}") for number in range(200)]
+    with ThreadPoolExecutor(8) as pool:
+        found_ = list(pool.map(lambda _: [_place(path) for path in paths], range(16)))
+    assert all(each == found_[0] for each in found_)
+    assert len({place.bit for place in found_[0]}) == len(paths)
