@@ -110,10 +110,22 @@ def test_a_remedy_is_previewed_taken_and_undone(page: Page) -> None:
     verdict = page.locator('[data-verdict="headroom"]')
     expect(verdict).to_have_attribute("data-level", "fails")
     remedy = verdict.locator("[data-remedy] button").first
+    one, other = (page.get_by_role("radio", name=name, exact=True) for name in ("Across", "Shapes"))
+    other.click()
+    drawing = page.locator("svg[aria-label^='Shapes. ']")
+    as_it_is = drawing.text_content() or ""
+    one.click()
     remedy.hover()
     expect(field(page, "size.shape.pipe_m")).not_to_have_value("16' 6\"")
     offered = field(page, "size.shape.pipe_m").input_value()
+    # Another drawing is looked at while it is previewed: that one shows it too.
+    other.focus()
+    page.keyboard.press("Space")
+    expect(other).to_be_checked()
+    expect(drawing).not_to_have_text(as_it_is)
     page.mouse.move(400, 300)
+    expect(drawing).to_have_text(as_it_is)
+    one.click()
     expect(field(page, "size.shape.pipe_m")).to_have_value("16' 6\"")
     remedy.click()
     expect(verdict).to_have_attribute("data-level", "holds")
