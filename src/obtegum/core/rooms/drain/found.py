@@ -3,7 +3,7 @@
 from obtegum.core.catalogue import Pipe
 from obtegum.core.ground.drain import Drained, manning_full, run_off
 from obtegum.core.quantity import FOOT_M
-from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.level.found import lie_of
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
 
@@ -25,12 +25,12 @@ def pipe_of(work: Work) -> Pipe:
 
 def drained(work: Work) -> Drained:
     """The drain along the uphill side, falling to the lower end; the left side and B where nothing is known."""
-    size, drain, stand, pipe = work.design.size, work.design.drain, stand_of(work), pipe_of(work)
+    size, drain, lie, pipe = work.design.size, work.design.drain, lie_of(work), pipe_of(work)
     side, outlet, drop_m = "L", "B", 0.0
-    if stand is not None:
-        left, right = stand.side_m("L"), stand.side_m("R")
+    if lie is not None:
+        left, right = lie.side_m("L"), lie.side_m("R")
         side = "R" if left is not None and right is not None and right > left else "L"
-        ends = sorted((stand.places[name][0], height) for name, height in stand.heights.items() if name[0] == side)
+        ends = sorted((lie.places[name][0], height) for name, height in lie.heights.items() if name[0] == side)
         if len(ends) >= 2:
             run = ends[-1][0] - ends[0][0]
             drop_m = (ends[0][1] - ends[-1][1]) / run * size.length_m

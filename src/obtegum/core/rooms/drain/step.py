@@ -3,7 +3,7 @@
 from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, length_answer, settled
 from obtegum.core.rooms.drain.found import drain_places, drained
-from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.level.found import lie_of
 from obtegum.core.step import Standing, StepPlan
 from obtegum.core.strip import Band, Strip
 from obtegum.core.verdict import Verdict, judge
@@ -72,7 +72,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
     laid = drained(work)
     side = "A to B" if laid.side == "L" else "D to C"
-    known = "" if stand_of(work) else " No levels yet, so the uphill side is a guess."
+    known = "" if lie_of(work) else " No levels yet, so the uphill side is a guess."
     answers = (
         length_answer(work, "drain_length", "Drain", laid.length_m),
         length_answer(work, "drain_start", "Starts below ground", laid.start_deep_m),

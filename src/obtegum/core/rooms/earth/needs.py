@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from obtegum.core.faces import Need
-from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.level.found import lie_of
 from obtegum.core.work import Work
 
 __all__ = ["needs"]
@@ -11,6 +11,6 @@ __all__ = ["needs"]
 
 def needs(work: Work) -> Sequence[Need]:
     """The loads of the pad."""
-    stand = stand_of(work)
-    moved = stand.moved if stand else None
+    lie = lie_of(work)
+    moved = lie.moved if lie else None
     return (Need(what="load", amount=moved.loads if moved else 0),)

@@ -4,8 +4,8 @@ from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.ground.earthwork import Moving, stone_kg
 from obtegum.core.quantity import percent_text
-from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.rooms.level.stand import Stand
+from obtegum.core.rooms.level.found import lie_of
+from obtegum.core.rooms.level.stand import Lie
 from obtegum.core.rooms.set_out.found import strung
 from obtegum.core.step import Action, Answer, Standing, StepPlan
 from obtegum.core.strip import Strip
@@ -17,17 +17,17 @@ __all__ = ["moving_words", "plan", "stands", "strips", "verdicts"]
 
 def verdicts(work: Work) -> list[Verdict]:
     """Whether there is ground to reckon with, and whether levels cover the pad."""
-    stand, kind = stand_of(work), work.design.pad.kind
+    lie, kind = lie_of(work), work.design.pad.kind
     if kind == "as_it_lies":
         return []
-    if stand is None or not stand.padded:
+    if lie is None or not lie.padded:
         sentence = "No levels to reckon cut and fill from. Read the pegs of both sides first."
         return [_verdict("unknown", sentence, "", "", None)]
     least = work.rules.level_covers_least_share
-    covered, wanted = percent_text(stand.covered, 0, "down"), percent_text(least, 0)
-    if stand.covered >= least:
+    covered, wanted = percent_text(lie.covered, 0, "down"), percent_text(least, 0)
+    if lie.covered >= least:
         sentence = f"Levels cover {covered} of the pad."
-        return [_verdict("holds", sentence, covered, wanted, least / stand.covered)]
+        return [_verdict("holds", sentence, covered, wanted, least / lie.covered)]
     sentence = (
         f"Levels cover only {covered} of the pad, so these volumes are too small. "
         "Read spots out to its edge: beyond the posts on every side."
@@ -51,8 +51,8 @@ def _verdict(level: str, sentence: str, number: str, limit: str, ratio: float | 
 
 def moving_words(work: Work) -> str:
     """What the pad takes, short: ``92 loads, 7.7 h``; empty without one."""
-    stand = stand_of(work)
-    moved = stand.moved if stand else None
+    lie = lie_of(work)
+    moved = lie.moved if lie else None
     if moved is None:
         return ""
     word = "load" if moved.loads == 1 else "loads"
@@ -92,7 +92,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         answers=tuple(_answers(work)),
         leads=("loads", "hours", "fill", "cut", "stone"),
         views=("earth", "profile"),
-        strips=("tops:L", "tops:R") if stand_of(work) else ("peg:L", "peg:R"),
+        strips=("tops:L", "tops:R") if lie_of(work) else ("peg:L", "peg:R"),
         aside=("pad.load_m3", "pad.load_s", "pad.swell", "pad.shrink", "pad.stone_kg_m3"),
         grips=(),
         focus=("pad", "meeting", "contour", "spots", "spot", "post", "ground", "datum", "corner", "line", "end"),
@@ -101,14 +101,14 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 
 
 def _next(work: Work) -> str:
-    stand = stand_of(work)
-    if stand is None:
+    lie = lie_of(work)
+    if lie is None:
         return "Read levels first: cut and fill come from them."
-    if not stand.padded or stand.moved is None:
+    if not lie.padded or lie.moved is None:
         return "The ground stays as it lies; the posts take up the fall."
-    highest = max(stand.heights.values())
-    rod = work.say(-stand.datum.at(0.0))
-    over = stand.datum.at(0.0) - highest
+    highest = max(lie.heights.values())
+    rod = work.say(-lie.datum.at(0.0))
+    over = lie.datum.at(0.0) - highest
     way = "above" if over >= 0 else "below"
     return (
         f"Move {moving_words(work)}. The finished pad at A lies {work.say(abs(over))} {way} the highest peg: "
@@ -117,10 +117,10 @@ def _next(work: Work) -> str:
 
 
 def _answers(work: Work) -> list[Answer]:
-    stand, pad = stand_of(work), work.design.pad
+    lie, pad = lie_of(work), work.design.pad
     found: list[Answer] = []
-    if stand is not None and stand.moved is not None:
-        found += _moved(work, stand, stand.moved)
+    if lie is not None and lie.moved is not None:
+        found += _moved(work, lie, lie.moved)
     if pad.stone_m > 0:
         (length_m, width_m), margin = strung(work), pad.margin_m
         area = (length_m + 2 * margin) * (width_m + 2 * margin)
@@ -129,7 +129,7 @@ def _answers(work: Work) -> list[Answer]:
     return found
 
 
-def _moved(work: Work, stand: Stand, moved: Moving) -> list[Answer]:
+def _moved(work: Work, lie: Lie, moved: Moving) -> list[Answer]:
     """What making the pad comes to."""
     pad, net = work.design.pad, ("Brought in or taken away", 0.0, "cut makes the fill")
     if abs(moved.net_m3) >= 0.05:
@@ -139,8 +139,8 @@ def _moved(work: Work, stand: Stand, moved: Moving) -> list[Answer]:
         amount_answer(work, "fill", "Fill, in place", moved.fill_m3, "volume"),
         amount_answer(work, "net", net[0], net[1], "volume", net[2]),
     ]
-    if stand.banks is not None:
-        run_m = stand.banks.reach_m(stand.datum.at_a_m, stand.datum.fall, pad.slope)
+    if lie.banks is not None:
+        run_m = lie.banks.reach_m(lie.datum.at_a_m, lie.datum.fall, pad.slope)
         found.append(length_answer(work, "banks", "Side slopes reach out", run_m, "beyond the pad, at most"))
     return [
         *found,

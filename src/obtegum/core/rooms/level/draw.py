@@ -4,7 +4,7 @@ import math
 
 from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, Segments, Vertex, drawn
 from obtegum.core.paths import line
-from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.level.found import lie_of, stand_of
 from obtegum.core.rooms.level.ground import contours, ground_drawing, read_pegs, spot_dots
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor, strings
 from obtegum.core.rooms.set_out.found import pegs_of
@@ -24,11 +24,11 @@ def falls(work: Work) -> Drawing:
         *read_pegs(work),
         *corners(work),
     ]
-    stand = stand_of(work)
-    if stand is None:
+    lie = lie_of(work)
+    if lie is None:
         summary = "No levels yet. Read the rod at every peg."
     else:
-        low = max(stand.natural.at(stand.places[name][0]) - height for name, height in stand.heights.items())
+        low = max(lie.natural.at(lie.places[name][0]) - height for name, height in lie.heights.items())
         summary = f"The ground lies up to {work.say(low)} below the datum."
     return ground_drawing(work, "falls", "The ground", summary, items, _level_rows(work))
 

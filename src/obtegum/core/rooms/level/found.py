@@ -2,29 +2,36 @@
 
 from obtegum.core.found import found
 from obtegum.core.rooms.level.spots import spot_place
-from obtegum.core.rooms.level.stand import Stand, stand_on
+from obtegum.core.rooms.level.stand import Lie, Stand, lie_under, stand_on
 from obtegum.core.rooms.level.suspects import Suspect, odd_spots, suspects
 from obtegum.core.rooms.posts.ways import plumb_m
 from obtegum.core.rooms.set_out.found import pegs_of, strung
 from obtegum.core.setout.base import peg_words
 from obtegum.core.work import Work
 
-__all__ = ["odd_readings", "place_words", "stand_of"]
+__all__ = ["lie_of", "odd_readings", "place_words", "stand_of"]
+
+
+@found
+def lie_of(work: Work) -> Lie | None:
+    """The ground as levelled and as made, or None while too few pegs have been read."""
+    return lie_under(work.design, work.record.levels, pegs_of(work), strung(work)[1])
 
 
 @found
 def stand_of(work: Work) -> Stand | None:
     """The posts on the ground as levelled, or None while too few pegs have been read."""
-    return stand_on(work.design, work.record.levels, pegs_of(work), strung(work)[1], plumb_m(work))
+    lie = lie_of(work)
+    return stand_on(lie, work.design.posts.reveal_m, plumb_m(work)) if lie is not None else None
 
 
 @found
 def odd_readings(work: Work) -> tuple[list[Suspect], Suspect | None]:
     """Rod readings that don't fit those around them, worst first; and a rod that slipped part of the way."""
-    stand, levels, error_m = stand_of(work), work.record.levels, work.design.level.reading_error_m
-    if stand is None:
+    lie, levels, error_m = lie_of(work), work.record.levels, work.design.level.reading_error_m
+    if lie is None:
         return [], None
-    read = tuple((name, *stand.places[name], levels.pegs[name]) for name in levels.pegs if name in stand.places)
+    read = tuple((name, *lie.places[name], levels.pegs[name]) for name in levels.pegs if name in lie.places)
     found, slipped = suspects(read, error_m)
     if slipped is not None:
         return [], slipped

@@ -3,8 +3,8 @@
 import math
 
 from obtegum.core.drawing import Dots, Drawing, Item, Mark, Note, Row, Segments, drawn
-from obtegum.core.rooms.level.found import odd_readings, place_words, stand_of
-from obtegum.core.rooms.level.stand import Stand
+from obtegum.core.rooms.level.found import lie_of, odd_readings, place_words
+from obtegum.core.rooms.level.stand import Lie
 from obtegum.core.rooms.set_out.base import BESIDE_M, peg_y
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of, strung
 from obtegum.core.setout.base import Peg, peg_words
@@ -25,11 +25,11 @@ STEPS_M = {
 
 def contours(work: Work) -> list[Item]:
     """Contour lines below the highest ground, each with its depth once."""
-    stand = stand_of(work)
-    if stand is None:
+    lie = lie_of(work)
+    if lie is None:
         return []
-    highest = max(height for _, _, height in stand.terrain.points)
-    lowest = min(height for _, _, height in stand.terrain.points)
+    highest = max(height for _, _, height in lie.terrain.points)
+    lowest = min(height for _, _, height in lie.terrain.points)
     steps = STEPS_M[work.tape.units]
     step = next((each for each in steps if (highest - lowest) / each <= MOST_CONTOURS), steps[-1])
     # The corners have words of their own.
@@ -46,7 +46,7 @@ def contours(work: Work) -> list[Item]:
 
     for number in range(1, MOST_CONTOURS + 1):
         height = highest - number * step
-        pieces = stand.terrain.contours(height) if height > lowest else []
+        pieces = lie.terrain.contours(height) if height > lowest else []
         if not pieces:
             continue
         part = f"contour:{number}"
@@ -81,7 +81,7 @@ def spot_dots(work: Work) -> list[Item]:
 
 def read_pegs(work: Work) -> list[Item]:
     """Pegs, filled where the rod was read; corners say how far they lie below the datum."""
-    stand, last = stand_of(work), bays_of(work).bows
+    lie, last = lie_of(work), bays_of(work).bows
     items: list[Item] = []
     for peg in pegs_of(work):
         name, y = f"{peg.side}{peg.bow}", peg_y(work, peg.side)
@@ -90,13 +90,13 @@ def read_pegs(work: Work) -> list[Item]:
         items.append(
             Mark(part=f"post:{name}", symbol="peg", state="set" if read else "open", x=peg.station_m, y=y, label=label)
         )
-        if stand is not None and name in stand.heights and peg.bow in (1, last):
-            items.append(_depth(work, stand, peg, name, y))
+        if lie is not None and name in lie.heights and peg.bow in (1, last):
+            items.append(_depth(work, lie, peg, name, y))
     return items
 
 
-def _depth(work: Work, stand: Stand, peg: Peg, name: str, y: float) -> Note:
-    down = stand.natural.at(peg.station_m) - stand.heights[name]
+def _depth(work: Work, lie: Lie, peg: Peg, name: str, y: float) -> Note:
+    down = lie.natural.at(peg.station_m) - lie.heights[name]
     anchor = "start" if peg.bow == 1 else "end"
     row = 1 if peg.side == "L" else 0
     return Note(

@@ -1,7 +1,7 @@
 """How the posts stand on the ground: the datum, the pad under it, every foot, and what moving earth takes."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from functools import cached_property
 
 from obtegum.core.ground.banks import Banks, banks_of
@@ -12,15 +12,16 @@ from obtegum.core.rooms import HouseDesign
 from obtegum.core.rooms.level.decisions import Levels
 from obtegum.core.setout.base import Peg
 
-__all__ = ["Stand", "stand_on"]
+__all__ = ["Lie", "Stand", "lie_under", "stand_on"]
 
 # Fewer readings than this say nothing of the ground.
 FEWEST = 2
 
 
 @dataclass(frozen=True)
-class Stand:
-    """Heights are over the line of sight, m. ``natural`` is the datum on the ground as it lies.
+class Lie:
+    """The ground under the house, as read and as made: heights are over the line of sight, m, and ``natural`` is the
+    datum on the ground as it lies.
 
     A pad has ``banks`` round it, and what moving all of its earth takes.
     """
@@ -36,17 +37,11 @@ class Stand:
     padded: bool
     banks: Banks | None
     moved: Moving | None
-    feet: Mapping[str, Foot]
 
     @property
     def covered(self) -> float:
         """Share of the pad that the levels cover."""
         return min(self.patch.covered_m2 / self.pad_m2, 1.0)
-
-    @cached_property
-    def weakest(self) -> Foot:
-        """The foot with the least in the ground."""
-        return min(self.feet.values(), key=lambda foot: foot.embedment_m)
 
     def side_m(self, side: str) -> float | None:
         """Mean height of the ground along a side, m."""
@@ -54,8 +49,20 @@ class Stand:
         return sum(found) / len(found) if found else None
 
 
-def stand_on(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: float, post_m: float) -> Stand | None:
-    """The house on its ground, on posts that span ``post_m``, or None while too few pegs have been read.
+@dataclass(frozen=True)
+class Stand(Lie):
+    """The house on its ground, on its feet."""
+
+    feet: Mapping[str, Foot]
+
+    @cached_property
+    def weakest(self) -> Foot:
+        """The foot with the least in the ground."""
+        return min(self.feet.values(), key=lambda foot: foot.embedment_m)
+
+
+def lie_under(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: float) -> Lie | None:
+    """The ground under the house, or None while too few pegs have been read.
 
     Readings at pegs that the house no longer has are left aside.
     """
@@ -83,19 +90,7 @@ def stand_on(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: 
     if banks is not None:
         earth = patch.against(datum.at_a_m, datum.fall) + banks.against(datum.at_a_m, datum.fall, pad.slope)
         moved = moving(earth, pad.swell, pad.shrink, pad.load_m3, pad.load_s)
-    feet = {
-        name: Foot(
-            name=name,
-            station_m=place[0],
-            ground_m=datum.at(place[0]) if padded else heights[name],
-            natural_m=heights[name] if name in heights else terrain.at(*place),
-            top_m=datum.at(place[0]) + design.posts.reveal_m,
-            length_m=post_m,
-        )
-        for name, place in places.items()
-        if padded or name in heights
-    }
-    return Stand(
+    return Lie(
         heights=heights,
         places=places,
         missing=tuple(name for name in places if name not in heights),
@@ -107,5 +102,21 @@ def stand_on(design: HouseDesign, levels: Levels, pegs: Sequence[Peg], width_m: 
         padded=padded,
         banks=banks,
         moved=moved,
-        feet=feet,
     )
+
+
+def stand_on(lie: Lie, reveal_m: float, post_m: float) -> Stand:
+    """The house on its ground, on posts that span ``post_m`` and stand out by ``reveal_m`` at the datum."""
+    feet = {
+        name: Foot(
+            name=name,
+            station_m=place[0],
+            ground_m=lie.datum.at(place[0]) if lie.padded else lie.heights[name],
+            natural_m=lie.heights[name] if name in lie.heights else lie.terrain.at(*place),
+            top_m=lie.datum.at(place[0]) + reveal_m,
+            length_m=post_m,
+        )
+        for name, place in lie.places.items()
+        if lie.padded or name in lie.heights
+    }
+    return Stand(**{each.name: getattr(lie, each.name) for each in fields(Lie)}, feet=feet)

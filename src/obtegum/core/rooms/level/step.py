@@ -6,7 +6,7 @@ from functools import partial
 from obtegum.core.answers import length_answer, ticked_off
 from obtegum.core.ground.levels import turned_falls
 from obtegum.core.quantity import percent_text
-from obtegum.core.rooms.level.found import odd_readings, place_words, stand_of
+from obtegum.core.rooms.level.found import lie_of, odd_readings, place_words, stand_of
 from obtegum.core.rooms.level.stand import Stand
 from obtegum.core.rooms.posts.found import least_in_ground
 from obtegum.core.rooms.posts.ways import plumb_m, way_of
@@ -44,8 +44,8 @@ def _closing_verdicts(work: Work) -> list[Verdict]:
     first = next(iter(levels.pegs))
     where = peg_words(first)
     if levels.closing_m is None:
-        stand = stand_of(work)
-        if stand is None or stand.missing:
+        lie = lie_of(work)
+        if lie is None or lie.missing:
             return []
         sentence = (
             f"Read {where} once more: without it nobody knows whether the level was knocked, or two pegs swapped."
@@ -168,7 +168,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         answers=tuple(_answers(work)),
         leads=("top_reading", "fall", "embedment"),
         views=("falls", "profile"),
-        strips=("level:L", "level:R", *(("tops:L", "tops:R") if stand_of(work) else ())),
+        strips=("level:L", "level:R", *(("tops:L", "tops:R") if lie_of(work) else ())),
         aside=("level.reading_error_m", "posts.length_m", "posts.reveal_m", "level.least_in_ground_m"),
         grips=(),
         walk=tuple(f"record.levels.pegs.{peg.side}{peg.bow}" for peg in _walk(work)),

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from obtegum.core.faces import Stray
 from obtegum.core.found import found
-from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.level.found import lie_of, stand_of
 from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.set_out.found import pegs_of, starts_m
@@ -45,7 +45,7 @@ class BowBuilt:
 def checks_of(work: Work) -> tuple[str, ...]:
     """What is measured of each post: by rod where levels were read, else what stands out by tape."""
     struck = ("blows",) if work.design.hold.set == "driven" else ()
-    return ("gap", "rod" if stand_of(work) else "out", "along", "lean", *struck)
+    return ("gap", "rod" if lie_of(work) else "out", "along", "lean", *struck)
 
 
 @found
@@ -55,6 +55,8 @@ def built_row(work: Work) -> tuple[Stray, ...]:
 
 
 def _built(work: Work) -> Iterator[Stray]:
+    if not work.record.row:
+        return
     stand, block_m, start_m = stand_of(work), work.design.row.block_m, starts_m(work)
     reveal_m = work.design.posts.reveal_m
     for peg in pegs_of(work):

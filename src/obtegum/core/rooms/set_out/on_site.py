@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from obtegum.core.faces import SiteLine, SitePoint
-from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.level.found import lie_of
 from obtegum.core.rooms.set_out.found import pegs_of, strung
 from obtegum.core.setout.how import corner_places
 from obtegum.core.setout.lines import DIAGONALS
@@ -21,11 +21,11 @@ def on_site(work: Work) -> Iterator[SitePoint | SiteLine]:
         yield SiteLine(kind="diagonal", path=(corners[start.upper()], corners[end.upper()]))
     for letter, at in corners.items():
         yield SitePoint(kind="corner", name=letter, at=at)
-    stand, width_m = stand_of(work), strung(work)[1]
+    lie, width_m = lie_of(work), strung(work)[1]
     for peg in pegs_of(work):
         name, y = f"{peg.side}{peg.bow}", 0.0 if peg.side == "L" else width_m
         told = {"station_m": peg.station_m, "rod_m": work.record.levels.pegs.get(name)}
-        height_m = stand.heights.get(name, 0.0) if stand else 0.0
+        height_m = lie.heights.get(name, 0.0) if lie else 0.0
         yield SitePoint(kind="peg", name=name, at=(peg.reading_m, y), height_m=height_m, told=told)
         if peg.side == "L":
             yield SiteLine(kind="bow", path=((peg.reading_m, 0.0), (peg.reading_m, width_m)))

@@ -5,7 +5,7 @@ from itertools import pairwise
 from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Outline, Row, Vertex, drawn
 from obtegum.core.paths import box, line
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.level.found import lie_of
 from obtegum.core.rooms.posts.found import board_of, boards_of, embedment_m, uneven
 from obtegum.core.rooms.posts.ways import boarded, way_of
 from obtegum.core.rooms.set_out.found import bays_of
@@ -39,27 +39,27 @@ Line = list[tuple[float, float]]
 
 def _ground_line(work: Work) -> Line:
     """The left pegs' ground as it was read, by its height over the datum; on the datum where nothing was read."""
-    stand, read, length_m = stand_of(work), Line(), work.design.size.length_m
-    if stand is not None:
-        stations = {name: stand.places[name][0] for name in stand.heights if name[0] == "L"}
-        read = sorted((x, stand.heights[name] - stand.datum.at(x)) for name, x in stations.items())
+    ground, read, length_m = lie_of(work), Line(), work.design.size.length_m
+    if ground is not None:
+        stations = {name: ground.places[name][0] for name in ground.heights if name[0] == "L"}
+        read = sorted((x, ground.heights[name] - ground.datum.at(x)) for name, x in stations.items())
     inside = read if len(read) > 1 else [(0.0, 0.0), (length_m, 0.0)]
     return [(-BESIDE_M, inside[0][1]), *inside, (length_m + BESIDE_M, inside[-1][1])]
 
 
 def _lies(work: Work, lie: Line) -> str:
-    low, stand = -min(y for _, y in lie), stand_of(work)
-    if stand is None or low < work.tape.step_m / 2:
+    low, ground = -min(y for _, y in lie), lie_of(work)
+    if ground is None or low < work.tape.step_m / 2:
         return ""
-    made = ", and is brought to it" if stand.padded else ""
-    drawn = " The datum falls along the house and is drawn level." if stand.datum.fall else ""
+    made = ", and is brought to it" if ground.padded else ""
+    drawn = " The datum falls along the house and is drawn level." if ground.datum.fall else ""
     return f" The ground lies up to {work.say(low)} below the datum{made}.{drawn}"
 
 
 def _ground(work: Work, lie: Line, bottom: float) -> list[Item]:
     """Soil under the posts; where a pad is made, its top, with the ground as it lies behind it."""
-    natural, stand = tuple(Vertex(x=x, y=y) for x, y in lie), stand_of(work)
-    made = line(lie[0][0], 0.0, lie[-1][0], 0.0) if stand and stand.padded else natural
+    natural, ground = tuple(Vertex(x=x, y=y) for x, y in lie), lie_of(work)
+    made = line(lie[0][0], 0.0, lie[-1][0], 0.0) if ground and ground.padded else natural
     under = (Vertex(x=lie[-1][0], y=bottom), Vertex(x=lie[0][0], y=bottom))
     soil = Outline(part="ground", layer="ground", material="soil", closed=True, path=(*made, *under), label="ground")
     if made == natural:
