@@ -284,7 +284,7 @@ def drawn(
     title: str,
     summary: str,
     items: Sequence[Item],
-    table: tuple[Row, ...],
+    table: tuple[Row, ...] = (),
     beside_m: float | tuple[float, float, float, float] = 0.0,
 ) -> Drawing:
     """A drawing as large as its items, and so much more round what has size: left, below, right, above, m."""

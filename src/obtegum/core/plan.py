@@ -10,7 +10,7 @@ from obtegum.core.fields import MeasureState
 from obtegum.core.measures import EVERYWHERE, measured, states_of
 from obtegum.core.part import Part
 from obtegum.core.quantity import Tape
-from obtegum.core.room import rooms, views
+from obtegum.core.room import rooms, tables, views
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.step import StepPlan
 from obtegum.core.strip import Strip
@@ -116,11 +116,11 @@ def plan_work(work: Work, shown: str | None = None, slow: bool = False, view: st
         steps=tuple(looked.get(room) or StepPlan.brief(each) for room, each in standing.items()),
         drawings=(
             *(
-                _tabled(draw(work), shown)
+                _tabled(work, draw(work), shown)
                 for name, draw in views().items()
                 if name in seen and (name == view or not alone)
             ),
-            *(_tabled(each, shown) for room in looked if not alone for each in room.numbered(work)),
+            *(_tabled(work, each, shown) for room in looked if not alone for each in room.numbered(work)),
         ),
         strips=tuple(
             strip
@@ -132,15 +132,20 @@ def plan_work(work: Work, shown: str | None = None, slow: bool = False, view: st
     )
 
 
-def _tabled(drawing: Drawing, shown: str | None) -> Drawing:
+def _tabled(work: Work, drawing: Drawing, shown: str | None) -> Drawing:
     """A drawing with its table, or without it where only a step is shown."""
-    return drawing if shown is None else drawing.model_copy(update={"table": ()})
+    return drawing.model_copy(update={"table": () if shown is not None else _table(work, drawing)})
+
+
+def _table(work: Work, drawing: Drawing) -> tuple[Row, ...]:
+    rows = tables().get(drawing.view)
+    return drawing.table if rows is None else (*rows(work), *drawing.table)
 
 
 def table_of(work: Work, view: str) -> tuple[Row, ...]:
     """The numbers of a drawing as a table. Raises: LookupError when there is no such drawing."""
     if view in views():
-        return views()[view](work).table
+        return _table(work, views()[view](work))
     drawn: Sequence[Drawing] = [each for room in rooms() for each in room.numbered(work)]
     found = next((each for each in drawn if each.view == view), None)
     if found is None:

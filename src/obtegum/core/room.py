@@ -10,7 +10,7 @@ from functools import cache
 from importlib import import_module
 from typing import Any
 
-from obtegum.core.drawing import Drawing, Layer, with_layers
+from obtegum.core.drawing import Drawing, Layer, Row, with_layers
 from obtegum.core.edit import Cure
 from obtegum.core.faces import (
     Beside,
@@ -38,7 +38,7 @@ from obtegum.core.trouble import Trouble
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
 
-__all__ = ["Room", "rooms", "views"]
+__all__ = ["Room", "rooms", "tables", "views"]
 
 
 def _none(*_: object) -> tuple[()]:
@@ -54,9 +54,10 @@ class Room:
     """One step of the work.
 
     What it shows: ``stands``, its name and how far it has come, ``plan``, all of the step, ``verdicts``, ``strips``
-    (``lends`` names those that others show too), ``views`` by their names, ``layers`` that it adds to other rooms'
-    views, ``told``, the drawings of its numbered work, ``small``, the house as it is shown among others,
-    ``sums_up``, what is said of it there, and ``how_large``.
+    (``lends`` names those that others show too), ``views`` by their names, ``rows``, the tables of those that tell many
+    numbers, made when they are asked for, ``layers`` that it adds to other rooms' views, ``told``, the drawings of its
+    numbered work, ``small``, the house as it is shown among others, ``sums_up``, what is said of it there, and
+    ``how_large``.
     What can be set: ``fields`` with ways of their own, ``more_fields`` that come and go with the design,
     ``beside``, those that are set beside the files, whatever step is shown. ``must`` is what a house can't be without,
     ``follows`` what its decisions make of others, exact, by their paths, written whenever something is changed.
@@ -74,6 +75,7 @@ class Room:
     strips: Callable[[Work], Sequence[Strip]] = _none
     lends: tuple[str, ...] = ()
     views: Mapping[str, Callable[[Work], Drawing]] = field(default_factory=dict)
+    rows: Mapping[str, Callable[[Work], tuple[Row, ...]]] = field(default_factory=dict)
     layers: Mapping[str, Callable[[Work], Layer]] = field(default_factory=dict)
     told: Callable[[Work], Sequence[Drawing]] = _none
     small: Callable[[Work], Drawing] | None = None
@@ -138,6 +140,12 @@ def views() -> dict[str, Finding[Drawing]]:
     return {
         name: Finding(_layered(name, view), compared=False) for room in rooms() for name, view in room.views.items()
     }
+
+
+@cache
+def tables() -> dict[str, Finding[tuple[Row, ...]]]:
+    """The tables that are made when they are asked for, by the names of their views."""
+    return {name: Finding(rows, compared=False) for room in rooms() for name, rows in room.rows.items()}
 
 
 def _layered(name: str, view: Callable[[Work], Drawing]) -> Callable[[Work], Drawing]:

@@ -11,7 +11,7 @@ from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.setout.base import peg_words
 from obtegum.core.work import Work
 
-__all__ = ["falls", "profile"]
+__all__ = ["falls", "level_rows", "post_rows", "profile"]
 
 
 def falls(work: Work) -> Drawing:
@@ -30,7 +30,7 @@ def falls(work: Work) -> Drawing:
     else:
         low = max(lie.natural.at(lie.places[name][0]) - height for name, height in lie.heights.items())
         summary = f"The ground lies up to {work.say(low)} below the datum."
-    return ground_drawing(work, "falls", "The ground", summary, items, _level_rows(work))
+    return ground_drawing(work, "falls", "The ground", summary, items)
 
 
 def profile(work: Work) -> Drawing:
@@ -102,11 +102,10 @@ def _profile_drawing(work: Work, items: list[Item], times: int, summary: str) ->
         summary=f"{summary} Heights are drawn {times} times as large." if times > 1 else summary,
         items=items,
         beside_m=(BESIDE_M, 0.0, BESIDE_M, 0.2),
-        table=_post_rows(work),
     )
 
 
-def _post_rows(work: Work) -> tuple[Row, ...]:
+def post_rows(work: Work) -> tuple[Row, ...]:
     """How far every post stands out and how much of it is in the ground."""
     stand = stand_of(work)
     feet = stand.feet.values() if stand else ()
@@ -119,7 +118,7 @@ def _post_rows(work: Work) -> tuple[Row, ...]:
     )
 
 
-def _level_rows(work: Work) -> tuple[Row, ...]:
+def level_rows(work: Work) -> tuple[Row, ...]:
     """Every peg's reading, and the reading on its post's top."""
     stand = stand_of(work)
     rows = []

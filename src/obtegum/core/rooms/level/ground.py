@@ -116,7 +116,7 @@ def ground_drawing(
     title: str,
     summary: str,
     items: list[Item],
-    rows: tuple[Row, ...],
+    rows: tuple[Row, ...] = (),
     beside_m: float = BESIDE_M,
 ) -> Drawing:
     return drawn(

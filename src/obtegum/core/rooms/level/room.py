@@ -4,7 +4,7 @@ from obtegum.core.above import over
 from obtegum.core.room import Room
 from obtegum.core.rooms.level import step
 from obtegum.core.rooms.level.cures import CURES
-from obtegum.core.rooms.level.draw import falls, profile
+from obtegum.core.rooms.level.draw import falls, level_rows, post_rows, profile
 from obtegum.core.rooms.level.intake import INTAKES
 from obtegum.core.rooms.level.on_site import on_site
 from obtegum.core.rooms.level.paper import PAGES
@@ -20,6 +20,7 @@ ROOM = Room(
     strips=step.strips,
     lends=("tops:L", "tops:R"),
     views={"falls": over(falls), "profile": profile},
+    rows={"falls": level_rows, "profile": post_rows},
     impossible=past_the_rod,
     cures=CURES,
     up=frozenset({"fall", "turned"}),

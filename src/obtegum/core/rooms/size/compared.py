@@ -16,7 +16,7 @@ from obtegum.core.rooms.size.decisions import Size
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.work import Work
 
-__all__ = ["Compared", "Section", "compare", "shapes"]
+__all__ = ["Compared", "Section", "compare", "shape_rows", "shapes"]
 
 COLUMNS = 4
 APART = 0.62
@@ -152,8 +152,12 @@ def shapes(work: Work) -> Drawing:
         summary=f"{len(compared)} shapes over the same width of {work.say(span)}, each at the same scale.",
         items=items,
         beside_m=(span * 0.02, tallest * WORDS, span * 0.02, 0.0),
-        table=tuple(row for one in compared for row in _rows(work, one.section, one.tube_m)),
     )
+
+
+def shape_rows(work: Work) -> tuple[Row, ...]:
+    """What each shape gives and takes."""
+    return tuple(row for one in compare(work) for row in _rows(work, one.section, one.tube_m))
 
 
 def _rows(work: Work, each: Section, tube_m: float) -> list[Row]:

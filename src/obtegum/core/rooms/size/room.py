@@ -6,7 +6,7 @@ from obtegum.core.rooms import HouseDesign
 from obtegum.core.rooms.size import step
 from obtegum.core.rooms.size.across import across
 from obtegum.core.rooms.size.along import along
-from obtegum.core.rooms.size.compared import shapes
+from obtegum.core.rooms.size.compared import shape_rows, shapes
 from obtegum.core.rooms.size.cures import CURES
 from obtegum.core.rooms.size.fields import FIELDS
 from obtegum.core.rooms.size.follows import follows
@@ -28,6 +28,7 @@ ROOM = Room(
     strips=step.strips,
     lends=("floor",),
     views={"across": across, "along": along, "shapes": shapes},
+    rows={"shapes": shape_rows},
     small=small,
     how_large=_how_large,
     fields=FIELDS,
