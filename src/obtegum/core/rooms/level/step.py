@@ -4,6 +4,7 @@ import math
 from functools import partial
 
 from obtegum.core.answers import length_answer, ticked_off
+from obtegum.core.found import found
 from obtegum.core.ground.levels import turned_falls
 from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.level.found import lie_of, odd_readings, place_words, stand_of
@@ -298,14 +299,17 @@ def _toward(along: float, across: float) -> str:
 
 def strips(work: Work) -> list[Strip]:
     """Both sides with the rod's reading at each peg, and with the reading on each post's top."""
+    stand, tops = stand_of(work), {"L": "Left tops", "R": "Right tops"}
+    on_tops = [] if stand is None else [_tops_strip(work, stand, side, tops[side]) for side in ("L", "R")]
+    return [*_on_the_ground(work), *on_tops]
+
+
+@found
+def _on_the_ground(work: Work) -> list[Strip]:
+    """Both sides with the rod's reading at each peg."""
     rod = "the rod" if work.design.level.tool == "rod" else "the depth below the string"
     titles = {"L": "Left pegs", "R": "Right pegs"}
-    ground = [_ground_strip(work, side, titles[side], f"{rod} on the ground at each") for side in ("L", "R")]
-    stand = stand_of(work)
-    if stand is None:
-        return ground
-    tops = {"L": "Left tops", "R": "Right tops"}
-    return [*ground, *(_tops_strip(work, stand, side, tops[side]) for side in ("L", "R"))]
+    return [_ground_strip(work, side, titles[side], f"{rod} on the ground at each") for side in ("L", "R")]
 
 
 def _strip(work: Work, name: str, title: str, about: str, marks: list[StripMark]) -> Strip:

@@ -3,6 +3,7 @@
 import math
 
 from obtegum.core.answers import angle_answer, count_answer, length_answer
+from obtegum.core.found import found
 from obtegum.core.quantity import angle_text
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube, tube_measures
 from obtegum.core.rooms.level.found import stand_of
@@ -281,13 +282,21 @@ def strips(work: Work) -> list[Strip]:
             *([inside] if own else []),
         ),
     )
-    to = faced(work) or " · to centres"
-    many, one_word = ("feet", "foot") if posts.stand == "board" else (way.many, way.one)
     return [
         one,
         *([_board_strip(work)] if boarded(work) else []),
-        line_strip(work, "L", "post", f"Left {many}, A to B", f"tape {hooked(work, 'A')}{to}", _says, one_word),
-        line_strip(work, "R", "post", f"Right {many}, D to C", f"tape {hooked(work, 'D')}{to}", _says, one_word),
+        *_lines(work),
+    ]
+
+
+@found
+def _lines(work: Work) -> list[Strip]:
+    """Both long sides post by post."""
+    way, to = way_of(work), faced(work) or " · to centres"
+    many, one = ("feet", "foot") if work.design.posts.stand == "board" else (way.many, way.one)
+    return [
+        line_strip(work, "L", "post", f"Left {many}, A to B", f"tape {hooked(work, 'A')}{to}", _says, one),
+        line_strip(work, "R", "post", f"Right {many}, D to C", f"tape {hooked(work, 'D')}{to}", _says, one),
     ]
 
 

@@ -1,5 +1,10 @@
 """What is read at each post, what it should read, and the strings along both rows where it is typed."""
 
+from collections.abc import Mapping
+from functools import cache, cached_property
+
+from obtegum.core.found import Finding
+from obtegum.core.ground.levels import Foot
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.row.decisions import field_of
 from obtegum.core.rooms.row.found import checks_of
@@ -24,14 +29,16 @@ class Readings:
     """What was read at the posts of a house and what should be, looked up once for all of them."""
 
     def __init__(self, work: Work) -> None:
-        self.work, self.told, self.stand = work, dict(work.record.row), stand_of(work)
-        self.along = {station_m: reads(work, station_m) for station_m in bays_of(work).stations_m}
-        self.alike = {
-            "gap": work.say(work.design.row.block_m),
-            "out": work.say(work.design.posts.reveal_m),
-            "lean": "0",
-            "blows": "–",
-        }
+        self.work, self.told = work, dict(work.record.row)
+
+    @cached_property
+    def _along(self) -> dict[float, str]:
+        return {station_m: reads(self.work, station_m) for station_m in bays_of(self.work).stations_m}
+
+    @cached_property
+    def _feet(self) -> Mapping[str, Foot]:
+        stand = stand_of(self.work)
+        return stand.feet if stand else {}
 
     def value(self, peg: Peg, check: str) -> float | None:
         """What was read at a post; None while nothing was."""
@@ -44,11 +51,18 @@ class Readings:
 
     def wanted(self, peg: Peg, check: str) -> str:
         """What should be read at a post."""
-        if check in self.alike:
-            return self.alike[check]
-        if check == "along":
-            return self.along[peg.station_m]
-        foot = self.stand.feet.get(f"{peg.side}{peg.bow}") if self.stand else None
+        match check:
+            case "gap":
+                return self.work.say(self.work.design.row.block_m)
+            case "out":
+                return self.work.say(self.work.design.posts.reveal_m)
+            case "along":
+                return self._along[peg.station_m]
+            case "lean":
+                return "0"
+            case "blows":
+                return "–"
+        foot = self._feet.get(f"{peg.side}{peg.bow}")
         return self.work.say(foot.top_reading_m) if foot else "–"
 
     def says(self, peg: Peg, check: str) -> str:
@@ -64,8 +78,19 @@ class Readings:
 
 def strips(work: Work) -> list[Strip]:
     """Each row with a place to type what each of its posts measures."""
-    read = Readings(work)
-    return [_strip(work, read, side, check) for side in "LR" for check in checks_of(work)]
+    both = [_both(check)(work) for check in checks_of(work)]
+    return [*(left for left, _ in both), *(right for _, right in both)]
+
+
+@cache
+def _both(check: str) -> Finding[tuple[Strip, Strip]]:
+    """Both rows with what one check asks for."""
+
+    def rows(work: Work) -> tuple[Strip, Strip]:
+        read = Readings(work)
+        return _strip(work, read, "L", check), _strip(work, read, "R", check)
+
+    return Finding(rows, compared=False)
 
 
 def _strip(work: Work, read: Readings, side: str, check: str) -> Strip:

@@ -1,8 +1,10 @@
 """Pegs and posts one by one: how far they have come, and both long sides as strings with a reading for each."""
 
 from collections.abc import Callable
+from functools import cache
 
 from obtegum.core.answers import ticked_off
+from obtegum.core.found import Finding
 from obtegum.core.part import Part
 from obtegum.core.rooms.set_out.found import pegs_of, reads, starts_m
 from obtegum.core.setout.base import SIDES, Peg
@@ -63,13 +65,21 @@ def tick_state(work: Work, tick: str, station_m: float) -> MarkState:
 
 def progress(work: Work, what: str) -> Progress:
     """Progress of ``peg`` or ``post`` over the whole house."""
-    states = [(peg, tick_state(work, f"{what}:{peg.side}{peg.bow}", peg.station_m)) for peg in pegs_of(work)]
-    return Progress(
-        done=sum(state == "set" for _, state in states),
-        of=len(states),
-        next=next((peg for peg, state in states if state == "open"), None),
-        moved=next((peg for peg, state in states if state == "moved"), None),
-    )
+    return _progress(what)(work)
+
+
+@cache
+def _progress(what: str) -> Finding[Progress]:
+    def over_all(work: Work) -> Progress:
+        states = [(peg, tick_state(work, f"{what}:{peg.side}{peg.bow}", peg.station_m)) for peg in pegs_of(work)]
+        return Progress(
+            done=sum(state == "set" for _, state in states),
+            of=len(states),
+            next=next((peg for peg, state in states if state == "open"), None),
+            moved=next((peg for peg, state in states if state == "moved"), None),
+        )
+
+    return Finding(over_all)
 
 
 def line_strip(
