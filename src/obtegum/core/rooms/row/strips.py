@@ -29,7 +29,7 @@ class Readings:
     """What was read at the posts of a house and what should be, looked up once for all of them."""
 
     def __init__(self, work: Work) -> None:
-        self.work, self.told = work, dict(work.record.row)
+        self.work, self.told, self._alike = work, dict(work.record.row), dict[str, str]()
 
     @cached_property
     def _along(self) -> dict[float, str]:
@@ -51,19 +51,21 @@ class Readings:
 
     def wanted(self, peg: Peg, check: str) -> str:
         """What should be read at a post."""
-        match check:
-            case "gap":
-                return self.work.say(self.work.design.row.block_m)
-            case "out":
-                return self.work.say(self.work.design.posts.reveal_m)
-            case "along":
-                return self._along[peg.station_m]
-            case "lean":
-                return "0"
-            case "blows":
-                return "–"
-        foot = self._feet.get(f"{peg.side}{peg.bow}")
-        return self.work.say(foot.top_reading_m) if foot else "–"
+        if check == "along":
+            return self._along[peg.station_m]
+        if check == "rod":
+            foot = self._feet.get(f"{peg.side}{peg.bow}")
+            return self.work.say(foot.top_reading_m) if foot else "–"
+        if check not in self._alike:
+            self._alike[check] = self._wanted_everywhere(check)
+        return self._alike[check]
+
+    def _wanted_everywhere(self, check: str) -> str:
+        if check == "gap":
+            return self.work.say(self.work.design.row.block_m)
+        if check == "out":
+            return self.work.say(self.work.design.posts.reveal_m)
+        return "0" if check == "lean" else "–"
 
     def says(self, peg: Peg, check: str) -> str:
         """What to read at a post, or what was read there."""
