@@ -299,12 +299,15 @@ def core_ms(tree: Path, record_at: str = "obtegum.core.rooms") -> list[float]:
     return [float(line) for line in out.split()]
 
 
+ROW = re.compile(r"^(?P<what>.+?) +(?P<value>[\d.]+) \S+ +budget ", re.MULTILINE)
+
+
 def before(commit: str, tree: Path) -> dict[str, float]:
     """What an earlier state of the project measures of itself, by the names of the rows."""
     subprocess.run(["git", "worktree", "add", "--detach", str(tree), commit], cwd=ROOT, check=True, capture_output=True)
     try:
         out = subprocess.run([tree / "obtegum", "bench"], capture_output=True, text=True, check=True).stdout
-        found = {line[:54].strip(): float(line[54:].split()[0]) for line in out.splitlines() if "budget" in line}
+        found = {row["what"].strip(): float(row["value"]) for row in ROW.finditer(out)}
         shared = (tree / "src/obtegum/core/rooms/__init__.py").exists()
         times = core_ms(tree, "obtegum.core.rooms" if shared else "obtegum.core.record")
         return found | {what: took for (what, _), took in zip(CORE_ROWS, times, strict=True)}

@@ -7,6 +7,7 @@ a measure isn't stored but follows from others, or where its options do.
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
+from functools import cached_property
 from operator import attrgetter
 from typing import Any, Literal
 
@@ -103,9 +104,22 @@ class Measure:
         assert self.number is not None and self.number.kind != "length"
         return self.number.kind
 
+    @cached_property
+    def _states(self) -> dict[Any, MeasureState]:
+        """What a plain one is told as, by its value: where that is blank, or one of its options."""
+        return {}
+
     def state(self, job: Job, catalogue: Catalogue) -> MeasureState:
         """The measure as the bench shows it."""
-        value, number = self.read(job), self.number
+        value = self.read(job)
+        if not self.plain or not (value is None or self.kind == "choice"):
+            return self._state(value, job, catalogue)
+        if value not in self._states:
+            self._states[value] = self._state(value, job, catalogue)
+        return self._states[value]
+
+    def _state(self, value: Any, job: Job, catalogue: Catalogue) -> MeasureState:
+        number = self.number
         label = self.named(job) if self.named else self.label
         if number is None:
             return MeasureState(
