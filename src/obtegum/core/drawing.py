@@ -242,40 +242,72 @@ def _arc_places(one: Vertex, other: Vertex) -> Iterator[Place]:
             yield cx + other.radius_m * ux, cy + other.radius_m * uy
 
 
-def _outlined(item: Outline) -> list[Place]:
-    points = [(vertex.x, vertex.y) for vertex in item.path]
-    for one, other in pairwise(item.path):
-        if other.radius_m:
-            points += _arc_places(one, other)
+Coords = list[float]
+
+
+def _reach_outline(item: Outline, xs: Coords, ys: Coords) -> None:
+    path = item.path
+    own_x, own_y = [vertex.x for vertex in path], [vertex.y for vertex in path]
+    radii = [vertex.radius_m for vertex in path]
+    if any(radii):
+        for one, other in pairwise(path):
+            if other.radius_m:
+                for x, y in _arc_places(one, other):
+                    own_x.append(x)
+                    own_y.append(y)
     wide = 0.0 if item.closed else item.width_m / 2
-    if not wide:
-        return points
-    xs, ys = zip(*points, strict=True)
-    return [(min(xs) - wide, min(ys) - wide), (max(xs) + wide, max(ys) + wide)]
+    xs += (min(own_x) - wide, max(own_x) + wide)
+    ys += (min(own_y) - wide, max(own_y) + wide)
 
 
-# Places that an item with a size of its own reaches to, and places that words, grips and dimension lines stand at:
-# what those take themselves the renderer keeps free.
-SOLID_AT: dict[type, Callable[[Any], Sequence[Place]]] = {
-    Mark: lambda item: ((item.x, item.y),),
-    Outline: _outlined,
-    Segments: lambda item: [place for x0, y0, x1, y1 in item.ends for place in ((x0, y0), (x1, y1))],
-    Dots: lambda item: item.places,
-    Arrow: lambda item: ((item.x0, item.y0), (item.x1, item.y1)),
-    Grower: lambda item: (
-        (item.x - item.width_m / 2, item.y),
-        (item.x + item.width_m / 2, item.y + item.height_m * HAT),
-    ),
+def _reach_segments(item: Segments, xs: Coords, ys: Coords) -> None:
+    for x0, y0, x1, y1 in item.ends:
+        xs += (x0, x1)
+        ys += (y0, y1)
+
+
+def _reach_dots(item: Dots, xs: Coords, ys: Coords) -> None:
+    xs += [x for x, _ in item.places]
+    ys += [y for _, y in item.places]
+
+
+def _reach_line(item: Arrow | Dimension, xs: Coords, ys: Coords) -> None:
+    xs += (item.x0, item.x1)
+    ys += (item.y0, item.y1)
+
+
+def _reach_grower(item: Grower, xs: Coords, ys: Coords) -> None:
+    xs += (item.x - item.width_m / 2, item.x + item.width_m / 2)
+    ys += (item.y, item.y + item.height_m * HAT)
+
+
+def _reach_point(item: Mark | Note | Handle, xs: Coords, ys: Coords) -> None:
+    xs.append(item.x)
+    ys.append(item.y)
+
+
+# Where an item with a size of its own reaches to, and where words, grips and dimension lines stand: what those take
+# themselves the renderer keeps free.
+Reach = Callable[[Any, Coords, Coords], None]
+SOLID_AT: dict[type, Reach] = {
+    Mark: _reach_point,
+    Outline: _reach_outline,
+    Segments: _reach_segments,
+    Dots: _reach_dots,
+    Arrow: _reach_line,
+    Grower: _reach_grower,
 }
-POINTED_AT: dict[type, Callable[[Any], Sequence[Place]]] = {
-    Note: lambda item: ((item.x, item.y),),
-    Handle: lambda item: ((item.x, item.y),),
-    Dimension: lambda item: ((item.x0, item.y0), (item.x1, item.y1)),
-}
+POINTED_AT: dict[type, Reach] = {Note: _reach_point, Handle: _reach_point, Dimension: _reach_line}
 
 
-def _places(items: Sequence[Item], at: dict[type, Callable[[Any], Sequence[Place]]]) -> list[Place]:
-    return [place for item in items if type(item) in at for place in at[type(item)](item)]
+def _reached(items: Sequence[Item], at: dict[type, Reach]) -> tuple[Coords, Coords]:
+    """Coordinates that those of some kinds reach to, across and up."""
+    xs, ys = Coords(), Coords()
+    for item in items:
+        reach = at.get(type(item))
+        if reach is not None:
+            reach(item, xs, ys)
+    return xs, ys
 
 
 def drawn(
@@ -289,17 +321,16 @@ def drawn(
 ) -> Drawing:
     """A drawing as large as its items, and so much more round what has size: left, below, right, above, m."""
     left, below, right, above = beside_m if isinstance(beside_m, tuple) else (beside_m,) * 4
-    solid_x, solid_y = zip(*_places(items, SOLID_AT) or [(0.0, 0.0)], strict=True)
-    places = _places(items, POINTED_AT)
-    xs, ys = [x for x, _ in places], [y for _, y in places]
+    solid_x, solid_y = _reached(items, SOLID_AT)
+    xs, ys = _reached(items, POINTED_AT)
     return Drawing(
         view=view,
         title=title,
         summary=summary,
-        x0=min([min(solid_x) - left, *xs]),
-        y0=min([min(solid_y) - below, *ys]),
-        x1=max([max(solid_x) + right, *xs]),
-        y1=max([max(solid_y) + above, *ys]),
+        x0=min([min(solid_x, default=0.0) - left, *xs]),
+        y0=min([min(solid_y, default=0.0) - below, *ys]),
+        x1=max([max(solid_x, default=0.0) + right, *xs]),
+        y1=max([max(solid_y, default=0.0) + above, *ys]),
         items=tuple(items),
         table=table,
     )
@@ -311,8 +342,7 @@ def with_layers(drawing: Drawing, layers: Sequence[Layer]) -> Drawing:
     solid = [place for place, item in enumerate(items) if isinstance(item, Outline) and item.layer in SOLID]
     at = solid[-1] + 1 if solid else 0
     more = [item for layer in layers for item in layer.items]
-    places = _places(more, SOLID_AT | POINTED_AT)
-    xs, ys = [x for x, _ in places], [y for _, y in places]
+    xs, ys = _reached(more, SOLID_AT | POINTED_AT)
     return drawing.model_copy(
         update={
             "items": (*items[:at], *more, *items[at:]),

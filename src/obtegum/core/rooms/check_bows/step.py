@@ -187,8 +187,12 @@ def _next(work: Work) -> str:
 def _says(work: Work, bow: int, name: str) -> str:
     """What to measure of a bow, or what was measured."""
     value = _value(work, bow, name)
-    if value is not None:
-        return f"Bow {bow}, {_one(name)}, was measured: {work.say(value)}. Type to measure it again."
+    return _told(bow, name, "" if value is None else work.say(value))
+
+
+def _told(bow: int, name: str, told: str) -> str:
+    if told:
+        return f"Bow {bow}, {_one(name)}, was measured: {told}. Type to measure it again."
     lay = f"lay bow {bow} flat" if name == ASKED[0] else f"bow {bow}"
     return f"Next: {lay}, tape {HOW[name]}."
 
@@ -209,11 +213,11 @@ def strips(work: Work) -> list[Strip]:
 
 
 def _strip(work: Work, name: str) -> Strip:
-    where, marks = f"check:{name}", []
+    where, one, marks = f"check:{name}", _one(name), []
     for bow, station_m in enumerate(bays_of(work).stations_m, start=1):
         value = _value(work, bow, name)
         told = "" if value is None else work.say(value)
-        label = f"Bow {bow}, {_one(name)}"
+        label = f"Bow {bow}, {one}"
         marks.append(
             StripMark(
                 id=f"{where}/{bow}",
@@ -224,7 +228,7 @@ def _strip(work: Work, name: str) -> Strip:
                 kind="peg",
                 state="open" if value is None else "set",
                 entry=Entered(measure=f"record.bows.{bow}.{name}_m", label=label, reading=told),
-                says=_says(work, bow, name),
+                says=_told(bow, name, told),
             )
         )
     return Strip(

@@ -69,13 +69,17 @@ class Readings:
 
     def says(self, peg: Peg, check: str) -> str:
         """What to read at a post, or what was read there."""
-        value, where = self.value(peg, check), f"post {peg.bow} {SIDES[peg.side]}"
-        if value is not None:
-            told = self.reading(value, check)
-            return f"{where.capitalize()}, {TITLES[check]}, was measured: {told}. Type to measure it again."
-        if check == "blows":
-            return f"Next: {where}; count the blows that it takes."
-        return f"Next: {where}, {TITLES[check]}; it should read {self.wanted(peg, check)}."
+        value = self.value(peg, check)
+        return _says(peg, check, "" if value is None else self.reading(value, check), self.wanted(peg, check))
+
+
+def _says(peg: Peg, check: str, told: str, wanted: str) -> str:
+    where = f"post {peg.bow} {SIDES[peg.side]}"
+    if told:
+        return f"{where.capitalize()}, {TITLES[check]}, was measured: {told}. Type to measure it again."
+    if check == "blows":
+        return f"Next: {where}; count the blows that it takes."
+    return f"Next: {where}, {TITLES[check]}; it should read {wanted}."
 
 
 def strips(work: Work) -> list[Strip]:
@@ -102,19 +106,19 @@ def _strip(work: Work, read: Readings, side: str, check: str) -> Strip:
             continue
         value = read.value(peg, check)
         told = "" if value is None else read.reading(value, check)
-        post = f"{side}{peg.bow}"
+        post, wanted = f"{side}{peg.bow}", read.wanted(peg, check)
         label = f"Post {peg.bow} {SIDES[peg.side]}, {title}"
         marks.append(
             StripMark(
                 id=f"{where}/{peg.bow}",
                 part=f"post:{post}",
                 at_m=peg.station_m,
-                reading=told or read.wanted(peg, check),
+                reading=told or wanted,
                 what=f"post {peg.bow}",
                 kind="peg",
                 state="open" if value is None else "set",
                 entry=Entered(measure=f"record.row.{post}.{field}", label=label, reading=told),
-                says=read.says(peg, check),
+                says=_says(peg, check, told, wanted),
             )
         )
     return Strip(
