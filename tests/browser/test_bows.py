@@ -18,12 +18,54 @@ def step(page: Page, name: str) -> None:
     step_button(page, name).click()
 
 
+def under(page: Page, upper: str, lower: str) -> None:
+    """Some words of a drawing stand below others, in line with them."""
+    page.wait_for_function(
+        """([upper, lower]) => {
+            const middles = (words) => [...document.querySelectorAll("svg text")]
+                .filter((each) => each.textContent === words)
+                .map((each) => each.getBoundingClientRect())
+                .map(({ x, width }) => x + width / 2);
+            const [ones, others] = [middles(upper), middles(lower)];
+            return ones.length === 1 && others.length === 1 && Math.abs(ones[0] - others[0]) < 2;
+        }""",
+        arg=[upper, lower],
+    )
+
+
+def apart(page: Page) -> None:
+    """No words of the drawing lie over others."""
+    boxes = page.evaluate(
+        """() => [...document.querySelectorAll('svg[aria-label^="Shapes"] text')].map((each) => {
+            const { x, y, width, height } = each.getBoundingClientRect();
+            return [x, y, x + width, y + height];
+        })"""
+    )
+    assert len(boxes) > 20
+    for place, (left, top, right, bottom) in enumerate(boxes):
+        for other in boxes[place + 1 :]:
+            across = min(right, other[2]) - max(left, other[0])
+            down = min(bottom, other[3]) - max(top, other[1])
+            assert across <= 0 or down <= 3, (boxes[place], other)
+
+
+def test_words_of_the_shapes_keep_apart_on_a_narrow_house(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    page.get_by_role("radio", name="Shapes").click()
+    field(page, "size.span_m").fill("14-7")
+    page.keyboard.press("Enter")
+    expect(page.locator(".size")).to_have_text("14' 7\" × 63'")
+    saved(page)
+    under(page, "half circle on legs", "this house")
+    apart(page)
+
+
 def test_shapes_stand_side_by_side_and_are_chosen(page: Page) -> None:
     open_house(page, "Upper terrace")
     page.get_by_role("radio", name="Shapes").click()
-    expect(page.locator("svg text", has_text="this house")).to_have_text("half circle on legs · this house")
+    under(page, "half circle on legs", "this house")
     choose(page, "Shape", "bent shoulders")
-    expect(page.locator("svg text", has_text="this house")).to_have_text("bent shoulders · this house")
+    under(page, "bent shoulders", "this house")
     page.get_by_role("button", name="as a table").click()
     expect(page.get_by_role("row", name="Gothic: tube per bow")).to_be_visible()
     page.get_by_role("button", name="as a table").click()

@@ -42,7 +42,7 @@ class Remedy(Part):
     cost: str
 
 
-WORSE: dict[Level, str] = {"tight": "comes out tight", "unknown": "not known then"}
+WORSE: dict[Level, str] = {"tight": "is tight then", "unknown": "is not known then"}
 
 
 @cache

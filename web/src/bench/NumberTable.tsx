@@ -5,6 +5,7 @@ import { api, type Drawing, type Strip } from "../api/client";
 const Sheets = styled.div`
   display: flex;
   flex-wrap: wrap;
+  align-items: flex-start;
   gap: 8px 40px;
   padding: 8px 2px;
   table { border-collapse: collapse; }

@@ -21,7 +21,7 @@ __all__ = ["Compared", "Section", "compare", "shape_rows", "shapes"]
 COLUMNS = 4
 APART = 0.62
 # Room below each section for its words, in shares of the tallest one.
-WORDS = 0.85
+WORDS = 1.15
 
 
 @dataclass(frozen=True)
@@ -138,11 +138,14 @@ def shapes(work: Work) -> Drawing:
             ),
             Outline(part=part, layer="ground", material="ink", path=line(x - span * 0.6, y, x + span * 0.6, y)),
         ]
-        words = (
-            f"{each.label}{' · this house' if each.kind == own else ''}",
-            f"{work.say(each.height_m)} high · side {work.say(each.headroom_m, 'down')}",
+        words = [
+            each.label,
+            f"{work.say(each.height_m)} high",
+            f"side {work.say(each.headroom_m, 'down')}",
             f"tube {work.say(tube_m, 'up')}, {each.bends} bend{'' if each.bends == 1 else 's'}",
-        )
+        ]
+        if each.kind == own:
+            words.append("this house")
         items += [
             Note(part=part, x=x, y=y, text=text, above=False, row=number) for number, text in enumerate(words, start=1)
         ]
