@@ -2,7 +2,7 @@
 
 The curve is that of `obtegum.core.profile.elastica`, one half from the crown, the other its mirror image. It is laid as
 pairs of arcs that share their ends and directions with the curve (biarcs), so that whatever is asked of other bows is
-asked of it: no place on them is further from the curve than a millionth of the pipe.
+asked of it: no place on them is further from the curve than two millionths of the pipe.
 """
 
 import math
@@ -78,7 +78,11 @@ class Sprung:
 
     def curvature(self, from_crown_m: float) -> float:
         """Curvature so far along the pipe from where it begins at the crown, 1/m."""
-        return float(self.curve.curvature(np.array([min(from_crown_m / self.half_m, 1.0)]))[0]) / self.half_m
+        return float(self.curvatures(np.array([from_crown_m]))[0])
+
+    def curvatures(self, from_crown_m: np.ndarray) -> np.ndarray:
+        """The same at many places."""
+        return np.asarray(self.curve.curvature(np.minimum(from_crown_m / self.half_m, 1.0)) / self.half_m)
 
     def laid(self, leg_m: float) -> Chain:
         """Its centre line on plumb legs."""

@@ -95,6 +95,7 @@ def kept_open(work: Work) -> str:
     return ""
 
 
+@found
 def _areas(work: Work) -> tuple[float, float]:
     """Cover over roof and sides, and both ends, m²."""
     long_m = work.design.size.length_m + bow_tube(work).od_m

@@ -269,11 +269,11 @@ def _band(work: Work, spring: Spring) -> list[Item]:
     bow, leg_m, pipe = centre_line(work), work.design.size.leg_m, spring.pipe
     from_m, to_m = leg_m, bow.girth_m - leg_m
     middle, inner, outer, fence = bow.girth_m / 2, list[Vertex](), list[Vertex](), list[Vertex]()
-    for s_m in np.linspace(from_m, to_m, PIECES + 1):
-        x, y = bow.point(float(s_m))
-        out = bow.heading(float(s_m)) + math.pi / 2
-        from_crown = max(abs(float(s_m) - middle) - pipe.arm_m, 0.0)
-        strain = abs(pipe.curvature(from_crown)) * bow_tube(work).od_m / 2
+    along = np.linspace(from_m, to_m, PIECES + 1)
+    strains = np.abs(pipe.curvatures(np.maximum(np.abs(along - middle) - pipe.arm_m, 0.0))) * bow_tube(work).od_m / 2
+    for s_m, strain in zip(along.tolist(), strains.tolist(), strict=True):
+        x, y = bow.point(s_m)
+        out = bow.heading(s_m) + math.pi / 2
         reach = BAND_M * min(strain / spring.yields_at, 1.4)
         inner.append(Vertex(x=x, y=y))
         outer.append(Vertex(x=x + reach * math.cos(out), y=y + reach * math.sin(out)))

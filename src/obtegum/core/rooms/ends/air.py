@@ -44,7 +44,7 @@ class Air:
 
 def end_area_m2(work: Work, side: Side) -> float:
     """Area of an end wall up to the bow's centre line, m²."""
-    return sum(segment.under_m2 for segment in end_bow(work, side).segments)
+    return end_bow(work, side).under_m2
 
 
 def _free(work: Work, side: Side) -> float:
