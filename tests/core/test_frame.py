@@ -1,13 +1,14 @@
 """The frame against closed forms and against a general library; steel against values worked by hand."""
 
 import math
+from dataclasses import replace
 
 import numpy as np
 import pytest
 from Pynite import FEModel3D
 from scipy.linalg import eig, eigh
 
-from obtegum.core.frame.analyse import Bow, analyse
+from obtegum.core.frame.analyse import Bow, _used, analyse
 from obtegum.core.frame.buckling import critical_factors, least_factors
 from obtegum.core.frame.section import Section, round_section
 from obtegum.core.frame.solve import Frame, first_order, loads_on, second_order
@@ -16,11 +17,10 @@ from obtegum.core.frame.steel import allowable, euler_n, european, used
 TUBE = round_section(0.0483, 0.003, 235e6, 205e9)
 
 
-def framed(nodes: np.ndarray, section: Section = TUBE) -> Frame:
+def framed(nodes: np.ndarray, section: Section = TUBE, held: tuple[int, ...] = ()) -> Frame:
     count = len(nodes) - 1
-    one = np.ones(count)
-    held = (0, 1, 3 * count, 3 * count + 1)
-    return Frame(nodes, one * section.area_m2, one * section.inertia_m4, one * section.elastic_pa, held)
+    one, feet = np.ones(count), (0, 1, 3 * count, 3 * count + 1)
+    return Frame(nodes, one * section.area_m2, one * section.inertia_m4, one * section.elastic_pa, held or feet)
 
 
 def arch(pieces: int = 60, radius: float = 3.0) -> Frame:
@@ -220,9 +220,7 @@ def test_compression_by_e3() -> None:
     # Fy/Fe = 1: 0.658·Fy·A/1.67; far beyond 2.25: 0.877·Fe·A.
     squash = TUBE.yield_pa * TUBE.area_m2
     for buckles, nominal in ((squash, 0.658 * squash), (squash / 10, 0.0877 * squash)):
-        share = used(
-            allowable(TUBE), TUBE, np.array([[-nominal / 1.67]]), np.zeros((1, 1)), np.array([buckles]), np.ones(1)
-        )
+        share = used(allowable(TUBE), TUBE, np.array([[-nominal / 1.67]]), np.zeros((1, 1)), np.array([buckles]))
         assert share[0, 0] == pytest.approx(1.0)
 
 
@@ -230,11 +228,40 @@ def test_both_by_h1_1() -> None:
     strength, none = allowable(TUBE), np.array([np.inf])
     bend = np.array([[0.5 * strength.moment_nm]])
     pull = np.array([[0.3 * strength.tension_n]])
-    assert used(strength, TUBE, pull, bend, none, np.ones(1))[0, 0] == pytest.approx(0.3 + 8 / 9 * 0.5)
-    assert used(strength, TUBE, pull / 3, bend, none, np.ones(1))[0, 0] == pytest.approx(0.05 + 0.5)
-    # A joint leaves three quarters of the bending.
-    joint = used(strength, TUBE, 0 * pull, bend, none, np.array([0.75]))[0, 0]
-    assert joint == pytest.approx(0.5 / 0.75)
+    assert used(strength, TUBE, pull, bend, none)[0, 0] == pytest.approx(0.3 + 8 / 9 * 0.5)
+    assert used(strength, TUBE, pull / 3, bend, none)[0, 0] == pytest.approx(0.05 + 0.5)
+
+
+def test_a_joint_counts_where_it_is() -> None:
+    # Even load on a beam of six pieces, 0 1 2 3 4 5 6: M = w·x·(l − x)/2. A joint leaves three quarters at node 2.
+    nodes = np.stack([np.linspace(-1.5, 1.5, 7), np.zeros(7)], axis=1)
+    frame = framed(nodes, TUBE, (0, 1, 18, 19))
+    bow, load = bow_of(frame), np.zeros((1, 6, 2))
+    load[0, :, 1] = -100.0
+    left = np.ones(7)
+    left[2] = 0.75
+    whole, jointed = (
+        analyse(each, load[0], 0 * load, np.array([[1.0, 0.0]]), [True], whole=True)
+        for each in (bow, replace(bow, efficiency=left))
+    )
+    at = 100 * 1.0 * 2.0 / 2 / allowable(TUBE).moment_nm
+    np.testing.assert_allclose(jointed.use[0, [1, 2]], [at / 0.75] * 2, rtol=1e-4)
+    np.testing.assert_allclose(jointed.use[0, [0, 3, 4, 5]], whole.use[0, [0, 3, 4, 5]], rtol=1e-3)
+    assert whole.use[0, 1] == pytest.approx(at, rel=1e-4)
+
+
+def test_it_buckles_by_what_presses_it_in_the_first_order() -> None:
+    # A plain strut, pressed by half of its Euler load and bent: λcr = 2, so Fe·A = 2·P, whatever the second order adds.
+    frame = framed(np.stack([np.linspace(0, 2.0, 13), np.zeros(13)], axis=1), TUBE, (0, 1, 37))
+    euler = math.pi**2 * TUBE.elastic_pa * TUBE.inertia_m4 / 4
+    bow = replace(bow_of(frame), between_m=1e-3)
+    for factor, plain in ((2.0, euler / 2), (4.0, euler / 4)):
+        pressing = np.full((1, frame.count), -plain)
+        more = np.full((1, frame.count, 2), -plain * 1.08)
+        share = _used(bow, more, np.zeros((1, frame.count, 2)), pressing, np.array([factor]))
+        falls = 0.658 ** (TUBE.yield_pa * TUBE.area_m2 / euler)
+        pressed = plain * 1.08 * 1.67 / (falls * TUBE.yield_pa * TUBE.area_m2)
+        np.testing.assert_allclose(share, pressed if pressed >= 0.2 else pressed / 2, rtol=1e-9)
 
 
 def test_european_resistance() -> None:
@@ -243,7 +270,7 @@ def test_european_resistance() -> None:
     assert strength.moment_nm == pytest.approx(235e6 * TUBE.plastic_m3)
     chi = 1 / (1.196 + math.sqrt(1.196**2 - 1))
     assert chi == pytest.approx(0.540, abs=0.001)
-    share = used(strength, TUBE, np.array([[-chi * squash]]), np.zeros((1, 1)), np.array([squash]), np.ones(1))
+    share = used(strength, TUBE, np.array([[-chi * squash]]), np.zeros((1, 1)), np.array([squash]))
     assert share[0, 0] == pytest.approx(1.0)
     # Class 3 takes the elastic modulus, class 4 is refused.
     third = round_section(0.08, 0.001, 235e6, 205e9)
@@ -259,7 +286,7 @@ def bow_of(frame: Frame, method: str = "allowable", section: Section = TUBE) -> 
         which=np.zeros(frame.count, dtype=int),
         sections=(section,),
         strengths=(strength,),
-        efficiency=np.ones(frame.count),
+        efficiency=np.ones(frame.count + 1),
         between_m=4.0,
         method=method,  # type: ignore[arg-type]
     )

@@ -135,7 +135,8 @@ def test_the_wall_of_welded_tube_counts_by_its_least() -> None:
 def test_harder_weather_never_uses_less(one: dict[str, Any], other: dict[str, Any]) -> None:
     before, after = bow_found(make_bench(**told(**one))), bow_found(make_bench(**told(**other)))
     assert before is not None and after is not None
-    assert after.ratio >= before.ratio - 1e-9
+    # Where loads break elsewhere nodes lie elsewhere, which is seen in the fifth digit.
+    assert after.ratio >= before.ratio * (1 - 1e-4)
 
 
 def test_closer_bows_and_stronger_tube_use_less() -> None:
@@ -165,7 +166,7 @@ def test_feet_carry_what_lies_on_the_bow() -> None:
     weather = judged.weathered
     row = next(place for place, combo in enumerate(weather.combos) if combo.name == "D+S" and "even" in combo.words)
     model, bay = judged.model, 57 * FOOT_M / 20
-    snow = float((weather.cases[0].shown * model.outline.plan).sum()) * bay
+    snow = -float((weather.cases[0].per_area[:, 1] * model.outline.length).sum()) * bay
     own = np.where(model.which == 0, *(section.weight_n_per_m for section in sections_of(bench)))
     dead = float(((own + 5.0 * bay) * model.outline.length).sum())
     assert judged.found.ground[row, :, 1].sum() == pytest.approx(snow + dead)
@@ -349,7 +350,8 @@ def test_bending_and_pressing_are_drawn_where_they_are() -> None:
     even = bow_found(calm)
     assert even is not None and even.governs.words == "snow lying even"
     band = next(item for item in bending(calm).items if item.kind == "outline" and item.part == "band:torque")
-    crown, beside = band.path[len(nodes) // 2], band.path[-1 - len(nodes) // 2]
+    middle = len(model_of(calm).frame.nodes) // 2
+    crown, beside = band.path[middle], band.path[-1 - middle]
     assert crown.y == pytest.approx(2.6)
     assert beside.y < crown.y - 0.2
     unknown = bending(make_bench())
@@ -426,7 +428,7 @@ def test_bolts_and_corners_leave_no_more_than_a_joint() -> None:
     assert bolted.sum() >= plain.sum() + 4
     ridge = model_of(make_bench(size__shape={"kind": "gothic", "leg_m": 2 * FOOT_M, "height_m": 14 * FOOT_M}))
     crown = int(np.argmax(ridge.frame.nodes[:, 1]))
-    assert ridge.jointed[crown - 1] and ridge.jointed[crown]
+    assert ridge.jointed[crown] and not ridge.jointed[crown - 1] and not ridge.jointed[crown + 1]
 
 
 def test_a_large_bolts_hole_leaves_less_than_a_joint() -> None:

@@ -117,6 +117,54 @@ def test_rafters_take_the_gable_rule() -> None:
     assert at(outline, cases["drift-left2"].shown, -1.0) == pytest.approx(800)
 
 
+def kneed(upper_deg: float = 23.5, lower_deg: float = 65.5, span: float = 6.0, lower: float = 1.6) -> Outline:
+    """Two straight pieces a side, without legs."""
+    half, up, low = span / 2, math.radians(upper_deg), math.radians(lower_deg)
+    x, y = half - lower * math.cos(low), lower * math.sin(low)
+    corners = np.array([[-half, 0], [-x, y], [0, y + x * math.tan(up)], [x, y], [half, 0]])
+    nodes = np.concatenate([np.linspace(a, b, 41)[:-1] for a, b in pairwise(corners)])
+    return outline_of(np.concatenate([nodes, corners[-1:]]), span, 0.0, float(corners[2, 1]), True, False)
+
+
+def test_drifted_rafters_go_by_their_own_slope_whatever_is_steeper_below() -> None:
+    # Upper piece 23.5°: s = 1/tan 23.5° = 2.300; the line from foot to ridge, beyond 30.2°, would leave the drift out.
+    outline = kneed()
+    height, density, reach = asce_snow.ridge_drift(COLD, outline)
+    assert reach == pytest.approx(8 / 3 * height * math.sqrt(2.300), rel=1e-3)
+    lee = asce_snow.gable(COLD, outline)[0]
+    # pf·Cs(23.5°) and hd·γ/√s; windward 0.3·pf·Cs; below the elbow ps by its own slope, 65.5°: Cs = 4.5/55.
+    flat = 672.0
+    heaped = height * density / math.sqrt(2.300)
+    assert at(outline, lee, 0.5) == pytest.approx(flat * (1 - 8.5 / 55) + heaped, rel=1e-3)
+    assert at(outline, lee, -0.5) == pytest.approx(0.3 * flat * (1 - 8.5 / 55), rel=1e-3)
+    assert at(outline, lee, 2.9) == pytest.approx(flat * 4.5 / 55, rel=1e-3)
+    cases = [each.clause for each in asce_snow.snow_cases(COLD, outline)]
+    assert sum("7.6.1" in clause for clause in cases) == 4
+    # Steeper than 30.2° nothing drifts over the ridge; flatter than 15° the least snow counts.
+    assert not any("7.6.1" in each.clause for each in asce_snow.snow_cases(COLD, kneed(31.0)))
+    assert not any("7.3.4" in each.clause for each in asce_snow.snow_cases(COLD, outline))
+    assert any("7.3.4" in each.clause for each in asce_snow.snow_cases(COLD, kneed(14.0)))
+
+
+def gothic(rise: float, span: float = 6.0) -> Outline:
+    """Two arcs that spring plumb and meet at a ridge."""
+    radius = (span**2 / 4 + rise**2) / span
+    turn = np.linspace(math.pi, math.pi - math.asin(rise / radius), 200)
+    left = np.stack([radius - span / 2 + radius * np.cos(turn), radius * np.sin(turn)], axis=1)
+    left[-1] = 0.0, rise
+    return outline_of(np.concatenate([left, left[-2::-1] * [-1, 1]]), span, 0.0, rise, False, True)
+
+
+def test_two_arcs_to_a_ridge_are_curved_and_never_simple_rafters() -> None:
+    # The line from the 70° point to the ridge is beyond 30.2° at all heights that spring plumb.
+    clauses = [each.clause for each in asce_snow.snow_cases(COLD, gothic(3.4))]
+    assert any("7.6.2" in clause for clause in clauses)
+    assert not any("7.6.1" in clause for clause in clauses)
+    # A gable of the same width has both, and Is·pg on one half.
+    assert len(asce_snow.gable(COLD, gable())) == 2
+    assert len(asce_snow.gable(COLD, replace(gable(), straight=False))) == 1
+
+
 def test_velocity_pressure_by_26_10() -> None:
     # Mean roof height 1.5 m counts as 4.6: Kz = 2.01·(4.6/274)^(2/9.5) = 0.850; q = 0.613·0.850·0.85·45².
     outline, wind = half_circle(), asce_wind.Wind(45.0, "country", 0.0, True, 20.0)

@@ -39,7 +39,8 @@ YIELDING, SETTLED = 12, 1e-3
 
 @dataclass(frozen=True, eq=False)
 class Bow:
-    """A bow to be analysed: its frame, the section of each element as an index into ``sections``, joints' efficiency.
+    """A bow to be analysed: its frame, the section of each element as an index into ``sections``, what joints and holes
+    leave of the bending strength at each node, ``efficiency`` (n + 1,).
 
     ``strengths`` stand beside the sections. ``between_m`` is the length between points held out of its plane.
     ``locked`` (2, n) is what presses each element, N, and bends it, N·m, before any weather: added to what that does,
@@ -138,7 +139,7 @@ def analyse(
             batch = batch[bound[batch] > worst]
         if len(batch) == 0:
             break
-        parts.append(_solve(bow, basic, factors, batch, ways, factor))
+        parts.append(_solve(bow, basic, factors, batch, ways, factor, axial))
         worst = max(worst, float(parts[-1].ratio.max()))
         at, many = at + many, 2 * many
     return Found(
@@ -206,7 +207,7 @@ NUMBERS = tuple(name for name in SOLVED if name != "stands")
 
 def _bound(bow: Bow, axial: Array, moment: Array, factor: Array) -> tuple[Array, Array]:
     """Use along the bow by the first order (c, n), and more than each combination can use by the second (c,)."""
-    use = _used(bow, axial, moment, axial, factor)
+    use = _used(bow, np.stack([axial, axial], axis=2), moment, axial, factor)
     amplify, soft = (AMPLIFY, SOFT) if bow.method == "allowable" else (1.0, 1.0)
     left = 1 - amplify / (soft * _yielding(bow, axial) * factor)
     return use, np.where(left > 0, use.max(axis=1) / np.maximum(left, 1e-9) * MARGIN, np.inf)
@@ -238,9 +239,10 @@ def _buckled(
 
 
 def _solve(
-    bow: Bow, basic: Loads, factors: Array, batch: NDArray[np.int_], ways: NDArray[np.int_], factor: Array
+    bow: Bow, basic: Loads, factors: Array, batch: NDArray[np.int_], ways: NDArray[np.int_], factor: Array, plain: Array
 ) -> Rows:
-    """Second order of a batch, imperfect to both sides where that counts; each combination by its worse side."""
+    """Second order of a batch, imperfect to both sides where that counts; each combination by its worse side. ``plain``
+    (c, n) is what presses each element in the first order, N."""
     signed = [(case, sign) for case in batch for sign in LEANS[ways[case]]]
     first, second = _signed(bow, basic, factors, signed)
     # Sway of the crown, second order over first: beyond 1.7 the imperfection counts beside wind too.
@@ -261,7 +263,7 @@ def _solve(
     for name in NUMBERS:
         getattr(second, name)[gone] = getattr(first, name)[gone]
     axial, moment = second.axial / share, second.moment / share
-    use = _used(bow, axial, moment, axial, factor[case_of])
+    use = _used(bow, second.ends / share, moment, plain[case_of], factor[case_of])
     # What buckles is beyond its limit, by as much as it lacks.
     lacks = LEAST_FACTOR[bow.method] / factor[case_of]
     lacks = np.where(gone, np.maximum(lacks, BUCKLED), np.where(lacks > 1, lacks, 0.0))
@@ -332,19 +334,25 @@ def _joined(one: Solved, other: Solved) -> Solved:
 
 
 def _used(bow: Bow, axial: Array, moment: Array, pressing: Array, factor: Array) -> Array:
-    """Share of strength along the bow, (c, n), of axial forces and moments under the load itself."""
+    """Share of strength along the bow, (c, n), of axial forces and moments at each element's ends, (c, n, 2), under the
+    load itself.
+
+    It buckles in its plane at ``factor`` (c,) of what presses it in the first order, ``pressing`` (c, n), N: both are
+    of the first.
+    """
     most = np.maximum(-pressing.min(axis=1), 0.0)
     with np.errstate(invalid="ignore"):
         in_plane = np.where(most > 0, factor * most, np.inf)
     in_plane = np.where(np.isnan(in_plane), np.inf, in_plane)
-    bent = np.abs(moment).max(axis=2)
+    # What is left at an end of an element asks more of it there.
+    bent = np.abs(moment)
     if bow.locked is not None:
-        axial, bent = axial - bow.locked[0], bent + bow.locked[1]
-    result = np.zeros_like(axial)
+        axial, bent = axial - bow.locked[0][:, None], bent + bow.locked[1][:, None]
+    bent = bent / np.stack([bow.efficiency[:-1], bow.efficiency[1:]], axis=1)
+    result = np.zeros(bent.shape[:2])
     for place, (section, strength) in enumerate(zip(bow.sections, bow.strengths, strict=True)):
         mine = bow.which == place
-        if not mine.any():
-            continue
-        buckles = np.minimum(in_plane, euler_n(section, bow.between_m))
-        result[:, mine] = used(strength, section, axial[:, mine], bent[:, mine], buckles, bow.efficiency[mine])
+        if mine.any():
+            buckles = np.minimum(in_plane, euler_n(section, bow.between_m))
+            result[:, mine] = used(strength, section, axial[:, mine], bent[:, mine], buckles).max(axis=2)
     return result

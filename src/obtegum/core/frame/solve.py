@@ -273,14 +273,16 @@ class Solved:
     """What loads do to a frame, a row a case.
 
     ``moved`` (c, 3n + 3) are displacements, m and rad; ``axial`` (c, n) N, tension positive; ``moment`` (c, n, 2) at
-    both ends of each element, N·m, ``shear`` (c, n); ``feet`` (c, 2, 2) what the ground gives, left and right, N to the
-    right and up. ``stands`` (c,) is whether it came to rest; ``off`` (c,) the share of the load out of balance.
+    both ends of each element, N·m, ``shear`` (c, n), ``ends`` (c, n, 2) the axial force at both ends, N; ``feet``
+    (c, 2, 2) what the ground gives, left and right, N to the right and up. ``stands`` (c,) is whether it came to
+    rest; ``off`` (c,) the share of the load out of balance.
     """
 
     moved: Array
     axial: Array
     moment: Array
     shear: Array
+    ends: Array
     feet: Array
     stands: NDArray[np.bool_]
     off: Array
@@ -310,6 +312,7 @@ def _found(frame: Frame, moved: Array, loads: "Loads", axial: Array | None, stan
         axial=(forces[:, :, 3] - forces[:, :, 0]) / 2,
         moment=np.stack([-forces[:, :, 2], forces[:, :, 5]], axis=2),
         shear=(forces[:, :, 1] - forces[:, :, 4]) / 2,
+        ends=np.stack([-forces[:, :, 0], forces[:, :, 3]], axis=2),
         feet=feet,
         stands=stands,
         off=out / scale,

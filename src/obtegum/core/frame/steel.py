@@ -89,17 +89,15 @@ def _reduced(strength: Strength, section: Section, buckles_n: Array) -> Array:
         return np.asarray(falls * strength.squash_n)
 
 
-def used(
-    strength: Strength, section: Section, axial: Array, moment: Array, buckles_n: Array, efficiency: Array
-) -> Array:
-    """Share of strength used, (c, n), of axial forces (c, n), tension positive, and moments (c, n).
+def used(strength: Strength, section: Section, axial: Array, moment: Array, buckles_n: Array) -> Array:
+    """Share of strength used, (c, …), of axial forces (c, …), tension positive, and moments (c, …), these over what a
+    joint or a hole leaves of the bending strength.
 
-    ``buckles_n`` (c,) is the elastic buckling force, the lesser of in the plane and out of it; ``efficiency`` (n,) what
-    a joint leaves of the bending strength.
+    ``buckles_n`` (c,) is the elastic buckling force, the lesser of in the plane and out of it.
     """
-    pressed = _reduced(strength, section, buckles_n)[:, None]
+    pressed = _reduced(strength, section, buckles_n).reshape(-1, *[1] * (axial.ndim - 1))
     force = np.where(axial < 0, -axial / pressed, axial / strength.tension_n)
-    bent = np.abs(moment) / (strength.moment_nm * efficiency)
+    bent = np.abs(moment) / strength.moment_nm
     if strength.linear:
         return np.asarray(force + bent)
     return np.asarray(np.where(force >= 0.2, force + 8 / 9 * bent, force / 2 + bent))

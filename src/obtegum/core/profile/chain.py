@@ -211,6 +211,29 @@ class Chain:
         segment, u = self._place(s_m)
         return segment.point(u)
 
+    @cached_property
+    def _table(self) -> NDArray[np.float64]:
+        """(8, n): where each segment begins and, of lines, how it goes on a metre; of arcs, their centre, radius, first
+        angle, and a 1."""
+        rows = list[tuple[float, ...]]()
+        for begin, each in zip(self.starts_m, self.segments, strict=False):
+            if isinstance(each, Arc):
+                rows.append((begin, each.length_m, each.cx, each.cy, each.radius_m, each.start_rad, 0.0, 1.0))
+            else:
+                (x0, y0), (x1, y1), long = each.point(0.0), each.point(each.length_m), max(each.length_m, 1e-12)
+                rows.append((begin, each.length_m, x0, y0, 0.0, (x1 - x0) / long, (y1 - y0) / long, 0.0))
+        return np.array(rows).T
+
+    def points(self, s_m: NDArray[np.float64]) -> NDArray[np.float64]:
+        """(n, 2): points of the centre line at many girths, m; clamped to the chain's ends."""
+        begin, long, one, two, radius, three, four, arc = self._table
+        at = np.clip(np.searchsorted(begin, s_m, side="right") - 1, 0, len(begin) - 1)
+        u = np.clip(s_m - begin[at], 0.0, long[at])
+        turned = three[at] - np.divide(u, radius[at], out=np.zeros_like(u), where=radius[at] != 0)
+        x = np.where(arc[at] == 1, one[at] + radius[at] * np.cos(turned), one[at] + three[at] * u)
+        y = np.where(arc[at] == 1, two[at] + radius[at] * np.sin(turned), two[at] + four[at] * u)
+        return np.stack([x, y], axis=1)
+
     def heading(self, s_m: float) -> float:
         """Direction of travel at girth s, rad; at a kink, that of the segment that begins there."""
         segment, u = self._place(s_m)

@@ -12,7 +12,7 @@ from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.own import NOTHING, Own
 from obtegum.core.weather.pressure import Case, Worked, from_snow
 
-__all__ = ["Site", "drift", "even_snow", "flat_roof_snow", "slope_factor", "snow_cases", "worked"]
+__all__ = ["Site", "breaks", "drift", "even_snow", "flat_roof_snow", "slope_factor", "snow_cases", "worked"]
 
 Array = NDArray[np.float64]
 Heat = Literal["none", "frost_free", "heated"]
@@ -31,6 +31,9 @@ SLIPS = {1.2: 15.0, 1.1: 10.0}
 STEEP = 70.0
 CURVED_LEVEL, CURVED_STEEP = 10.0, 60.0
 NEAR_GROUND_M = 0.9
+# 7.6.1: slopes between which a gable drifts; below which of them the least snow counts (7.3.4), degrees; and rafters
+# that count as short, m in plan.
+GABLE_FROM, GABLE_TO, GABLE_LEVEL, SHORT_RAFTER_M = 2.38, 30.2, 15.0, 6.1
 
 
 @dataclass(frozen=True, slots=True)
@@ -139,30 +142,51 @@ def _line_deg(outline: Outline) -> float:
     return math.degrees(math.atan2(rise, max(outline.where_deg(STEEP), 1e-6)))
 
 
+def _gable_deg(outline: Outline) -> float:
+    """Slope that the gable rule goes by, degrees: the rafter's own, whatever is steeper below it; of two curves that
+    meet at a ridge, the line from the eaves or the 70° point to it."""
+    return outline.crown_deg if outline.straight else _line_deg(outline)
+
+
 def ridge_drift(site: Site, outline: Outline) -> tuple[float, float, float]:
     """7.6.1 and 7.7: height of the drift in the lee of a ridge, m, its density, N/m³, and how far it reaches, m.
 
-    γ = min(0.426·pg + 2.2, 4.7) kN/m³; hd = √Is·(0.195·ℓu^⅓·(20.9·pg + 10)^¼ − 0.457), pg in kPa, as read.
+    γ = min(0.426·pg + 2.2, 4.7) kN/m³; hd = √Is·(0.195·ℓu^⅓·(20.9·pg + 10)^¼ − 0.457), pg in kPa, as read; ℓu from the
+    ridge to the foot line. It reaches 8/3·hd·√s, s the rafter's run for a rise of one.
     """
     ground = site.ground_pa / 1000
-    run = outline.span_m / 2
     density = 1000 * min(0.426 * ground + 2.2, 4.7)
-    height = math.sqrt(site.importance) * (0.195 * max(run, 6.1) ** (1 / 3) * (20.9 * ground + 10) ** 0.25 - 0.457)
-    run_for_rise = run / max(outline.rise_m, 1e-6)
-    return max(height, 0.0), density, 8 / 3 * max(height, 0.0) * math.sqrt(run_for_rise)
+    from_m = max(outline.span_m / 2, 6.1)
+    height = math.sqrt(site.importance) * (0.195 * from_m ** (1 / 3) * (20.9 * ground + 10) ** 0.25 - 0.457)
+    return max(height, 0.0), density, 8 / 3 * max(height, 0.0) * math.sqrt(_run_for_rise(outline))
+
+
+def _run_for_rise(outline: Outline) -> float:
+    """s of 7.6.1."""
+    return 1 / math.tan(math.radians(max(_gable_deg(outline), 1e-3)))
 
 
 def gable(site: Site, outline: Outline) -> list[Array]:
-    """Unbalanced snow on rafters, the right half in the lee, 7.6.1: 0.3·ps and ps with the ridge's drift; for short
-    ones (6.1 m in plan) nothing and Is·pg too. Pa on plan."""
+    """Unbalanced snow on rafters, the right half in the lee, 7.6.1: 0.3·ps and ps with the ridge's drift; for straight
+    ones that are short (6.1 m in plan) nothing and Is·pg too. Pa on plan.
+
+    What is steeper below the rafter carries ps by its own slope, and the drift as far as it reaches.
+    """
     even = even_snow(site, outline)
     height, density, reach = ridge_drift(site, outline)
-    run_for_rise = outline.span_m / 2 / max(outline.rise_m, 1e-6)
-    heaped = height * density / math.sqrt(run_for_rise)
+    heaped = height * density / math.sqrt(_run_for_rise(outline))
     lee = outline.x > 0
     found = [np.where(lee, even + np.where(outline.roof & (outline.x <= reach), heaped, 0.0), 0.3 * even)]
-    if outline.span_m / 2 <= 6.1:
+    if outline.straight and outline.span_m / 2 <= SHORT_RAFTER_M:
         found.append(np.where(lee & outline.roof, site.importance * site.ground_pa, 0.0))
+    return found
+
+
+def breaks(site: Site, outline: Outline) -> list[float]:
+    """How far from the middle what snow lays on a roof steps or bends, m."""
+    found = [0.0, *(outline.where_deg(each) for each in (site.level_deg, 30.0, STEEP))]
+    if outline.straight or outline.ridged:
+        found.append(ridge_drift(site, outline)[2])
     return found
 
 
@@ -172,7 +196,8 @@ def snow_cases(site: Site, outline: Outline) -> Iterator[Case]:
     yield from_snow(outline, "even", "snow lying even", f"ASCE 7-16, {even}", even_snow(site, outline))
     line = _line_deg(outline)
     least = site.importance * min(site.ground_pa, 960.0)
-    if line < CURVED_LEVEL:
+    # 7.3.4: curved roofs by the line from eaves to crown, gables by their slope.
+    if _gable_deg(outline) < GABLE_LEVEL if outline.straight else line < CURVED_LEVEL:
         laid = np.where(outline.roof, least, 0.0)
         yield from_snow(outline, "least", "the least snow on a low roof", "ASCE 7-16, 7.3.4", laid)
     drifts: list[tuple[str, Array]] = []
@@ -180,7 +205,7 @@ def snow_cases(site: Site, outline: Outline) -> Iterator[Case]:
         drifts.append(("7.6.2", drift(site, outline)))
         if outline.eaves_deg >= 30 and outline.leg_m <= NEAR_GROUND_M:
             drifts.append(("7.6.2, ground near", drift(site, outline, near=True)))
-    if (outline.straight and 2.38 <= line <= 30.2) or (outline.ridged and CURVED_LEVEL <= line <= CURVED_STEEP):
+    if (outline.straight or outline.ridged) and GABLE_FROM <= _gable_deg(outline) <= GABLE_TO:
         drifts += [("7.6.1", each) for each in gable(site, outline)]
     for number, (clause, laid) in enumerate(drifts, start=1):
         tail = "" if number == 1 else f" ({number})"
@@ -207,4 +232,26 @@ def worked(site: Site, outline: Outline) -> list[Worked]:
         Worked("Cs30", "slope factor at 30°", "figure 7.4-1", float(slope_factor(site, 30.0))),
         Worked("d", "drift, times flat-roof snow at its most", "figure 7.4-2", site.drifted),
         Worked("ac", "line from eaves or 70° to the crown", "7.6.2", _line_deg(outline), "degrees"),
+        *_gable_worked(site, outline),
+    ]
+
+
+def _gable_worked(site: Site, outline: Outline) -> list[Worked]:
+    """What the gable rule goes by, where it holds."""
+    if not (outline.straight or outline.ridged) or not GABLE_FROM <= _gable_deg(outline) <= GABLE_TO:
+        return []
+    height, density, reach = ridge_drift(site, outline)
+    slope = "slope of the rafter" if outline.straight else "line from eaves or 70° to the ridge"
+    return [
+        Worked("ar", slope, "7.6.1", _gable_deg(outline), "degrees"),
+        Worked("hd", "drift in the lee of the ridge", "7.6.1, 7.7", height, "length"),
+        Worked("γ", "its weight, N/m³", "7.7-1", density),
+        Worked(
+            "hd·γ/√s",
+            "it puts on the rafter",
+            "7.6.1",
+            height * density / math.sqrt(_run_for_rise(outline)),
+            "pressure",
+        ),
+        Worked("8/3·hd·√s", "it reaches from the ridge", "7.6.1", reach, "length"),
     ]

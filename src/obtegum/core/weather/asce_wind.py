@@ -12,7 +12,7 @@ from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.own import NOTHING, Own
 from obtegum.core.weather.pressure import Case, Strip, Worked, averaged, from_wind
 
-__all__ = ["DIRECTION", "GUST", "Wind", "arch_factors", "velocity_pressure", "wind_cases", "worked"]
+__all__ = ["DIRECTION", "GUST", "Wind", "arch_factors", "breaks", "velocity_pressure", "wind_cases", "worked"]
 
 Array = NDArray[np.float64]
 Openness = Literal["woods", "country", "coast"]
@@ -107,6 +107,11 @@ def _across(outline: Outline, windward: float, centre: float, leeward: float, wa
     if not walls:
         return np.asarray(roof)
     return np.where(outline.roof, roof, np.where(outline.x < 0, 0.8, -0.5))
+
+
+def breaks(outline: Outline) -> list[float]:
+    """How far from the middle wind's pressures step, m."""
+    return [0.0, outline.span_m / 4]
 
 
 def wind_cases(wind: Wind, outline: Outline, strip: Strip) -> Iterator[Case]:

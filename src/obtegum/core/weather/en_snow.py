@@ -11,7 +11,7 @@ from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.own import NOTHING, Own
 from obtegum.core.weather.pressure import Case, Worked, from_snow
 
-__all__ = ["Site", "even_factor", "snow_cases", "vault_factor", "worked"]
+__all__ = ["Site", "breaks", "even_factor", "snow_cases", "vault_factor", "worked"]
 
 Array = NDArray[np.float64]
 Shelter = Literal["open", "part", "sheltered"]
@@ -63,6 +63,12 @@ def drift_factor(site: Site, outline: Outline) -> Array:
     factor = vault_factor(site, outline) * tent * np.where(outline.x > 0, 1.0, 0.5)
     least = 0.0 if site.slides else EVEN
     return np.where(outline.roof, np.maximum(factor, least), 0.0)
+
+
+def breaks(outline: Outline) -> list[float]:
+    """How far from the middle what snow lays on a roof steps or bends, m."""
+    steep = outline.where_deg(STEEP)
+    return [0.0, outline.where_deg(STEEP - 30), steep] if outline.straight else [0.0, steep / 2, steep]
 
 
 def snow_cases(site: Site, outline: Outline) -> Iterator[Case]:

@@ -12,7 +12,7 @@ from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.own import NOTHING, Own
 from obtegum.core.weather.pressure import Case, Strip, Worked, averaged, from_wind
 
-__all__ = ["AIR_KG_M3", "Wind", "peak_pressure", "vault_factors", "wind_cases", "worked"]
+__all__ = ["AIR_KG_M3", "Wind", "breaks", "peak_pressure", "vault_factors", "wind_cases", "worked"]
 
 Array = NDArray[np.float64]
 Openness = Literal["woods", "country", "coast"]
@@ -24,6 +24,7 @@ FROM_GROUND = 0.25
 # Wind along the house, tables 7.4b and 7.1: where each zone begins, in e; of the roof flatter and steeper than 45°,
 # and of the sides.
 ROOF_ZONES, FLAT, STEEPER = (0.0, 0.1, 0.5), (-1.4, -0.8, -0.5), (-1.4, -0.9, -0.5)
+STEEP_DEG = 45.0
 SIDE_ZONES, SIDES = (0.0, 0.2, 1.0), (-1.2, -0.8, -0.5)
 
 
@@ -91,6 +92,11 @@ def along_factors(wind: Wind, outline: Outline, strip: Strip) -> tuple[float, fl
     return (flat, steeper, sides) if wind.own.along is None else (wind.own.along, wind.own.along, sides)
 
 
+def breaks(outline: Outline) -> list[float]:
+    """How far from the middle wind's pressures step, m."""
+    return [0.0, outline.span_m / 4, outline.where_deg(STEEP_DEG)]
+
+
 def wind_cases(wind: Wind, outline: Outline, strip: Strip) -> Iterator[Case]:
     """Wind from either side and along, the house shut or with an end open; ``strip`` is what a bow carries."""
     q = peak_pressure(wind, outline.height_m)
@@ -109,7 +115,7 @@ def wind_cases(wind: Wind, outline: Outline, strip: Strip) -> Iterator[Case]:
             yield from_wind(outline, f"left-{name}", f"wind from the left, {words}", clause, outward)
             yield from_wind(outline, f"right-{name}", f"wind from the right, {words}", clause, outward[::-1].copy())
     flat, steeper, sides = along_factors(wind, outline, strip)
-    factors = np.where(outline.roof | (not walls), np.where(outline.slope >= 45, steeper, flat), sides)
+    factors = np.where(outline.roof | (not walls), np.where(outline.slope >= STEEP_DEG, steeper, flat), sides)
     for cpi, words in inside:
         outward = -q * (factors - cpi)
         clause = "EN 1991-1-4, tables 7.1 and 7.4b"

@@ -6,7 +6,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-__all__ = ["Outline", "outline_of"]
+__all__ = ["Fine", "Outline", "outline_of"]
 
 Array = NDArray[np.float64]
 
@@ -57,6 +57,11 @@ class Outline:
         """How steep the roof is at the spring line, degrees."""
         return float(self._right[0][-1])
 
+    @property
+    def crown_deg(self) -> float:
+        """How steep the roof is beside its crown, degrees: of rafters their own slope."""
+        return float(self._right[0][0])
+
     def where_deg(self, degrees: float) -> float:
         """How far from the middle the roof becomes this steep, m; its eaves where it never does."""
         slopes, at = self._right
@@ -69,6 +74,25 @@ class Outline:
         right = np.flatnonzero(self.roof & (self.x > 0))
         out = self.where_deg(degrees)
         return self.leg_m if out >= self.span_m / 2 else float(np.interp(out, self.x[right], self.y[right]))
+
+
+@dataclass(frozen=True, eq=False)
+class Fine:
+    """An outline cut finer than the elements that bear what lies on it: pressures are told piece by piece and gathered
+    on the elements, so that a line or a step within one of them counts for what it is.
+
+    ``first`` (n,) is the first piece of each element, ``lengths`` (n,) how long these are, m.
+    """
+
+    outline: Outline
+    first: NDArray[np.int_]
+    lengths: Array
+
+    def gathered(self, values: Array) -> Array:
+        """Of values on each piece, per metre of it, those on each element, per metre of that."""
+        long = self.outline.length if values.ndim == 1 else self.outline.length[:, None]
+        whole = self.lengths if values.ndim == 1 else self.lengths[:, None]
+        return np.asarray(np.add.reduceat(values * long, self.first, axis=0) / whole)
 
 
 def outline_of(nodes: Array, span_m: float, leg_m: float, height_m: float, straight: bool, ridged: bool) -> Outline:

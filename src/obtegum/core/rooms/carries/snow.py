@@ -200,7 +200,7 @@ def ground_carried(work: Work) -> float | None:
     def share(ground_pa: float) -> float:
         most = 0.0
         for bow in bows:
-            weather = ground_snowed(work, bow.model.outline, max(ground_pa, 1.0))
+            weather = ground_snowed(work, bow.model, max(ground_pa, 1.0))
             judged = judged_on(work, bow.model, weather, bow.wide_m, bow.more_n_m, floor=most)
             if judged is None or judged.found is None:
                 return NEVER

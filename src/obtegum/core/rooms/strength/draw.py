@@ -219,7 +219,7 @@ def along_bow(work: Work) -> tuple[Row, ...]:
         return ()
     got, model, units = judged.found, judged.model, work.tape.units
     row = got.worst
-    for element in range(0, model.frame.count, EVERY):
+    for element in model.spread(EVERY):
         moment = amount_text(float(np.abs(got.moment[row, element]).max()), "torque", units, "up")
         axial = float(got.axial[row, element])
         pressed = amount_text(abs(axial), "force", units, "up")
@@ -239,24 +239,23 @@ def load_drawings(work: Work) -> list[Drawing]:
     weather = weathered(work)
     if weather is None:
         return []
-    outline = model_of(work).outline
+    model = model_of(work)
+    outline, spread = model.outline, model.spread(EVERY)
     shown = list(shown_cases(work))
     # What all of them stand on, and the places where they are read.
     bow: list[Item] = [ground(work), *frame_outlines(work)]
-    places = [
-        _where(work, float(outline.x[piece]), float(outline.y[piece])) for piece in range(0, len(outline.x), EVERY)
-    ]
+    places = {piece: _where(work, float(outline.x[piece]), float(outline.y[piece])) for piece in spread}
     most = max([float(np.hypot(*case.per_area.T).max()) for _, case in shown if case.kind != "heap"], default=1.0)
     return [_load(work, place, case, outline, max(most, 1e-6), bow, places) for place, case in shown]
 
 
 def _load(
-    work: Work, place: int, case: Case, outline: Shape, most: float, bow: list[Item], places: list[str]
+    work: Work, place: int, case: Case, outline: Shape, most: float, bow: list[Item], places: dict[int, str]
 ) -> Drawing:
     items, x, y, out = list(bow), outline.x, outline.y, outline.out
     size = np.hypot(case.per_area[:, 0], case.per_area[:, 1])
     told, units = np.argmax(np.abs(case.shown)), work.tape.units
-    for piece in range(0, len(x), EVERY):
+    for piece in places:
         long = min(ARROW_M * float(size[piece]) / most, MOST_TIMES * ARROW_M)
         if long < 0.03 or y[piece] < 0:
             continue
@@ -277,7 +276,7 @@ def _load(
             reading=("−" if case.shown[piece] < 0 else "")
             + amount_text(abs(float(case.shown[piece])), "pressure", units),
         )
-        for what, piece in zip(places, range(0, len(x), EVERY), strict=True)
+        for piece, what in places.items()
     )
     return drawn(
         view=f"load:{place}",

@@ -307,7 +307,7 @@ def post_share(work: Work, judged: Judged) -> tuple[float, str]:
     feet[found_.rows] = np.where(stands, found_.feet, found_.ground[found_.rows])
     depth_m = max(plumb_m(work) - judged.model.out_m, 0.0)
     moment: Array = POLE * np.abs(feet[:, :, 0]) * depth_m
-    use = used(strength, section, -feet[:, :, 1], moment, np.full(len(feet), np.inf), np.ones(2)).max(axis=1)
+    use = used(strength, section, -feet[:, :, 1], moment, np.full(len(feet), np.inf)).max(axis=1)
     row = int(use.argmax())
     return float(use[row]), judged.weathered.combos[row].words
 

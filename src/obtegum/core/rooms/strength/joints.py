@@ -35,7 +35,7 @@ def joint_share(work: Work) -> float:
 
 
 def efficiency(work: Work, model: Model) -> Array:
-    """(n,): what of a tube's bending strength each element has left."""
+    """(n + 1,): what of a tube's bending strength is left at each node."""
     left, bridged = joint_share(work), bracket_share(work)
     return np.where(model.drilled, left, np.where(model.spliced, max(left, bridged), 1.0))
 

@@ -7,7 +7,8 @@ import numpy as np
 
 from obtegum.core.found import found
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.strength.model import model_of, short_model, tied_model
+from obtegum.core.rooms.strength.model import Model, model_of, short_model, tied_model
+from obtegum.core.rooms.strength.site import eu_site, eu_wind, porous, snow_stays, us_site, us_wind
 from obtegum.core.rooms.weather.found import method_of, overridden, own_factors, stood_in, told
 from obtegum.core.weather import asce_snow, asce_wind, en_snow, en_wind
 from obtegum.core.weather.combine import Combination, combinations
@@ -41,25 +42,7 @@ class Weathered:
 def _us(
     told_: dict[str, float | str], outline: Outline, strip: Strip, work: Work
 ) -> tuple[list[Case], list[Worked], float]:
-    slides = told_["sides"] != "blocked" and not _porous(work)
-    site = asce_snow.Site(
-        ground_pa=float(told_["ground_snow_pa"]),
-        people=told_["use"] == "people",
-        heat=told_["heat"],  # type: ignore[arg-type]
-        openness=told_["openness"],  # type: ignore[arg-type]
-        shelter=told_["shelter"],  # type: ignore[arg-type]
-        slides=slides,
-        own=own_factors(work),
-    )
-    wind = asce_wind.Wind(
-        speed_mps=float(told_["wind_mps"]),
-        openness=told_["openness"],  # type: ignore[arg-type]
-        altitude_m=work.design.weather.altitude_m,
-        opens=True,
-        long_m=work.design.size.length_m,
-        own=own_factors(work),
-    )
-    on = _stays(told_, work)
+    site, wind, on = us_site(work, told_), us_wind(work, told_), snow_stays(work, told_)
     cases = [*(asce_snow.snow_cases(site, outline) if on else ()), *asce_wind.wind_cases(wind, outline, strip)]
     sheet = [*asce_snow.worked(site, outline), *asce_wind.worked(wind, outline, strip)]
     return cases, sheet, asce_snow.flat_roof_snow(site) if on else 0.0
@@ -68,14 +51,7 @@ def _us(
 def _eu(
     told_: dict[str, float | str], outline: Outline, strip: Strip, work: Work
 ) -> tuple[list[Case], list[Worked], float]:
-    site = en_snow.Site(
-        ground_pa=float(told_["ground_snow_pa"]),
-        shelter=told_["shelter"],  # type: ignore[arg-type]
-        slides=told_["sides"] != "blocked" and not _porous(work),
-        own=own_factors(work),
-    )
-    wind = en_wind.Wind(float(told_["wind_mps"]), told_["openness"], True, own_factors(work))  # type: ignore[arg-type]
-    on = _stays(told_, work)
+    site, wind, on = eu_site(work, told_), eu_wind(work, told_), snow_stays(work, told_)
     cases = [*(en_snow.snow_cases(site, outline) if on else ()), *en_wind.wind_cases(wind, outline, strip)]
     return cases, [*en_snow.worked(site, outline), *en_wind.worked(wind, outline, strip)], site.laid_pa if on else 0.0
 
@@ -110,46 +86,46 @@ def weathered(work: Work) -> Weathered | None:
     if told(work) is None:
         return None
     bay_m = bays_of(work).bay_m
-    return _weathered(work, model_of(work).outline, (bay_m / 2, 3 * bay_m / 2))
+    return _weathered(work, model_of(work), (bay_m / 2, 3 * bay_m / 2))
 
 
 @found
 def short_weathered(work: Work) -> Weathered | None:
     """The same where the foot stands out least."""
     short, bay_m = short_model(work), bays_of(work).bay_m
-    return _weathered(work, short.outline, (bay_m / 2, 3 * bay_m / 2)) if short else None
+    return _weathered(work, short, (bay_m / 2, 3 * bay_m / 2)) if short else None
 
 
 @found
 def tied_weathered(work: Work) -> Weathered | None:
     """The same on a bow with its tie, where not each one has it."""
     tied, bay_m = tied_model(work), bays_of(work).bay_m
-    return _weathered(work, tied.outline, (bay_m / 2, 3 * bay_m / 2)) if tied else None
+    return _weathered(work, tied, (bay_m / 2, 3 * bay_m / 2)) if tied else None
 
 
 @found
 def end_weathered(work: Work) -> Weathered | None:
     """The weather on the end bow: the strip of half a bay at the end, where wind along the house draws most."""
-    return _weathered(work, model_of(work).outline, (0.0, bays_of(work).bay_m / 2))
+    return _weathered(work, model_of(work), (0.0, bays_of(work).bay_m / 2))
 
 
-def ground_snowed(work: Work, outline: Outline, ground_pa: float) -> Weathered | None:
+def ground_snowed(work: Work, model: Model, ground_pa: float) -> Weathered | None:
     """Snow alone, in all its cases, as another snow on the ground has them; None while something isn't known, or where
     pressures are given, which say nothing of the ground."""
     told_, bay_m = told(work), bays_of(work).bay_m
     if told_ is None or method_of(work) == "given":
         return None
-    whole = _with(work, {**told_, "ground_snow_pa": ground_pa}, outline, (bay_m / 2, 3 * bay_m / 2))
+    whole = _with(work, {**told_, "ground_snow_pa": ground_pa}, model, (bay_m / 2, 3 * bay_m / 2))
     return replace(whole, combos=tuple(combo for combo in whole.combos if combo.calm))
 
 
-def _weathered(work: Work, outline: Outline, strip: Strip) -> Weathered | None:
+def _weathered(work: Work, model: Model, strip: Strip) -> Weathered | None:
     told_ = told(work)
-    return None if told_ is None else _with(work, told_, outline, strip)
+    return None if told_ is None else _with(work, told_, model, strip)
 
 
-def _with(work: Work, told_: dict[str, float | str], outline: Outline, strip: Strip) -> Weathered:
-    method = method_of(work)
+def _with(work: Work, told_: dict[str, float | str], model: Model, strip: Strip) -> Weathered:
+    method, outline = method_of(work), model.fine.outline
     if method == "us":
         cases, sheet, roof_pa = _us(told_, outline, strip, work)
     else:
@@ -166,23 +142,15 @@ def _with(work: Work, told_: dict[str, float | str], outline: Outline, strip: St
         gap = least_gap(roof_pa, float(told_["ground_snow_pa"]), outline.span_m, below_m)
         if gap is not None:
             sheet.append(Worked("g", "least gap to a house alike", "stand-in", gap, "length"))
-    if method != "given" and _porous(work):
+    if method != "given" and porous(work):
         through = _through(work)
         cases = [_let_through(case, through) for case in cases]
         source = work.design.weather.open_from or "stand-in, 1 − β²"
         sheet.append(Worked("kp", "of the wind stays on the cloth", source, through))
+    gathered = model.fine.gathered
+    cases = [replace(case, per_area=gathered(case.per_area), shown=gathered(case.shown)) for case in cases]
     high = work.design.weather.altitude_m > HIGH_M
     return Weathered(tuple(cases), combinations(method, cases, high), tuple(_sourced(work, sheet)))
-
-
-def _stays(told_: dict[str, float | str], work: Work) -> bool:
-    """Whether snow finds a roof: film stays on in winter, or rigid sheets, which nobody takes off."""
-    return told_["film"] == "on" or work.design.sheets.over_roof
-
-
-def _porous(work: Work) -> bool:
-    """Whether wind goes through what is over the roof."""
-    return work.design.weather.cover == "cloth" and not work.design.sheets.over_roof
 
 
 def _through(work: Work) -> float:

@@ -1,6 +1,9 @@
 """The bow as a frame: from the ground of its foot up the post, along the bow, and down again."""
 
+import math
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
+from itertools import pairwise
 
 import numpy as np
 from numpy.typing import NDArray
@@ -10,16 +13,18 @@ from obtegum.core.found import found
 from obtegum.core.frame.section import Section, round_section
 from obtegum.core.frame.solve import Frame
 from obtegum.core.frame.ties import Bar, Ties, tied
-from obtegum.core.profile import Chain
+from obtegum.core.profile import Arc, Chain
 from obtegum.core.rooms.bows.found import corners_of, girth_at, split_of
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.braces.places import brace_tube, drilled_m, tie_board, ties_of
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import entry_of
 from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.rooms.strength.site import load_breaks, outlined
 from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.weather.outline import Outline, outline_of
+from obtegum.core.weather.outline import Fine, Outline
 from obtegum.core.work import Work
 
 __all__ = [
@@ -36,11 +41,15 @@ __all__ = [
     "tied_model",
 ]
 
-# Elements of the bow above its posts, and of each post.
+# Elements of the bow above its posts, and of each post, beside those that the places where something changes cut off.
 BOW_PIECES, POST_PIECES = 52, 4
+# Places as close as this are one, m; loads are told on so many pieces of each element.
+NEAR_M, PIECES = 0.004, 4
+# How much of it goes by how far a bow turns in an element, the rest by how long that is.
+BY_TURN = 0.5
+Interpolated = tuple[tuple[float, ...], tuple[float, ...]]
 # AISC 360-16 B4.2: wall of welded tube that is counted, of the wall by name; what was measured counts whole.
 WELDED = 0.93
-STRAIGHT = ("peaked", "kneed")
 # What props are of where nobody told, and timber's modulus along its grain, Pa (NDS, the least of the usual ones).
 PROPS, PROP_E_PA = {"feet": "board-4x4", "metric": "board-100x100mm"}, 8.96e9
 # Posts that stand out by less than this more than others are looked at once, m.
@@ -49,20 +58,24 @@ ALIKE_M = 0.005
 
 @dataclass(frozen=True, eq=False)
 class Model:
-    """A bow's frame and outline, the section of each element (0 the bow, 1 post or both), and where it is weaker than
-    its tube: at its joints and corners, which brackets can bridge, and where it is drilled.
+    """A bow's frame and outline, the section of each element (0 the bow, 1 post or both), and at which of its nodes it
+    is weaker than its tube: at its joints and corners, which brackets can bridge, and where it is drilled.
 
-    ``s_m`` is how far along the bow's own tube each node lies, m; below nothing and beyond it on the posts. Its feet
-    stand ``out_m`` over their ground. ``ties`` are what bars between its nodes are called, each with its length, m.
+    Nodes lie wherever a load, a joint, a hole or a tie makes a difference. ``fine`` is the outline that loads are told
+    on. ``s_m`` is how far along the bow's own tube each node lies, m; below nothing and beyond it on the posts. Its
+    feet stand ``out_m`` over their ground, on ``edge`` elements of post each. ``ties`` are what bars between its nodes
+    are called, each with its length, m.
     """
 
     frame: Frame
     outline: Outline
+    fine: Fine
     which: NDArray[np.int_]
     spliced: NDArray[np.bool_]
     drilled: NDArray[np.bool_]
     s_m: NDArray[np.float64]
     out_m: float
+    edge: int
     ties: tuple[tuple[str, float], ...] = ()
 
     @property
@@ -70,10 +83,11 @@ class Model:
         """Where a joint or a hole leaves less than the tube's strength."""
         return self.spliced | self.drilled
 
-    @property
-    def edge(self) -> int:
-        """Elements of each post."""
-        return int((len(self.which) - BOW_PIECES) // 2)
+    def spread(self, every: int) -> list[int]:
+        """Elements that lie evenly along the bow, one for so many of those that it would have if all were alike."""
+        middles = (self.s_m[1:] + self.s_m[:-1]) / 2
+        places = np.linspace(self.s_m[0], self.s_m[-1], (BOW_PIECES + 2 * POST_PIECES) // every + 1)
+        return sorted({int(np.abs(middles - place).argmin()) for place in (places[1:] + places[:-1]) / 2})
 
 
 def counted(work: Work, tube: Tube) -> Section:
@@ -107,10 +121,47 @@ def _out_m(work: Work) -> list[float]:
     )
 
 
-def _meeting(s_m: NDArray[np.float64], places: list[float]) -> NDArray[np.bool_]:
-    """Which elements, between places along the bow, meet one of the others."""
-    at, low, high = np.array(places), s_m[:-1, None], s_m[1:, None]
-    return np.asarray(((at > low - 1e-9) & (at < high + 1e-9)).any(axis=1))
+def _meeting(s_m: NDArray[np.float64], places: tuple[tuple[float, float], ...]) -> NDArray[np.bool_]:
+    """Which nodes along the bow lie within stretches of it; of one that ends between two nodes both."""
+    weak = np.zeros(len(s_m), dtype=bool)
+    for low, high in places:
+        weak |= (s_m >= low - NEAR_M) & (s_m <= high + NEAR_M)
+        for at_m in (low, high):
+            if np.abs(s_m - at_m).min() > NEAR_M:
+                beside = int(np.searchsorted(s_m, at_m))
+                weak[max(beside - 1, 0)] = weak[min(beside, len(s_m) - 1)] = True
+    return weak
+
+
+def _divided(
+    low: float, high: float, places: Iterable[float], pieces: int, grown: Interpolated | None = None
+) -> NDArray[np.float64]:
+    """Places from low to high, with all of those between them, earlier ones first where two are as good as one, and
+    between these as many as make no piece longer than if there were so many alike, by what has ``grown`` until there
+    if told."""
+    kept = [low, high]
+    for place in places:
+        if low < place < high and min(abs(place - other) for other in kept) > NEAR_M:
+            kept.append(place)
+    at = np.array(sorted(kept))
+    told = at if grown is None else np.interp(at, *grown)
+    each = (told[-1] - told[0]) / pieces
+    parts = [
+        np.linspace(one, two, max(math.ceil((two - one) / each - 1e-9), 1) + 1)[1:-1] for one, two in pairwise(told)
+    ]
+    between = np.concatenate(parts)
+    return np.sort(np.concatenate([at, between if grown is None else np.interp(between, grown[1], grown[0])]))
+
+
+@found
+def _grown(work: Work) -> Interpolated:
+    """By how much a bow has gone on and turned until each of its segments: pieces are shorter where it turns."""
+    bow = centre_line(work)
+    turns = [abs(each.turn_rad) if isinstance(each, Arc) else 0.0 for each in bow.segments]
+    turned = np.concatenate([[0.0], np.cumsum(turns)])
+    along = np.array(bow.starts_m)
+    grown = along / along[-1] * (1 - BY_TURN) + turned / max(turned[-1], 1e-9) * BY_TURN
+    return bow.starts_m, tuple(grown.tolist())
 
 
 def _drilled(work: Work) -> list[float]:
@@ -162,9 +213,7 @@ def propped_model(work: Work, plain: Model, stiff_n_m: float | None = None) -> M
     crown = int(np.argmax(frame.nodes[:, 1]))
     high_m = float(frame.nodes[crown, 1] - frame.nodes[0, 1])
     bars = _bars(work) if plain.frame.ties is not None else ()
-    along = np.array([]) if not bars else _snapped(work, bars)[1]
-    edge, stretch = plain.edge, tie_stretch_n(work)
-    placed = [Bar((_node(bar.ends[0], along, edge), _node(bar.ends[1], along, edge)), stretch) for bar in bars]
+    placed = _placed(work, plain.s_m, bars)
     stretch_n = PROP_E_PA * board.thick_m * board.wide_m if stiff_n_m is None else stiff_n_m * high_m
     placed.append(Bar((crown, "ground"), stretch_n))
     ground = {"ground": (float(frame.nodes[crown, 0]), float(frame.nodes[0, 1]))}
@@ -183,63 +232,99 @@ def prop_board(work: Work) -> Board:
     return board
 
 
-def _snapped(work: Work, bars: "tuple[_Placed, ...]") -> tuple[float, NDArray[np.float64]]:
-    """Where the post's top is along the bow, and where nodes are, one of them where each bar meets the bow, m."""
-    bow, top_s = centre_line(work), entry_of(work).post_top_s_m
-    along = np.linspace(top_s, bow.girth_m - top_s, BOW_PIECES + 1)
-    open_ = list(range(1, BOW_PIECES))
-    for met_m in sorted({end for bar in bars for end in bar.ends if end is not None}):
-        # What meets the post is taken to meet the bow at its top; no two bars take one node.
-        if along[0] < met_m < along[-1]:
-            nearest = min(open_, key=lambda place, at=met_m: abs(along[place] - at))  # type: ignore[misc]
-            open_.remove(nearest)
-            along[nearest] = met_m
-    return top_s, np.sort(along)
+@dataclass(frozen=True, slots=True)
+class _Weak:
+    """Where a bow is weaker than its tube, from where to where, m of girth: at joints and corners, and at holes."""
+
+    spliced: tuple[tuple[float, float], ...]
+    drilled: tuple[tuple[float, float], ...]
+
+
+@found
+def _weak(work: Work) -> _Weak:
+    """A lap is one all along; a ridge plate, an elbow, a bolt through the tubes leave no more than a joint does."""
+    half = split_of(work).joint_m / 2
+    joints = [girth_at(work, at_m) for at_m in split_of(work).joints_m]
+    spliced = [(at_m - half, at_m + half) for at_m in joints]
+    spliced += [(kink.s_m, kink.s_m) for kink in corners_of(work)]
+    return _Weak(tuple(spliced), tuple((at_m, at_m) for at_m in _drilled(work)))
+
+
+@found
+def _places(work: Work) -> tuple[float, ...]:
+    """Where along the bow something begins, ends or acts, m of girth, on its left half: what it can't do without
+    first."""
+    girth_m, weak = centre_line(work).girth_m, _weak(work)
+    ends = [end for each in (*weak.spliced, *weak.drilled) for end in each]
+    runs = [girth_at(work, run.at_m) for run in runs_of(work)]
+    # Each on both sides, so that what comes from the right finds the bow that what comes from the left does.
+    return (girth_m / 2, *(min(at_m, girth_m - at_m) for at_m in (*ends, *load_breaks(work), *runs)))
+
+
+def _along_bow(work: Work, low: float, high: float, bars: "tuple[_Placed, ...]") -> NDArray[np.float64]:
+    """Where its nodes are between two girths of a bow, m: the right half mirrors the left one."""
+    girth_m = low + high
+    met = [min(end, girth_m - end) for bar in bars for end in bar.ends if end is not None]
+    left = _divided(low, girth_m / 2, [*met, *_places(work)], BOW_PIECES // 2, _grown(work))
+    return np.concatenate([left, girth_m - left[-2::-1]])
 
 
 def _model(work: Work, out_m: float, ties: bool) -> Model:
     size, bow = work.design.size, centre_line(work)
     below_m, bars = out_m - work.design.posts.reveal_m, _bars(work) if ties else ()
-    top_s, along = _snapped(work, bars)
-    above = np.array([bow.point(float(s_m)) for s_m in along])
-    half, ground = size.span_m / 2, -below_m
-    share = np.linspace(0.0, 1.0, POST_PIECES + 1)[:-1, None]
-    left = np.array([[-half, ground]]) * (1 - share) + above[0] * share
-    right = (np.array([[half, ground]]) * (1 - share) + above[-1] * share)[::-1]
-    posts_m = above[0][1] - ground
-    has_post = posts_m > 1e-6
-    nodes = np.concatenate([left, above, right]) if has_post else above
+    top_s, insertion_m = entry_of(work).post_top_s_m, work.design.bows.insertion_m
+    along = _along_bow(work, top_s, bow.girth_m - top_s, bars)
+    above, ground = bow.point(top_s), -below_m
+    posts_m, edge = above[1] - ground, 0
     s_m = along
-    if has_post:
-        reach = np.linspace(posts_m, 0.0, POST_PIECES + 1)[:-1]
-        s_m = np.concatenate([top_s - reach, along, bow.girth_m - top_s + reach[::-1]])
-    count, edge = len(nodes) - 1, POST_PIECES if has_post else 0
+    if posts_m > 1e-6:
+        # Below its post's top a bow goes on straight to the ground, as the post does.
+        post = _divided(top_s - posts_m, top_s, (top_s - insertion_m, *_places(work)), POST_PIECES)[:-1]
+        s_m, edge = np.concatenate([post, along, bow.girth_m - post[::-1]]), len(post)
+    cut = np.linspace(s_m[:-1], s_m[1:], PIECES + 1)[:-1].T.ravel()
+    points = _points(bow, np.append(cut, s_m[-1]), top_s, posts_m, (-size.span_m / 2, ground))
+    nodes, count = points[::PIECES], len(s_m) - 1
     which = np.zeros(count, dtype=int)
     which[:edge] = which[count - edge :] = 1
-    own, post = sections_of(work)
-    insertion_m = work.design.bows.insertion_m
-    lapped = (which == 1) & (np.minimum(nodes[1:, 1], nodes[:-1, 1]) >= work.design.posts.reveal_m - insertion_m - 1e-9)
+    own, post_own = sections_of(work)
+    lapped = (which == 1) & (
+        np.minimum(nodes[1:, 1], nodes[:-1, 1]) >= work.design.posts.reveal_m - insertion_m - NEAR_M
+    )
     # Where bow and post lap, the stiffer of the two counts, for stiffness and for strength.
-    if own.plastic_m3 > post.plastic_m3:
+    if own.plastic_m3 > post_own.plastic_m3:
         which[lapped] = 0
-    area = np.where(which == 0, own.area_m2, post.area_m2)
-    inertia = np.where(which == 0, own.inertia_m4, post.inertia_m4)
-    elastic = np.where(which == 0, own.elastic_pa, post.elastic_pa)
-    # A ridge plate, an elbow, a bolt through the tubes leave no more than a joint does.
-    joints = [girth_at(work, at_m) for at_m in split_of(work).joints_m]
-    spliced = _meeting(s_m, [*joints, *(kink.s_m for kink in corners_of(work))])
-    drilled = _meeting(s_m, _drilled(work))
-    tied_by = _tied(work, nodes, along, edge, bars)
-    frame = Frame(nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1), tied_by)
-    kind = size.shape.kind
-    outline = outline_of(nodes, size.span_m, size.leg_m, size.height_m, kind in STRAIGHT, _ridged(work))
-    return Model(frame, outline, which, spliced, drilled, s_m, out_m, tuple((bar.what, bar.long_m) for bar in bars))
+    area, inertia, elastic = (
+        np.where(which == 0, getattr(own, name), getattr(post_own, name))
+        for name in ("area_m2", "inertia_m4", "elastic_pa")
+    )
+    weak = _weak(work)
+    frame = Frame(nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1), _tied(work, nodes, s_m, bars))
+    return Model(
+        frame=frame,
+        outline=outlined(work, nodes),
+        fine=Fine(outlined(work, points), np.arange(0, PIECES * count, PIECES), frame.lengths),
+        which=which,
+        spliced=_meeting(s_m, weak.spliced),
+        drilled=_meeting(s_m, weak.drilled),
+        s_m=s_m,
+        out_m=out_m,
+        edge=edge,
+        ties=tuple((bar.what, bar.long_m) for bar in bars),
+    )
 
 
-def _ridged(work: Work) -> bool:
-    """Whether two curves meet at a ridge."""
-    shape = work.design.size.shape
-    return shape.kind == "gothic" or (shape.kind == "sprung" and shape.ridge == "elbow")
+def _points(
+    bow: Chain, s_m: NDArray[np.float64], top_s: float, posts_m: float, foot: tuple[float, float]
+) -> NDArray[np.float64]:
+    """(n, 2): places along a bow and its posts, m; beyond its post's top straight to the foot. Mirrored about its
+    middle to the last bit."""
+    half = s_m[: len(s_m) // 2 + 1]
+    points = bow.points(half)
+    if posts_m > 0:
+        share = np.clip((top_s - half) / posts_m, 0.0, 1.0)[:, None]
+        points = np.where(share > 0, np.array([bow.point(top_s)]) * (1 - share) + np.array([foot]) * share, points)
+    points[-1, 0] = 0.0
+    return np.concatenate([points, points[-2::-1] * np.array([-1.0, 1.0])])
 
 
 @dataclass(frozen=True, slots=True)
@@ -258,7 +343,7 @@ def _bars(work: Work) -> tuple[_Placed, ...]:
     halves = work.design.braces.ties == "truss"
     for tie in ties_of(work):
         ends = [min(max(_along(bow, *end), top_s), bow.girth_m - top_s) for end in tie.ends]
-        if tie.what != "strut" and ends[0] == ends[1]:
+        if tie.what != "strut" and abs(ends[0] - ends[1]) <= NEAR_M:
             continue
         if tie.what == "collar" and halves:
             found_ += [_Placed("collar", (end, None), tie.long_m / 2) for end in ends]
@@ -275,14 +360,14 @@ def _along(bow: Chain, x: float, y: float) -> float:
     return min(places, key=lambda s_m: abs(bow.point(s_m)[0] - x)) if places else bow.girth_m / 2
 
 
-def _tied(
-    work: Work, nodes: NDArray[np.float64], along: NDArray[np.float64], edge: int, bars: tuple[_Placed, ...]
-) -> Ties | None:
-    if not bars:
-        return None
-    stretch = tie_stretch_n(work)
-    placed = [Bar((_node(bar.ends[0], along, edge), _node(bar.ends[1], along, edge)), stretch) for bar in bars]
-    return tied(nodes, _joints(work, bars), placed)
+def _tied(work: Work, nodes: NDArray[np.float64], s_m: NDArray[np.float64], bars: tuple[_Placed, ...]) -> Ties | None:
+    return tied(nodes, _joints(work, bars), _placed(work, s_m, bars)) if bars else None
+
+
+def _placed(work: Work, s_m: NDArray[np.float64], bars: tuple[_Placed, ...]) -> list[Bar]:
+    """Bars between the nodes that they meet."""
+    stretch = tie_stretch_n(work) if bars else 0.0
+    return [Bar((_node(bar.ends[0], s_m), _node(bar.ends[1], s_m)), stretch) for bar in bars]
 
 
 def tie_stretch_n(work: Work) -> float:
@@ -294,9 +379,9 @@ def tie_stretch_n(work: Work) -> float:
     return section.elastic_pa * section.area_m2
 
 
-def _node(s_m: float | None, along: NDArray[np.float64], edge: int) -> int | str:
+def _node(s_m: float | None, along: NDArray[np.float64]) -> int | str:
     """The node at a place along the bow, or the joint in the collar's middle."""
-    return "middle" if s_m is None else edge + int(np.abs(along - s_m).argmin())
+    return "middle" if s_m is None else int(np.abs(along - s_m).argmin())
 
 
 def _joints(work: Work, bars: tuple[_Placed, ...]) -> dict[str, tuple[float, float]]:
