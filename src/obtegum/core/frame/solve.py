@@ -42,7 +42,8 @@ class Frame:
     """Nodes in line, m, and the elements between them: area, m², inertia, m⁴, elastic modulus, Pa; feet are pinned.
 
     ``nodes`` is (n + 1, 2); ``area``, ``inertia`` and ``elastic`` are (n,). ``held`` names the degrees of freedom that
-    can't move, three to a node. ``ties`` are bars between nodes, outside of the bands.
+    can't move, three to a node. ``ties`` are bars between nodes, outside of the bands. ``lean`` (n, 2) is by how much
+    the true curve is turned against each element at its ends, rad: what presses there is told along the curve.
     """
 
     nodes: Array
@@ -51,6 +52,7 @@ class Frame:
     elastic: Array
     held: tuple[int, ...]
     ties: Ties | None = None
+    lean: Array | None = None
 
     @property
     def count(self) -> int:
@@ -312,11 +314,19 @@ def _found(frame: Frame, moved: Array, loads: "Loads", axial: Array | None, stan
         axial=(forces[:, :, 3] - forces[:, :, 0]) / 2,
         moment=np.stack([-forces[:, :, 2], forces[:, :, 5]], axis=2),
         shear=(forces[:, :, 1] - forces[:, :, 4]) / 2,
-        ends=np.stack([-forces[:, :, 0], forces[:, :, 3]], axis=2),
+        ends=_along_curve(frame, forces),
         feet=feet,
         stands=stands,
         off=out / scale,
     )
+
+
+def _along_curve(frame: Frame, forces: Array) -> Array:
+    """(c, n, 2): force at both ends of each element along the true curve there, N, tension positive."""
+    along, across = forces[:, :, [0, 3]], forces[:, :, [1, 4]]
+    if frame.lean is not None:
+        along = along * np.cos(frame.lean) + across * np.sin(frame.lean)
+    return along * np.array([-1.0, 1.0])
 
 
 @dataclass(frozen=True, eq=False)

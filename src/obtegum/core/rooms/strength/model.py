@@ -298,7 +298,9 @@ def _model(work: Work, out_m: float, ties: bool) -> Model:
         for name in ("area_m2", "inertia_m4", "elastic_pa")
     )
     weak = _weak(work)
-    frame = Frame(nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1), _tied(work, nodes, s_m, bars))
+    frame = Frame(
+        nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1), _tied(work, nodes, s_m, bars), _lean(points)
+    )
     return Model(
         frame=frame,
         outline=outlined(work, nodes),
@@ -311,6 +313,17 @@ def _model(work: Work, out_m: float, ties: bool) -> Model:
         edge=edge,
         ties=tuple((bar.what, bar.long_m) for bar in bars),
     )
+
+
+def _lean(points: NDArray[np.float64]) -> NDArray[np.float64]:
+    """(n, 2): by how much the curve is turned against each element at its ends, rad: its outermost pieces show all but
+    one in so many of it."""
+    step = np.diff(points, axis=0)
+    heading = np.arctan2(step[:, 1], step[:, 0])
+    whole = points[PIECES::PIECES] - points[:-1:PIECES]
+    ends = np.stack([heading[::PIECES], heading[PIECES - 1 :: PIECES]], axis=1)
+    turned = ends - np.arctan2(whole[:, 1], whole[:, 0])[:, None]
+    return np.asarray(((turned + np.pi) % (2 * np.pi) - np.pi) * PIECES / (PIECES - 1))
 
 
 def _points(
