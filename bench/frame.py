@@ -10,7 +10,8 @@ from Pynite import FEModel3D
 
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.frame.solve import Frame, first_order, loads_on, second_order
+from obtegum.core.frame.loads import loads_on
+from obtegum.core.frame.solve import Frame, first_order, second_order
 from obtegum.core.job import Job
 from obtegum.core.plan import plan_work
 from obtegum.core.rooms import HouseDesign, SiteRecord

@@ -155,8 +155,10 @@ def test_local_pressure_by_hand() -> None:
     assert us_wall(800.0, 1.0, True) == pytest.approx(0.6 * 800 * (drawn + 0.55))
     assert us_wall(100.0, 1.0, True) == pytest.approx(0.6 * 770)
     assert us_wall(800.0, 0.5, True) == pytest.approx(0.6 * 800 * 1.95)
-    assert eu_wall(600.0, 1.0) == pytest.approx(1.5 * 600 * (1.4 + 0.72))
-    assert eu_wall(600.0, 20.0) == pytest.approx(1.5 * 600 * (1.2 + 0.72))
+    assert eu_wall(600.0, 1.0, -0.45) == pytest.approx(1.5 * 600 * (1.4 + 0.72))
+    assert eu_wall(600.0, 20.0, -0.45) == pytest.approx(1.5 * 600 * (1.2 + 0.72))
+    # An opening that draws more than that suction presses the wall in: 1.0 + 1.2.
+    assert eu_wall(600.0, 1.0, -1.2) == pytest.approx(1.5 * 600 * 2.2)
 
 
 def test_the_worst_stud_and_the_jambs_feet() -> None:

@@ -28,6 +28,8 @@ from obtegum.core.rooms.braces.found import (
     holding,
     pulling,
     run_takes,
+    tie_holding,
+    twists,
 )
 from obtegum.core.rooms.braces.places import ties_of
 from obtegum.core.rooms.runs.found import held_m, pieces_of, place_of, ripped, run_tube, runs_of, sticks_bought
@@ -264,19 +266,45 @@ def test_the_european_push_rubs_along_a_long_house() -> None:
 
 
 def test_what_a_brace_holds_by_hand() -> None:
-    # A 1 3/8 in rail, t 1.651 mm, Fy 207 (as told), bolt 5/16 in: shear of one plane, A307, 186·π/4·d²/2.
+    # A 1 3/8 in rail, t 1.651 mm by its name, Fy 207, bolt 5/16 in. The brace pulls at one face of the bow: its near
+    # wall alone, 0.9·Fy·d·t, not both; 4.6 kN is what the bolt bears, cut in one plane.
     bench = make_bench(braces={"bays": 2, "bolt_m": 5 * INCH_M / 16, "edge_m": INCH_M})
-    holds = holding(bench)
-    d = 5 * INCH_M / 16
-    assert holds.what == "its bolt"
-    assert holds.holds_n == pytest.approx(186e6 * math.pi / 4 * d**2 / 2)
+    holds, d = holding(bench), 5 * INCH_M / 16
+    assert holds.what == "the bow’s wall at its bolt"
+    assert holds.holds_n == pytest.approx(0.9 * 207e6 * d * 0.93 * 0.001651)
+    assert 186e6 * math.pi / 4 * d**2 / 2 > 1.9 * holds.holds_n
+    # A thick bow leaves it to the bolt.
+    stout = holding(make_bench(braces={"bays": 2, "bolt_m": d, "edge_m": INCH_M}, bows__tube="water-1-1-2"))
+    assert stout.what == "its bolt"
+    assert stout.holds_n == pytest.approx(186e6 * math.pi / 4 * d**2 / 2)
     # Near the end it is torn out: 1.2·lc·2t·Fu/2, a wall known by its name counts by 93 %.
-    near = holding(make_bench(braces={"bays": 2, "bolt_m": d, "edge_m": 0.01}))
+    near = holding(make_bench(braces={"bays": 2, "bolt_m": d, "edge_m": 0.01}, bows__tube="water-1-1-2"))
     tube = run_tube(bench)
     ultimate = 1.3 * tube.yield_pa if abs(tube.yield_pa - 235e6) > 1e6 else 360e6
     assert near.holds_n == pytest.approx(1.2 * (0.01 - (d + 0.001) / 2) * 2 * 0.93 * tube.wall_m * ultimate / 2)
     assert holding(make_bench(braces={"bays": 2, "end": "clamp"})).holds_n is None
     assert holding(make_bench(braces={"bays": 2, "end": "clamp", "clamp_n": 900.0})).holds_n == 900.0
+
+
+def test_a_pull_at_one_face_twists_the_bow() -> None:
+    # F·OD/2; where no run is within 0.1 m of its head the bow takes it: 0.6·207·π·(33.3 mm)²·1.535/2/1.67.
+    d = 5 * INCH_M / 16
+    braced = {"bays": 2, "bolt_m": d, "edge_m": INCH_M}
+    near = make_bench(braces=braced, strength={"runs": 3})
+    far = make_bench(braces={**braced, "head_m": 1.5}, strength={"runs": 3})
+    wall = 0.93 * 0.001651
+    takes = 0.6 * 207e6 * math.pi * (1.375 * INCH_M - wall) ** 2 * wall / 2 / 1.67
+    assert twists(near).run and not twists(far).run
+    assert twists(far).takes_n == pytest.approx(takes / (1.375 * INCH_M / 2))
+    house = {**told(), "bows__tube": "rail-1-3-8"}
+    plan = make_plan(**house, braces={**braced, "head_m": 1.5}, strength={"runs": 3})
+    said = next(each for step in plan.steps if step.id == "braces" for each in step.answers if "twists" in each.id)
+    pull = next(each for step in plan.steps if step.id == "braces" for each in step.answers if each.id == "brace_pull")
+    assert said.value == pytest.approx(pull.value * 1.375 * INCH_M / 2)
+    assert "no run is near" in said.note
+    # The same bolt holds a tie, from one side too; a board is held by that wall.
+    tied = {"bolt_m": d, "ties": "collar", "of": "board"}
+    assert tie_holding(make_bench(braces=tied)).holds_n <= 0.9 * 207e6 * d * wall + 1e-6  # type: ignore[operator]
 
 
 def test_braces_feet_ask_more_of_their_posts() -> None:

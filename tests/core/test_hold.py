@@ -150,9 +150,10 @@ def test_a_bolt_is_as_strong_as_the_weakest_of_its_ways_to_go() -> None:
     bow, post = (bench.catalogue.tubes[name] for name in ("water-1-1-2", "post-2-3-8"))
     bolt = 5 * INCH_M / 16
     clear = 2 * INCH_M - bolt / 2
-    ways = [bolt_walls(bolt, tube.wall_m, tube.yield_pa) for tube in (bow, post)]
+    # A wall of welded tube counts by 93 % of its name (AISC B4.2).
+    ways = [bolt_walls(bolt, 0.93 * tube.wall_m, tube.yield_pa) for tube in (bow, post)]
     strong = [360e6 if tube.yield_pa == 235e6 else 1.3 * tube.yield_pa for tube in (bow, post)]
-    walls = (bow.wall_m, post.wall_m)
+    walls = (0.93 * bow.wall_m, 0.93 * post.wall_m)
     ways += [bolt_tears_out(clear, wall, pull) for wall, pull in zip(walls, strong, strict=True)]
     ways.append(bolt_shear(bolt))
     link = chain_of(bench, "row").links[0]

@@ -7,6 +7,7 @@ import numpy as np
 import pytest
 
 from obtegum.core.amount import amount_text
+from obtegum.core.anchor.pole import pole_bent
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edits import apply_edits
@@ -16,7 +17,15 @@ from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.strength.diagrams import bending, pressing
-from obtegum.core.rooms.strength.found import bow_found, end_found, joint_share, post_use, short_found, why_unknown
+from obtegum.core.rooms.strength.found import (
+    bow_found,
+    end_found,
+    joint_share,
+    post_share,
+    post_use,
+    short_found,
+    why_unknown,
+)
 from obtegum.core.rooms.strength.judged import verdicts
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
@@ -186,11 +195,35 @@ def test_a_post_bends_in_the_ground_by_a_quarter_of_its_depth() -> None:
         if row in found.rows:
             feet = found.feet[list(found.rows).index(row)]
         push, down = np.abs(feet).T
-        bent, pressed = 0.26 * push * 26 * INCH_M / strength.moment_nm, down / strength.squash_n
+        bent, pressed = pole_bent() * push * 26 * INCH_M / strength.moment_nm, down / strength.squash_n
         assert pressed.max() < 0.2
         shares += list(pressed / 2 + bent)
     assert post[0] == pytest.approx(max(shares))
     assert post_use(make_bench(**{**told(), "posts__stand": "slab"})) is None
+
+
+def test_a_hole_below_the_ground_leaves_the_post_less() -> None:
+    # Pushed at the ground a pole bends by P·d·(ζ − 3ζ³ + 2ζ⁴), most at ζ = 0.4215; a 9 mm hole in the plane of bending
+    # takes dh·t·(D − t) off its modulus. Posts of 48 in, 22 in out: a bolt 30 in down is 8 in below ground, ζ = 8/26.
+    assert pole_bent() == pytest.approx(0.26, abs=1e-4)
+    step = np.linspace(0, 1, 20001)
+    pushed = 18 * step - 24 * step**2
+    shear = 1 - np.cumsum(pushed) * (step[1] - step[0])
+    bent = np.cumsum(shear) * (step[1] - step[0])
+    assert [pole_bent(share) for share in (0.2, 0.5, 2 / 3)] == pytest.approx(
+        [float(bent[int(share * 20000)]) for share in (0.2, 0.5, 2 / 3)], abs=2e-4
+    )
+    plain = make_bench(**told())
+    deep = make_bench(**told(), posts__bolt_m=30 * INCH_M, bows__insertion_m=36 * INCH_M)
+    section = sections_of(deep)[1]
+    left = 1 - 0.009 * section.wall_m * (section.od_m - section.wall_m) / section.plastic_m3
+    expected = max(0.26, pole_bent(8 / 26) / left) / 0.26
+    assert expected > 1.05
+    uses = [post_share(each, bow_found(plain)) for each in (plain, deep)]  # type: ignore[arg-type]
+    assert uses[1][0] / uses[0][0] == pytest.approx(expected, rel=0.03)
+    # A hole over the ground is the bow's affair.
+    high = make_bench(**told(), posts__bolt_m=2 * INCH_M)
+    assert post_share(high, bow_found(plain))[0] == uses[0][0]  # type: ignore[arg-type]
 
 
 def test_a_foot_that_stands_out_least_is_looked_at_too() -> None:

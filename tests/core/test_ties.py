@@ -12,7 +12,8 @@ from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edits import apply_edits
 from obtegum.core.frame.buckling import critical_factors
-from obtegum.core.frame.solve import Frame, first_order, loads_on, second_order
+from obtegum.core.frame.loads import loads_on
+from obtegum.core.frame.solve import Frame, first_order, second_order
 from obtegum.core.frame.ties import Bar, Ties, tied
 from obtegum.core.job import Job
 from obtegum.core.remedies import find_remedies

@@ -219,7 +219,7 @@ def test_wind_along_the_house_by_figure_27_3_1() -> None:
 
 def test_wind_along_the_house_by_tables_7_4b_and_7_1() -> None:
     # e = min(6, 2·3) = 6: −1.4 to 0.6 m, then −0.8 (−0.9 from 45°) to 3 m; sides −1.2 to 1.2 m, −0.8 to 6 m.
-    outline, wind = half_circle(), en_wind.Wind(26.0, "country", True)
+    outline, wind = half_circle(), en_wind.Wind(26.0, "country")
     assert en_wind.along_factors(wind, outline, END) == pytest.approx((-1.4, -1.4, -1.2))
     assert en_wind.along_factors(wind, outline, INNER) == pytest.approx((-0.8, -0.9, -1.0))
     assert en_wind.along_factors(wind, outline, (0.3, 0.9))[0] == pytest.approx(-1.1)
@@ -238,7 +238,7 @@ def test_coefficients_of_ones_own_take_the_place_of_the_charts() -> None:
     )
     assert at(outline, cases["along+0.30"].shown, 0.0) == pytest.approx(q * (0.3 + 0.85 * 1.5))
     # A hill multiplies speed in the European method, so its pressure by the square.
-    windy, calm = (en_wind.Wind(26.0, "country", True, each) for each in (own, Own()))
+    windy, calm = (en_wind.Wind(26.0, "country", own=each) for each in (own, Own()))
     assert en_wind.peak_pressure(windy, 4.0) == pytest.approx(1.44 * en_wind.peak_pressure(calm, 4.0))
     assert en_wind.vault_factors(outline, own)[:3] == ([0.9], -1.0, -0.4)
     assert en_snow.vault_factor(en_snow.Site(1000.0, "part", True, own), outline) == 1.1
@@ -282,7 +282,7 @@ def test_european_snow_on_a_vault() -> None:
 
 def test_european_peak_pressure() -> None:
     # Category II at 4 m, vb 26: kr 0.19, vm = 0.19·ln(80)·26 = 21.65, Iv = 1/ln 80 = 0.2282.
-    wind = en_wind.Wind(26.0, "country", True)
+    wind = en_wind.Wind(26.0, "country")
     mean, turbulence = 0.19 * math.log(80) * 26, 1 / math.log(80)
     assert en_wind.peak_pressure(wind, 4.0) == pytest.approx((1 + 7 * turbulence) * 0.625 * mean**2)
     assert en_wind.peak_pressure(wind, 4.0) == pytest.approx(761, abs=1)
@@ -299,6 +299,70 @@ def test_european_vault_factors() -> None:
     assert walls
     assert front[0] == pytest.approx(0.8)
     assert front[1] < front[0]
+
+
+def test_an_opening_counts_by_what_lies_outside_it_in_that_wind() -> None:
+    # 7.2.9(5), 0.9 of it. 6 m wide, 3 m high, 20 m long: across e = min(20, 6) = 6, zone A 1.2 m deep; B beyond.
+    outline, middle = half_circle(), en_wind.Opening("front", 2.4, 3.6, "end")
+    corner = en_wind.Opening("back", 0.4, 1.6, "end")
+    wind = en_wind.Wind(26.0, "country", (middle, corner), 20.0)
+    left, right = (dict(en_wind.inside(wind, outline, first)) for first in ("left", "right"))  # type: ignore[arg-type]
+    # In the middle B whatever the wind; 0.8 m of 1.2 of the other in A where the wind meets it first, none from behind.
+    assert sorted(left) == pytest.approx([-0.9 * (0.8 * 1.2 + 0.4 * 0.8) / 1.2, -0.72])
+    assert sorted(right) == pytest.approx([-0.72])
+    along = dict(en_wind.inside(wind, outline, "front"))
+    assert {round(cpi, 6): words for cpi, words in along.items()} == {
+        0.72: "windward end open",
+        -0.45: "leeward end open",
+    }
+    # A side 20 m long, wind along: e = 6: 1.2 m of A, 4.8 m of B, 14 m of C; across D and E.
+    side = replace(wind, openings=(en_wind.Opening("left", 0.0, 20.0, "side"),))
+    mean = (1.2 * -1.2 + 4.8 * -0.8 + 14 * -0.5) / 20
+    assert [cpi for cpi, _ in en_wind.inside(side, outline, "back")] == [pytest.approx(0.9 * mean)]
+    assert [cpi for cpi, _ in en_wind.inside(side, outline, "left")] == [pytest.approx(0.72)]
+    assert [cpi for cpi, _ in en_wind.inside(side, outline, "right")] == [pytest.approx(-0.45)]
+    # A user's own figure for the windward face goes for the others in proportion.
+    own = replace(wind, openings=(middle,), own=Own(opened=0.6))
+    assert [cpi for cpi, _ in en_wind.inside(own, outline, "left")] == [pytest.approx(-0.6)]
+
+
+def test_with_an_end_open_wind_across_presses_the_windward_quarter_in() -> None:
+    outline = half_circle()
+    wind = en_wind.Wind(26.0, "country", (en_wind.Opening("front", 2.4, 3.6, "end"),), 20.0)
+    q = en_wind.peak_pressure(wind, 3.0)
+    cases = {case.name: case for case in en_wind.wind_cases(wind, outline, INNER)}
+    case = cases["left-across-0.72"]
+    assert case.opened and not cases["left-across-0.30"].opened
+    assert [at(outline, case.shown, x) / q for x in (-2.9, 0.0, 2.9)] == pytest.approx([-1.52, 0.48, -0.32])
+    assert not any("across+0.72" in name or "across-0.45" in name for name in cases)
+    assert {"along+0.72", "along-0.45"} <= set(cases)
+
+
+def test_doors_shut_in_every_storm_are_an_accident_when_they_stand_open() -> None:
+    outline = half_circle()
+    wind = en_wind.Wind(26.0, "country", (en_wind.Opening("front", 2.4, 3.6, "end"),), 20.0)
+    snow = list(en_snow.snow_cases(en_snow.Site(1000.0, "part", True), outline))
+    cases = [*snow, *en_wind.wind_cases(wind, outline, INNER)]
+    usual, habit = (combinations("eu", cases, False, shut) for shut in (False, True))
+    opened = {place for place, case in enumerate(cases) if case.opened}
+
+    def factors(combos: object, kinds: set[int]) -> set[tuple[float, float]]:
+        return {
+            (combo.dead, factor)
+            for combo in combos  # type: ignore[attr-defined]
+            for place, factor in combo.parts
+            if place in kinds
+        }
+
+    assert factors(usual, opened) == {(1.35, 1.5), (1.0, 1.5), (1.35, 0.9)}
+    assert factors(habit, opened) == {(1.0, 1.0)}
+    accidents = [combo for combo in habit if combo.accident]
+    # Alone, with weight against it, and beside each of three snows at ψ1 0.2.
+    assert len(accidents) == len(opened) * 5
+    assert {factor for combo in accidents for place, factor in combo.parts if place < 3} == {0.2}
+    assert {f for c in combinations("eu", cases, True, True) if c.accident for p, f in c.parts if p < 3} == {0.5}
+    # Other methods know no such habit.
+    assert not any(combo.accident for combo in combinations("us", cases, False, True))
 
 
 def test_slid_snow_by_hand() -> None:

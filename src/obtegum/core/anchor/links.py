@@ -9,16 +9,18 @@ __all__ = [
     "Sheet",
     "bolt_shear",
     "bolt_tears_out",
+    "bolt_wall",
     "bolt_walls",
     "net_along",
     "screw_shear",
+    "tube_twists",
 ]
 
 # AISC 360-16 table J3.2, threads in the plane, A307 bolts.
 A307_PA = 186e6
 # Outside of self-drilling screws by their number, m (AISI S100-16).
 SCREWS_M = {"8": 0.00417, "10": 0.00483, "12": 0.00549, "14": 0.00635}
-OMEGA_SCREW = 3.0
+OMEGA_SCREW, OMEGA_TWIST = 3.0, 1.67
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,6 +34,16 @@ class Sheet:
 def bolt_walls(bolt_m: float, wall_m: float, yield_pa: float) -> float:
     """Both walls of a tube at a bolt through it, N: 1.8·Fy·d·t (AISC 360-16 J3.10(c) and J7, Ω 2.00)."""
     return 1.8 * yield_pa * bolt_m * wall_m
+
+
+def bolt_wall(bolt_m: float, wall_m: float, yield_pa: float) -> float:
+    """The near wall alone of a tube at a bolt that is pulled from one side of it, N: 0.9·Fy·d·t, rule as above."""
+    return bolt_walls(bolt_m, wall_m, yield_pa) / 2
+
+
+def tube_twists(od_m: float, wall_m: float, yield_pa: float) -> float:
+    """What a round tube takes in torsion, N·m: 0.6·Fy·C/1.67, C = π·(D − t)²·t/2 (AISC 360-16 H3.1)."""
+    return 0.6 * yield_pa * math.pi * (od_m - wall_m) ** 2 * wall_m / 2 / OMEGA_TWIST
 
 
 def bolt_tears_out(clear_m: float, wall_m: float, ultimate_pa: float) -> float:

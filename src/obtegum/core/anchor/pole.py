@@ -5,11 +5,13 @@ import math
 from obtegum.core.anchor.soil import Ground
 from obtegum.core.anchor.uplift import shaft_friction
 
-__all__ = ["GIVES", "bears", "pole_depth", "pole_shear"]
+__all__ = ["GIVES", "bears", "pole_bent", "pole_depth", "pole_shear"]
 
 # IBC 1806.3.4: where 13 mm of movement does no harm, short loads may take twice the table.
 GIVES = 2.0
 PASSES = 200
+# Where a rigid pole that is pushed at the ground bends most, of its depth: (1 + √33)/16; 0.26 of push times depth.
+BENT_AT = (1 + math.sqrt(33)) / 16
 
 
 def pole_shear(ground: Ground, wide_m: float, deep_m: float, above_m: float = 0.0, times: float = 1.0) -> float:
@@ -22,6 +24,13 @@ def pole_shear(ground: Ground, wide_m: float, deep_m: float, above_m: float = 0.
         return 0.0
     bearing = times * ground.lateral_pa_m * firm_m / 3
     return bearing * wide_m * firm_m**2 / (2.34 * (firm_m + 1.09 * high_m))
+
+
+def pole_bent(share: float = BENT_AT) -> float:
+    """Moment in a rigid pole at a share of its depth, of its push at the ground times its depth: ζ − 3ζ³ + 2ζ⁴, in soil
+    whose stiffness grows with depth (rule B3); the most of it unless told."""
+    inside = min(max(share, 0.0), 1.0)
+    return inside - 3 * inside**3 + 2 * inside**4
 
 
 def pole_depth(ground: Ground, wide_m: float, push_n: float, above_m: float = 0.0, times: float = 1.0) -> float:

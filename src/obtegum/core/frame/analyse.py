@@ -8,8 +8,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.frame.buckling import critical_factors, least_factors
+from obtegum.core.frame.loads import Loads, combined, loads_on
 from obtegum.core.frame.section import Section
-from obtegum.core.frame.solve import Frame, Loads, Solved, combined, first_order, loads_on, second_order
+from obtegum.core.frame.solve import Frame, Solved, first_order, second_order
 from obtegum.core.frame.steel import Strength, euler_n, used
 
 __all__ = ["AMPLIFY", "LEAST_FACTOR", "SOFT", "Bow", "Found", "analyse"]

@@ -14,17 +14,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.frame.element import BANDS, BENDING, SWAYING, dense, each_of
+from obtegum.core.frame.loads import Loads
 from obtegum.core.frame.ties import Ties
 
-__all__ = [
-    "Frame",
-    "Loads",
-    "Solved",
-    "combined",
-    "first_order",
-    "loads_on",
-    "second_order",
-]
+__all__ = ["Frame", "Solved", "first_order", "second_order"]
 
 Array = NDArray[np.float64]
 # What of a frame hangs on its nodes and not on how stiff it is.
@@ -290,7 +283,7 @@ class Solved:
     off: Array
 
 
-def _found(frame: Frame, moved: Array, loads: "Loads", axial: Array | None, stands: NDArray[np.bool_]) -> Solved:
+def _found(frame: Frame, moved: Array, loads: Loads, axial: Array | None, stands: NDArray[np.bool_]) -> Solved:
     """Forces from displacements; ``axial`` are those whose geometric stiffness counts, None for first order."""
     own = each_of(frame.turned, frame.spread(moved))
     forces = each_of(frame.own_stiff, own)
@@ -326,31 +319,7 @@ def _along_curve(frame: Frame, forces: Array) -> Array:
     along, across = forces[:, :, [0, 3]], forces[:, :, [1, 4]]
     if frame.lean is not None:
         along = along * np.cos(frame.lean) + across * np.sin(frame.lean)
-    return along * np.array([-1.0, 1.0])
-
-
-@dataclass(frozen=True, eq=False)
-class Loads:
-    """Loads of a number of cases: along the elements (c, n, 2), N/m, and at the nodes (c, 3n + 3), N and N·m.
-
-    ``ends`` are those of the first as held ends of each element give them, ``total`` all of them at the nodes.
-    """
-
-    ends: Array
-    nodal: Array
-    total: Array
-
-
-def loads_on(frame: Frame, per_metre: Array, nodal: Array | None = None) -> Loads:
-    """Loads along the elements (c, n, 2), N per metre of their length, and at the nodes if there are any."""
-    spread, ends = frame.at_nodes(per_metre)
-    own = np.zeros_like(spread) if nodal is None else nodal
-    return Loads(ends, own, spread + own)
-
-
-def combined(loads: Loads, factors: Array) -> Loads:
-    """Sums of basic cases, a row of factors each."""
-    return Loads(np.tensordot(factors, loads.ends, axes=1), factors @ loads.nodal, factors @ loads.total)
+    return np.asarray(along * np.array([-1.0, 1.0]))
 
 
 def _right(frame: Frame, total: Array) -> Array:

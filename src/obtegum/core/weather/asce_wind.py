@@ -10,9 +10,19 @@ from numpy.typing import NDArray
 
 from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.own import NOTHING, Own
-from obtegum.core.weather.pressure import Case, Strip, Worked, averaged, from_wind
+from obtegum.core.weather.pressure import Case, Strip, Worked, averaged, from_wind, on_bare_tubes
 
-__all__ = ["DIRECTION", "GUST", "Wind", "arch_factors", "breaks", "velocity_pressure", "wind_cases", "worked"]
+__all__ = [
+    "DIRECTION",
+    "GUST",
+    "Wind",
+    "arch_factors",
+    "bare_cases",
+    "breaks",
+    "velocity_pressure",
+    "wind_cases",
+    "worked",
+]
 
 Array = NDArray[np.float64]
 Openness = Literal["woods", "country", "coast"]
@@ -20,6 +30,8 @@ Openness = Literal["woods", "country", "coast"]
 PROFILE: dict[Openness, tuple[float, float]] = {"woods": (7.0, 366.0), "country": (9.5, 274.0), "coast": (11.5, 213.0)}
 LEAST_Z_M, DIRECTION, GUST = 4.6, 0.85, 0.85
 CLOSED, OPEN_END = 0.18, 0.55
+# Figure 29.4-2, round, D·√q up to 5.3.
+BARE = 1.2
 # 27.1.5: the least on walls, and on the roof's vertical projection, Pa.
 LEAST_WALL_PA, LEAST_ROOF_PA = 770.0, 380.0
 # This program's choice: legs up to this share of the height belong to an arch that springs from the ground.
@@ -109,6 +121,12 @@ def _across(outline: Outline, windward: float, centre: float, leeward: float, wa
     return np.where(outline.roof, roof, np.where(outline.x < 0, 0.8, -0.5))
 
 
+def bare_cases(wind: Wind, outline: Outline, od_m: float, wide_m: float) -> Iterator[Case]:
+    """Wind across on bare tubes, figure 29.4-2: 1.2·q·G·D, no less than 29.7's 0.77 kPa on what they cover."""
+    push = max(BARE * velocity_pressure(wind, outline) * GUST, LEAST_WALL_PA) * od_m
+    return on_bare_tubes(outline, "ASCE 7-16, figure 29.4-2, 29.7", push, wide_m)
+
+
 def breaks(outline: Outline) -> list[float]:
     """How far from the middle wind's pressures step, m."""
     return [0.0, outline.span_m / 4]
@@ -121,23 +139,29 @@ def wind_cases(wind: Wind, outline: Outline, strip: Strip) -> Iterator[Case]:
     """
     q = velocity_pressure(wind, outline)
     windward, centre, leeward, _, walls = arch_factors(outline, wind.own)
-    inside = [(CLOSED, "doors shut, air pressing out"), (-CLOSED, "doors shut, air drawn in")]
+    inside = [(CLOSED, "doors shut, air pressing out", False), (-CLOSED, "doors shut, air drawn in", False)]
     if wind.opens:
-        inside += [(wind.opened, "windward end open"), (-wind.opened, "leeward end open")]
+        inside += [
+            (wind.opened, "an end open, air pressing out", True),
+            (-wind.opened, "an end open, air drawn in", True),
+        ]
     for number, first in enumerate(windward, start=1):
         factors = _across(outline, first, centre, leeward, walls)
-        for gcpi, words in inside:
+        for gcpi, words, opened in inside:
             outward = -q * (GUST * factors - gcpi)
             name = f"across{'' if len(windward) == 1 else number}{gcpi:+.2f}"
             clause = "ASCE 7-16, figure 27.3-3"
-            yield from_wind(outline, f"left-{name}", f"wind from the left, {words}", clause, outward)
-            yield from_wind(outline, f"right-{name}", f"wind from the right, {words}", clause, outward[::-1].copy())
+            for side, blown in (("left", outward), ("right", outward[::-1].copy())):
+                said = f"wind from the {side}, {words}"
+                yield from_wind(outline, f"{side}-{name}", said, clause, blown, opened=opened)
     for less, roof in zip(("", "-less"), along_factors(wind, outline, strip), strict=True):
         factors = np.where(outline.roof | (not walls), roof, -0.7)
-        for gcpi, words in inside:
+        for gcpi, words, opened in inside:
             outward = -q * (GUST * factors - gcpi)
             said = f"wind along the house, {'hardly drawing, ' if less else ''}{words}"
-            yield from_wind(outline, f"along{less}{gcpi:+.2f}", said, "ASCE 7-16, figure 27.3-1", outward)
+            yield from_wind(
+                outline, f"along{less}{gcpi:+.2f}", said, "ASCE 7-16, figure 27.3-1", outward, opened=opened
+            )
     pushed = np.where(outline.roof, LEAST_ROOF_PA, LEAST_WALL_PA) * (outline.x < 0) * np.abs(outline.out[:, 0])
     for name, words, sign, on in (("left", "left", 1.0, pushed), ("right", "right", -1.0, pushed[::-1].copy())):
         per_area = np.stack([sign * on, np.zeros_like(on)], axis=1)

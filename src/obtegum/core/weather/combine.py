@@ -26,19 +26,36 @@ class Combination:
         return self.name.startswith("less")
 
     @property
+    def accident(self) -> bool:
+        """Whether its factors are those of an accident: no partial factor is in them."""
+        return "A" in self.name
+
+    @property
     def calm(self) -> bool:
         return "W" not in self.name
 
 
-def combinations(method: Method, cases: Sequence[Case], high: bool) -> tuple[Combination, ...]:
-    """Every combination to check. ``high``: above 1,000 m, where EN keeps more snow beside wind.
+def combinations(method: Method, cases: Sequence[Case], high: bool, shut: bool = False) -> tuple[Combination, ...]:
+    """Every combination to check. ``high``: above 1,000 m, where EN keeps more snow beside wind. ``shut``: doors are
+    shut in every storm, so that one standing open is an accident (EN 1991-1-4, 7.2.9(3)).
 
-    US: ASCE 7-16, 2.4.1. EN: EN 1990, 6.10 with the recommended ψ. Given: as allowable pressures.
+    US: ASCE 7-16, 2.4.1. EN: EN 1990, 6.10 with the recommended ψ, 6.11 for accidents. Given: as allowable pressures.
     """
-    return tuple(_combined(method, cases, high))
+    return tuple(_combined(method, cases, high, shut and method == "eu"))
 
 
-def _combined(method: Method, cases: Sequence[Case], high: bool) -> Iterator[Combination]:
+def _accidents(cases: Sequence[Case], wind: Sequence[int], snow: Sequence[int], high: bool) -> Iterator[Combination]:
+    """EN 1990, 6.11: 1.0 of weight and of wind with something open, and ψ1 of the snow beside it."""
+    lying = 0.5 if high else 0.2
+    for each in wind:
+        words = cases[each].words
+        yield Combination("A+W", words, 1.0, ((each, 1.0),))
+        yield Combination("less A+W", words, 1.0, ((each, 1.0),))
+        for lies in snow:
+            yield Combination("A+S+W", f"{cases[lies].words}, {words}", 1.0, ((lies, lying), (each, 1.0)))
+
+
+def _combined(method: Method, cases: Sequence[Case], high: bool, shut: bool) -> Iterator[Combination]:
     snow = [place for place, case in enumerate(cases) if case.kind == "snow"]
     wind = [place for place, case in enumerate(cases) if case.kind == "wind"]
     heaps = [place for place, case in enumerate(cases) if case.kind == "heap"]
@@ -49,6 +66,9 @@ def _combined(method: Method, cases: Sequence[Case], high: bool) -> Iterator[Com
         "given": (1.0, 1.0, 0.75, 1.0, 0.75, 0.6),
         "eu": (1.35, 1.5, 1.5, 1.5, 0.9, 1.0),
     }[method]
+    if shut:
+        yield from _accidents(cases, [each for each in wind if cases[each].opened], snow, high)
+        wind = [each for each in wind if not cases[each].opened]
     yield Combination("D", "its own weight", dead, ())
     for each in snow:
         yield Combination("D+S", words[each], dead, ((each, alone),))

@@ -10,9 +10,21 @@ from numpy.typing import NDArray
 
 from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.own import NOTHING, Own
-from obtegum.core.weather.pressure import Case, Strip, Worked, averaged, from_wind
+from obtegum.core.weather.pressure import Case, Strip, Worked, averaged, from_wind, on_bare_tubes
 
-__all__ = ["AIR_KG_M3", "Wind", "breaks", "peak_pressure", "vault_factors", "wind_cases", "worked"]
+__all__ = [
+    "AIR_KG_M3",
+    "DOMINANT",
+    "Opening",
+    "Wind",
+    "bare_cases",
+    "breaks",
+    "inside",
+    "peak_pressure",
+    "vault_factors",
+    "wind_cases",
+    "worked",
+]
 
 Array = NDArray[np.float64]
 Openness = Literal["woods", "country", "coast"]
@@ -20,6 +32,10 @@ Openness = Literal["woods", "country", "coast"]
 ROUGH: dict[Openness, tuple[float, float]] = {"woods": (0.3, 5.0), "country": (0.05, 2.0), "coast": (0.01, 1.0)}
 AIR_KG_M3 = 1.25
 PRESSED_OUT, DRAWN_IN, DOMINANT = 0.2, -0.3, 0.9
+# Table 7.1, zones D and E.
+WINDWARD, LEEWARD = 0.8, -0.5
+# Force on round bars and tubes, 7.9.2.
+BARE = 1.2
 FROM_GROUND = 0.25
 # Wind along the house, tables 7.4b and 7.1: where each zone begins, in e; of the roof flatter and steeper than 45°,
 # and of the sides.
@@ -28,14 +44,33 @@ STEEP_DEG = 45.0
 SIDE_ZONES, SIDES = (0.0, 0.2, 1.0), (-1.2, -0.8, -0.5)
 
 
+Face = Literal["front", "back", "left", "right"]
+# Which face the wind strikes first, and the one behind.
+LEFT: Face = "left"
+RIGHT: Face = "right"
+BEHIND: dict[Face, Face] = {"front": "back", "back": "front", "left": "right", "right": "left"}
+
+
+@dataclass(frozen=True, slots=True)
+class Opening:
+    """What may stand open: its face, and from where to where along it, m, from the left over an end and from the front
+    over a side; what is said of it."""
+
+    face: Face
+    begin_m: float
+    end_m: float
+    words: str
+
+
 @dataclass(frozen=True, slots=True)
 class Wind:
-    """Basic wind velocity, m/s (ten minutes' mean), the country, whether an end can stand open or be torn, and the
+    """Basic wind velocity, m/s (ten minutes' mean), the country, what may stand open, the house's length, m, and the
     user's own factors."""
 
     speed_mps: float
     openness: Openness
-    opens: bool
+    openings: tuple[Opening, ...] = ()
+    long_m: float = 0.0
     own: Own = NOTHING
 
     @property
@@ -45,8 +80,35 @@ class Wind:
 
     @property
     def opened(self) -> float:
-        """cpi with the windward end open, 7.2.9(5): 0.9 of what presses there."""
-        return self.own.get("opened", DOMINANT * 0.8)
+        """cpi with the windward face open, 7.2.9(5): 0.9 of what presses there."""
+        return self.own.get("opened", DOMINANT * WINDWARD)
+
+
+def outside(wind: Wind, outline: Outline, opening: Opening, first: Face) -> float:
+    """cpe at an opening in wind that strikes a face first, table 7.1 (cpe,10): D, E, or the mean of the zones that it
+    lies in, by its width in each (7.2.9(5))."""
+    if opening.face in (first, BEHIND[first]):
+        return WINDWARD if opening.face == first else LEEWARD
+    across, long = outline.span_m, wind.long_m
+    e_m = min(long if first in ("left", "right") else across, 2 * outline.height_m)
+    whole_m = across if opening.face in ("front", "back") else long
+    near, far = opening.begin_m, opening.end_m
+    if first in ("right", "back"):
+        near, far = whole_m - far, whole_m - near
+    return averaged(tuple(start * e_m for start in SIDE_ZONES), SIDES, (near, far))
+
+
+def inside(wind: Wind, outline: Outline, first: Face) -> list[tuple[float, str]]:
+    """cpi with each opening open in wind that strikes a face first, and what is said of it: 0.9 of the pressure outside
+    it in that wind. Those that come to the same are one."""
+    found: dict[float, str] = {}
+    for opening in wind.openings:
+        where = {first: "windward ", BEHIND[first]: "leeward "}.get(opening.face, "")
+        cpi = wind.opened / WINDWARD * outside(wind, outline, opening, first)
+        found.setdefault(
+            round(cpi, 9), f"{where or ('an ' if opening.words[0] in 'aeiou' else 'a ')}{opening.words} open"
+        )
+    return list(found.items())
 
 
 def _profile(wind: Wind, height_m: float) -> tuple[float, float, float]:
@@ -101,25 +163,37 @@ def wind_cases(wind: Wind, outline: Outline, strip: Strip) -> Iterator[Case]:
     """Wind from either side and along, the house shut or with an end open; ``strip`` is what a bow carries."""
     q = peak_pressure(wind, outline.height_m)
     front, middle, back, walls = vault_factors(outline, wind.own)
-    inside = [(PRESSED_OUT, "doors shut, air pressing out"), (DRAWN_IN, "doors shut, air drawn in")]
-    if wind.opens:
-        inside += [(wind.opened, "windward end open"), (DOMINANT * -0.5, "leeward end open")]
+    shut = [(PRESSED_OUT, "doors shut, air pressing out"), (DRAWN_IN, "doors shut, air drawn in")]
+    states = {
+        first: [(*each, False) for each in shut] + [(*each, True) for each in inside(wind, outline, first)]
+        for first in BEHIND
+    }
     quarter, clause = outline.span_m / 4, "EN 1991-1-4, figure 7.11"
     for number, first in enumerate(front, start=1):
         factors = np.where(outline.x < -quarter, first, np.where(outline.x > quarter, back, middle))
         if walls:
-            factors = np.where(outline.roof, factors, np.where(outline.x < 0, 0.8, -0.5))
-        for cpi, words in inside:
-            outward = -q * (factors - cpi)
-            name = f"across{'' if len(front) == 1 else number}{cpi:+.2f}"
-            yield from_wind(outline, f"left-{name}", f"wind from the left, {words}", clause, outward)
-            yield from_wind(outline, f"right-{name}", f"wind from the right, {words}", clause, outward[::-1].copy())
+            factors = np.where(outline.roof, factors, np.where(outline.x < 0, WINDWARD, LEEWARD))
+        tail = "" if len(front) == 1 else str(number)
+        for side, shape in ((LEFT, factors), (RIGHT, factors[::-1])):
+            for cpi, words, opened in states[side]:
+                outward = -q * (shape - cpi)
+                said, name = f"wind from the {side}, {words}", f"{side}-across{tail}{cpi:+.2f}"
+                yield from_wind(outline, name, said, clause, outward, opened=opened)
     flat, steeper, sides = along_factors(wind, outline, strip)
     factors = np.where(outline.roof | (not walls), np.where(outline.slope >= STEEP_DEG, steeper, flat), sides)
-    for cpi, words in inside:
-        outward = -q * (factors - cpi)
-        clause = "EN 1991-1-4, tables 7.1 and 7.4b"
-        yield from_wind(outline, f"along{cpi:+.2f}", f"wind along the house, {words}", clause, outward)
+    # From either end: the strip that the first one looks at is as far from it.
+    along = dict[float, tuple[str, bool]]()
+    for cpi, words, opened in states["front"] + states["back"]:
+        along.setdefault(cpi, (words, opened))
+    for cpi, (words, opened) in along.items():
+        outward, said = -q * (factors - cpi), f"wind along the house, {words}"
+        yield from_wind(outline, f"along{cpi:+.2f}", said, "EN 1991-1-4, tables 7.1 and 7.4b", outward, opened=opened)
+
+
+def bare_cases(wind: Wind, outline: Outline, od_m: float, wide_m: float) -> Iterator[Case]:
+    """Wind across on bare tubes, 7.9: 1.2·qp·D."""
+    push = BARE * peak_pressure(wind, outline.height_m) * od_m
+    return on_bare_tubes(outline, "EN 1991-1-4, 7.9", push, wide_m)
 
 
 def worked(wind: Wind, outline: Outline, strip: Strip) -> list[Worked]:
@@ -145,5 +219,18 @@ def worked(wind: Wind, outline: Outline, strip: Strip) -> list[Worked]:
         Worked("cpe,a", "roof, wind along", "table 7.4b", along_factors(wind, outline, strip)[0]),
         Worked("cpi", "shut, air pressing out", "7.2.9", PRESSED_OUT),
         Worked("cpi", "shut, air drawn in", "7.2.9", DRAWN_IN),
-        *([Worked("cpi,o", "windward end open, 0.9·cpe", "7.2.9(5)", wind.opened)] if wind.opens else []),
+        *_opened_worked(wind, outline),
     ]
+
+
+def _opened_worked(wind: Wind, outline: Outline) -> Iterator[Worked]:
+    """cpi with each opening open, in wind across and along."""
+    if not wind.openings:
+        return
+    said = dict[str, float]()
+    for first in BEHIND:
+        words = "wind across" if first in (LEFT, RIGHT) else "wind along"
+        for cpi, what in inside(wind, outline, first):
+            name = f"{what}, {words}, 0.9·cpe there"
+            said[name] = max(said.get(name, 0.0), cpi, key=abs)
+    yield from (Worked("cpi,o", what, "7.2.9(5)", cpi) for what, cpi in said.items())

@@ -9,7 +9,7 @@ SMALL_M2, LARGE_M2 = 0.93, 46.5
 PUSHED, DRAWN, DRAWN_EDGE, OPEN_END, SHUT = (1.0, 0.7), (-1.1, -0.8), (-1.4, -0.8), 0.55, 0.18
 LEAST_PA, ALLOWED = 770.0, 0.6
 # EN 1991-1-4, table 7.1: cpe,1 to 1 m² and cpe,10 from 10 m² of zones A and D, log between; cpi of 7.2.9.
-A_ZONE, D_ZONE, OPENED, DRAWN_IN = (-1.4, -1.2), (1.0, 0.8), 0.72, -0.3
+A_ZONE, D_ZONE, OPENED = (-1.4, -1.2), (1.0, 0.8), 0.72
 # Partial factor of wind, EN 1990.
 PARTIAL = 1.5
 
@@ -27,7 +27,8 @@ def us_wall(q_pa: float, area_m2: float, edge: bool) -> float:
     return ALLOWED * max(q_pa * most, LEAST_PA)
 
 
-def eu_wall(q_pa: float, area_m2: float) -> float:
-    """The same by EN, a design value: 1.5·qp·(cpe − cpi), with the windward end open."""
+def eu_wall(q_pa: float, area_m2: float, drawn_in: float) -> float:
+    """The same by EN, a design value: 1.5·qp·(cpe − cpi): sucked outward with the windward face open, pressed inward
+    with cpi ``drawn_in``, the most that an opening elsewhere draws."""
     drawn, pushed = (_by_area(zone, area_m2, 1.0, 10.0) for zone in (A_ZONE, D_ZONE))
-    return PARTIAL * q_pa * max(pushed - DRAWN_IN, -drawn + OPENED)
+    return PARTIAL * q_pa * max(pushed - drawn_in, -drawn + OPENED)

@@ -1,6 +1,6 @@
 """A case of weather on a bow, and the working of it that an engineer can follow."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 from obtegum.core.weather.outline import Outline
 
-__all__ = ["Case", "Strip", "Worked", "averaged", "from_snow", "from_wind"]
+__all__ = ["Case", "Strip", "Worked", "averaged", "from_snow", "from_wind", "on_bare_tubes"]
 
 Array = NDArray[np.float64]
 Kind = Literal["snow", "wind", "heap"]
@@ -34,7 +34,8 @@ class Case:
     """One basic case: its name, how it is said in words, the clause, and the pressure on each piece.
 
     ``per_area`` (n, 2) is force on a square metre of the film's own surface, Pa, to the right and up; ``shown`` (n,)
-    the pressure as the code tells it, on plan for snow, across the surface for wind (outward positive).
+    the pressure as the code tells it, on plan for snow, across the surface for wind (outward positive). ``opened`` is
+    whether something stands open that can be shut.
     """
 
     name: str
@@ -43,6 +44,7 @@ class Case:
     kind: Kind
     per_area: Array
     shown: Array
+    opened: bool = False
 
 
 def from_snow(outline: Outline, name: str, words: str, clause: str, on_plan: Array) -> Case:
@@ -51,9 +53,21 @@ def from_snow(outline: Outline, name: str, words: str, clause: str, on_plan: Arr
     return Case(name, words, clause, "snow", np.stack([np.zeros_like(down), down], axis=1), on_plan)
 
 
-def from_wind(outline: Outline, name: str, words: str, clause: str, outward: Array, kind: Kind = "wind") -> Case:
+def from_wind(
+    outline: Outline, name: str, words: str, clause: str, outward: Array, kind: Kind = "wind", opened: bool = False
+) -> Case:
     """Pressure across the surface, Pa, outward positive (suction)."""
-    return Case(name, words, clause, kind, outward[:, None] * outline.out, outward)
+    return Case(name, words, clause, kind, outward[:, None] * outline.out, outward, opened)
+
+
+def on_bare_tubes(outline: Outline, clause: str, push_n_m: float, wide_m: float) -> Iterator[Case]:
+    """Wind across on tubes that no cover shelters, N for each metre of them, as spread over the strip that a bow
+    carries."""
+    for name, side, sign in (("left", "left", 1.0), ("right", "right", -1.0)):
+        push = np.full_like(outline.x, push_n_m / wide_m)
+        words = f"wind from the {side} on the tubes themselves"
+        per_area = np.stack([sign * push, np.zeros_like(push)], axis=1)
+        yield Case(f"{name}-bare", words, clause, "wind", per_area, -push)
 
 
 def averaged(starts: Sequence[float], factors: Sequence[float], strip: Strip) -> float:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from obtegum.core.anchor.links import bolt_shear, bolt_walls
+from obtegum.core.anchor.links import bolt_shear, bolt_wall, tube_twists
 from obtegum.core.found import found
 from obtegum.core.frame.steel import allowable, column_n, european
 from obtegum.core.rooms.bows.found import girth_at
@@ -41,6 +41,7 @@ __all__ = [
     "run_takes",
     "tie_cut_m",
     "tie_holding",
+    "twists",
 ]
 
 Point = tuple[float, float, float]
@@ -233,8 +234,32 @@ def run_column_n(work: Work) -> float | None:
     return column_n(strength, section, bays_of(work).bay_m)
 
 
+def _near_wall(work: Work) -> float:
+    """What the bow's wall takes at a bolt that is pulled from one side, N: the far one sees nothing of it."""
+    section = counted(work, bow_tube(work))
+    return bolt_wall(work.design.braces.bolt_m, section.wall_m, section.yield_pa)
+
+
+@dataclass(frozen=True, slots=True)
+class Twists:
+    """The couple that a pull at one face leaves about the bow's axis: its arm, m, and the pull at which the bow would
+    be twisted as far as allowed, N; ``run`` where one is near enough to take it."""
+
+    arm_m: float
+    takes_n: float
+    run: bool
+
+
+def twists(work: Work) -> Twists:
+    """What a brace's pull at one face of the bow twists it by."""
+    section = counted(work, bow_tube(work))
+    arm_m = section.od_m / 2
+    return Twists(arm_m, tube_twists(section.od_m, section.wall_m, section.yield_pa) / arm_m, not off_run_m(work))
+
+
 def holding(work: Work) -> Holding:
-    """What one brace holds: its tube, its flattened ends net of the hole, its bolts and the bow's walls; or a clamp."""
+    """What one brace holds: its tube, its flattened ends net of the hole, its bolts and the bow's near
+    wall, the bow twisted where no run is near; or a clamp."""
     told_, tube, bow = work.design.braces, brace_tube(work), bow_tube(work)
     if tube.material != "steel" or bow.material != "steel":
         return Holding(None, "plastic pipe", "no value for plastic: test it")
@@ -255,8 +280,10 @@ def holding(work: Work) -> Holding:
             (thick * max(wide_m - hole_m, 0.0) * ultimate / OMEGA_U, "its flattened end", "AISC 360-16 D2, net"),
             (bears, "the bolt’s hole in its flattened end", "AISC 360-16 J3.10"),
             (bolt_shear(told_.bolt_m) / 2, "its bolt", "AISC 360-16 J3.6, A307, one plane"),
-            (bolt_walls(told_.bolt_m, bow.wall_m, bow.yield_pa), "the bow’s walls at its bolt", "AISC 360-16 J7"),
+            (_near_wall(work), "the bow’s wall at its bolt", "AISC 360-16 J7, the near one alone"),
         ]
+        if off_run_m(work):
+            links.append((twists(work).takes_n, "the bow, twisted", "AISC 360-16 H3.1"))
     return Holding(*min(links))
 
 
@@ -272,7 +299,7 @@ def tie_holding(work: Work) -> Holding:
         *min(
             (pulled_n(net_m2), "the board, net of its hole", "NDS 2018 3.8"),
             (bolt_lateral_n(told_.bolt_m, board.thick_m, counted(work, bow).wall_m), "its bolt", "NDS 2018 12.3.1"),
-            (bolt_walls(told_.bolt_m, bow.wall_m, bow.yield_pa) / 2, "the bow’s wall at its bolt", "AISC 360-16 J7"),
+            (_near_wall(work), "the bow’s wall at its bolt", "AISC 360-16 J7, the near one alone"),
         )
     )
 

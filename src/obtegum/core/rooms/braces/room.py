@@ -55,6 +55,7 @@ ROOM = Room(
             "along_steadies",
             "brace_pull",
             "brace_lift",
+            "brace_twists",
             "brace_bolts",
             "collar_pull",
             "strut_pull",

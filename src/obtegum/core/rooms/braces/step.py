@@ -8,7 +8,7 @@ from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, angle_answer, count_answer, length_answer, settled
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.draw import slope
-from obtegum.core.rooms.braces.found import along_of, braces_of, cut_m, holding, pulling, tie_cut_m
+from obtegum.core.rooms.braces.found import along_of, braces_of, cut_m, holding, pulling, tie_cut_m, twists
 from obtegum.core.rooms.braces.places import brace_tube, head_m, tie_board, tie_edge_m, tie_seen, tied_bows, ties_of
 from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.size.found import centre_line
@@ -90,6 +90,16 @@ def _until(work: Work) -> Iterator[str]:
     yield "Wind over a stiff breeze, or work left overnight: stays stay, whatever else stands."
 
 
+def _twisted(work: Work, pull_n: float) -> Iterator[Answer]:
+    """What a brace's pull at one face of the bow twists it by, and who takes that."""
+    if work.design.braces.end != "flat" or bow_tube(work).material != "steel":
+        return
+    twisted, units = twists(work), work.tape.units
+    takes = amount_text(twisted.takes_n * twisted.arm_m, "torque", units, "down")
+    note = "the run beside its head takes it" if twisted.run else f"no run is near: the bow takes {takes}"
+    yield amount_answer(work, "brace_twists", "Twists the bow at its bolt", pull_n * twisted.arm_m, "torque", note)
+
+
 def _answers(work: Work) -> Iterator[Answer]:
     braces, found = work.design.braces, braces_of(work)
     if found:
@@ -110,6 +120,7 @@ def _answers(work: Work) -> Iterator[Answer]:
         )
         if math.isfinite(along.brace_n):
             yield amount_answer(work, "brace_pull", "Pulls each brace", along.brace_n, "force")
+            yield from _twisted(work, along.brace_n)
             yield amount_answer(
                 work, "brace_lift", "Lifts its foot", along.lift_n, "force", "counted in what the posts must hold"
             )

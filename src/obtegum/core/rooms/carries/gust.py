@@ -51,12 +51,11 @@ class Gives:
 
 def _blowing(weather: Weathered, doors: Doors, share: float, eu: bool) -> Weathered:
     """Wind alone with doors shut, or with an end open, as hard as a share of the code's pressures."""
-    shut = "doors shut"
     cases = [case for case in weather.cases if case.kind == "wind" and not case.name.startswith("least")]
     mine = [
         replace(case, per_area=case.per_area * share, shown=case.shown * share)
         for case in cases
-        if (shut in case.words) is (doors == "shut")
+        if case.opened is (doors == "open")
     ]
     times = EN_GUST if eu else 1.0
     combos = [

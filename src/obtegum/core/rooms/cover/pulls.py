@@ -46,7 +46,8 @@ def pressure_pa(work: Work) -> float | None:
     if weather is None:
         return None
     out = model_of(work).outline.out
-    up = [float((case.per_area * out).sum(axis=1).max()) for case in weather.cases if case.kind == "wind"]
+    blown = (case for case in weather.cases if case.kind == "wind" and not case.name.endswith("-bare"))
+    up = [float((case.per_area * out).sum(axis=1).max()) for case in blown]
     return LOCAL * FACTORS[method_of(work)] * max([0.0, *up])
 
 

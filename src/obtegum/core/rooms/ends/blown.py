@@ -20,6 +20,7 @@ from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.found import counted, end_alone, joint_share
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import sections_of
+from obtegum.core.rooms.strength.site import drawn_in
 from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.timber import bent_share, strapped_n, washer_n
 from obtegum.core.weather.local import PARTIAL, eu_wall, us_wall
@@ -95,9 +96,11 @@ def _wind_on(work: Work, side: Side) -> Blown | None:
         return None
     q = next(each.value for each in weather.sheet if each.symbol in ("q", "qp"))
 
+    drawn = drawn_in(work) if method == "eu" else 0.0
+
     def pressure(long_m: float, wide_m: float) -> float:
         area = long_m * max(wide_m, long_m / 3)
-        return us_wall(q, area, True) if method == "us" else eu_wall(q, area)
+        return us_wall(q, area, True) if method == "us" else eu_wall(q, area, drawn)
 
     wide, bends = sizes(work, side)[0], _bends(work, side)
     service = PARTIAL if method == "eu" else 1.0

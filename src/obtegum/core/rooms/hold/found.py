@@ -18,6 +18,7 @@ from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.posts.found import STRAPS, least_embedment_m, post_count
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of, why_no_ground
+from obtegum.core.rooms.strength.found import counted
 from obtegum.core.work import Work
 
 __all__ = [
@@ -238,12 +239,12 @@ def _ultimate(tube: Tube) -> float:
 
 def _bolted(work: Work, below_m: float, part: str, what: str) -> Joint:
     """A bolt through bow and post, or through one tube: walls, what tears out to the bow's end, the bolt itself."""
-    bolt_m, tubes = work.design.hold.bolt_m, (bow_tube(work), post_tube(work))
-    walls_n = min(bolt_walls(bolt_m, tube.wall_m, tube.yield_pa) for tube in tubes)
-    bow, insertion_m = bow_tube(work), work.design.bows.insertion_m
+    bolt_m, tubes = work.design.hold.bolt_m, [(tube, counted(work, tube)) for tube in (bow_tube(work), post_tube(work))]
+    walls_n = min(bolt_walls(bolt_m, section.wall_m, section.yield_pa) for _, section in tubes)
+    insertion_m = work.design.bows.insertion_m
     # The bow's own end lies below the bolt, the post's above it.
     clear_m = min(insertion_m - below_m, below_m) - bolt_m / 2
-    tears_n = min(bolt_tears_out(clear_m, tube.wall_m, _ultimate(tube)) for tube in (bow, post_tube(work)))
+    tears_n = min(bolt_tears_out(clear_m, section.wall_m, _ultimate(tube)) for tube, section in tubes)
     shear_n = bolt_shear(bolt_m, A307_PA)
     least = min((walls_n, "its walls"), (tears_n, "tearing out of the end"), (shear_n, "the bolt"))
     return Joint(part, what, least[0], f"by {least[1]}, AISC 360-16 J3 and J7; snug, the tube not crushed")
@@ -257,7 +258,7 @@ def _socket(work: Work) -> Joint:
     screws = None
     if hold.screws:
         near, far = (post_tube(work), bow_tube(work)) if over == "post" else (bow_tube(work), post_tube(work))
-        sheets = [Sheet(tube.wall_m, _ultimate(tube)) for tube in (near, far)]
+        sheets = [Sheet(counted(work, tube).wall_m, _ultimate(tube)) for tube in (near, far)]
         each = screw_shear(SCREWS_M[hold.screw], sheets[0], sheets[1])
         words = "AISI S100 J4, not over the screw’s own tested shear ÷ 3"
         screws = Joint("socket:L", f"{hold.screws} screws, bow in {over}", hold.screws * each, words)
@@ -271,7 +272,8 @@ def _gripped(work: Work, what: str) -> Joint:
     """What keeps a tube from sliding out of its concrete, or over its plate."""
     hold, tube = work.design.hold, post_tube(work)
     if hold.grip == "bar":
-        walls_n = bolt_walls(hold.bolt_m, tube.wall_m, tube.yield_pa)
+        section = counted(work, tube)
+        walls_n = bolt_walls(hold.bolt_m, section.wall_m, section.yield_pa)
         return Joint("grip", f"bar through the tube, {what}", min(walls_n, bolt_shear(hold.bolt_m)), "J3 and J7")
     if hold.grip == "clamp":
         return Joint("grip", f"clamp round the tube, {what}", None, "no rating: test it")

@@ -189,5 +189,5 @@ def real_gust(work: Work, share: float) -> float | None:
     speed = float(figures["wind_mps"])
     if method == "us":
         return speed * float(np.sqrt(share * DIRECTION))
-    gust = float(np.sqrt(peak_pressure(Wind(speed, "country", False), 10.0) / (0.5 * AIR_KG_M3)))
+    gust = float(np.sqrt(peak_pressure(Wind(speed, "country"), 10.0) / (0.5 * AIR_KG_M3)))
     return gust * float(np.sqrt(share))

@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
+from obtegum.core.anchor.pole import pole_bent
 from obtegum.core.found import found
 from obtegum.core.frame.analyse import AMPLIFY, LEAST_FACTOR, SOFT, Bow, Found, analyse
 from obtegum.core.frame.forced import Locked, drawn_in, locked_in
@@ -17,8 +18,15 @@ from obtegum.core.rooms.posts.ways import plumb_m, way_of
 from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.hung import GRAVITY, hung_loads
-from obtegum.core.rooms.strength.joints import efficiency, joint_share
-from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered
+from obtegum.core.rooms.strength.joints import efficiency, joint_share, post_holes
+from obtegum.core.rooms.strength.loads import (
+    Weathered,
+    end_weathered,
+    otherwise_weathered,
+    short_weathered,
+    tied_weathered,
+    weathered,
+)
 from obtegum.core.rooms.strength.model import (
     Model,
     counted,
@@ -50,6 +58,7 @@ __all__ = [
     "joint_share",
     "judged_on",
     "met_collar",
+    "otherwise_found",
     "post_share",
     "post_use",
     "short_found",
@@ -67,8 +76,8 @@ COVER_N_M2 = 5.0
 LAYER_N_M2 = 2.0
 # An end wall's studs and film, on the end bow, N for each metre of it.
 END_WALL_N_M = 40.0
-# Ways to stand in which soil holds a post from the side, and the moment that it makes, in shear times depth.
-IN_SOIL, POLE = ("driven", "stub", "curve"), 0.26
+# Ways to stand in which soil holds a post from the side.
+IN_SOIL = ("driven", "stub", "curve")
 # What is left of a frame's stiffness at the least where its second order is estimated.
 LEAST_LEFT = 0.05
 # How many times its strength a bow is asked for, from which on no figure means anything.
@@ -236,6 +245,20 @@ def surely_fails(work: Work) -> bool:
 
 
 @found
+def otherwise_found(work: Work) -> float | None:
+    """Share of its strength that an ordinary bow uses with the other habit of its doors in storms; None where there is
+    none, or nothing is known. Solved as far as it could be worse where doors may stand open."""
+    weather, bow = otherwise_weathered(work), bow_found(work)
+    if weather is None or bow is None or bow.found is None:
+        return None
+    floor = _floor(work) if work.design.weather.doors == "shut" else -1.0
+    if floor == math.inf:
+        return None
+    judged = judged_on(work, model_of(work), weather, bays_of(work).bay_m, floor=floor)
+    return None if judged is None or judged.found is None else max(judged.ratio, floor)
+
+
+@found
 def short_found(work: Work) -> Judged | None:
     """The same bow where its feet stand out least; None where all stand alike. Solved as far as it could be worse."""
     model = short_model(work)
@@ -278,8 +301,9 @@ def _floor(work: Work) -> float:
 def post_use(work: Work) -> tuple[float, str] | None:
     """Share of a post's own strength that the ground asks for, and the weather; None where none stands in it.
 
-    A rigid pole in soil that stiffens with depth, pinned at the ground line: M = 0.26·P·d, with what presses or lifts
-    it. Soil keeps it from buckling. The foot that stands furthest out and the one that goes deepest.
+    A rigid pole in soil that stiffens with depth, pinned at the ground line: M = 0.26·P·d, and at a hole below ground
+    what there is of it over what the hole leaves, with what presses or lifts it. Soil keeps it from buckling. The foot
+    that stands furthest out and the one that goes deepest.
     """
     if work.design.posts.stand not in IN_SOIL:
         return None
@@ -306,24 +330,33 @@ def post_share(work: Work, judged: Judged) -> tuple[float, str]:
     stands = found_.stands[:, None, None]
     feet[found_.rows] = np.where(stands, found_.feet, found_.ground[found_.rows])
     depth_m = max(plumb_m(work) - judged.model.out_m, 0.0)
-    moment: Array = POLE * np.abs(feet[:, :, 0]) * depth_m
+    moment: Array = _pole(work, judged.model.out_m, depth_m) * np.abs(feet[:, :, 0]) * depth_m
     use = used(strength, section, -feet[:, :, 1], moment, np.full(len(feet), np.inf)).max(axis=1)
     row = int(use.argmax())
     return float(use[row]), judged.weathered.combos[row].words
 
 
+def _pole(work: Work, out_m: float, deep_m: float) -> float:
+    """The most that a pole's push bends it below ground, of push times depth, as a whole tube would be: at a hole by so
+    much more as that leaves less."""
+    if deep_m <= 0:
+        return pole_bent()
+    holes = [(below_m - out_m, left) for below_m, left in post_holes(work, deep_m) if below_m > out_m]
+    return max([pole_bent(), *(pole_bent(down_m / deep_m) / left for down_m, left in holes)])
+
+
 def factors_of(weather: Weathered, times: float = 1.0, dead: float | None = None, light: float = 1.0) -> Array:
     """(c, 2 + k): factors of own weight, covers and each case in each combination.
 
-    Those of the weather are taken ``times`` what they are; if told, ``dead`` is weight's own, and ``light`` where
-    weight holds down.
+    Those of the weather are taken ``times`` what they are, but in accidents, which have no partial factor; if told,
+    ``dead`` is weight's own, and ``light`` where weight holds down.
     """
     factors = np.zeros((len(weather.combos), 2 + len(weather.cases)))
     for row, combo in enumerate(weather.combos):
         own = combo.dead if dead is None else light if combo.lifts else dead
         factors[row, :2] = own, 0.0 if combo.lifts else own
         for place, factor in combo.parts:
-            factors[row, 2 + place] = times * factor
+            factors[row, 2 + place] = factor if combo.accident else times * factor
     return factors
 
 

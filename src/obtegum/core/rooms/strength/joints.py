@@ -5,14 +5,17 @@ from numpy.typing import NDArray
 
 from obtegum.core.anchor.links import SCREWS_M, bolt_shear, bolt_walls, net_along
 from obtegum.core.rooms.braces.places import drilled_m
+from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.model import Model, sections_of
 from obtegum.core.work import Work
 
-__all__ = ["bracket_share", "efficiency", "joint_share"]
+__all__ = ["bracket_share", "efficiency", "joint_share", "post_holes"]
 
 Array = NDArray[np.float64]
 # How much wider a hole is than its bolt, m; what is left of a bow at the least.
 HOLE_M, LEAST_LEFT = 0.001, 0.05
+# Where a bar grips concrete, of what is in the ground.
+GRIP = 2 / 3
 # A bracket's bolts, from its end and from the joint, of their thickness; mild steel, AISC 360-16 F11.
 PLATE_EDGE, PLATE_YIELD_PA, OMEGA = 2.5, 235e6, 1.67
 
@@ -32,6 +35,27 @@ def joint_share(work: Work) -> float:
         net_along(each.plastic_m3, max(holes), each.wall_m, each.od_m) / each.plastic_m3 for each in sections_of(work)
     )
     return max(min(told_, *left), LEAST_LEFT)
+
+
+def post_holes(work: Work, deep_m: float) -> list[tuple[float, float]]:
+    """Holes through the post: how far below its top each is, m, and what it leaves of the post's bending strength.
+
+    A bar that grips concrete, or a plate, goes through two thirds down what is in the ground.
+    """
+    posts, hold, section = work.design.posts, work.design.hold, sections_of(work)[1]
+    holes = [(posts.bolt_m, hold.bolt_m + HOLE_M)] if posts.bolt_m is not None else []
+    if way_of(work).socketed:
+        stop_m = work.design.bows.insertion_m
+        holes += [(stop_m, hold.bolt_m + HOLE_M)] if posts.stop == "bolt" else []
+        holes += [(stop_m / 2, SCREWS_M[hold.screw])] if hold.screws else []
+    if hold.grip == "bar":
+        holes.append((posts.length_m - deep_m * (1 - GRIP), hold.bolt_m + HOLE_M))
+    whole = section.plastic_m3
+
+    def left(wide_m: float) -> float:
+        return max(net_along(whole, wide_m, section.wall_m, section.od_m) / whole, LEAST_LEFT)
+
+    return [(below_m, left(wide_m)) for below_m, wide_m in holes]
 
 
 def efficiency(work: Work, model: Model) -> Array:

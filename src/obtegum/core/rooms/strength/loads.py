@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from obtegum.core.found import found
+from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.model import Model, model_of, short_model, tied_model
 from obtegum.core.rooms.strength.site import eu_site, eu_wind, porous, snow_stays, us_site, us_wind
@@ -17,7 +18,16 @@ from obtegum.core.weather.outline import Outline
 from obtegum.core.weather.pressure import Case, Strip, Worked, from_snow, from_wind
 from obtegum.core.work import Work
 
-__all__ = ["Weathered", "end_weathered", "ground_snowed", "sheet_of", "short_weathered", "tied_weathered", "weathered"]
+__all__ = [
+    "Weathered",
+    "end_weathered",
+    "ground_snowed",
+    "otherwise_weathered",
+    "sheet_of",
+    "short_weathered",
+    "tied_weathered",
+    "weathered",
+]
 
 HIGH_M = 1000.0
 # Slope from which snow slides off whatever lies below it, degrees.
@@ -119,6 +129,17 @@ def ground_snowed(work: Work, model: Model, ground_pa: float) -> Weathered | Non
     return replace(whole, combos=tuple(combo for combo in whole.combos if combo.calm))
 
 
+@found
+def otherwise_weathered(work: Work) -> Weathered | None:
+    """The same weather with the other habit: doors that may stand open where they are told to be shut in a storm, and
+    the other way round; None where the method knows no such habit."""
+    weather = weathered(work)
+    if weather is None or method_of(work) != "eu":
+        return None
+    shut, high = work.design.weather.doors != "shut", work.design.weather.altitude_m > HIGH_M
+    return replace(weather, combos=combinations("eu", weather.cases, high, shut))
+
+
 def _weathered(work: Work, model: Model, strip: Strip) -> Weathered | None:
     told_ = told(work)
     return None if told_ is None else _with(work, told_, model, strip)
@@ -145,12 +166,16 @@ def _with(work: Work, told_: dict[str, float | str], model: Model, strip: Strip)
     if method != "given" and porous(work):
         through = _through(work)
         cases = [_let_through(case, through) for case in cases]
+        if through < 1:
+            # However much goes through, the tubes stand in the wind.
+            cases += _bare(told_, outline, strip, work)
         source = work.design.weather.open_from or "stand-in, 1 − β²"
         sheet.append(Worked("kp", "of the wind stays on the cloth", source, through))
     gathered = model.fine.gathered
     cases = [replace(case, per_area=gathered(case.per_area), shown=gathered(case.shown)) for case in cases]
     high = work.design.weather.altitude_m > HIGH_M
-    return Weathered(tuple(cases), combinations(method, cases, high), tuple(_sourced(work, sheet)))
+    shut = work.design.weather.doors == "shut"
+    return Weathered(tuple(cases), combinations(method, cases, high, shut), tuple(_sourced(work, sheet)))
 
 
 def _through(work: Work) -> float:
@@ -158,6 +183,14 @@ def _through(work: Work) -> float:
     wet, iced or full of leaves."""
     weather = work.design.weather
     return 1.0 if weather.cloth == "full" else 1 - weather.open_share**2
+
+
+def _bare(told_: dict[str, float | str], outline: Outline, strip: Strip, work: Work) -> Iterator[Case]:
+    """Wind on the tubes of a bow by themselves."""
+    od_m, wide_m = bow_tube(work).od_m, strip[1] - strip[0]
+    if method_of(work) == "us":
+        return asce_wind.bare_cases(us_wind(work, told_), outline, od_m, wide_m)
+    return en_wind.bare_cases(eu_wind(work, told_), outline, od_m, wide_m)
 
 
 def _let_through(case: Case, share: float) -> Case:

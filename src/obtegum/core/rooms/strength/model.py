@@ -1,15 +1,13 @@
 """The bow as a frame: from the ground of its foot up the post, along the bow, and down again."""
 
-import math
-from collections.abc import Iterable
 from dataclasses import dataclass, replace
-from itertools import pairwise
 
 import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.catalogue import Board, Tube
 from obtegum.core.found import found
+from obtegum.core.frame.nodes import NEAR_M, PIECES, Interpolated, divided, leaning, meeting
 from obtegum.core.frame.section import Section, round_section
 from obtegum.core.frame.solve import Frame
 from obtegum.core.frame.ties import Bar, Ties, tied
@@ -43,11 +41,8 @@ __all__ = [
 
 # Elements of the bow above its posts, and of each post, beside those that the places where something changes cut off.
 BOW_PIECES, POST_PIECES = 52, 4
-# Places as close as this are one, m; loads are told on so many pieces of each element.
-NEAR_M, PIECES = 0.004, 4
 # How much of it goes by how far a bow turns in an element, the rest by how long that is.
 BY_TURN = 0.5
-Interpolated = tuple[tuple[float, ...], tuple[float, ...]]
 # AISC 360-16 B4.2: wall of welded tube that is counted, of the wall by name; what was measured counts whole.
 WELDED = 0.93
 # What props are of where nobody told, and timber's modulus along its grain, Pa (NDS, the least of the usual ones).
@@ -119,38 +114,6 @@ def _out_m(work: Work) -> list[float]:
         if stand
         else [work.design.posts.reveal_m]
     )
-
-
-def _meeting(s_m: NDArray[np.float64], places: tuple[tuple[float, float], ...]) -> NDArray[np.bool_]:
-    """Which nodes along the bow lie within stretches of it; of one that ends between two nodes both."""
-    weak = np.zeros(len(s_m), dtype=bool)
-    for low, high in places:
-        weak |= (s_m >= low - NEAR_M) & (s_m <= high + NEAR_M)
-        for at_m in (low, high):
-            if np.abs(s_m - at_m).min() > NEAR_M:
-                beside = int(np.searchsorted(s_m, at_m))
-                weak[max(beside - 1, 0)] = weak[min(beside, len(s_m) - 1)] = True
-    return weak
-
-
-def _divided(
-    low: float, high: float, places: Iterable[float], pieces: int, grown: Interpolated | None = None
-) -> NDArray[np.float64]:
-    """Places from low to high, with all of those between them, earlier ones first where two are as good as one, and
-    between these as many as make no piece longer than if there were so many alike, by what has ``grown`` until there
-    if told."""
-    kept = [low, high]
-    for place in places:
-        if low < place < high and min(abs(place - other) for other in kept) > NEAR_M:
-            kept.append(place)
-    at = np.array(sorted(kept))
-    told = at if grown is None else np.interp(at, *grown)
-    each = (told[-1] - told[0]) / pieces
-    parts = [
-        np.linspace(one, two, max(math.ceil((two - one) / each - 1e-9), 1) + 1)[1:-1] for one, two in pairwise(told)
-    ]
-    between = np.concatenate(parts)
-    return np.sort(np.concatenate([at, between if grown is None else np.interp(between, grown[1], grown[0])]))
 
 
 @found
@@ -265,7 +228,7 @@ def _along_bow(work: Work, low: float, high: float, bars: "tuple[_Placed, ...]")
     """Where its nodes are between two girths of a bow, m: the right half mirrors the left one."""
     girth_m = low + high
     met = [min(end, girth_m - end) for bar in bars for end in bar.ends if end is not None]
-    left = _divided(low, girth_m / 2, [*met, *_places(work)], BOW_PIECES // 2, _grown(work))
+    left = divided(low, girth_m / 2, [*met, *_places(work)], BOW_PIECES // 2, _grown(work))
     return np.concatenate([left, girth_m - left[-2::-1]])
 
 
@@ -279,7 +242,7 @@ def _model(work: Work, out_m: float, ties: bool) -> Model:
     s_m = along
     if posts_m > 1e-6:
         # Below its post's top a bow goes on straight to the ground, as the post does.
-        post = _divided(top_s - posts_m, top_s, (top_s - insertion_m, *_places(work)), POST_PIECES)[:-1]
+        post = divided(top_s - posts_m, top_s, (top_s - insertion_m, *_places(work)), POST_PIECES)[:-1]
         s_m, edge = np.concatenate([post, along, bow.girth_m - post[::-1]]), len(post)
     cut = np.linspace(s_m[:-1], s_m[1:], PIECES + 1)[:-1].T.ravel()
     points = _points(bow, np.append(cut, s_m[-1]), top_s, posts_m, (-size.span_m / 2, ground))
@@ -299,31 +262,20 @@ def _model(work: Work, out_m: float, ties: bool) -> Model:
     )
     weak = _weak(work)
     frame = Frame(
-        nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1), _tied(work, nodes, s_m, bars), _lean(points)
+        nodes, area, inertia, elastic, (0, 1, 3 * count, 3 * count + 1), _tied(work, nodes, s_m, bars), leaning(points)
     )
     return Model(
         frame=frame,
         outline=outlined(work, nodes),
         fine=Fine(outlined(work, points), np.arange(0, PIECES * count, PIECES), frame.lengths),
         which=which,
-        spliced=_meeting(s_m, weak.spliced),
-        drilled=_meeting(s_m, weak.drilled),
+        spliced=meeting(s_m, weak.spliced),
+        drilled=meeting(s_m, weak.drilled),
         s_m=s_m,
         out_m=out_m,
         edge=edge,
         ties=tuple((bar.what, bar.long_m) for bar in bars),
     )
-
-
-def _lean(points: NDArray[np.float64]) -> NDArray[np.float64]:
-    """(n, 2): by how much the curve is turned against each element at its ends, rad: its outermost pieces show all but
-    one in so many of it."""
-    step = np.diff(points, axis=0)
-    heading = np.arctan2(step[:, 1], step[:, 0])
-    whole = points[PIECES::PIECES] - points[:-1:PIECES]
-    ends = np.stack([heading[::PIECES], heading[PIECES - 1 :: PIECES]], axis=1)
-    turned = ends - np.arctan2(whole[:, 1], whole[:, 0])[:, None]
-    return np.asarray(((turned + np.pi) % (2 * np.pi) - np.pi) * PIECES / (PIECES - 1))
 
 
 def _points(

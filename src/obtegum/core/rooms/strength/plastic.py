@@ -13,8 +13,9 @@ from numpy.typing import NDArray
 from obtegum.core.catalogue import Resin, Tube
 from obtegum.core.found import found
 from obtegum.core.frame.buckling import critical_factors
+from obtegum.core.frame.loads import loads_on
 from obtegum.core.frame.section import Section, round_section
-from obtegum.core.frame.solve import Frame, Solved, first_order, loads_on
+from obtegum.core.frame.solve import Frame, Solved, first_order
 from obtegum.core.profile import Arc
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.set_out.found import bays_of

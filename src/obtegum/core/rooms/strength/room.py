@@ -31,7 +31,10 @@ ROOM = Room(
     plan=step.plan,
     verdicts=judged.verdicts,
     strips=step.strips,
-    lends=("use",),
+    lends=(
+        "use",
+        "otherwise",
+    ),
     views={"use": use, "bending": bending, "pressing": pressing},
     told=load_drawings,
     fields=(special("strength.prop_board", options=board_options),),

@@ -3,16 +3,32 @@
 import numpy as np
 
 from obtegum.core.found import found
+from obtegum.core.rooms.ends.decisions import Side
+from obtegum.core.rooms.ends.openings import opened
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.weather.found import method_of, own_factors, told
 from obtegum.core.weather import asce_snow, asce_wind, en_snow, en_wind
+from obtegum.core.weather.en_wind import Opening
 from obtegum.core.weather.outline import Outline, outline_of
 from obtegum.core.work import Work
 
-__all__ = ["STRAIGHT", "eu_site", "eu_wind", "load_breaks", "outlined", "porous", "snow_stays", "us_site", "us_wind"]
+__all__ = [
+    "STRAIGHT",
+    "drawn_in",
+    "eu_site",
+    "eu_wind",
+    "load_breaks",
+    "openings_of",
+    "outlined",
+    "porous",
+    "snow_stays",
+    "us_site",
+    "us_wind",
+]
 
 Figures = dict[str, float | str]
 STRAIGHT = ("peaked", "kneed")
+ENDS: tuple[Side, ...] = ("front", "back")
 # Pieces that a bow is cut in to find where its loads break.
 LOOKED = 240
 
@@ -64,7 +80,28 @@ def eu_site(work: Work, figures: Figures) -> en_snow.Site:
 
 def eu_wind(work: Work, figures: Figures) -> en_wind.Wind:
     """What wind by EN 1991-1-4 wants to know."""
-    return en_wind.Wind(float(figures["wind_mps"]), figures["openness"], True, own_factors(work))  # type: ignore[arg-type]
+    return en_wind.Wind(
+        speed_mps=float(figures["wind_mps"]),
+        openness=figures["openness"],  # type: ignore[arg-type]
+        openings=openings_of(work),
+        long_m=work.design.size.length_m,
+        own=own_factors(work),
+    )
+
+
+@found
+def openings_of(work: Work) -> tuple[Opening, ...]:
+    """What may stand open in wind: each doorway of an end; all of an end that has none, as it is left open or torn;
+    each side whose film rolls up."""
+    half, found_ = work.design.size.span_m / 2, list[Opening]()
+    for side in ENDS:
+        doors = [each for each in opened(work, side) if each.walked]
+        found_ += [Opening(side, each.left + half, each.right + half, "end") for each in doors]
+        if not doors:
+            found_.append(Opening(side, 0.0, 2 * half, "end"))
+    if work.design.boards.hip == "board" and work.design.cover.edge == "hip":
+        found_ += [Opening(side, 0.0, work.design.size.length_m, "side") for side in ("left", "right")]
+    return tuple(found_)
 
 
 def outlined(work: Work, nodes: "np.ndarray[tuple[int, int], np.dtype[np.float64]]") -> Outline:
@@ -89,3 +126,15 @@ def load_breaks(work: Work) -> tuple[float, ...]:
         out = en_snow.breaks(outline) + en_wind.breaks(outline)
     places = [s_m for x in out for s_m in bow.at_x(x) if bow.point(s_m)[1] >= leg_m - 1e-9]
     return tuple(sorted({min(s_m, bow.girth_m - s_m) for s_m in [*places, *bow.at_y(leg_m)]}))
+
+
+def drawn_in(work: Work) -> float:
+    """The most that air is drawn out of the house in wind along it, cpi of EN 1991-1-4, 7.2.9: shut, or with something
+    open that isn't in the windward end."""
+    figures = told(work)
+    if figures is None:
+        return en_wind.DRAWN_IN
+    wind = eu_wind(work, figures)
+    looked = outlined(work, centre_line(work).points(np.linspace(0.0, centre_line(work).girth_m, LOOKED + 1)))
+    opened_ = [cpi for first in ENDS for cpi, _ in en_wind.inside(wind, looked, first)]
+    return min(en_wind.DRAWN_IN, *opened_)

@@ -16,6 +16,7 @@ from obtegum.core.rooms.strength.draw import shown_cases
 from obtegum.core.rooms.strength.found import (
     Judged,
     bow_found,
+    otherwise_found,
     post_use,
     why_unknown,
 )
@@ -168,6 +169,7 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
             unit="share",
             note=_held(work),
         ),
+        *_otherwise(work),
         *_feet(work),
     ]
     # Close to buckling the numbers run away, and mean nothing.
@@ -219,6 +221,17 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
         )
     )
     return answers
+
+
+def _otherwise(work: Work) -> Iterator[Answer]:
+    """What it uses with the other habit of its doors in storms."""
+    share = otherwise_found(work)
+    if share is None:
+        return
+    shut = work.design.weather.doors == "shut"
+    label = "With doors open all the same" if shut else "Doors shut in every storm"
+    note = "as if no habit were told" if shut else "one open is an accident: a habit to tell in Weather"
+    yield Answer(id="otherwise", label=label, reading=share_text(share), value=share, unit="share", note=note)
 
 
 def _feet(work: Work) -> Iterator[Answer]:

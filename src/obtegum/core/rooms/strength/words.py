@@ -49,6 +49,7 @@ def conditions(work: Work) -> str:
             if weather.cover == "cloth" and not rigid and weather.cloth == "dry" and weather.method != "given"
             else ""
         )
+        + (", doors shut in every storm" if weather.doors == "shut" and method_of(work) == "eu" else "")
         + (less if strength.less_share else "")
         + (f", coefficients of your own ({'; '.join(own)})" if own else "")
     )

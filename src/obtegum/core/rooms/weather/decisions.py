@@ -42,7 +42,7 @@ class OwnFactors(Decisions):
     ] = None
     along_why: Why = ""
     opened: Annotated[
-        float | None, Number("Inside, an end open", 0.0, 1.5, "factor", hint="GCpi 0.55, or cpi 0.72")
+        float | None, Number("Inside, an end open", 0.0, 1.5, "factor", hint="GCpi 0.55, or cpi 0.72 windward")
     ] = None
     opened_why: Why = ""
     drift: Annotated[
@@ -129,6 +129,10 @@ class Weather(Decisions):
             blocked="no room: snow stays on",
         ),
     ] = "ask"
+    doors: Annotated[
+        Literal["may", "shut"],
+        choice("Doors in a storm", may="may stand open", shut="shut, every time: one open is an accident"),
+    ] = "may"
     gap_m: Annotated[float | None, Number("Gap to the next house", 0.3, 60.0, hint="from side to side")] = None
     altitude_m: Annotated[float, Number("Above the sea", 0.0, 4500.0, hint="below 1,000 m nothing is safer than 0")] = (
         0.0

@@ -54,6 +54,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *asked,
             *(("weather.altitude_m",) if method != "given" else ()),
             *(_cover(work) if method != "given" else ()),
+            *(("weather.doors",) if method == "eu" else ()),
             "weather.stand_in",
             *own,
         ),
