@@ -1,13 +1,16 @@
 """Ways out of a verdict: changes that were planned in full and found better before they are offered.
 
 Each kind of verdict has its usual cures, which its room brings. A cure is a list of edits; it is applied to the
-design, the whole house is judged with it, and it is offered only if the verdict that it is for comes out better
-and no other one comes to fail; one that comes out tight is named with the cost.
+design, and offered only if the verdict that it is for comes out better and known, and with the whole house judged no
+other one comes to fail and none of as high a rank is worse. Where a verdict has no way out so, cures that worsen
+something are tried with a cure of that, and then those that leave another one tight. What comes out worse is named
+with the cost.
 """
 
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import cache
+from itertools import islice
 
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import Catalogue
@@ -18,10 +21,10 @@ from obtegum.core.job import Job
 from obtegum.core.part import Part
 from obtegum.core.plan import judged, needs
 from obtegum.core.quantity import Tape, length_text
-from obtegum.core.room import rooms
+from obtegum.core.room import Room, rooms
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.trouble import DesignError
-from obtegum.core.verdict import LEVELS, Level, Verdict, better
+from obtegum.core.verdict import LEVELS, RANKS, Level, Verdict, better
 from obtegum.core.work import Work
 
 __all__ = ["Remedy", "costs", "find_remedies", "remedies_on"]
@@ -42,6 +45,10 @@ class Remedy(Part):
     cost: str
 
 
+# How a verdict may not come out of its own cure.
+NO_ANSWER: tuple[Level, ...] = ("fails", "unknown")
+# Cures that are made good where a verdict has no other way out, and what else is tried with each.
+MADE_GOOD, MORE_TRIED = 2, 2
 WORSE: dict[Level, str] = {"tight": "is tight then", "unknown": "is not known then"}
 
 
@@ -77,38 +84,57 @@ def costs(before: Iterable[Need], after: Iterable[Need], tape: Tape) -> tuple[li
 
 @dataclass(frozen=True)
 class _Cured:
-    """The house with a cure, and all judgements on it."""
+    """The house with a cure, on its bench."""
 
     job: Job
     work: Work
-    verdicts: tuple[Verdict, ...]
+
+    def hopeless(self, room: Room, name: str) -> bool:
+        """Whether a verdict of a room surely fails on it. Raises: DesignError."""
+        return name in room.hopeless and room.hopeless[name](self.work)
+
+    def own(self, room: Room, name: str) -> Verdict | None:
+        """A verdict of a room on it; None where there is none of that name any more. Raises: DesignError."""
+        return next((each for each in room.judged(self.work) if each.id == name), None)
 
 
 def _cured(work: Work, job: Job, edits: Edits) -> _Cured | None:
-    """Judge the house with a cure; None where it can't be."""
+    """The house with a cure; None where there can be none."""
     try:
-        changed, after = laid_edits(job, edits, work.catalogue, work)
-        return _Cured(changed, after, tuple(judged(after)))
+        return _Cured(*laid_edits(job, edits, work.catalogue, work))
     except DesignError:
         return None
 
 
-def _offer(work: Work, verdict: Verdict, edits: Edits, cured: _Cured | None) -> Remedy | None:
-    """What a cure comes to; None unless it is a way out of this verdict and fails no other."""
-    if cured is None:
-        return None
-    changed, after, verdicts = cured.job, cured.work, cured.verdicts
-    found = next((each for each in verdicts if each.id == verdict.id), None)
-    # A way that still fails is no way out.
-    if found is not None and (found.level == "fails" or not better(found, verdict)):
-        return None
-    was = {each.id: each.level for each in judged(work)}
-    worse = [
-        each
-        for each in verdicts
-        if each.id != verdict.id and LEVELS.index(each.level) > LEVELS.index(was.get(each.id, "holds"))
+def _worse(before: Iterable[Verdict], after: Iterable[Verdict], but: str) -> list[Verdict]:
+    """What a cure worsens, beside the verdict that it is for."""
+    was = {each.id: each.level for each in before}
+    return [
+        each for each in after if each.id != but and LEVELS.index(each.level) > LEVELS.index(was.get(each.id, "holds"))
     ]
-    if any(each.level == "fails" for each in worse):
+
+
+def _bars(worse: Verdict, verdict: Verdict, tight: bool) -> bool:
+    """Whether what comes out worse keeps a cure from being one: it fails, or is of no lower rank; ``tight`` then may
+    do."""
+    no_lower = RANKS.index(worse.rank) <= RANKS.index(verdict.rank)
+    return worse.level == "fails" or (no_lower and not (tight and worse.level == "tight"))
+
+
+def _offer(work: Work, verdict: Verdict, room: Room, edits: Edits, cured: _Cured, tight: bool) -> Remedy | None:
+    """What a cure comes to; None unless it answers this verdict by a known one that is better, and bars nothing.
+
+    Raises: DesignError where the house can't be judged.
+    """
+    if cured.hopeless(room, verdict.id):
+        return None
+    found = cured.own(room, verdict.id)
+    # A way that still fails, or leaves it unknown, is no way out; all else is judged where it is one.
+    if found is not None and (found.level in NO_ANSWER or not better(found, verdict)):
+        return None
+    changed, after = cured.job, cured.work
+    worse = _worse(judged(work), judged(after), verdict.id)
+    if any(_bars(each, verdict, tight) for each in worse):
         return None
     cost, more = costs(needs(work), needs(after), changed.design.tape)
     cost += [f"{each.title.lower()} {WORSE[each.level]}" for each in worse]
@@ -146,21 +172,62 @@ def remedies_on(work: Work, job: Job, between: Callable[[], object] = lambda: No
     ``between`` is called before each is judged, which may take as long as a plan.
     """
 
-    # Several verdicts may be cured by the same: it is judged once.
+    # Several verdicts may be cured by the same: it is laid once.
     kept: dict[Edits, _Cured | None] = {}
+    asked = {each.id: room for room in rooms() for each in room.judged(work)}
 
-    def tried(verdict: Verdict, edits: Edits) -> Remedy | None:
+    def cured(edits: Edits) -> _Cured | None:
         if edits not in kept:
             between()
             kept[edits] = _cured(work, job, edits)
-        return _offer(work, verdict, edits, kept[edits])
+        return kept[edits]
+
+    def tried(verdict: Verdict, edits: Edits, tight: bool = False) -> Remedy | None:
+        laid = cured(edits)
+        try:
+            return None if laid is None else _offer(work, verdict, asked[verdict.id], edits, laid, tight)
+        except DesignError:
+            return None
+
+    def made_good(verdict: Verdict, cures: Sequence[Edits]) -> Iterator[Remedy | None]:
+        """The first cures that worsen something, each with a cure of that."""
+        looked = 0
+        for edits in cures:
+            laid = cured(edits)
+            if laid is None:
+                continue
+            try:
+                if laid.hopeless(asked[verdict.id], verdict.id):
+                    continue
+                found = laid.own(asked[verdict.id], verdict.id)
+                if found is not None and found.level == "fails":
+                    continue
+                looked += 1
+                if looked > MADE_GOOD:
+                    return
+                after = judged(laid.work)
+                barring = [each for each in _worse(judged(work), after, verdict.id) if _bars(each, verdict, False)]
+                if found is not None and found.level == "unknown":
+                    # Why it isn't known may be told by what failed before, too.
+                    barring += [each for each in after if each.level == "fails" and each not in barring]
+                more = [cure for each in barring if each.id in _cures() for cure in _cures()[each.id](laid.work, each)]
+            except DesignError:
+                continue
+            changed = {each.measure for each in edits}
+            apart = (each for each in more if not changed & {one.measure for one in each})
+            yield from (tried(verdict, edits + each) for each in islice(apart, MORE_TRIED))
 
     remedies: list[Remedy] = []
     for verdict in judged(work):
         cure = _cures().get(verdict.id)
         if verdict.level == "holds" or cure is None:
             continue
-        offers = _distinct(tried(verdict, edits) for edits in cure(work, verdict))
+        cures = list(cure(work, verdict))
+        offers = list(_distinct(tried(verdict, edits) for edits in cures))
+        if not offers and verdict.level == "fails":
+            offers = list(_distinct(made_good(verdict, cures)))
+        if not offers:
+            offers = list(_distinct(tried(verdict, edits, tight=True) for edits in cures))
         ranked = sorted(offers, key=lambda each: (LEVELS.index(each.level), each.more))
         remedies += ranked[:MOST_PER_VERDICT]
     return remedies

@@ -61,7 +61,8 @@ class Room:
     What can be set: ``fields`` with ways of their own, ``more_fields`` that come and go with the design,
     ``beside``, those that are set beside the files, whatever step is shown. ``must`` is what a house can't be without,
     ``follows`` what its decisions make of others, exact, by their paths, written whenever something is changed.
-    ``impossible`` what can't have been found on site. ``cures`` by verdict, ``needs`` that a remedy's cost is
+    ``impossible`` what can't have been found on site. ``cures`` by verdict, ``hopeless`` what tells
+    by verdict that it fails before all of it is found, ``needs`` that a remedy's cost is
     told in. Which way its answers are rounded: ``down``, ``up``, ``nearest``. What can be taken away:
     ``tables``, ``files``, ``pages`` of the printed sheet, and what it has ``on_site`` for maps and CAD; what can
     be read in: ``intakes``. ``acts`` are what its actions do that change the record: the record and words for the
@@ -88,6 +89,7 @@ class Room:
     follows: Callable[[Work], Mapping[str, Any]] = _nothing
     impossible: Callable[[Job], Iterator[Trouble] | tuple[()]] = _none
     cures: Mapping[str, Cure] = field(default_factory=dict)
+    hopeless: Mapping[str, Callable[[Work], bool]] = field(default_factory=dict)
     needs: Callable[[Work], Sequence[Need]] = _none
     down: frozenset[str] = frozenset()
     up: frozenset[str] = frozenset()

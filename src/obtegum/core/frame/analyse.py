@@ -100,12 +100,20 @@ class Found(Rows):
 
 
 def analyse(
-    bow: Bow, dead: Array, cases: Array, factors: Array, calm: Sequence[bool], whole: bool = False, floor: float = -1.0
+    bow: Bow,
+    dead: Array,
+    cases: Array,
+    factors: Array,
+    calm: Sequence[bool],
+    whole: bool = False,
+    floor: float = -1.0,
+    enough: float = np.inf,
 ) -> Found:
     """Judge every combination, ``factors`` (c, 1 + k) of dead load (n, 2) and ``k`` cases (k, n, 2), N/m along the bow.
 
     Only those that could govern are solved to the second order, unless the ``whole`` is asked for; with a ``floor``
-    only those that could use more than that, which may be none; under an endless one none is.
+    only those that could use more than that, which may be none; under an endless one none is. No more are looked at
+    once one uses more than ``enough``.
     Raises: numpy.linalg.LinAlgError for a mechanism.
     """
     frame = bow.frame
@@ -133,8 +141,9 @@ def analyse(
     order = np.argsort(-bound, kind="stable")
     order = order[(first & ~sure)[order]]
     parts: list[Rows] = [_buckled(bow, np.flatnonzero(sure), axial, moment, guess_use, plain, factors, factor)]
-    worst, at, many = max(floor, float(parts[0].ratio.max(initial=-1.0))), 0, len(order) if whole else FIRST_BATCH
-    while at < len(order):
+    worst, at = max(floor, float(parts[0].ratio.max(initial=-1.0))), 0
+    many = len(order) if whole else FIRST_BATCH if enough == np.inf else 1
+    while at < len(order) and worst <= enough:
         batch = order[at : at + many]
         if not whole:
             batch = batch[bound[batch] > worst]
@@ -208,7 +217,7 @@ NUMBERS = tuple(name for name in SOLVED if name != "stands")
 
 def _bound(bow: Bow, axial: Array, moment: Array, factor: Array) -> tuple[Array, Array]:
     """Use along the bow by the first order (c, n), and more than each combination can use by the second (c,)."""
-    use = _used(bow, np.stack([axial, axial], axis=2), moment, axial, factor)
+    use = _used(bow, axial, moment, axial, factor)
     amplify, soft = (AMPLIFY, SOFT) if bow.method == "allowable" else (1.0, 1.0)
     left = 1 - amplify / (soft * _yielding(bow, axial) * factor)
     return use, np.where(left > 0, use.max(axis=1) / np.maximum(left, 1e-9) * MARGIN, np.inf)
@@ -335,8 +344,8 @@ def _joined(one: Solved, other: Solved) -> Solved:
 
 
 def _used(bow: Bow, axial: Array, moment: Array, pressing: Array, factor: Array) -> Array:
-    """Share of strength along the bow, (c, n), of axial forces and moments at each element's ends, (c, n, 2), under the
-    load itself.
+    """Share of strength along the bow, (c, n), of moments at elements' ends (c, n, 2) and axial forces there, or as
+    a first look, throughout (c, n), under the load itself.
 
     It buckles in its plane at ``factor`` (c,) of what presses it in the first order, ``pressing`` (c, n), N: both are
     of the first.
@@ -346,10 +355,15 @@ def _used(bow: Bow, axial: Array, moment: Array, pressing: Array, factor: Array)
         in_plane = np.where(most > 0, factor * most, np.inf)
     in_plane = np.where(np.isnan(in_plane), np.inf, in_plane)
     # What is left at an end of an element asks more of it there.
-    bent = np.abs(moment)
-    if bow.locked is not None:
-        axial, bent = axial - bow.locked[0][:, None], bent + bow.locked[1][:, None]
+    bent, locked = np.abs(moment), bow.locked
+    if locked is not None:
+        bent = bent + locked[1][:, None]
     bent = bent / np.stack([bow.efficiency[:-1], bow.efficiency[1:]], axis=1)
+    if axial.ndim == 2:
+        # As much presses both ends: whichever is bent more uses more.
+        axial, bent = (axial if locked is None else axial - locked[0])[:, :, None], bent.max(axis=2, keepdims=True)
+    elif locked is not None:
+        axial = axial - locked[0][:, None]
     result = np.zeros(bent.shape[:2])
     for place, (section, strength) in enumerate(zip(bow.sections, bow.strengths, strict=True)):
         mine = bow.which == place

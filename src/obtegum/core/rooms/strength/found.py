@@ -368,9 +368,11 @@ def judged_on(
     more_n_m: float = 0.0,
     floor: float = -1.0,
     more: Array | None = None,
+    enough: float = math.inf,
 ) -> Judged | None:
     """A bow's frame in weather, on a strip so wide, with N/m for each metre of it and (n, 2) N/m across and up that
-    lie on it as its covers do; None while something isn't known."""
+    lie on it as its covers do, looked at until one weather uses more than ``enough``; None while something isn't
+    known."""
     if weather is None or why_no_bow(work):
         return None
     method, sections = method_of(work), sections_of(work)
@@ -399,7 +401,7 @@ def judged_on(
         method="ultimate" if method == "eu" else "allowable",
         locked=_locked(work, model),
     )
-    found_ = analyse(bow, dead, loads, factors, [combo.calm for combo in weather.combos], floor=floor)
+    found_ = analyse(bow, dead, loads, factors, [combo.calm for combo in weather.combos], floor=floor, enough=enough)
     if not found_.balanced:
         return Judged(model, weather, None, "the sums of forces don’t balance")
     return Judged(model, weather, found_)

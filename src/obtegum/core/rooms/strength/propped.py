@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 from obtegum.core.found import found
 from obtegum.core.frame.section import Section
 from obtegum.core.frame.steel import allowable, european
+from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.runs.found import run_tube, runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of
@@ -157,7 +158,24 @@ def _ridge(work: Work, borne_n: float) -> Ridge:
     return Ridge(BETWEEN[every][1] * borne_n * every * bays_of(work).bay_m, takes)
 
 
-def _both(work: Work, model: Model, weather: Weathered, stiff_n_m: float | None, between: bool) -> list[_Looked]:
+@found
+def fails_anyway(work: Work) -> bool:
+    """Whether an ordinary bow, on its prop if it has one, fails in the first weather that is looked at: told before all
+    of it is. Plastic pipe is never told so."""
+    model, weather = model_of(work), weathered(work)
+    if weather is None or bow_tube(work).material == "plastic":
+        return False
+    if work.design.strength.prop != "none":
+        looked = [each.judged for each in _both(work, model, weather, None, False, enough=1.0)]
+    else:
+        judged = judged_on(work, model, weather, bays_of(work).bay_m, enough=1.0)
+        looked = [] if judged is None else [judged]
+    return any(each.found is not None and each.ratio > 1 for each in looked)
+
+
+def _both(
+    work: Work, model: Model, weather: Weathered, stiff_n_m: float | None, between: bool, enough: float = math.inf
+) -> list[_Looked]:
     """The weather that presses the prop, with it, and the rest without: each judged, and what presses it most, N."""
     with_prop, bay_m = propped_model(work, model, stiff_n_m), bays_of(work).bay_m
     first = judged_on(work, with_prop, weather, bay_m, floor=np.inf)
@@ -169,7 +187,7 @@ def _both(work: Work, model: Model, weather: Weathered, stiff_n_m: float | None,
     for mask, frame, lifted in ((pressed, with_prop, False), (~pressed, model, True)):
         combos = tuple(combo for combo, mine in zip(weather.combos, mask, strict=True) if mine)
         if combos:
-            judged = judged_on(work, frame, replace(weather, combos=combos), bay_m)
+            judged = judged_on(work, frame, replace(weather, combos=combos), bay_m, enough=enough)
             if judged is not None:
                 found_.append(_Looked(judged, lifted, between, max(float(-pulls.min()), 0.0)))
     return found_

@@ -11,7 +11,7 @@ from obtegum.core.rooms.strength.cures import CURES
 from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.draw import load_drawings, use
 from obtegum.core.rooms.strength.model import prop_board
-from obtegum.core.rooms.strength.propped import propped_bows
+from obtegum.core.rooms.strength.propped import fails_anyway, propped_bows
 from obtegum.core.rooms.strength.tables import TABLES
 from obtegum.core.work import Work
 
@@ -40,6 +40,7 @@ ROOM = Room(
     fields=(special("strength.prop_board", options=board_options),),
     must=prop_board,
     cures=CURES,
+    hopeless={"frame": fails_anyway},
     needs=_needs,
     down=frozenset({"rated", "reserve", "bends_at", "film_holds", "bracket"}),
     up=frozenset(
