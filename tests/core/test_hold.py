@@ -4,6 +4,7 @@ import math
 import re
 from typing import Any
 
+import numpy as np
 import pytest
 
 from obtegum.core.anchor.links import bolt_shear, bolt_tears_out, bolt_walls
@@ -16,9 +17,11 @@ from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M, parse_length
 from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.hold.decisions import pulled_like
-from obtegum.core.rooms.hold.found import chain_of, concrete_top_m, holds_of, pulled
-from obtegum.core.rooms.hold.takes import takes_of
+from obtegum.core.rooms.hold.found import bag_of, chain_of, concrete_top_m, holds_of, in_ground_m, pulled
+from obtegum.core.rooms.hold.takes import all_take, dug_m, takes_of
+from obtegum.core.rooms.level.decisions import Levels
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of
 from obtegum.core.rooms.strength.asks import parting_gust, row_asks
@@ -452,3 +455,42 @@ def test_screws_weaken_the_bow_where_they_go_in() -> None:
     assert model_of(screwed).jointed.sum() > model_of(whole).jointed.sum()
     # Whole tube of thick wall keeps more than a thin one does beside the same hole; never more than is told.
     assert joint_share(screwed) <= joint_share(whole)
+
+
+def fallen(fall_m: float) -> SiteRecord:
+    """Ground that falls evenly along the house of 16 bows, read at every peg."""
+    pegs = {f"{side}{bow}": 1.5 + fall_m * (bow - 1) / 15 for side in "LR" for bow in range(1, 17)}
+    return SiteRecord(levels=Levels(pegs=pegs))
+
+
+def test_holes_are_reckoned_post_by_post_on_ground_that_falls() -> None:
+    # Posts of 48 in, 22 in out at the highest ground; bags of 60 lb, a hole of 8 in: each to its own depth.
+    record, hold = fallen(0.3), {"set": "concrete", "hole_m": 8 * INCH_M}
+    bench = make_bench(record, **CLAY, hold=hold)
+    deeps = [26 * INCH_M - 0.3 * (bow - 1) / 15 for _ in "LR" for bow in range(1, 17)]
+    assert sorted(dug_m(bench)["row"]) == pytest.approx(sorted(deeps))
+    tube, bag = post_tube(bench).od_m, bag_of(bench).yield_m3
+    rooms_m3 = [math.pi / 4 * (0.2032**2 - tube**2) * deep for deep in deeps]
+    takes = all_take(bench, "row", "concrete")
+    assert takes.concrete_m3 == pytest.approx(sum(rooms_m3), rel=1e-3)
+    assert takes.bags == sum(math.ceil(room / bag - 1e-9) for room in rooms_m3)
+    assert takes.hole_m3 == pytest.approx(sum(math.pi / 4 * 0.2032**2 * deep for deep in deeps), rel=1e-3)
+    # What they hold is still told of the one that has least.
+    assert in_ground_m(bench) == pytest.approx(min(deeps))
+    plan = make_plan(record, **CLAY, hold=hold)
+    bags = next(each for step in plan.steps if step.id == "hold" for each in step.answers if each.id == "bags")
+    assert bags.value == takes.bags
+    assert " to " in bags.note.split(" a hole")[0]
+    level = all_take(make_bench(**CLAY, hold=hold), "row", "concrete")
+    assert level.bags == 32 * math.ceil(rooms_m3[0] / bag - 1e-9)
+
+
+def test_holes_through_a_raised_pad_are_dug_through_it() -> None:
+    # A pad of 0.3 m on level ground: fill holds nothing, and is dug all the same.
+    record, hold = fallen(0.0), {"set": "plate", "plate_m": 0.3}
+    bench = make_bench(record, **CLAY, hold=hold, pad={"kind": "raise", "raise_m": 0.3})
+    assert in_ground_m(bench) == pytest.approx(26 * INCH_M - 0.3)
+    assert set(np.round(dug_m(bench)["row"], 6)) == {round(26 * INCH_M, 6)}
+    assert all_take(bench, "row", "plate").hole_m3 == pytest.approx(
+        32 * math.pi / 4 * (0.3 * math.sqrt(2)) ** 2 * 26 * INCH_M, rel=1e-3
+    )

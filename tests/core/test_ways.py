@@ -175,7 +175,8 @@ def test_every_way_is_chosen_on_the_bench_and_planned_whole(stand: str, units: s
 
 def test_another_way_takes_a_tube_that_can_be_it() -> None:
     design = changed(new_house("feet"), ("posts.stand", "stub"))
-    assert design.posts.tube == "bar-1-2"
+    # The thickest that goes into a rail of 1 3/8 in.
+    assert design.posts.tube == "conduit-1"
     assert changed(design, ("posts.stand", "driven")).posts.tube == "post-1-7-8"
 
 

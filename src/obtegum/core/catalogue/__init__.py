@@ -217,6 +217,8 @@ class Rules(Part):
     hand_leans_rad: float
     hand_forces_m: float
     hand_forces_rad: float
+    socket_lean_most_rad: float
+    socket_lean_plastic_rad: float
     strap_gap_m: float
     post_line_m: float
     post_along_m: float

@@ -8,14 +8,13 @@ from obtegum.core.rooms.hold.found import (
     bag_of,
     chain_of,
     concrete_top_m,
-    counts,
     holds_of,
     plate_deep_m,
     pulled,
     set_of,
 )
 from obtegum.core.rooms.hold.settings import SETTINGS
-from obtegum.core.rooms.hold.takes import THICK_M, TRENCH_M, takes_of
+from obtegum.core.rooms.hold.takes import THICK_M, TRENCH_M, all_take
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.asks import all_asks
@@ -148,9 +147,9 @@ def settings(work: Work) -> Drawing:
         own = setting == set_of(work, "row")
         top = work.design.posts.reveal_m + 0.12
         items.append(Note(part=f"way{tag}", x=x, y=top, text=f"{way.short}{' ✓' if own else ''}"))
-        takes, count = takes_of(work, setting), counts(work)["row"]
-        hours = amount_text(takes.hours_s * count, "hours", units, "up")
-        bags = f"{takes.bags * count} bags" if takes.bags else ""
+        takes = all_take(work, "row", setting)
+        hours = amount_text(takes.hours_s, "hours", units, "up")
+        bags = f"{takes.bags} bags" if takes.bags else ""
         items += [
             Note(part=f"way{tag}", x=x, y=-deep_m - BELOW_M, text=words, above=False, row=row)
             for row, words in enumerate((holds, hours, bags))
@@ -159,10 +158,10 @@ def settings(work: Work) -> Drawing:
         said = [
             f"holds {holds} against lift" if lift_n is not None else "no sourced value: test it",
             f"{hours} in all",
-            *([f"{takes.bags * count} bags, {bag_of(work).name.lower()}"] if takes.bags else []),
-            *([f"{amount_text(takes.hole_m3 * count, 'load', units, 'up')} of spoil"] if takes.hole_m3 else []),
-            *([f"{amount_text(takes.gravel_m3 * count, 'load', units, 'up')} of gravel"] if takes.gravel_m3 else []),
-            *([f"{work.say(takes.timber_m * count, 'up')} of timber"] if takes.timber_m else []),
+            *([f"{takes.bags} bags, {bag_of(work).name.lower()}"] if takes.bags else []),
+            *([f"{amount_text(takes.hole_m3, 'load', units, 'up')} of spoil"] if takes.hole_m3 else []),
+            *([f"{amount_text(takes.gravel_m3, 'load', units, 'up')} of gravel"] if takes.gravel_m3 else []),
+            *([f"{work.say(takes.timber_m, 'up')} of timber"] if takes.timber_m else []),
             f"people choose it when {way.why}",
             f"undone: {way.undo}",
         ]

@@ -36,6 +36,7 @@ __all__ = [
     "in_ground_m",
     "kind_of",
     "plate_deep_m",
+    "plug_top_m",
     "pulled",
     "set_of",
 ]
@@ -131,8 +132,14 @@ def in_ground_m(work: Work) -> float:
 
 
 def concrete_top_m(work: Work) -> float:
-    """How deep the concrete's top lies, m: at the ground, or lower where so few bags make a plug."""
-    hold, deep_m = work.design.hold, in_ground_m(work)
+    """How deep the concrete's top lies in the least deep hole, m: at the ground, or lower where so few bags make a
+    plug."""
+    return plug_top_m(work, in_ground_m(work))
+
+
+def plug_top_m(work: Work, deep_m: float) -> float:
+    """The same in a hole so deep, m."""
+    hold = work.design.hold
     if hold.bags is None:
         return 0.0
     high_m = filled_m(hold.bags, bag_of(work).yield_m3, hold.hole_m, post_tube(work).od_m)

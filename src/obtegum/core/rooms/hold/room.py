@@ -18,7 +18,7 @@ from obtegum.core.rooms.hold.found import chain_of, counts, set_of
 from obtegum.core.rooms.hold.rig import rig
 from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.hold.tables import TABLES
-from obtegum.core.rooms.hold.takes import hours_s, takes_of
+from obtegum.core.rooms.hold.takes import all_take, hours_s
 from obtegum.core.trouble import Trouble
 from obtegum.core.work import Work
 
@@ -47,10 +47,11 @@ def _write_pulled(document: Document, job: Job, setting: Any) -> None:
 
 def _needs(work: Work) -> tuple[Need, ...]:
     """Bags, holes, and the hours that setting them takes, whole ones."""
-    ways = [(count, set_of(work, kind)) for kind, count in counts(work).items()]
+    ways = [(kind, set_of(work, kind)) for kind in counts(work)]
+    bags = sum(all_take(work, kind, way).bags for kind, way in ways)
     return (
-        Need(what="bag of concrete", amount=sum(count * takes_of(work, way).bags for count, way in ways), weighed=True),
-        Need(what="hole", amount=sum(count for count, way in ways if SETTINGS[way].holed)),
+        Need(what="bag of concrete", amount=bags, weighed=True),
+        Need(what="hole", amount=sum(counts(work)[kind] for kind, way in ways if SETTINGS[way].holed)),
         Need(what="hour of work", many="hours of work", amount=math.ceil(hours_s(work) / 3600 - 1e-9)),
     )
 

@@ -20,7 +20,7 @@ from obtegum.core.rooms.hold.found import (
 )
 from obtegum.core.rooms.hold.judged import begun, gives_way, kinds, open_question
 from obtegum.core.rooms.hold.settings import SETTINGS
-from obtegum.core.rooms.hold.takes import cured_on, cures, proud_m, slide_m, takes_of
+from obtegum.core.rooms.hold.takes import all_take, cured_on, cures, dug_m, proud_m, slide_m, takes_of
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.asks import all_asks
@@ -199,22 +199,24 @@ def _answers(work: Work) -> Iterator[Answer]:
 def _takes(work: Work, kind: Kind, before: str, words: str) -> Iterator[Answer]:
     """What all posts of a kind take together."""
     setting, count = set_of(work, kind), counts(work)[kind]
-    takes, way = takes_of(work, setting), SETTINGS[setting]
+    takes, way = all_take(work, kind, setting), SETTINGS[setting]
     yield count_answer(f"{before}set", begun(f"{words}{way_of(work).many}, {way.short}"), count, way.why)
     amounts: tuple[tuple[str, str, float, AmountKind], ...] = (
-        ("spoil", "Spoil, as it lies", takes.hole_m3 * count, "load"),
-        ("concrete", "Concrete", takes.concrete_m3 * count, "load"),
-        ("gravel", "Gravel", takes.gravel_m3 * count, "load"),
+        ("spoil", "Spoil, as it lies", takes.hole_m3, "load"),
+        ("concrete", "Concrete", takes.concrete_m3, "load"),
+        ("gravel", "Gravel", takes.gravel_m3, "load"),
     )
     for name, label, value, amount in amounts:
         if value > 0:
             yield amount_answer(work, f"{before}{name}", begun(f"{words}{label}"), value, amount)
     if takes.bags:
         plug = concrete_top_m(work) if setting == "concrete" else 0.0
-        note = f"{takes.bags} to a hole, {bag_of(work).name.lower()}"
+        each = sorted({takes_of(work, setting, deep_m).bags for deep_m in dug_m(work)[kind]})
+        to_each = f"{each[0]}" if len(each) == 1 else f"{each[0]} to {each[-1]}"
+        note = f"{to_each} to a hole, {bag_of(work).name.lower()}"
         note += f"; a plug, {work.say(plug)} below the grass" if plug > 0.01 else ""
-        yield count_answer(f"{before}bags", begun(f"{words}Bags"), takes.bags * count, note)
-        carbon = takes.carbon_kg * count
+        yield count_answer(f"{before}bags", begun(f"{words}Bags"), takes.bags, note)
+        carbon = takes.carbon_kg
         yield Answer(
             id=f"{before}carbon",
             label=begun(f"{words}Carbon of it"),
@@ -226,23 +228,21 @@ def _takes(work: Work, kind: Kind, before: str, words: str) -> Iterator[Answer]:
     if (way.concreted and kind == kinds(work)[0]) or (way.concreted and not SETTINGS[set_of(work, "row")].concreted):
         yield from _cured(work)
     if takes.timber_m:
-        whole = takes.timber_m * count
-        yield length_answer(
-            work, f"{before}timber", begun(f"{words}Timber of the wall"), whole, "studs, plates, boards"
-        )
+        label = begun(f"{words}Timber of the wall")
+        yield length_answer(work, f"{before}timber", label, takes.timber_m, "studs, plates, boards")
     if setting == "concrete" and kind == "row" and work.design.hold.bags is not None:
-        hole_m = hole_for(takes.bags, bag_of(work).yield_m3, post_tube(work).od_m, max(least_embedment_m(work), 0.01))
-        yield length_answer(work, "hole_filled", f"A hole that {takes.bags} bags fill", hole_m, "across, to the grass")
+        told = work.design.hold.bags
+        hole_m = hole_for(told, bag_of(work).yield_m3, post_tube(work).od_m, max(least_embedment_m(work), 0.01))
+        yield length_answer(work, "hole_filled", f"A hole that {told} bags fill", hole_m, "across, to the grass")
         high_m = max(least_embedment_m(work), 0.0) - concrete_top_m(work)
-        yield length_answer(work, "filled", f"{takes.bags} bags come up", high_m, "from the bottom")
+        yield length_answer(work, "filled", f"{told} bags come up", high_m, "from the bottom")
     if way.holed and not way.concreted and setting != "gravel":
         yield length_answer(work, f"{before}proud", f"{begun(words)}backfill left proud", proud_m(work), "it settles")
     if setting == "rail":
         yield length_answer(
             work, f"{before}rail", "Base rail", 2 * work.design.size.length_m, "both sides, true and square"
         )
-    hours = takes.hours_s * count
-    yield amount_answer(work, f"{before}hours", begun(f"{words}Hours of one"), hours, "hours", way.tools)
+    yield amount_answer(work, f"{before}hours", begun(f"{words}Hours of one"), takes.hours_s, "hours", way.tools)
 
 
 def _cured(work: Work) -> Iterator[Answer]:

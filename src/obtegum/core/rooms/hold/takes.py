@@ -1,14 +1,18 @@
 """What each way to set a post takes: hole, spoil, concrete, gravel, timber, bags, hours, carbon, days to cure."""
 
 import math
-from dataclasses import dataclass
+from collections import Counter
+from dataclasses import dataclass, fields
 
 from obtegum.core.anchor.concrete import CARBON_KG_KG, CONCRETE_KG_M3, STOOD_ON, bags_for, cured_days, room_m3
 from obtegum.core.day import days_later
+from obtegum.core.found import found
 from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.hold.found import bag_of, concrete_top_m, counts, in_ground_m, set_of
+from obtegum.core.rooms.hold.found import Kind, bag_of, counts, kind_of, plug_top_m, set_of
 from obtegum.core.rooms.hold.settings import SETTINGS
-from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.posts.found import embedment_m
+from obtegum.core.rooms.set_out.found import bays_of, pegs_of
 from obtegum.core.rooms.soil.found import hours_times
 from obtegum.core.work import Work
 
@@ -16,9 +20,11 @@ __all__ = [
     "THICK_M",
     "TRENCH_M",
     "Takes",
+    "all_take",
     "bows_from",
     "cured_on",
     "cures",
+    "dug_m",
     "hours_s",
     "proud_m",
     "slide_m",
@@ -50,14 +56,39 @@ class Takes:
     carbon_kg: float
 
 
-def takes_of(work: Work, setting: str) -> Takes:
-    """What one post of a setting takes."""
-    hold, deep, tube_m, way = work.design.hold, in_ground_m(work), post_tube(work).od_m, SETTINGS[setting]
+@found
+def dug_m(work: Work) -> dict[Kind, tuple[float, ...]]:
+    """How deep each post of a kind goes below the ground as it is made, m: through what was filled up too, which is dug
+    though it holds nothing."""
+    stand, many = stand_of(work), counts(work)
+    planned_m = max(embedment_m(work), 0.0)
+    if work.design.posts.stand == "board":
+        return {kind: (planned_m,) * count for kind, count in many.items()}
+    found_: dict[Kind, list[float]] = {kind: [] for kind in many}
+    for peg in pegs_of(work):
+        name, kind = f"{peg.side}{peg.bow}", kind_of(work, peg.side, peg.bow)
+        foot = stand.feet.get(name) if stand else None
+        deep_m = planned_m if foot is None else max(foot.length_m - foot.reveal_m, 0.0)
+        found_[kind if many[kind] else "row"].append(deep_m)
+    return {kind: tuple(each) for kind, each in found_.items()}
+
+
+def all_take(work: Work, kind: Kind, setting: str) -> Takes:
+    """What all posts of a kind take, set so: each by its own depth."""
+    each = Counter(round(deep_m, 4) for deep_m in dug_m(work)[kind])
+    takes = [(count, takes_of(work, setting, deep_m)) for deep_m, count in each.items()]
+    return Takes(*(sum(count * getattr(one, name.name) for count, one in takes) for name in fields(Takes)))
+
+
+def takes_of(work: Work, setting: str, deep_m: float | None = None) -> Takes:
+    """What one post of a setting takes, so deep in the ground: as planned unless told."""
+    deep = max(embedment_m(work), 0.0) if deep_m is None else deep_m
+    hold, tube_m, way = work.design.hold, post_tube(work).od_m, SETTINGS[setting]
     across_m = max(hold.hole_m, hold.plate_m * math.sqrt(2)) if setting == "plate" else hold.hole_m
     hole = room_m3(across_m, 0.0, deep) if way.holed else 0.0
     if setting == "trench":
         hole = TRENCH_M * deep * bays_of(work).bay_m
-    high_m = hold.column_m if setting == "pier" else -concrete_top_m(work)
+    high_m = hold.column_m if setting == "pier" else -plug_top_m(work, deep)
     concrete = room_m3(hold.hole_m, tube_m, deep + high_m) if way.concreted else 0.0
     bag = bag_of(work)
     told = hold.bags if setting == "concrete" else None
@@ -76,8 +107,9 @@ def takes_of(work: Work, setting: str) -> Takes:
 
 
 def proud_m(work: Work) -> float:
-    """How much higher than the grass backfill is left, m: depth·s/(1 − s)."""
-    return in_ground_m(work) * SETTLES / (1 - SETTLES)
+    """How much higher than the grass backfill is left, m: depth·s/(1 − s) of the deepest."""
+    deepest_m = max((deep_m for each in dug_m(work).values() for deep_m in each), default=0.0)
+    return deepest_m * SETTLES / (1 - SETTLES)
 
 
 def slide_m(work: Work) -> float:
@@ -87,7 +119,7 @@ def slide_m(work: Work) -> float:
 
 def hours_s(work: Work) -> float:
     """What setting all of them takes, s of one person."""
-    return sum(count * takes_of(work, set_of(work, kind)).hours_s for kind, count in counts(work).items())
+    return sum(all_take(work, kind, set_of(work, kind)).hours_s for kind in counts(work))
 
 
 def cures(work: Work, maturity: float) -> int | None:

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube, post_tube
-from obtegum.core.rooms.posts.found import play_of
+from obtegum.core.rooms.posts.found import play_of, slop
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
@@ -33,10 +33,34 @@ def _entry(work: Work, verdict: Verdict) -> Iterator[Edits]:
         yield from ((chosen("posts.tube", tube.id),) for tube in posts[:2])
         yield from ((chosen("bows.tube", tube.id),) for tube in bows[:2])
         return
+    if slop(work) > work.rules.holds_to:
+        yield from _fuller(work)
+        return
     plumb_leg_m = up(work, max(size.leg_m, reveal_m))
     yield (chosen("size.shape", "round_on_legs"), lengthened("size.shape.leg_m", plumb_leg_m))
     if size.leg_m < reveal_m and size.leg_m > 0:
         yield (lengthened("posts.reveal_m", down(work, size.leg_m)),)
 
 
-CURES: dict[str, Cure] = {"entry": _entry}
+def _fuller(work: Work) -> Iterator[Edits]:
+    """What leaves the bow less play: a stub that fills it, a post that it fills, or more of it in there."""
+    bow, reveal_m = bow_tube(work), work.design.posts.reveal_m
+    sold = [tube for tube in all_tubes(work) if tube.sold_in == work.tape.units and tube.material == "steel"]
+    if work.design.posts.stand == "stub":
+        within = sorted((tube for tube in sold if tube.over_m < bow.bore_m), key=lambda tube: -tube.over_m)
+        yield from ((chosen("posts.tube", tube.id),) for tube in within[:2])
+    else:
+        around = sorted((tube for tube in sold if tube.bore_m > bow.od_m), key=lambda tube: tube.bore_m)
+        yield from ((chosen("posts.tube", tube.id),) for tube in around[:2])
+    longer_m = up(work, work.design.bows.insertion_m * slop(work) / work.rules.holds_to)
+    yield (lengthened("bows.insertion_m", max(longer_m, reveal_m if work.design.posts.stand == "stub" else 0.0)),)
+
+
+def _bare(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """A bow that comes down over its stub to the ground; a stub that stands out no further than it goes in."""
+    yield (lengthened("bows.insertion_m", work.design.posts.reveal_m),)
+    yield (lengthened("posts.reveal_m", work.design.bows.insertion_m),)
+    yield from _fuller(work)
+
+
+CURES: dict[str, Cure] = {"entry": _entry, "bare-stub": _bare}

@@ -3,8 +3,9 @@
 from collections.abc import Callable
 from typing import Any
 
-from obtegum.core.catalogue import Catalogue, default_catalogue
+from obtegum.core.catalogue import Catalogue, Tube, default_catalogue
 from obtegum.core.fields import Document, Option, put, special
+from obtegum.core.ground.posts import socket_play
 from obtegum.core.job import Job
 from obtegum.core.quantity import FOOT_M, INCH_M, Units, tube_text
 from obtegum.core.rooms.bows.tube_field import tube_choice, tube_outside
@@ -19,6 +20,8 @@ BOARD: dict[Units, str] = {"feet": "board-2x6", "metric": "board-47x150mm"}
 # What of a socket or a base board stands out at the most, and how long it is, before it is another way to stand, m.
 MOST_REVEAL_M = 0.3
 MOST_LENGTH_M = {"slab": 0.6, "board": 0.9}
+# The most that a bow goes in or over, and what it usually does, m.
+MOST_IN_M, USUAL_IN_M = 1.0, 0.15
 TUBE: dict[Units, str] = {"feet": "post-1-7-8", "metric": "round-60.3"}
 
 
@@ -37,12 +40,31 @@ def _write_stand(document: Document, job: Job, stand: Any) -> None:
     bow = find_tube(job.design, catalogue, job.design.bows.tube)
     if post is None or bow is None:
         return
-    if stand == "stub" and post.over_m >= bow.bore_m:
-        put(document, "posts.tube", BAR[units])
+    if stand == "stub":
+        if not _fits(job, post, bow):
+            put(document, "posts.tube", _stub_for(bow, units, catalogue))
     elif stand in ("driven", "slab") and post.bore_m <= bow.od_m:
         put(document, "posts.tube", TUBE[units])
     elif stand == "curve":
         put(document, "posts.tube", job.design.bows.tube)
+
+
+def _fits(job: Job, stub: Tube, bow: Tube) -> bool:
+    """Whether a bow goes over a stub and doesn't rock on it."""
+    play = socket_play(bow.bore_m, stub.over_m, job.design.bows.insertion_m)
+    rules = default_catalogue().rules
+    most_rad = rules.socket_lean_plastic_rad if bow.material == "plastic" else rules.socket_lean_most_rad
+    return play is not None and play.lean_rad <= most_rad
+
+
+def _stub_for(bow: Tube, units: Units, catalogue: Catalogue) -> str:
+    """The thickest of what is sold here that a bow of steel or plastic goes over; the usual bar where nothing does."""
+    goes = [
+        tube
+        for tube in catalogue.tubes.values()
+        if tube.sold_in == units and tube.material == "steel" and tube.over_m < bow.bore_m
+    ]
+    return max(goes, key=lambda tube: (tube.over_m, tube.form == "bar")).id if goes else BAR[units]
 
 
 def _board_sold_here(document: Document, job: Job) -> None:
@@ -60,7 +82,13 @@ def _write_base(document: Document, job: Job, base: Any) -> None:
 
 
 def _lengths(document: Document, job: Job, stand: str) -> None:
-    """A socket is as deep as its slab, a bow on a board reaches no further than that; both stand out little."""
+    """A socket is as deep as its slab, a bow on a board reaches no further than that; both stand out little. Over a
+    stub a bow comes down to the ground."""
+    reveal_m, in_m = job.design.posts.reveal_m, job.design.bows.insertion_m
+    if stand == "stub" and in_m < reveal_m:
+        put(document, "bows.insertion_m", min(reveal_m, MOST_IN_M))
+    elif job.design.posts.stand == "stub" and stand != "stub" and in_m == reveal_m > USUAL_IN_M:
+        put(document, "bows.insertion_m", 6 * INCH_M if job.design.tape.units == "feet" else USUAL_IN_M)
     if stand not in ("slab", "board"):
         return
     posts, bows, inches = job.design.posts, job.design.bows, job.design.tape.units == "feet"

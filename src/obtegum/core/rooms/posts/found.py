@@ -19,7 +19,9 @@ from obtegum.core.work import Work
 
 __all__ = [
     "STRAPS",
+    "Bare",
     "Boards",
+    "bare_stub",
     "board_of",
     "boards_of",
     "cut_from",
@@ -31,6 +33,8 @@ __all__ = [
     "least_in_ground",
     "play_of",
     "post_count",
+    "rocks_to",
+    "slop",
     "uneven",
 ]
 
@@ -61,6 +65,41 @@ def play_of(work: Work) -> Play | None:
     if not way_of(work).socketed:
         return Play(gap_m=0.0, offset_m=0.0, lean_rad=0.0)
     return socket_play(post_tube(work).bore_m, bow_tube(work).od_m, insertion_m)
+
+
+def slop(work: Work) -> float:
+    """How far the bow can rock in its socket or on its stub, as a share of what is well; nothing where it goes in
+    nowhere, or is meant to be loose."""
+    play = play_of(work)
+    if play is None or leans_loose(work):
+        return 0.0
+    return play.lean_rad / rocks_to(work)
+
+
+def rocks_to(work: Work) -> float:
+    """How far a bow may rock in its socket or on its stub, rad."""
+    plastic = bow_tube(work).material == "plastic"
+    return work.rules.socket_lean_plastic_rad if plastic else work.rules.socket_lean_most_rad
+
+
+@dataclass(frozen=True, slots=True)
+class Bare:
+    """Where a stub stands alone between the ground and the bow's end: how much of it, m, and how much of the bow's
+    bending strength it has."""
+
+    long_m: float
+    share: float
+
+
+@found
+def bare_stub(work: Work) -> Bare | None:
+    """What of a stub nothing goes over; None where the bow comes down to the ground, or stands otherwise."""
+    posts, bow, stub = work.design.posts, bow_tube(work), post_tube(work)
+    long_m = posts.reveal_m - work.design.bows.insertion_m
+    if posts.stand != "stub" or long_m <= bow.od_m or "plastic" in (bow.material, stub.material):
+        return None
+    takes = [tube.yield_pa * (tube.od_m**3 - tube.bore_m**3) / 6 for tube in (stub, bow)]
+    return Bare(long_m, takes[0] / takes[1])
 
 
 def leans_loose(work: Work) -> bool:

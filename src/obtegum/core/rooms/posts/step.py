@@ -4,11 +4,14 @@ import math
 
 from obtegum.core.answers import angle_answer, count_answer, length_answer
 from obtegum.core.found import found
-from obtegum.core.quantity import angle_text
+from obtegum.core.ground.posts import Play
+from obtegum.core.quantity import angle_text, percent_text
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube, tube_measures
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import (
     STRAPS,
+    Bare,
+    bare_stub,
     board_of,
     boards_of,
     cut_from,
@@ -20,6 +23,8 @@ from obtegum.core.rooms.posts.found import (
     least_in_ground,
     play_of,
     post_count,
+    rocks_to,
+    slop,
     uneven,
 )
 from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
@@ -29,16 +34,45 @@ from obtegum.core.rounding import rounded
 from obtegum.core.setout.base import SIDES, Peg, peg_words
 from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Band, Strip, StripMark
-from obtegum.core.verdict import Level, Verdict, judge
+from obtegum.core.verdict import Level, Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 
-NEVER = 99.0
+NEVER, BARE_LEAST = 99.0, 0.5
 
 
 def verdicts(work: Work) -> list[Verdict]:
-    """Does the bow go into its post: bore, offset and angle."""
+    """Does the bow go into its post: bore, offset and angle; and does what it stands over bear it."""
+    bare = bare_stub(work)
+    return [*_entry(work), *([] if bare is None or bare.share >= 1 else [_bare(work, bare)])]
+
+
+def _bare(work: Work, bare: Bare) -> Verdict:
+    """A stub that stands alone between the ground and the bow's end, weaker than the bow."""
+    one, share = way_of(work).one, percent_text(bare.share)
+    sentence = (
+        f"For {work.say(bare.long_m, 'up')} over the ground the {one} alone bears the bow, with {share} of its "
+        "strength: let the bow come down over it."
+    )
+    ratio = min(1 / bare.share, NEVER)
+    # Weather finds it out; until that is told, half of the bow's strength is the least that is let pass.
+    level: Level = "tight" if bare.share >= BARE_LEAST else "fails"
+    title = f"Bare {one}"
+    return verdict_on("posts", "bare-stub", title, level, sentence, share, "100 %", ratio, "post:L", "stands")
+
+
+def _slack(work: Work, play: Play, ratio: float) -> Verdict:
+    """A bow that rocks in its socket, or on its stub."""
+    one, limit = way_of(work).one, rocks_to(work)
+    gap, lean = work.tube(play.gap_m, "up"), angle_text(play.lean_rad, "up")
+    how = f"a {one} that fills it" if work.design.posts.stand == "stub" else "a tube that fits"
+    sentence = f"Bow and {one} leave {gap} between them, so the bow rocks by {lean}: {how}, or longer in it."
+    return _entry_verdict(judge(ratio, work.rules.holds_to), sentence, lean, angle_text(limit, "down"), ratio)
+
+
+def _entry(work: Work) -> list[Verdict]:
+    """Does the bow go into its post, and stay in line there."""
     entry, play, way = entry_of(work), play_of(work), way_of(work)
     if play is None:
         return [_too_thick(work)]
@@ -49,6 +83,8 @@ def verdicts(work: Work) -> list[Verdict]:
     lean, off = angle_text(entry.lean_rad, "up"), work.say(abs(entry.offset_m), "up")
     number, limit = f"{lean}, {off}", f"{angle_text(play.lean_rad, 'down')}, {work.say(play.offset_m, 'down')}"
     holds_to, forced = work.rules.holds_to, hands_force(work, entry.offset_m, entry.lean_rad)
+    if (slack := slop(work)) > (holds_to if forced is None else max(forced[2], 1.0)):
+        return [_slack(work, play, slack)]
     if forced is None:
         # All of the play is the socket's own to give, and a little more that nobody speaks of.
         ratio = holds_to * min(max(entry.lean_rad / play.lean_rad, abs(entry.offset_m) / play.offset_m), 1.0)
