@@ -11,6 +11,8 @@ from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from fastapi.testclient import TestClient
 
+from obtegum.core import plan, room
+from obtegum.core.drawing import Drawing
 from obtegum.core.plan import YardPlan, plan_yard
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.set_out.ticks import tick_station
@@ -209,3 +211,34 @@ def test_the_rules_have_another_name_once_a_line_of_them_is_another(tmp_path: Pa
     shutil.copytree(files("obtegum.core"), core)  # type: ignore[arg-type]
     (core / "catalogue" / "rules.json").write_text((core / "catalogue" / "rules.json").read_text() + " ")
     assert rules_of(core) != before == rules_of(files("obtegum.core"))
+
+
+def test_a_change_that_any_step_cant_plan_is_not_kept(client: TestClient, monkeypatch: pytest.MonkeyPatch) -> None:
+    # Each step is asked, not only the one that is shown; what breaks one is refused with a word, and nothing is lost.
+    house = start(client)
+
+    def broken(work: Work) -> Drawing:
+        if work.design.size.span_m > 6.0:
+            raise ZeroDivisionError
+        return plain(work)
+
+    views = dict(room.views())
+    plain = views["shapes"]
+    monkeypatch.setattr(plan, "views", lambda: {**views, "shapes": broken})
+    body = {"version": house["version"], "window": "w", "edits": [{"measure": "size.span_m", "text": "24 ft"}]}
+    refused = client.patch(f"/api/houses/{house['id']}?step=posts", json=body)
+    assert refused.status_code == 422
+    assert "nothing was changed" in refused.json()["detail"]
+    assert client.get(f"/api/houses/{house['id']}?step=posts").json()["version"] == house["version"]
+    body["edits"] = [{"measure": "size.span_m", "text": "17 ft"}]
+    assert client.patch(f"/api/houses/{house['id']}?step=posts", json=body).status_code == 200
+
+
+def test_the_widest_half_circle_on_the_tallest_legs_is_kept_and_opens(client: TestClient) -> None:
+    house = start(client, "metric")
+    edits = [{"measure": "size.span_m", "text": "20 m"}, {"measure": "size.shape.leg_m", "text": "4 m"}]
+    body = {"version": house["version"], "window": "w", "edits": edits}
+    assert client.patch(f"/api/houses/{house['id']}?step=posts", json=body).status_code == 200
+    for step in ("size", "posts", "strength", "bows"):
+        assert client.get(f"/api/houses/{house['id']}?step={step}").status_code == 200
+    assert client.get(f"/api/houses/{house['id']}").status_code == 200

@@ -1,19 +1,25 @@
 """Remedies: tried before they are offered, and as good as they say."""
 
+import random
+from collections.abc import Iterator
 from itertools import groupby
 from typing import Any
 
 import pytest
 
+from obtegum.core import remedies
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edit import Edits, lengthened
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.remedies import MOST_PER_VERDICT, Remedy, find_remedies
 from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.level.decisions import Levels
 from obtegum.core.starters import demo_houses
-from obtegum.core.verdict import LEVELS
+from obtegum.core.verdict import LEVELS, RANKS, Verdict
+from obtegum.core.work import Work
 from tests.conftest import answer as reading
 from tests.conftest import make_house, verdict
 
@@ -83,3 +89,67 @@ def test_a_longer_leg_by_hand() -> None:
     wanted = -(-(12 + missing_in) // 1)
     words = [remedy.words for remedy in remedies_for("headroom", **AILING["headroom"])]
     assert f"Straight leg {int(wanted // 12)}' {int(wanted % 12)}\"" in words
+
+
+WEAK: dict[str, Any] = {
+    "tape__units": "metric",
+    "size__span_m": 5.0,
+    "size__length_m": 12.0,
+    "bows__making": "rolls",
+    "bows__tube": "round-42.4",
+    "posts__tube": "round-48.3",
+}
+HEAVY = {
+    "method": "us",
+    "ground_snow_pa": 900.0,
+    "wind_mps": 34.0,
+    "openness": "country",
+    "shelter": "part",
+    "use": "plants",
+    "heat": "none",
+    "film": "on",
+    "sides": "cleared",
+}
+
+
+def test_a_way_out_is_never_one_that_nobody_knows_of() -> None:
+    # A stouter tube that no longer goes into its posts plumb leaves the bow's strength unknown: that is no answer.
+    chance, seen = random.Random(8), 0
+    for _ in range(6):
+        heavy = HEAVY | {"ground_snow_pa": chance.uniform(500, 2000), "wind_mps": chance.uniform(25, 45)}
+        shape = {"kind": "round_on_legs", "leg_m": chance.choice((0.5, 0.9))}
+        house = make_house(**WEAK, size__shape=shape, weather=heavy)
+        was = {each.id: each for each in plan_house(house, SiteRecord(), default_catalogue(), "none").verdicts}
+        for remedy in find_remedies(house, SiteRecord(), default_catalogue()):
+            seen += 1
+            job = apply_edits(Job(house), remedy.edits, default_catalogue())
+            after = plan_house(*job, default_catalogue(), "none").verdicts
+            mine = next((each for each in after if each.id == remedy.verdict), None)
+            assert mine is None or mine.level in ("holds", "tight"), remedy
+            for each in after:
+                no_lower = RANKS.index(each.rank) <= RANKS.index(was[remedy.verdict].rank)
+                before = was[each.id].level if each.id in was else "holds"
+                if each.id != remedy.verdict and no_lower and LEVELS.index(each.level) > LEVELS.index(before):
+                    assert each.level == "tight" and f"{each.title.lower()} is tight then" in remedy.cost, remedy
+    assert seen > 6
+
+
+def test_what_worsens_something_is_made_good_where_there_is_no_other_way(monkeypatch: pytest.MonkeyPatch) -> None:
+    # The only cure of a headroom that fails lifts the posts out of the ground, which fails them: longer ones mend that.
+    def lifted(work: Work, verdict: Verdict) -> Iterator[Edits]:
+        leg_m, reveal_m = work.design.size.leg_m + 0.4, work.design.posts.reveal_m + 0.4
+        yield (lengthened("size.shape.leg_m", leg_m), lengthened("posts.reveal_m", reveal_m))
+
+    record = SiteRecord(levels=Levels(pegs={f"{side}{bow}": 1.5 for side in "LR" for bow in range(1, 17)}))
+    low = {"size__shape": {"kind": "round_on_legs", "leg_m": 1.5 * FOOT_M}}
+    house, plain = make_house(**low, posts__reveal_m=0.2, posts__length_m=0.85), dict(remedies._cures())
+    monkeypatch.setattr(remedies, "_cures", lambda: {**plain, "headroom": lifted})
+    found = [each for each in find_remedies(house, record, default_catalogue()) if each.verdict == "headroom"]
+    assert found
+    for each in found:
+        assert [edit.measure for edit in each.edits] == ["size.shape.leg_m", "posts.reveal_m", "posts.length_m"]
+        after = plan_house(*apply_edits(Job(house, record), each.edits, default_catalogue()), default_catalogue())
+        assert verdict(after, "embedment").level in ("holds", "tight")
+    # Where nothing mends that, it is no way out.
+    monkeypatch.setattr(remedies, "_cures", lambda: {"headroom": lifted})
+    assert not [each for each in find_remedies(house, record, default_catalogue()) if each.verdict == "headroom"]

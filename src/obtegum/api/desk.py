@@ -22,6 +22,8 @@ from obtegum.core.work import Work
 from obtegum.store import House, Store, gestures, houses
 
 log = logging.getLogger(__name__)
+# What is said where a change breaks the plan for no reason that a grower could mend.
+TELL_US = "something in it breaks a step’s plan. Take another value."
 
 __all__ = [
     "Desk",
@@ -93,6 +95,23 @@ class Asked:
             self.benches.keep(design, record, work)
         return before[2]
 
+    def sound(self, design: HouseDesign, record: SiteRecord) -> None:
+        """Plan a house whole, before it is kept: one that any step can't plan is refused, with that step's sentence.
+
+        Raises: DesignError; Unplanned where something in it breaks a step.
+        """
+        try:
+            self.plan(design, record)
+            if self.step is not None:
+                work = self.benches.begin(design, record)
+                plan_work(work)
+                self.benches.keep(design, record, work)
+        except DesignError:
+            raise
+        except Exception as error:
+            log.exception("%s can't be planned", design.name)
+            raise Unplanned(f"{design.name} can’t be planned so, and nothing was changed: {TELL_US}") from error
+
     def judge(self, design: HouseDesign, record: SiteRecord) -> None:
         """Plan a house as far as its steps judge it. Raises whatever a plan of it raises."""
         work = self.benches.begin(design, record)
@@ -123,4 +142,4 @@ def with_plan(desk: Asked, house: House, window: str = "", status: int = 200) ->
 def change(desk: Asked, house_id: str, version: int | None, window: str, edit: houses.Edit, name: str = "") -> Response:
     """Change a house once, planned before it is kept. A version of None stands for whatever is there."""
     gesture = houses.Gesture(version, window, name, desk.request)
-    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit, desk.plan), window)
+    return with_plan(desk, houses.change(desk.store, house_id, gesture, edit, desk.sound), window)

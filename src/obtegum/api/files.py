@@ -116,7 +116,7 @@ async def post_file(desk: Desk, request: Request) -> Response:
     def keep() -> Response:
         design, record = read_house_file(text)
         begin(design, record, default_catalogue())
-        house = houses.add(desk.store, design, record, "Read from a file", desk.request, desk.plan)
+        house = houses.add(desk.store, design, record, "Read from a file", desk.request, desk.sound)
         return with_plan(desk, house, status=201)
 
     return await run_in_threadpool(keep)

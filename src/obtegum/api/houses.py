@@ -110,7 +110,7 @@ def get_bodies(
 def post_undo(desk: Desk, house_id: HouseId, way: Literal["undo", "redo"], own: Own) -> Response:
     """Invert this window's own last gesture, or make it again."""
     gesture = houses.Gesture(None, own.window, request=desk.request)
-    return with_plan(desk, gestures.undo(desk.store, house_id, gesture, way, desk.plan), own.window)
+    return with_plan(desk, gestures.undo(desk.store, house_id, gesture, way, desk.sound), own.window)
 
 
 def _small(design: HouseDesign | None) -> YardPlan | None:
@@ -159,5 +159,5 @@ def put_revision(desk: Desk, house_id: HouseId, back: Back) -> Response:
     """Bring a version back: a change like any other, which can be undone."""
     old = houses.revision(desk.store, house_id, back.to)
     return with_plan(
-        desk, houses.bring_back(desk.store, house_id, old, back.window, desk.request, desk.plan), back.window
+        desk, houses.bring_back(desk.store, house_id, old, back.window, desk.request, desk.sound), back.window
     )

@@ -74,7 +74,7 @@ def post_house(desk: Desk, wanted: NewHouse) -> Response:
     else:
         source = houses.get(desk.store, wanted.copy_of).design
         design, words = source.model_copy(update={"name": f"{source.name[:73]}, copy"}), f"Copied from {source.name}"
-    return with_plan(desk, houses.add(desk.store, design, SiteRecord(), words, desk.request, desk.plan), status=201)
+    return with_plan(desk, houses.add(desk.store, design, SiteRecord(), words, desk.request, desk.sound), status=201)
 
 
 @router.put("/houses/{house_id}/shelf", response_model=VersionOut)

@@ -24,6 +24,11 @@ Array = NDArray[np.float64]
 LINES = ("free", "lengths", "turned", "swaying", "_swaying_bands")
 # Passes of the second order, and how well its axial forces must hold between two of them.
 MOST_PASSES, HOLDS = 40, 1e-5
+# How far ahead of a step the next one may be put, in steps.
+MOST_AHEAD = 5.0
+# The pass at which what doesn't come to rest is given up, and what of its first step must be left by then: at that rate
+# forty passes come to no more than a hundred-thousandth.
+LOOKED_AT, LEFT_BY_THEN = 10, 10 ** (-5 * 10 / 40)
 # Modes that buckling shapes are mixed of.
 MODES = 12
 # Rounds of subspace iteration, from waves along the frame to its modes.
@@ -345,7 +350,8 @@ def second_order(frame: Frame, loads: Loads, begin: Array) -> Solved:
     moved, stands, open_ = np.zeros_like(right), np.ones(len(right), dtype=bool), np.ones(len(right), dtype=bool)
     used = axial.copy()
     scale = np.maximum(np.abs(begin).max(axis=1), 1e-6)
-    for _ in range(MOST_PASSES):
+    at_first, before, reached = np.zeros(len(right)), np.zeros_like(axial), np.zeros_like(axial)
+    for number in range(MOST_PASSES):
         which = np.flatnonzero(open_)
         if len(which) == 0:
             break
@@ -359,9 +365,21 @@ def second_order(frame: Frame, loads: Loads, begin: Array) -> Solved:
         which = which[stands[which]]
         now = _axial(frame, moved[which], axial[which], loads.ends[which])
         used[which] = axial[which]
-        done = np.abs(now - axial[which]).max(axis=1, initial=0.0) <= HOLDS * scale[which]
-        axial[which] = now
-        open_[which[done]] = False
+        step = now - axial[which]
+        off = np.abs(step).max(axis=1, initial=0.0) / scale[which]
+        # What the last step tells of the next one goes ahead of it (Anderson, of one step).
+        turn = step - before[which]
+        ahead = (step * turn).sum(axis=1) / np.maximum((turn**2).sum(axis=1), 1e-30)
+        ahead = np.where((number > 0) & (np.abs(ahead) <= MOST_AHEAD), ahead, 0.0)[:, None]
+        axial[which] = now - ahead * (now - reached[which])
+        before[which], reached[which] = step, now
+        open_[which[off <= HOLDS]] = False
+        if number == 0:
+            at_first[which] = off
+        elif number == LOOKED_AT:
+            # What has come no nearer to rest by then won't in all of the passes.
+            lost = which[off > np.maximum(LEFT_BY_THEN * at_first[which], HOLDS)]
+            stands[lost] = open_[lost] = False
     stands &= ~open_
     if frame.ties is not None:
         for case in np.flatnonzero(stands):

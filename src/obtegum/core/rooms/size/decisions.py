@@ -28,6 +28,7 @@ if TYPE_CHECKING:
     from obtegum.core.rooms import HouseDesign
 
 __all__ = [
+    "HIGHEST_M",
     "Figure",
     "Gothic",
     "Kneed",
@@ -44,7 +45,8 @@ __all__ = [
 FLATTEST = 0.05
 TALLEST = 1.0
 
-Height = Annotated[float, Number("Height", 0.5, 14.0)]
+HIGHEST_M = 14.0
+Height = Annotated[float, Number("Height", 0.5, HIGHEST_M)]
 Shoulder = Annotated[float, Number("Shoulder radius", 0.0, 60.0)]
 
 

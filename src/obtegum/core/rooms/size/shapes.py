@@ -5,6 +5,7 @@ from itertools import pairwise
 
 from obtegum.core.profile import ProfileError
 from obtegum.core.rooms.size.decisions import (
+    HIGHEST_M,
     Gothic,
     Kneed,
     Peaked,
@@ -46,7 +47,7 @@ def shape_of(kind: str, size: Size) -> Shape:
         low = min(rise, span / 2 * 0.9)
         return ThreeCentred(leg_m=leg, height_m=leg + low, shoulder_m=0.55 * low)
     if kind == "gothic":
-        return Gothic(leg_m=leg, height_m=leg + max(rise, GOTHIC_RISE * span))
+        return Gothic(leg_m=leg, height_m=min(leg + max(rise, GOTHIC_RISE * span), HIGHEST_M))
     if kind == "peaked":
         return Peaked(leg_m=leg, height_m=height, shoulder_m=min(0.25 * rise, 0.2 * span))
     if kind == "kneed":

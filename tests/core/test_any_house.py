@@ -1,0 +1,81 @@
+"""Whatever house can be made of the documents is planned whole, drawn, carded and printed."""
+
+import json
+import random
+
+import pytest
+
+from obtegum.core.bench import begin
+from obtegum.core.cards import cards_of, with_cards
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.plan import HousePlan, plan_work
+from obtegum.core.remedies import find_remedies
+from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.rooms.size.compared import SHAPE_LABELS, shape_of
+from obtegum.core.verdict import LEVELS, RANKS
+from obtegum.core.work import Work
+from obtegum.exchange.cad import drawings_dxf, setting_out_dxf
+from obtegum.exchange.pdf import sheet_pdf
+from obtegum.exchange.tables import all_tables, table_csv
+from tests.conftest import make_house
+from tests.houses import Maker, options_of
+
+CATALOGUE = default_catalogue()
+# Of those made here, so many for each run of the tests, and of them so many with their files and ways out.
+MADE, WITH_FILES = 60, 4
+DEEP_MADE, DEEP_FILES = 5000, 300
+
+
+def planned(design: HouseDesign, record: SiteRecord) -> tuple[Work, HousePlan]:
+    """Everything of a house; nothing of it is no number, and every step with work to do has cards."""
+    work = begin(design, record, CATALOGUE)
+    plan = plan_work(work)
+    json.dumps(plan.model_dump(mode="json"), allow_nan=False)
+    for step in with_cards(work):
+        assert cards_of(work, step)
+    return work, plan
+
+
+def ways_out(design: HouseDesign, record: SiteRecord, plan: HousePlan) -> None:
+    """Each way out answers its verdict by a known one, and worsens none of as high a rank but as it says."""
+    was = {each.id: each for each in plan.verdicts}
+    for remedy in find_remedies(design, record, CATALOGUE):
+        assert remedy.level in ("holds", "tight"), remedy
+        assert "not known" not in remedy.number, remedy
+        before = was[remedy.verdict]
+        assert LEVELS.index(remedy.level) <= LEVELS.index(before.level)
+        for title, _, how in (part.rpartition(" is ") for part in remedy.cost.split(", ") if part.endswith(" then")):
+            worse = next(each for each in plan.verdicts if each.title.lower() == title)
+            no_lower = RANKS.index(worse.rank) <= RANKS.index(before.rank)
+            assert how == "tight then" or not no_lower, remedy
+
+
+def test_any_house_is_planned_whole(pytestconfig: pytest.Config) -> None:
+    deep = pytestconfig.getoption("--deep")
+    maker, made = Maker(random.Random(3535)), DEEP_MADE if deep else MADE
+    every = made // (DEEP_FILES if deep else WITH_FILES)
+    for number in range(made):
+        design = maker.design()
+        record = maker.record(design)
+        work, plan = planned(design, record)
+        if number % every:
+            continue
+        assert sheet_pdf(plan, 1, "2026-05-01", "a4").startswith(b"%PDF")
+        assert all(table_csv(name, work).count("\n") >= 1 for name in all_tables())
+        assert setting_out_dxf(work) and drawings_dxf(plan.drawings)
+        ways_out(design, record, plan)
+    # Every choice of every room was in some of them.
+    chosen = [(leaf.path, option) for leaf in maker.leaves for option in options_of(leaf)]
+    assert len(chosen) > 300
+    assert min(maker.taken[each] for each in chosen) >= (20 if deep else 1)
+
+
+@pytest.mark.parametrize("kind", SHAPE_LABELS)
+@pytest.mark.parametrize("leg_m", [0.0, 1.0, 4.0])
+@pytest.mark.parametrize("span_m", [1.5, 6.0, 20.0])
+def test_a_shape_that_another_is_made_into_is_in_its_ranges(kind: str, leg_m: float, span_m: float) -> None:
+    # Twenty metres wide on legs of four: as gothic it would have been sixteen high, of fourteen.
+    size = make_house().size
+    shape = type(size.shape).model_construct(kind="round_on_legs", leg_m=leg_m)
+    made = shape_of(kind, size.model_copy(update={"span_m": span_m, "shape": shape}))
+    assert type(made).model_validate(made.model_dump()) == made
