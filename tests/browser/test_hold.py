@@ -26,8 +26,9 @@ def test_a_house_is_held_down_link_by_link(page: Page) -> None:
     expect(side).to_contain_text("friction alone")
     choose(page, "Posts are set", "in a hole of concrete")
     expect(side).to_contain_text("Wet cement burns")
-    expect(answer(page, "bags")).to_have_text("68")
-    expect(side).to_contain_text("2 to a hole")
+    # Each hole by its own depth, on ground that falls.
+    expect(answer(page, "bags")).to_have_text("98")
+    expect(side).to_contain_text("2 to 4 to a hole")
     expect(answer(page, "link_2")).to_contain_text("not known")
     pick(page, "a bolt or bar through it")
     expect(answer(page, "link_2")).to_contain_text("lb")

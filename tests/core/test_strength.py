@@ -16,10 +16,13 @@ from obtegum.core.job import Job
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.found import (
     bow_found,
     end_found,
+    factors_of,
+    hung_share,
     joint_share,
     post_share,
     post_use,
@@ -29,8 +32,10 @@ from obtegum.core.rooms.strength.found import (
 from obtegum.core.rooms.strength.judged import verdicts
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
+from obtegum.core.rooms.strength.step import most_moved
 from obtegum.core.rooms.weather.found import missing
 from obtegum.core.starters import demo_houses, new_house
+from obtegum.core.trouble import DesignError
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict
 from tests.core.test_counts import changed, planned, refused
 
@@ -494,3 +499,88 @@ def test_far_beyond_its_strength_no_figure_is_given() -> None:
     assert judged.ratio >= 10
     assert len(end.found.rows) == 0
     assert verdicts(bench)[0].number == "over 10 times"
+
+
+def test_steel_is_as_stiff_as_its_code_says() -> None:
+    for method, elastic in (("us", 200e9), ("eu", 210e9), ("given", 200e9)):
+        assert sections_of(make_bench(weather={"method": method}))[0].elastic_pa == elastic
+
+
+def test_an_own_tube_of_untold_yield_has_no_strength() -> None:
+    own = {"own_tubes": [{"od_m": 0.0483, "wall_m": 0.003}], "bows__tube": "own:1"}
+    house = {**told(), **own}
+    found = verdict(make_plan(**house), "frame")
+    assert found.level == "unknown" and "isn’t told" in found.sentence and "yield" in found.sentence
+    own["own_tubes"][0]["yield_pa"] = 235e6  # type: ignore[index]
+    assert verdict(make_plan(**house), "frame").level != "unknown"
+
+
+def test_a_solid_bar_is_no_bow() -> None:
+    with pytest.raises(DesignError, match="is solid"):
+        make_plan(bows__tube="bar-3-4", posts__tube="post-1-5-8")
+
+
+def test_the_crown_sinks_by_all_weathers_not_only_the_one_that_governs() -> None:
+    # Wind governs; snow sinks the crown: worked anew on the whole stiffness, dead and even snow alone.
+    bench = make_bench(**told(wind_mps=45.0))
+    judged = bow_found(bench)
+    assert judged is not None and judged.found is not None and "snow" not in judged.governs.words
+    (drop, sinks_in), (sway, sways_in) = most_moved(bench, judged)
+    assert "snow" in sinks_in and "wind" in sways_in
+    model, weather = judged.model, judged.weathered
+    row = next(place for place, combo in enumerate(weather.combos) if combo.words == sinks_in)
+    crown = 3 * int(np.argmax(model.frame.nodes[:, 1])) + 1
+    moved = factors_of(weather)[row] @ judged.found.moves
+    assert drop == pytest.approx(-float(moved[crown]) / (1 - 1 / float(judged.found.factor[row])))
+    governs = judged.found.moved[judged.found.worst]
+    assert drop > max(-float(governs[crown]), 0.0) and sway > 0
+    step = next(each for each in make_plan(**told(wind_mps=45.0)).steps if each.id == "strength")
+    said = next(each for each in step.answers if each.id == "drop")
+    assert said.value == pytest.approx(drop) and sinks_in in said.note
+
+
+def test_a_crop_is_no_weight_by_the_european_code() -> None:
+    # It comes and goes: 1.5 of it beside 1.35 of weight.
+    hung = {"strength": {"lines": 4, "line_kg": 12.0}}
+    eu = make_bench(**told(method="eu"), **hung)
+    us = make_bench(**told(), **hung)
+    assert (hung_share(eu), hung_share(us)) == (pytest.approx(1.5 / 1.35), 1.0)
+    bare, loaded = (bow_found(make_bench(**told(method="eu"), **each)) for each in ({}, hung))
+    assert bare and loaded and bare.found and loaded.found
+    row = next(place for place, combo in enumerate(loaded.weathered.combos) if combo.name == "D")
+    down = [float(each.found.ground[row, :, 1].sum()) for each in (bare, loaded)]  # type: ignore[union-attr]
+    bay = bays_of(eu).bay_m
+    assert down[1] - down[0] == pytest.approx(1.5 * 4 * 12.0 * 9.80665 * bay / bay, rel=0.02)
+
+
+def test_a_house_taller_than_the_figure_says_so() -> None:
+    tall = {**told(), "size__span_m": 4.0, "size__shape": {"kind": "gothic", "leg_m": 0.6, "height_m": 3.4}}
+    assert "taller than figure 27.3-3" in verdict(make_plan(**tall), "frame").sentence
+    low = {**told(), "size__span_m": 6.0, "size__shape": {"kind": "round_on_legs", "leg_m": 0.56}}
+    assert "taller than" not in verdict(make_plan(**low), "frame").sentence
+    eu = {**low, "weather": {**told()["weather"], "method": "eu"}}
+    assert "taller than figure 7.11" in verdict(make_plan(**eu), "frame").sentence
+
+
+def test_which_edition_a_snow_figure_is_from_is_asked_and_said() -> None:
+    sheet = {each.symbol: each.clause for each in weathered(make_bench(**told())).sheet}  # type: ignore[union-attr]
+    assert sheet["pg"].endswith("edition not told, taken as ASCE 7-16’s")
+    of22 = weathered(make_bench(**told(snow_edition="7-22")))
+    assert of22 is not None and "edition" not in next(each.clause for each in of22.sheet if each.symbol == "pg")
+    step = next(each for each in make_plan(**told()).steps if each.id == "weather")
+    assert "weather.snow_edition" in step.measures
+    eu = next(each for each in make_plan(**told(method="eu")).steps if each.id == "weather")
+    assert "weather.snow_edition" not in eu.measures and "weather.doors" in eu.measures
+
+
+def test_both_habits_of_the_doors_are_shown() -> None:
+    for habit, label in (("may", "Doors shut in every storm"), ("shut", "With doors open all the same")):
+        plan = make_plan(**told(method="eu", doors=habit, wind_mps=28.0))
+        step = next(each for each in plan.steps if each.id == "strength")
+        other = next(each for each in step.answers if each.id == "otherwise")
+        own = next(each for each in step.answers if each.id == "use")
+        assert other.label == label
+        assert other.value <= own.value if habit == "may" else other.value >= own.value
+    assert ", doors shut in every storm" in verdict(plan, "frame").sentence
+    us = next(each for each in make_plan(**told()).steps if each.id == "strength")
+    assert not [each for each in us.answers if each.id == "otherwise"]

@@ -365,6 +365,40 @@ def test_doors_shut_in_every_storm_are_an_accident_when_they_stand_open() -> Non
     assert not any(combo.accident for combo in combinations("us", cases, False, True))
 
 
+def test_by_the_open_sea_the_country_is_terrain_0() -> None:
+    # z0 0.003, zmin 1: kr = 0.19·(0.003/0.05)^0.07 = 0.1560; at 4 m vm = 0.156·ln(1333)·26 = 29.19, Iv = 1/7.195.
+    wind, kr = en_wind.Wind(26.0, "coast"), 0.19 * (0.003 / 0.05) ** 0.07
+    mean, turbulence = kr * math.log(4 / 0.003) * 26, 1 / math.log(4 / 0.003)
+    assert kr == pytest.approx(0.1560, abs=1e-4)
+    assert en_wind.peak_pressure(wind, 4.0) == pytest.approx((1 + 7 * turbulence) * 0.625 * mean**2)
+    assert en_wind.peak_pressure(wind, 0.5) == en_wind.peak_pressure(wind, 1.0)
+
+
+def test_snow_of_strength_counts_by_seven_tenths_and_for_its_use() -> None:
+    # A figure of ASCE 7-22: no Is, and 0.7S, 0.75·0.7S beside wind.
+    site = replace(COLD, of_strength=True)
+    assert asce_snow.flat_roof_snow(site) == pytest.approx(0.7 * 1.0 * 1.2 * 1000)
+    outline = half_circle()
+    cases = [*asce_snow.snow_cases(site, outline), *heap_cases(outline, 1.0)]
+    cases += list(asce_wind.wind_cases(asce_wind.Wind(30, "country", 0, True, 20), outline, INNER))
+    kinds = {place: case.kind for place, case in enumerate(cases)}
+    factors = {
+        (kinds[place], round(factor, 6))
+        for combo in combinations("us", cases, False, of_strength=True)
+        for place, factor in combo.parts
+    }
+    assert factors == {("snow", 0.7), ("heap", 0.7), ("snow", 0.525), ("wind", 0.6), ("wind", 0.45)}
+
+
+def test_slid_snow_pushes_a_bare_roof_in_too() -> None:
+    outline = half_circle(leg=1.0)
+    snow = list(asce_snow.snow_cases(COLD, outline))
+    combos = combinations("us", [*snow, *heap_cases(outline, 1.2)], False)
+    bare = [combo for combo in combos if combo.name == "D+H"]
+    assert [combo.parts for combo in bare] == [((len(snow) + place, 1.0),) for place in range(3)]
+    assert all("the roof bare" in combo.words and combo.calm for combo in bare)
+
+
 def test_slid_snow_by_hand() -> None:
     # pf 1 kPa over 6 m: 1 m² a metre, heaped 1.25 m high, pushing ½·0.5·4·1.25² = 1.56 kN a metre.
     height = heap_height(1000.0, 0.0, 6.0, None)

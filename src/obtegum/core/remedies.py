@@ -2,11 +2,12 @@
 
 Each kind of verdict has its usual cures, which its room brings. A cure is a list of edits; it is applied to the
 design, and offered only if the verdict that it is for comes out better and known, and with the whole house judged no
-other one comes to fail and none of as high a rank is worse. Where a verdict has no way out so, cures that worsen
-something are tried with a cure of that, and then those that leave another one tight. What comes out worse is named
-with the cost.
+other one comes to fail and none of as high a rank is worse (comfort may come out tight). Where a verdict has no way out
+so, cures that worsen something are tried with a cure of that, and then those that leave another one tight. What comes
+out worse is named with the cost.
 """
 
+import re
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import cache
@@ -45,6 +46,8 @@ class Remedy(Part):
     cost: str
 
 
+# A question within a sentence.
+QUESTION = re.compile(r"[^.?!:]+\?")
 # How a verdict may not come out of its own cure.
 NO_ANSWER: tuple[Level, ...] = ("fails", "unknown")
 # Cures that are made good where a verdict has no other way out, and what else is tried with each.
@@ -114,11 +117,19 @@ def _worse(before: Iterable[Verdict], after: Iterable[Verdict], but: str) -> lis
     ]
 
 
+def _open_before(found: Verdict, before: Iterable[Verdict]) -> bool:
+    """Whether all that keeps a verdict from being known is a question that was open before, as what weather is there:
+    nothing is known less by that."""
+    asked = {words for each in before if each.level == "unknown" for words in QUESTION.findall(each.sentence)}
+    return bool(asked.intersection(QUESTION.findall(found.sentence)))
+
+
 def _bars(worse: Verdict, verdict: Verdict, tight: bool) -> bool:
-    """Whether what comes out worse keeps a cure from being one: it fails, or is of no lower rank; ``tight`` then may
-    do."""
+    """Whether what comes out worse keeps a cure from being one: it fails, or is of no lower rank. What is tight then
+    may do where that is asked for, and where it is comfort alone."""
     no_lower = RANKS.index(worse.rank) <= RANKS.index(verdict.rank)
-    return worse.level == "fails" or (no_lower and not (tight and worse.level == "tight"))
+    may = worse.level == "tight" and (tight or worse.rank == "comfort")
+    return worse.level == "fails" or (no_lower and not may)
 
 
 def _offer(work: Work, verdict: Verdict, room: Room, edits: Edits, cured: _Cured, tight: bool) -> Remedy | None:
@@ -130,7 +141,9 @@ def _offer(work: Work, verdict: Verdict, room: Room, edits: Edits, cured: _Cured
         return None
     found = cured.own(room, verdict.id)
     # A way that still fails, or leaves it unknown, is no way out; all else is judged where it is one.
-    if found is not None and (found.level in NO_ANSWER or not better(found, verdict)):
+    if found is not None and (found.level == "fails" or not better(found, verdict)):
+        return None
+    if found is not None and found.level == "unknown" and not _open_before(found, judged(work)):
         return None
     changed, after = cured.job, cured.work
     worse = _worse(judged(work), judged(after), verdict.id)

@@ -85,12 +85,13 @@ class Rows:
 @dataclass(frozen=True, eq=False)
 class Found(Rows):
     """What was found: ``factor`` (c,) at which each combination buckles, ``ground`` (c, 2, 2) N of its first order,
-    and that of dead load and of each basic case by itself, ``each`` (1 + k, 2, 2) N; ``pulls`` (c, b) N of each of its
-    ties."""
+    and that of dead load and of each basic case by itself, ``each`` (1 + k, 2, 2) N, and how the bow moves in these,
+    ``moves`` (1 + k, 3n + 3) m; ``pulls`` (c, b) N of each of its ties."""
 
     factor: Array
     ground: Array
     each: Array
+    moves: Array
     pulls: Array
 
     @property
@@ -158,6 +159,7 @@ def analyse(
         factor=factor,
         ground=np.tensordot(factors, plain.feet, axes=1),
         each=plain.feet,
+        moves=plain.moved,
         pulls=np.zeros((len(factors), 0)) if frame.ties is None else factors @ frame.ties.pulled(plain.moved),
     )
 

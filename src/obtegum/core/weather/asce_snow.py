@@ -40,7 +40,8 @@ GABLE_FROM, GABLE_TO, GABLE_LEVEL, SHORT_RAFTER_M = 2.38, 30.2, 15.0, 6.1
 class Site:
     """What snow needs to know: snow on the ground, Pa, and how house and spot stand to it.
 
-    ``slides`` is whether it can slide off and away: a smooth cover, and room at the sides.
+    ``slides`` is whether it can slide off and away: a smooth cover, and room at the sides. ``of_strength`` is whether
+    the ground's figure is one of ASCE 7-22.
     """
 
     ground_pa: float
@@ -50,6 +51,7 @@ class Site:
     shelter: Shelter
     slides: bool
     own: Own = NOTHING
+    of_strength: bool = False
 
     @property
     def drifted(self) -> float:
@@ -58,8 +60,8 @@ class Site:
 
     @property
     def importance(self) -> float:
-        """Is, table 1.5-2: 0.8 where nobody is at risk, 1.0 else."""
-        return 1.0 if self.people else 0.8
+        """Is, table 1.5-2: 0.8 where nobody is at risk, 1.0 else; a figure of ASCE 7-22 is for its use already."""
+        return 1.0 if self.people or self.of_strength else 0.8
 
     @property
     def exposure(self) -> float:

@@ -9,6 +9,8 @@ from obtegum.core.weather.pressure import Case
 __all__ = ["Combination", "combinations"]
 
 Method = Literal["us", "eu", "given"]
+# ASCE 7-22, 2.4.1: snow of strength in allowable combinations.
+SERVICE = 0.7
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,13 +37,16 @@ class Combination:
         return "W" not in self.name
 
 
-def combinations(method: Method, cases: Sequence[Case], high: bool, shut: bool = False) -> tuple[Combination, ...]:
+def combinations(
+    method: Method, cases: Sequence[Case], high: bool, shut: bool = False, of_strength: bool = False
+) -> tuple[Combination, ...]:
     """Every combination to check. ``high``: above 1,000 m, where EN keeps more snow beside wind. ``shut``: doors are
-    shut in every storm, so that one standing open is an accident (EN 1991-1-4, 7.2.9(3)).
+    shut in every storm, so that one standing open is an accident (EN 1991-1-4, 7.2.9(3)). ``of_strength``: snow's
+    figure is of strength (ASCE 7-22, 2.4.1: 0.7 of it).
 
     US: ASCE 7-16, 2.4.1. EN: EN 1990, 6.10 with the recommended ψ, 6.11 for accidents. Given: as allowable pressures.
     """
-    return tuple(_combined(method, cases, high, shut and method == "eu"))
+    return tuple(_combined(method, cases, high, shut and method == "eu", SERVICE if of_strength else 1.0))
 
 
 def _accidents(cases: Sequence[Case], wind: Sequence[int], snow: Sequence[int], high: bool) -> Iterator[Combination]:
@@ -55,7 +60,7 @@ def _accidents(cases: Sequence[Case], wind: Sequence[int], snow: Sequence[int], 
             yield Combination("A+S+W", f"{cases[lies].words}, {words}", 1.0, ((lies, lying), (each, 1.0)))
 
 
-def _combined(method: Method, cases: Sequence[Case], high: bool, shut: bool) -> Iterator[Combination]:
+def _combined(method: Method, cases: Sequence[Case], high: bool, shut: bool, snowed: float) -> Iterator[Combination]:
     snow = [place for place, case in enumerate(cases) if case.kind == "snow"]
     wind = [place for place, case in enumerate(cases) if case.kind == "wind"]
     heaps = [place for place, case in enumerate(cases) if case.kind == "heap"]
@@ -66,6 +71,7 @@ def _combined(method: Method, cases: Sequence[Case], high: bool, shut: bool) -> 
         "given": (1.0, 1.0, 0.75, 1.0, 0.75, 0.6),
         "eu": (1.35, 1.5, 1.5, 1.5, 0.9, 1.0),
     }[method]
+    alone, beside = alone * snowed, beside * snowed
     if shut:
         yield from _accidents(cases, [each for each in wind if cases[each].opened], snow, high)
         wind = [each for each in wind if not cases[each].opened]
@@ -74,6 +80,9 @@ def _combined(method: Method, cases: Sequence[Case], high: bool, shut: bool) -> 
         yield Combination("D+S", words[each], dead, ((each, alone),))
         for heap in heaps:
             yield Combination("D+S+H", f"{words[each]}, {words[heap]}", dead, ((each, alone), (heap, alone)))
+    for heap in heaps:
+        # All of it has slid.
+        yield Combination("D+H", f"{words[heap]}, the roof bare", dead, ((heap, alone),))
     for each in wind:
         yield Combination("D+W", words[each], dead, ((each, blows),))
         yield Combination("less D+W", words[each], light, ((each, blows),))

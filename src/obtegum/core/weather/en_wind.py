@@ -28,8 +28,8 @@ __all__ = [
 
 Array = NDArray[np.float64]
 Openness = Literal["woods", "country", "coast"]
-# Table 4.1, categories III, II and I: z0 and zmin, m.
-ROUGH: dict[Openness, tuple[float, float]] = {"woods": (0.3, 5.0), "country": (0.05, 2.0), "coast": (0.01, 1.0)}
+# Table 4.1, categories III, II and, by the open sea, 0: z0 and zmin, m.
+ROUGH: dict[Openness, tuple[float, float]] = {"woods": (0.3, 5.0), "country": (0.05, 2.0), "coast": (0.003, 1.0)}
 AIR_KG_M3 = 1.25
 PRESSED_OUT, DRAWN_IN, DOMINANT = 0.2, -0.3, 0.9
 # Table 7.1, zones D and E.

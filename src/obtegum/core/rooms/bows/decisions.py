@@ -113,7 +113,7 @@ class OwnTube(Decisions):
             100e6,
             900e6,
             "stress",
-            hint="how strong its steel is; blank: plain mild steel",
+            hint="off its paper; blank: strength not known",
         ),
     ] = None
 

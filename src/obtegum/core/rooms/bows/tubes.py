@@ -8,17 +8,31 @@ from obtegum.core.rooms.bows.decisions import OwnTube
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
 
-__all__ = ["all_tubes", "bow_tube", "find_tube", "own_tubes", "post_tube", "tube_measures", "tube_tried"]
+__all__ = [
+    "all_tubes",
+    "bow_tube",
+    "find_tube",
+    "own_tubes",
+    "post_tube",
+    "tube_measures",
+    "tube_tried",
+    "yield_untold",
+]
 
 
-# A tube that the grower measured; where nobody knows its steel it is taken for plain mild steel.
+# A tube that the grower measured; where nobody knows its steel it bends as plain mild steel does, and how strong
+# it is isn’t told.
 MILD_STEEL = "rail-1-3-8"
 
 
 @found
 def bow_tube(work: Work) -> Tube:
-    """The bows' tube. Raises: DesignError when there is none of that name."""
-    return _tube(work.design, work.catalogue, work.design.bows.tube, "bows.tube")
+    """The bows' tube. Raises: DesignError when there is none of that name, or it is a solid bar."""
+    tube = _tube(work.design, work.catalogue, work.design.bows.tube, "bows.tube")
+    if tube.form == "bar":
+        sentence = f"{tube.name} is solid: bows are of tube. Take one of the list."
+        raise DesignError([Trouble(path="bows.tube", sentence=sentence)])
+    return tube
 
 
 @found
@@ -51,6 +65,12 @@ def own_tubes(design: HouseDesign, catalogue: Catalogue) -> tuple[Tube, ...]:
         )
         for number, own in enumerate(design.own_tubes, start=1)
     )
+
+
+def yield_untold(work: Work, tube: Tube) -> bool:
+    """Whether a tube is the grower's own and nobody told how strong its steel is."""
+    number = int(tube.id.removeprefix("own:")) if tube.id.startswith("own:") else 0
+    return number > 0 and work.design.own_tubes[number - 1].yield_pa is None
 
 
 def find_tube(design: HouseDesign, catalogue: Catalogue, name: str) -> Tube | None:

@@ -12,7 +12,7 @@ from obtegum.core.frame.analyse import AMPLIFY, LEAST_FACTOR, SOFT, Bow, Found, 
 from obtegum.core.frame.forced import Locked, drawn_in, locked_in
 from obtegum.core.frame.steel import Strength, allowable, european, used
 from obtegum.core.rooms.bend.found import made_bow
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
+from obtegum.core.rooms.bows.tubes import bow_tube, post_tube, yield_untold
 from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
 from obtegum.core.rooms.posts.ways import plumb_m, way_of
 from obtegum.core.rooms.runs.found import held_m
@@ -118,6 +118,8 @@ def why_no_bow(work: Work) -> str:
     """Why nothing can be said of the bow, whatever the weather; empty where something can."""
     if any(tube.material != "steel" for tube in (bow_tube(work), post_tube(work))):
         return "What plastic pipe asks of what holds it isn’t reckoned: clear snow, prop it, or take the cover off."
+    if unyielding := [tube.name for tube in (bow_tube(work), post_tube(work)) if yield_untold(work, tube)]:
+        return f"How strong the steel of {unyielding[0].lower()} is, its yield, isn’t told: see Bows."
     if work.design.size.shape.kind == "sprung":
         return "What sprung steel bears isn’t reckoned: spring plastic pipe, or bend steel on a former."
     forced = forced_bow(work)
@@ -360,6 +362,11 @@ def factors_of(weather: Weathered, times: float = 1.0, dead: float | None = None
     return factors
 
 
+def hung_share(work: Work) -> float:
+    """How much more what hangs counts than what covers: a crop comes and goes (EN 1990: 1.5, not 1.35 as weight)."""
+    return 1.5 / 1.35 if method_of(work) == "eu" else 1.0
+
+
 def judged_on(
     work: Work,
     model: Model,
@@ -386,7 +393,7 @@ def judged_on(
     dead[:, 1] = -np.where(model.which == 0, *(section.weight_n_per_m for section in sections))
     cover[:, 1] = -(cover_n_m2(work) * wide_m + more_n_m)
     # What hangs there lies on it as its covers do, and holds nothing down.
-    cover = cover + hung_loads(work, model, wide_m / bays_of(work).bay_m)
+    cover = cover + hung_share(work) * hung_loads(work, model, wide_m / bays_of(work).bay_m)
     if more is not None:
         cover = cover + more
     loads = np.stack([cover, *(case.per_area * wide_m for case in weather.cases)])

@@ -9,7 +9,7 @@ from obtegum.core.found import found
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.model import Model, model_of, short_model, tied_model
-from obtegum.core.rooms.strength.site import eu_site, eu_wind, porous, snow_stays, us_site, us_wind
+from obtegum.core.rooms.strength.site import eu_site, eu_wind, of_strength, porous, snow_stays, us_site, us_wind
 from obtegum.core.rooms.weather.found import method_of, overridden, own_factors, stood_in, told
 from obtegum.core.weather import asce_snow, asce_wind, en_snow, en_wind
 from obtegum.core.weather.combine import Combination, combinations
@@ -175,7 +175,9 @@ def _with(work: Work, told_: dict[str, float | str], model: Model, strip: Strip)
     cases = [replace(case, per_area=gathered(case.per_area), shown=gathered(case.shown)) for case in cases]
     high = work.design.weather.altitude_m > HIGH_M
     shut = work.design.weather.doors == "shut"
-    return Weathered(tuple(cases), combinations(method, cases, high, shut), tuple(_sourced(work, sheet)))
+    return Weathered(
+        tuple(cases), combinations(method, cases, high, shut, of_strength(work)), tuple(_sourced(work, sheet))
+    )
 
 
 def _through(work: Work) -> float:
@@ -217,7 +219,9 @@ def _sourced(work: Work, sheet: list[Worked]) -> Iterator[Worked]:
         elif name in made_up:
             yield replace(each, clause="made up, not for building")
         else:
-            yield replace(each, clause=source or "as given, nobody says from where")
+            told_ = source or "as given, nobody says from where"
+            untold = each.symbol == "pg" and weather.snow_edition == "untold"
+            yield replace(each, clause=f"{told_}; edition not told, taken as ASCE 7-16’s" if untold else told_)
 
 
 @found

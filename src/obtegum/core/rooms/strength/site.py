@@ -18,6 +18,7 @@ __all__ = [
     "eu_site",
     "eu_wind",
     "load_breaks",
+    "of_strength",
     "openings_of",
     "outlined",
     "porous",
@@ -53,7 +54,13 @@ def us_site(work: Work, figures: Figures) -> asce_snow.Site:
         shelter=figures["shelter"],  # type: ignore[arg-type]
         slides=figures["sides"] != "blocked" and not porous(work),
         own=own_factors(work),
+        of_strength=of_strength(work),
     )
+
+
+def of_strength(work: Work) -> bool:
+    """Whether the ground's snow is a figure of ASCE 7-22, which is of strength."""
+    return method_of(work) == "us" and work.design.weather.snow_edition == "7-22"
 
 
 def us_wind(work: Work, figures: Figures) -> asce_wind.Wind:

@@ -14,8 +14,10 @@ from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.strength.brought import brought_answers
 from obtegum.core.rooms.strength.draw import shown_cases
 from obtegum.core.rooms.strength.found import (
+    LEAST_LEFT,
     Judged,
     bow_found,
+    factors_of,
     otherwise_found,
     post_use,
     why_unknown,
@@ -41,6 +43,8 @@ __all__ = ["plan", "stands", "strips"]
 CAUTION = f"{AID} A frame without its braces and film is weaker than this: no climbing on it."
 # What a bow may sag or sway before doors and film mind, as a share of its width.
 FLAG = 1 / 60
+# European partial factor that what moves in service is without.
+PARTIAL = 1.5
 # Parts that the bow's tube is read in along its tape.
 READ_AT = 8
 PLASTIC = ("strength.plastic", "strength.season", "strength.hot_c")
@@ -148,9 +152,7 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
     if found is None:
         return []
     row = found.worst
-    moved = found.moved[row].reshape(-1, 3)
-    crown = int(np.argmax(judged.model.frame.nodes[:, 1]))
-    drop_m, sway_m = float(-moved[crown, 1]), float(np.abs(moved[:, 0]).max())
+    (drop_m, sinks_in), (sway_m, sways_in) = most_moved(work, judged)
     where = place_words(judged, int(found.use[row].argmax()), way_of(work).one)
     answers = [
         Answer(
@@ -178,11 +180,13 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
             amount_answer(work, "bent", "Bending, most", float(np.abs(found.moment[row]).max()), "torque"),
             amount_answer(work, "pressed", "Pressing, most", max(float(-found.axial[row].min()), 0.0), "force"),
         ]
-        flag = f"more than {work.say(FLAG * size.span_m)} shows in doors and film"
-        answers += [
-            length_answer(work, "drop", "Crown sinks", max(drop_m, 0.0), flag if drop_m > FLAG * size.span_m else ""),
-            length_answer(work, "sway", "Sways", sway_m, flag if sway_m > FLAG * size.span_m else ""),
-        ]
+    flag = f"; more than {work.say(FLAG * size.span_m)} shows in doors and film"
+    for name, label, moved_m, moved_in in (
+        ("drop", "Crown sinks", drop_m, sinks_in),
+        ("sway", "Sways", sway_m, sways_in),
+    ):
+        note = f"{moved_in}{flag if moved_m > FLAG * size.span_m else ''}" if moved_m > 0 else ""
+        answers.append(length_answer(work, name, label, moved_m, note))
     answers += brought_answers(work)
     hung = hung_n(work)
     if hung:
@@ -221,6 +225,25 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
         )
     )
     return answers
+
+
+def most_moved(work: Work, judged: Judged) -> tuple[tuple[float, str], tuple[float, str]]:
+    """How far the crown sinks and the bow sways at the most in service, m, of all weathers, each with that weather.
+
+    Without factors of their own; by the first order on the whole stiffness, taken up by 1/(1 − 1/λ).
+    """
+    found_, weather = judged.found, judged.weathered
+    assert found_ is not None
+    eu = method_of(work) == "eu"
+    factors = factors_of(weather, 1 / PARTIAL, dead=1.0, light=1.0) if eu else factors_of(weather)
+    critical = found_.factor * (PARTIAL if eu else 1.0)
+    grows = 1 / np.maximum(1 - 1 / np.maximum(critical, 1e-9), LEAST_LEFT)
+    moved = np.tensordot(factors, found_.moves, axes=1) * grows[:, None]
+    crown = int(np.argmax(judged.model.frame.nodes[:, 1]))
+    drops, sways = -moved[:, 3 * crown + 1], np.abs(moved[:, 0::3]).max(axis=1)
+    words = [combo.words for combo in weather.combos]
+    sinks, swings = int(drops.argmax()), int(sways.argmax())
+    return (max(float(drops[sinks]), 0.0), words[sinks]), (float(sways[swings]), words[swings])
 
 
 def _otherwise(work: Work) -> Iterator[Answer]:

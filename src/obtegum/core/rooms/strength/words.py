@@ -5,7 +5,9 @@ import math
 from obtegum.core.frame.analyse import LEAST_FACTOR
 from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.strength.found import FAR, Judged
-from obtegum.core.rooms.weather.found import method_of, overridden, stood_in
+from obtegum.core.rooms.strength.site import STRAIGHT
+from obtegum.core.rooms.weather.found import method_of, overridden, own_factors, stood_in
+from obtegum.core.weather.asce_wind import FROM_GROUND
 from obtegum.core.work import Work
 
 __all__ = ["AID", "MADE_UP", "MANY", "conditions", "governing", "in_ground", "place_words", "share_text"]
@@ -49,10 +51,26 @@ def conditions(work: Work) -> str:
             if weather.cover == "cloth" and not rigid and weather.cloth == "dry" and weather.method != "given"
             else ""
         )
+        + _beyond(work)
         + (", doors shut in every storm" if weather.doors == "shut" and method_of(work) == "eu" else "")
         + (less if strength.less_share else "")
         + (f", coefficients of your own ({'; '.join(own)})" if own else "")
     )
+
+
+# Rise over span up to which a code's figure for arches tells of wind, and which that is.
+TALLEST = {"us": (0.6, "27.3-3"), "eu": (0.5, "7.11")}
+
+
+def _beyond(work: Work) -> str:
+    """What is said of a house that is taller than the figure that its wind is read off."""
+    most = TALLEST.get(method_of(work))
+    size = work.design.size
+    walls = size.leg_m / size.height_m > (own_factors(work).legs or FROM_GROUND)
+    ratio = ((size.height_m - size.leg_m) if walls else size.height_m) / size.span_m
+    if most is None or size.shape.kind in STRAIGHT or ratio <= most[0] + 1e-9:
+        return ""
+    return f", though it is taller than figure {most[1]} tells of wind"
 
 
 def _held(work: Work) -> str:

@@ -75,6 +75,18 @@ class Weather(Decisions):
         float | None, Number("Snow on the ground", 0.0, 15000.0, "pressure", hint="your local figure")
     ] = None
     snow_from: Annotated[str, Text("Snow figure from", MOST, WHERE)] = ""
+    snow_edition: Annotated[
+        Literal["untold", "7-16", "7-22"],
+        choice(
+            "Snow figure by",
+            hint="a figure of 7-22 is of strength, for its use of the house",
+            **{
+                "untold": "not told: taken as ASCE 7-16’s",
+                "7-16": "ASCE 7-10 or 7-16, of 50 years",
+                "7-22": "ASCE 7-22, of strength",
+            },
+        ),
+    ] = "untold"
     wind_mps: Annotated[float | None, Number("Wind", 5.0, 110.0, "speed", hint="your local figure")] = None
     wind_from: Annotated[str, Text("Wind figure from", MOST, WHERE)] = ""
     openness: Annotated[

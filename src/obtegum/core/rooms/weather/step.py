@@ -13,6 +13,7 @@ __all__ = ["plan", "printed", "stands", "verdicts"]
 FIGURES = ("weather.ground_snow_pa", "weather.snow_from", "weather.wind_mps", "weather.wind_from")
 SPOT = ("weather.openness", "weather.shelter")
 HOUSE = ("weather.film", "weather.sides")
+US_SNOW = ("weather.snow_edition",)
 US_ONLY = ("weather.use", "weather.heat")
 GIVEN = ("weather.even_pa", "weather.drift_pa", "weather.up_pa", "weather.across_pa", "weather.given_from")
 CAUTION = "Planning aid: local code and a licensed engineer decide. Never stand under a roof that creaks with snow."
@@ -27,7 +28,16 @@ def _asked(work: Work) -> tuple[str, ...]:
     """The figures that the method asks for."""
     method = method_of(work)
     beside = ("weather.gap_m",) if work.design.weather.sides == "beside" else ()
-    return GIVEN if method == "given" else (*FIGURES, *SPOT, *HOUSE, *beside, *(US_ONLY if method == "us" else ()))
+    if method == "given":
+        return GIVEN
+    return (
+        *FIGURES,
+        *(US_SNOW if method == "us" else ()),
+        *SPOT,
+        *HOUSE,
+        *beside,
+        *(US_ONLY if method == "us" else ()),
+    )
 
 
 def stands(work: Work, found: list[Verdict]) -> Standing:
@@ -58,7 +68,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "weather.stand_in",
             *own,
         ),
-        aside=("weather.method", "weather.altitude_m", "weather.snow_from", "weather.wind_from", *own),
+        aside=("weather.method", *US_SNOW, "weather.altitude_m", "weather.snow_from", "weather.wind_from", *own),
         answers=tuple(_answer(work, place, each) for place, each in enumerate(lines, start=1)),
         leads=tuple(f"worked_{place}" for place, each in enumerate(lines, start=1) if each.symbol in SHOWN),
         views=("across", "along"),
