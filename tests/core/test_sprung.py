@@ -17,6 +17,7 @@ from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.profile import Arc, ProfileError, pipe_for_rise, span_for_rise, sprung_pipe
 from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.bend.sprung import spring_of
 from obtegum.core.rooms.size.found import centre_line
@@ -297,3 +298,23 @@ def test_what_holds_a_pipe_plumb_bends_and_leans_by_hand() -> None:
     assert verdict(make_plan(**PIPE), "spring-post").level == "holds"
     loose = {**house, "size__shape": {**PIPE["size__shape"], "feet": "loose", "leg_m": 0.0}}  # type: ignore[dict-item]
     assert verdict(make_plan(**loose), "spring-post") is None
+
+
+def test_an_elbow_at_the_ridge_is_no_corner_at_the_leg() -> None:
+    # Two halves into an elbow of its own turn: the corner at the crown was told as one where leg and arc meet.
+    for span_m in (3.0, 5.0):
+        shape = {"kind": "sprung", "leg_m": 0.56, "pipe_m": 1.5 * span_m, "ridge": "elbow", "elbow": 45.0}
+        plan = make_plan(size__span_m=span_m, size__shape=shape, bows__tube="pvc-1", posts__tube="post-1-7-8")
+        assert verdict(plan, "leg-top") is None
+
+
+def test_steel_is_never_offered_to_be_bent_hot() -> None:
+    shape = {"kind": "sprung", "leg_m": 0.56, "pipe_m": 4.6}
+    house = make_house(size__span_m=3.0, size__shape=shape, bows__tube="conduit-1")
+    found = find_remedies(house, SiteRecord(), default_catalogue())
+    assert not [each for each in found if "hot" in each.words]
+
+
+def test_a_bag_makes_what_is_printed_on_it() -> None:
+    made = [default_catalogue().bags[name].yield_m3 / 0.3048**3 for name in ("bag-50-lb", "bag-60-lb", "bag-80-lb")]
+    assert made == pytest.approx([0.375, 0.45, 0.6], rel=1e-12)

@@ -10,9 +10,11 @@ from hypothesis import strategies as st
 
 from obtegum.core.drawing import Note, Outline
 from obtegum.core.quantity import FOOT_M, INCH_M, length_text
+from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.set_out.found import pegs_of
+from obtegum.core.rooms.square_up.decisions import Taping
 from obtegum.core.setout.squaring import Base, Method, Tapes, angle_error, base_error, fence_error, methods
-from tests.conftest import answer, make_bench, make_plan
+from tests.conftest import answer, make_bench, make_plan, verdict
 
 ERROR = 0.003
 ROUNDS = 4000
@@ -257,3 +259,13 @@ def test_with_one_tape_the_drawing_speaks_of_arcs() -> None:
     above = next(each for each in make_plan(set_out__second_tape_m=None).drawings if each.view == "above")
     words = next(item for item in above.items if isinstance(item, Note) and item.part == "tape:2")
     assert words.text == "second arc 60' 8 15/16\""
+
+
+@pytest.mark.parametrize("reads_m", [0.02, 0.5])
+def test_readings_that_fold_the_base_flat_are_told_so(reads_m: float) -> None:
+    # Six readings alike: four corners as far from each other as that don't lie in a plane.
+    lines = ("ab_m", "dc_m", "ad_m", "bc_m", "ac_m", "bd_m")
+    record = SiteRecord(taped=Taping(**dict.fromkeys(lines, reads_m)))
+    found = verdict(make_plan(record), "tape-closes")
+    assert found.level == "fails"
+    assert "folded flat" in found.sentence or "can’t all be right" in found.sentence

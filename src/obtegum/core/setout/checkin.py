@@ -42,8 +42,12 @@ MOST_ROUNDS = 60
 Point = tuple[float, float]
 
 
+# Corners as near as this are one place, m.
+FOLDED_M = 1e-6
+
+
 class TapeMisfit(ValueError):
-    """Three readings that can't close a triangle."""
+    """Three readings that can't close a triangle; by nothing where they lay two corners on one place."""
 
     def __init__(self, lines: tuple[Line, Line, Line], longest: Line, over_m: float) -> None:
         super().__init__("the triangle can't close")
@@ -134,7 +138,7 @@ def check_in(
     Args: the readings held level, by line; the planned base; one standard error of a reading; the
     thickness of a peg, for a tape that was hooked around one; all m; and how many readings a length takes,
     the tape starting anew each time.
-    Raises: TapeMisfit when three readings can't close a triangle.
+    Raises: TapeMisfit when three readings can't close a triangle, or fold the base flat.
     """
     planned = planned_lines(length_m, width_m)
     _triangles_close(taped, planned)
@@ -199,7 +203,10 @@ def _tried(
     except TapeMisfit:
         return None
     readings = [mended[line] for line in LINES]
-    corners, null = _adjust(readings, errors, length_m, width_m)
+    try:
+        corners, null = _adjust(readings, errors, length_m, width_m)
+    except TapeMisfit:
+        return None
     return replace(slip, left_m=_misfit(null, readings, CheckIn(corners, (), None, 0.0, 0.0, {}, ())))
 
 
@@ -257,6 +264,9 @@ def _model(unknown: Sequence[float]) -> tuple[dict[str, Point], list[float], lis
         start, end = ENDS[line]
         apart = (corners[end][0] - corners[start][0], corners[end][1] - corners[start][1])
         long = math.hypot(*apart)
+        if long < FOLDED_M:
+            # The base is folded flat: no line leads from a corner to itself.
+            raise TapeMisfit(next(lines for lines in TRIANGLES if line in lines), line, 0.0)
         row = [0.0] * 5
         for name, sign in ((start, -1.0), (end, 1.0)):
             for column, axis in zip(columns[name], apart, strict=False):

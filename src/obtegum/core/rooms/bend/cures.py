@@ -62,7 +62,8 @@ def _strained(work: Work, verdict: Verdict) -> Iterator[Edits]:
         if each.material == "plastic" and each.sold_in == own.sold_in and each.od_m < own.od_m - 1e-6
     ]
     yield from ((chosen("bows.tube", each.id),) for each in sorted(thinner, key=lambda each: -each.od_m)[:3])
-    yield (chosen("strength.plastic", "heated"),)
+    if own.material == "plastic":
+        yield (chosen("strength.plastic", "heated"),)
     if isinstance(size.shape, SprungPipe):
         for more in (1.05, 1.1, 1.2):
             yield (lengthened("size.shape.pipe_m", up(work, size.shape.pipe_m * more)),)
@@ -74,7 +75,8 @@ def _strained(work: Work, verdict: Verdict) -> Iterator[Edits]:
 
 def _cold(work: Work, verdict: Verdict) -> Iterator[Edits]:
     yield (chosen("size.shape", "sprung"),)
-    yield (chosen("strength.plastic", "heated"),)
+    if bow_tube(work).material == "plastic":
+        yield (chosen("strength.plastic", "heated"),)
 
 
 def _feet(work: Work, verdict: Verdict) -> Iterator[Edits]:

@@ -37,12 +37,16 @@ def grower_at_m(work: Work) -> float:
     return min(work.design.size.figure.from_left_m, work.design.size.span_m)
 
 
+# Places of a bow that are one, m.
+SAME_M = 1e-6
+
+
 def leg_kink(work: Work) -> Kink | None:
-    """The left corner where leg and arc meet above the post top, or None; an elbow there is none."""
+    """The left corner where leg and arc meet above the post top, or None; an elbow there is none, nor the ridge."""
     if work.design.size.shape.kind == "kneed" or work.design.bows.making == "elbows":
         return None
     reveal_m, middle_m = work.design.posts.reveal_m, centre_line(work).girth_m / 2
-    return next((kink for kink in centre_line(work).kinks if reveal_m + 1e-7 < kink.s_m < middle_m), None)
+    return next((kink for kink in centre_line(work).kinks if reveal_m + 1e-7 < kink.s_m < middle_m - SAME_M), None)
 
 
 @found

@@ -70,6 +70,9 @@ def _corrected(work: Work, line: Line) -> float:
 
 def _misfit_verdict(work: Work, misfit: TapeMisfit) -> Verdict:
     others = [line_title(line) for line in misfit.lines if line != misfit.longest]
+    if not misfit.over_m:
+        sentence = f"So read {line_title(misfit.longest)} would be nothing: the base lies folded flat. Tape it again."
+        return _verdict("tape-closes", "Readings", "fails", sentence, "folded", "", None, f"taped:{misfit.longest}")
     over = work.say(max(misfit.over_m, work.tape.step_m), "up")
     sentence = (
         f"{line_title(misfit.longest)} is longer than {' and '.join(others)} together, by {over}: "

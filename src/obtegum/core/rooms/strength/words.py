@@ -70,7 +70,7 @@ def _beyond(work: Work) -> str:
     ratio = ((size.height_m - size.leg_m) if walls else size.height_m) / size.span_m
     if most is None or size.shape.kind in STRAIGHT or ratio <= most[0] + 1e-9:
         return ""
-    return f", though it is taller than figure {most[1]} tells of wind"
+    return f", taller than figure {most[1]} goes"
 
 
 def _held(work: Work) -> str:
