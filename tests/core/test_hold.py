@@ -93,7 +93,7 @@ def test_concrete_fills_its_hole_or_makes_a_plug() -> None:
     plug = make_bench(**held(hold={"set": "concrete", "bags": 2, "hole_m": 10 * INCH_M}))
     top = concrete_top_m(plug)
     area = math.pi / 4 * ((10 * INCH_M) ** 2 - (2.375 * INCH_M) ** 2)
-    assert top == pytest.approx(DEEP_M - 2 * 0.0127426 / area)
+    assert top == pytest.approx(DEEP_M - 2 * 0.45 * 0.3048**3 / area)
     whole, less = holds_of(full, "concrete"), holds_of(plug, "concrete")
     assert "plug" in less.source
     assert less.lift_n < whole.lift_n  # type: ignore[operator]
@@ -312,9 +312,9 @@ def test_the_order_of_the_work_is_told_for_each_way() -> None:
 def test_concrete_is_told_the_other_way_round_too() -> None:
     plan = make_plan(**held(hold={"set": "concrete", "bags": 2, "hole_m": 10 * INCH_M}))
     wide = said(plan, "hole_filled").value
-    assert math.pi / 4 * (wide**2 - (2.375 * INCH_M) ** 2) * DEEP_M == pytest.approx(2 * 0.0127426)
+    assert math.pi / 4 * (wide**2 - (2.375 * INCH_M) ** 2) * DEEP_M == pytest.approx(2 * 0.45 * 0.3048**3)
     assert said(plan, "filled").value == pytest.approx(
-        2 * 0.0127426 / (math.pi / 4 * ((10 * INCH_M) ** 2 - (2.375 * INCH_M) ** 2))
+        2 * 0.45 * 0.3048**3 / (math.pi / 4 * ((10 * INCH_M) ** 2 - (2.375 * INCH_M) ** 2))
     )
     assert "a plug" in said(plan, "bags").note
 

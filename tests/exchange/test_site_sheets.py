@@ -160,7 +160,7 @@ def test_the_weather_is_worked_out_on_paper_clause_by_clause() -> None:
     step = next(each for each in plan.steps if each.id == "weather")
     for answer in step.answers:
         assert f"{answer.label} {answer.note}" in text, answer.id
-    assert "pg, snow on the ground county office, made up 10.4 psf" in text
+    assert "pg, snow on the ground county office, made up; edition not told, taken as ASCE 7-16’s 10.4 psf" in text
     played = make_plan(**STOUT, weather={"stand_in": "plain"})
     reader = PdfReader(io.BytesIO(sheet_pdf(played, 3, "2026-03-01", "a4")))
     text = re.sub(r"\s+", " ", " ".join(page.extract_text() for page in reader.pages))

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from obtegum.core.amount import amount_text
+from obtegum.core.anchor.concrete import bags_for
 from obtegum.core.catalogue import Board, Tube
 from obtegum.core.found import found
 from obtegum.core.quantity import FOOT_M, INCH_M, Units, tube_text
@@ -179,10 +180,10 @@ def _bags(work: Work, text: str, numbers: list[float]) -> Iterator[Reading]:
     for each in work.catalogue.bags.values():
         if units in (None, each.sold_in) and (not numbers or numbers_in(each.name)[0] == numbers[0]):
             whole = (3 * FOOT_M) ** 3 if each.sold_in == "feet" else 1.0
-            count = -(-whole // each.yield_m3)
+            count = bags_for(whole, each.yield_m3)
             unit = "cu yd" if each.sold_in == "feet" else "m³"
             makes = amount_text(each.yield_m3, "load", each.sold_in, "down")
-            yield Reading(each.name, f"{makes} of concrete", each.yield_m3, "m3", f"{count:.0f} bags to the {unit}")
+            yield Reading(each.name, f"{makes} of concrete", each.yield_m3, "m3", f"{count} bags to the {unit}")
 
 
 def _measured(work: Work, taped_m: float) -> Iterator[Reading]:
