@@ -14,7 +14,7 @@ from obtegum.core.edit import chosen
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.quantity import FOOT_M, INCH_M, parse_length
+from obtegum.core.quantity import FOOT_M, INCH_M, length_text, parse_length
 from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.rooms.bows.tubes import post_tube
@@ -481,6 +481,11 @@ def test_holes_are_reckoned_post_by_post_on_ground_that_falls() -> None:
     bags = next(each for step in plan.steps if step.id == "hold" for each in step.answers if each.id == "bags")
     assert bags.value == takes.bags
     assert " to " in bags.note.split(" a hole")[0]
+    # The tape down the hole says which it is of, and how deep the deepest.
+    strip = next(each for each in plan.strips if each.id == "set")
+    deepest = length_text(max(deeps), bench.tape)
+    assert strip.about == f"tape from the grass · the shallowest of 32, the deepest {deepest}"
+    assert strip.length_m == pytest.approx(min(deeps))
     level = all_take(make_bench(**CLAY, hold=hold), "row", "concrete")
     assert level.bags == 32 * math.ceil(rooms_m3[0] / bag - 1e-9)
 

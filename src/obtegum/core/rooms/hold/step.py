@@ -15,7 +15,7 @@ from obtegum.core.rooms.hold.found import (
     concrete_top_m,
     counts,
     holds_of,
-    plate_deep_m,
+    plug_top_m,
     set_of,
 )
 from obtegum.core.rooms.hold.judged import begun, gives_way, kinds, open_question
@@ -258,23 +258,26 @@ def _cured(work: Work) -> Iterator[Answer]:
 
 
 def strips(work: Work) -> list[Strip]:
-    """A hole and what stands in it, from the grass down."""
-    deep_m, hold, setting = max(least_embedment_m(work), 0.0), work.design.hold, set_of(work, "row")
+    """The shallowest hole and what stands in it, from the ground as it is made down; how deep the deepest is."""
+    deeps, hold, setting = dug_m(work)["row"] or (0.0,), work.design.hold, set_of(work, "row")
+    deep_m, deepest_m = min(deeps), max(deeps)
+    alike = deepest_m - deep_m < work.tape.step_m
+    how_many = f"{len(deeps)} alike" if alike else f"the shallowest of {len(deeps)}, the deepest {work.say(deepest_m)}"
     marks: list[StripMark] = [
         work.mark(0.0, "grass", "ground", "ground", "set"),
         work.mark(deep_m, f"{way_of(work).one} ends, flat bottom", "cut", "post:foot", "set"),
     ]
     if setting == "plate":
-        marks.append(work.mark(plate_deep_m(work), "plate", "joint", "plate", "set"))
-    if setting == "concrete" and concrete_top_m(work) > 0:
-        marks.append(work.mark(concrete_top_m(work), "concrete to here", "ground", "concrete", "set"))
+        marks.append(work.mark(max(deep_m - hold.plate_up_m, 0.0), "plate", "joint", "plate", "set"))
+    if setting == "concrete" and plug_top_m(work, deep_m) > 0:
+        marks.append(work.mark(plug_top_m(work, deep_m), "concrete to here", "ground", "concrete", "set"))
     if setting == "concrete" and hold.grip != "smooth":
         marks.append(work.mark(deep_m * 2 / 3, "bar or clamp", "joint", "grip", "set"))
     return [
         Strip(
             id="set",
             title="Down the hole" if SETTINGS[setting].holed else "Down the post",
-            about=f"tape from the grass · {counts(work)['row']} alike",
+            about=f"tape from the grass · {how_many}",
             material="post",
             length_m=max(deep_m, 0.1),
             marks=tuple(sorted(marks, key=lambda each: each.at_m)),
