@@ -17,6 +17,7 @@ from obtegum.core.rooms.strength.model import model_of
 from obtegum.core.trouble import DesignError
 from obtegum.core.work import Work
 from tests.conftest import make_bench, make_house
+from tests.core.test_strength import TOLD
 
 TUBES = ("round-42.4", "round-48.3", "round-60.3", "rail-1-3-8", "post-1-5-8", "structural-1-1-2")
 FINE = 312
@@ -105,17 +106,7 @@ def test_nodes_lie_on_every_break() -> None:
     assert (found.frame.nodes[:, 0] == -found.frame.nodes[::-1, 0]).all()
 
 
-US: dict[str, Any] = {
-    "method": "us",
-    "ground_snow_pa": 900.0,
-    "wind_mps": 35.0,
-    "openness": "country",
-    "shelter": "part",
-    "use": "plants",
-    "heat": "none",
-    "film": "on",
-    "sides": "cleared",
-}
+US: dict[str, Any] = {**TOLD, "method": "us", "ground_snow_pa": 900.0, "wind_mps": 35.0}
 
 
 def test_loads_are_gathered_over_each_piece() -> None:

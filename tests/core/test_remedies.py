@@ -22,6 +22,7 @@ from obtegum.core.verdict import LEVELS, RANKS, Verdict
 from obtegum.core.work import Work
 from tests.conftest import answer as reading
 from tests.conftest import make_house, verdict
+from tests.core.test_strength import TOLD
 
 FLAT = {"kind": "round", "leg_m": 22 * INCH_M, "height_m": 9 * FOOT_M}
 AILING: dict[str, dict[str, Any]] = {
@@ -99,17 +100,7 @@ WEAK: dict[str, Any] = {
     "bows__tube": "round-42.4",
     "posts__tube": "round-48.3",
 }
-HEAVY = {
-    "method": "us",
-    "ground_snow_pa": 900.0,
-    "wind_mps": 34.0,
-    "openness": "country",
-    "shelter": "part",
-    "use": "plants",
-    "heat": "none",
-    "film": "on",
-    "sides": "cleared",
-}
+HEAVY = {**TOLD, "method": "us", "ground_snow_pa": 900.0, "wind_mps": 34.0}
 
 
 def test_a_way_out_is_never_one_that_nobody_knows_of() -> None:

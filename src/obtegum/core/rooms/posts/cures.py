@@ -47,7 +47,8 @@ def _fuller(work: Work) -> Iterator[Edits]:
     bow, reveal_m = bow_tube(work), work.design.posts.reveal_m
     sold = [tube for tube in all_tubes(work) if tube.sold_in == work.tape.units and tube.material == "steel"]
     if work.design.posts.stand == "stub":
-        within = sorted((tube for tube in sold if tube.over_m < bow.bore_m), key=lambda tube: -tube.over_m)
+        bars = [bar for bar in work.catalogue.tubes.values() if bar.form == "bar" and bar.sold_in == work.tape.units]
+        within = sorted((each for each in (*sold, *bars) if each.over_m < bow.bore_m), key=lambda each: -each.over_m)
         yield from ((chosen("posts.tube", tube.id),) for tube in within[:2])
     else:
         around = sorted((tube for tube in sold if tube.bore_m > bow.od_m), key=lambda tube: tube.bore_m)
