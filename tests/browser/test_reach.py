@@ -15,14 +15,28 @@ STEPS = (
 
 
 AXE = Axe()
-# What it finds, and nothing of what it passes.
-LOOK = """within => axe.run(within ?? document, { resultTypes: ["violations"] }).then(({ violations }) => violations
-  .filter(({ impact }) => impact === "serious" || impact === "critical")
-  .map(({ id, help, nodes }) => `${id}: ${help} at ${nodes[0].target}`))"""
+# What it finds, and nothing of what it passes. A page that changed under the look is looked at again: what was
+# taken out of it in the meantime is in no list.
+LOOK = """async within => {
+  let changed = true;
+  const watch = new MutationObserver(() => { changed = true; });
+  watch.observe(document.body, { childList: true, subtree: true });
+  try {
+    for (let look = 0; look < 20; look += 1) {
+      changed = false;
+      const { violations } = await axe.run(within ?? document, { resultTypes: ["violations"] });
+      await new Promise(requestAnimationFrame);
+      if (!changed) return violations
+        .filter(({ impact }) => impact === "serious" || impact === "critical")
+        .map(({ id, help, nodes }) => `${id}: ${help} at ${nodes[0].target}`);
+    }
+    throw new Error("the page never stood still");
+  } finally { watch.disconnect(); }
+}"""
 
 
 def serious(page: Page, within: str | None = None) -> list[str]:
-    """What axe-core finds that is serious; it is brought into a page once."""
+    """What axe-core finds that is serious, of a page that stands still; it is brought into a page once."""
     if page.evaluate("typeof axe") == "undefined":
         page.evaluate(AXE.axe_script)
     return list(page.evaluate(LOOK, within))
