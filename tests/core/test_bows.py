@@ -1,19 +1,35 @@
 """Sockets, headroom and sticks."""
 
 import math
+import random
+from collections import Counter
 from itertools import pairwise
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from obtegum.core.bench import begin
 from obtegum.core.bows.headroom import clear_from, headroom, headroom_over
 from obtegum.core.bows.sticks import split_bow, sticks_for_house, sticks_needed
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.design import limit_of
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits
 from obtegum.core.ground.posts import bow_entry, socket_play
+from obtegum.core.job import Job
+from obtegum.core.plan import plan_house
 from obtegum.core.profile import round_bow
-from obtegum.core.rooms.bows.found import stick_count
-from tests.conftest import make_bench, make_plan
+from obtegum.core.quantity import length_text, parse_length
+from obtegum.core.remedies import find_remedies
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.bows.found import split_of, stick_count
+from obtegum.core.rooms.posts.found import cut_from, post_count
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.trouble import DesignError
+from tests.conftest import make_bench, make_house, make_plan, verdict
 
+HEIGHT = "size.shape.height_m"
 LEAST, OFF = 0.6, 0.03
 
 
@@ -162,3 +178,96 @@ def test_plastic_is_no_sleeve_for_steel() -> None:
     said = [each for step in plan.steps if step.id == "bows" for each in step.answers if each.id == "slides_into"]
     assert [each.reading for each in said] == ["Threaded steel pipe 2″, 60.3 × 3.6"]
     assert not any("olyethylene" in each.note for each in said)
+
+
+def test_whole_sticks_stay_whole_whatever_is_made_of_them() -> None:
+    # Curves are laid as arcs, a thousandth of a millimetre longer than the pipe: that is no stick more a bow.
+    seen = Counter[str]()
+    draw = random.Random(35)
+    for _ in range(120):
+        kind, span_m = draw.choice(("sprung", "sprung", "round", "gothic", "three_centred")), draw.uniform(2.5, 5.0)
+        sprung = {
+            "kind": "sprung", "leg_m": 0.5, "pipe_m": span_m * draw.uniform(1.25, 1.6),
+            "feet": draw.choice(("snug", "loose")), "ridge": draw.choice(("through", "tee")), "arm_m": 0.03,
+        }  # fmt: skip
+        house = make_house(
+            size__span_m=span_m, size__shape=sprung, bows__stick_m=draw.choice((2.0, 3.0, 6.096)), bows__joint_m=0.1,
+            posts__reveal_m=0.5, posts__stand="stub" if sprung["feet"] == "loose" else "driven", bows__tube="pvc-1",
+        )  # fmt: skip
+        try:
+            job = Job(house, SiteRecord())
+            if kind != "sprung":
+                job = apply_edits(job, [Edit(measure="size.shape", text=kind)], default_catalogue())
+            job = apply_edits(job, [Edit(measure="bows.cut", text="whole")], default_catalogue())
+        except DesignError:
+            continue
+        if job.design.bows.insertion_m == limit_of("bows.insertion_m").most:  # type: ignore[union-attr]
+            # So flat from the ground that it lies off its stub for more than goes over one.
+            continue
+        work = begin(*job, default_catalogue())
+        split = split_of(work)
+        assert [piece.left_over_m for piece in split.pieces] == pytest.approx([0.0] * len(split.pieces), abs=1e-6)
+        assert stick_count(work) == len(split.pieces) * bays_of(work).bows
+        seen[job.design.size.shape.kind] += 1
+    assert min(seen[kind] for kind in ("sprung", "round", "gothic", "three_centred")) >= 3
+
+
+def test_a_height_that_reads_as_whole_sticks_make_it_is_theirs() -> None:
+    # Two of 20 ft make a girth that no mark of the tape does; what is written down of it costs no stick more.
+    job = Job(make_house(bows__joint_m=0.1, size__shape={"kind": "round", "leg_m": 0.6, "height_m": 3.2}), SiteRecord())
+    whole = apply_edits(job, [Edit(measure="bows.cut", text="whole")], default_catalogue())
+    sticks = stick_count(begin(*whole, default_catalogue()))
+    read = length_text(whole.design.size.height_m, job.design.tape)
+    assert abs(whole.design.size.height_m - parse_length(read, job.design.tape.units, "long")) > 1e-5
+    cut = apply_edits(
+        whole, [Edit(measure="bows.cut", text="cut"), Edit(measure=HEIGHT, text="9 ft")], default_catalogue()
+    )
+    written = apply_edits(cut, [Edit(measure=HEIGHT, text=read)], default_catalogue())
+    assert written.design.size.height_m == pytest.approx(whole.design.size.height_m, abs=1e-9)
+    assert stick_count(begin(*written, default_catalogue())) == sticks
+    # A mark further is what was written.
+    more = apply_edits(written, [Edit(measure=HEIGHT, steps=2)], default_catalogue())
+    assert more.design.size.height_m > whole.design.size.height_m + job.design.tape.step_m
+
+
+def test_a_hair_over_a_stick_is_no_piece_that_no_stick_holds() -> None:
+    # Where short pieces share a stick, a piece longer than one by a thousandth of a millimetre went into none.
+    split = split_bow(3 * 6.0 - 2 * 0.1 + 3e-9, 6.0, 0.1, 0.3, 0.0)
+    assert len(split.pieces) == 3
+    for kerf_m in (0.0, 0.002):
+        assert sticks_for_house(split, 11, "coupler", kerf_m) == 33
+        assert sticks_for_house(split, 11, "swaged", kerf_m) == 33
+
+
+def test_halves_of_a_stick_are_a_cut_shorter_and_that_is_offered() -> None:
+    # 26 posts: two halves of 8 ft want 8 ft and a cut of 3 mm; three of 40 in want 10 ft and two.
+    for stock_m, post_m, each, sticks, fewer, less in (
+        (2.4384, 1.2192, 1, 26, 13, '1/16"'),
+        (3.048, 1.016, 2, 13, 9, '1/8"'),
+    ):
+        house = make_house(posts__stock_m=stock_m, posts__length_m=post_m, size__length_m=14.4, bows__max_spacing_m=1.2)
+        work = begin(house, SiteRecord(), default_catalogue())
+        assert (cut_from(work, stock_m), post_count(work)) == ((each, sticks), 26)
+        saw = verdict(plan_house(house, SiteRecord(), default_catalogue()), "saw")
+        assert saw.level == "tight"
+        assert f"each {less} shorter, {each + 1} come from it, and {fewer} sticks do for {sticks}." in saw.sentence
+        ways = [way for way in find_remedies(house, SiteRecord(), default_catalogue()) if way.verdict == "saw"]
+        assert [edit.measure for edit in ways[0].edits] == ["posts.length_m"]
+        cured = apply_edits(Job(house, SiteRecord()), ways[0].edits, default_catalogue())
+        assert cut_from(begin(*cured, default_catalogue()), stock_m) == (each + 1, fewer)
+    assert verdict(make_plan(posts__stock_m=2.4384, posts__length_m=1.1), "saw") is None
+
+
+def test_fewer_sticks_told_than_a_bow_takes_are_said() -> None:
+    # Three sticks a bow were known first; a height of one's own takes four, and 39 make nine bows, not thirteen.
+    shape = {"kind": "round", "leg_m": 0.6, "height_m": 2.8}
+    job = Job(make_house(bows__stick_m=3.0, bows__joint_m=0.1, size__span_m=6.0, size__shape=shape), SiteRecord())
+    known = [("start.known", "sticks"), ("start.have", "39"), ("bows.sticks", "3")]
+    job = apply_edits(job, [Edit(measure=name, text=text) for name, text in known], default_catalogue())
+    assert bays_of(begin(*job, default_catalogue())).bows == 13
+    higher = apply_edits(job, [Edit(measure=HEIGHT, text="4.2 m")], default_catalogue())
+    work = begin(*higher, default_catalogue())
+    assert len(split_of(work).pieces) > 3
+    assert bays_of(work).bows == 39 // len(split_of(work).pieces)
+    told = verdict(plan_house(*higher, default_catalogue()), "told-sticks")
+    assert "3 were told" in told.sentence

@@ -318,3 +318,27 @@ def test_steel_is_never_offered_to_be_bent_hot() -> None:
 def test_a_bag_makes_what_is_printed_on_it() -> None:
     made = [default_catalogue().bags[name].yield_m3 / 0.3048**3 for name in ("bag-50-lb", "bag-60-lb", "bag-80-lb")]
     assert made == pytest.approx([0.375, 0.45, 0.6], rel=1e-12)
+
+
+def test_pipe_held_otherwise_keeps_the_length_that_was_written() -> None:
+    # By what gives way: the height, the width or the pipe; what goes in goes back to what it is wont to.
+    job = Job(make_house(**shaped(pipe_m=4.3)), SiteRecord())
+    for gives, kept in (("height", "pipe_m span_m"), ("width", "pipe_m height_m"), ("pipe", "span_m height_m")):
+        for measure, text in (("feet", "loose"), ("ridge", "elbow"), ("feet", "strapped")):
+            edits = [Edit(measure=f"size.shape.{name}", text=to) for name, to in (("gives", gives), (measure, text))]
+            if (gives, text) == ("width", "loose"):
+                # Pinned at its ends a pipe rises by 0.81 of its half at the most, and this one would have to by 1.
+                with pytest.raises(DesignError, match="let the height or the pipe’s length give way"):
+                    apply_edits(job, edits, default_catalogue())
+                continue
+            size = apply_edits(job, edits, default_catalogue()).design.size
+            now = {"pipe_m": size.shape.pipe_m, "span_m": size.span_m, "height_m": size.height_m}  # type: ignore[union-attr]
+            was = {"pipe_m": 4.3, "span_m": 3.0, "height_m": job.design.size.height_m}
+            for name in kept.split():
+                # Height follows from the pipe, which is what is kept.
+                assert now[name] == pytest.approx(was[name], abs=1e-9), (gives, text, name)
+            assert sum(abs(now[name] - was[name]) > 1e-4 for name in now) == (text != "strapped")
+    loose = apply_edits(job, [Edit(measure="size.shape.feet", text="loose")], default_catalogue())
+    snug = apply_edits(loose, [Edit(measure="size.shape.feet", text="snug")], default_catalogue())
+    assert loose.design.bows.insertion_m > 0.5
+    assert snug.design.bows.insertion_m == pytest.approx(6 * INCH_M)

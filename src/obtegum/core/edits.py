@@ -27,6 +27,8 @@ from obtegum.core.work import Work
 
 __all__ = ["apply_edits", "edits_in_words", "laid_edits"]
 
+# How often what follows is followed in its turn.
+FOLLOWED = 6
 STRIDES: dict[Stride, int] = {"fraction": 1, "small": 5, "large": 25}
 
 
@@ -140,12 +142,18 @@ def laid_edits(job: Job, edits: Sequence[Edit], catalogue: Catalogue, before: Wo
 def _sound(job: Job, catalogue: Catalogue, before: Work | None = None) -> tuple[Job, Work]:
     """The job with what follows from its decisions, if it makes a house, and its bench. Raises: DesignError."""
     work = begin(job.design, job.record, catalogue, before)
-    following = [(path, value) for room in rooms() for path, value in room.follows(work).items()]
-    if following:
+    # What follows in one room may be what it follows from in another.
+    for _ in range(FOLLOWED):
+        following = [(path, value) for room in rooms() for path, value in room.follows(work).items()]
+        if not following:
+            break
         document = job.design.model_dump()
         for path, value in following:
             put(document, path, value)
-        job = Job(read_design(document), job.record)
+        design = read_design(document)
+        if design == job.design:
+            break
+        job = Job(design, job.record)
         work = begin(job.design, job.record, catalogue, work)
     troubles = [trouble for room in rooms() for trouble in room.impossible(job)]
     if troubles:

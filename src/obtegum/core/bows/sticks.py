@@ -36,6 +36,8 @@ JOINT_NAMES: dict[JointKind, str] = {
     "bolted": "bolted lap",
     "crown_plate": "swaged end, plate at the crown",
 }
+# What no saw and no tape tells apart, m: a bow that is so much longer than its sticks is made of them.
+HAIR_M = 1e-5
 WHOLE = 1e-9
 # A joint of bought pieces nearer to the crown than this share of the tube is at it.
 AT_CROWN = 0.03
@@ -104,13 +106,13 @@ def joint_of(kind: JointKind, length_m: float) -> Joint:
 
 
 def sticks_needed(tube_m: float, stick_m: float, joint_m: float) -> int:
-    """Fewest sticks that reach: n·L − (n − 1)·j ≥ tube, so n = ceil((tube − j)/(L − j)).
+    """Fewest sticks that reach: n·L − (n − 1)·j ≥ tube, so n = ceil((tube − j)/(L − j)), to a hair.
 
     Raises: ValueError unless the stick is longer than its overlap.
     """
     if stick_m <= joint_m:
         raise ValueError("a stick must be longer than its overlap")
-    return max(1, math.ceil((tube_m - joint_m) / (stick_m - joint_m) - WHOLE))
+    return max(1, math.ceil((tube_m - joint_m - HAIR_M) / (stick_m - joint_m)))
 
 
 def _candidates(count: int, total_m: float, stick_m: float) -> list[list[float]]:
@@ -252,7 +254,7 @@ def sticks_for_house(split: Split, bows: int, kind: JointKind = "coupler", kerf_
     )
     sticks = 0
     while left:
-        room, ends, cut = split.stick_m + kerf_m + WHOLE, 1, Counter[tuple[float, bool]]()
+        room, ends, cut = split.stick_m + kerf_m + HAIR_M + WHOLE, 1, Counter[tuple[float, bool]]()
         for length, narrow in sorted(left, reverse=True):
             fits = min(int(room / (length + kerf_m)), left[length, narrow])
             cut[length, narrow] = min(fits, ends) if narrow else fits

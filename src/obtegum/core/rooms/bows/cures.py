@@ -31,4 +31,14 @@ def _sleeve(work: Work, verdict: Verdict) -> Iterator[Edits]:
     yield from ((chosen("bows.joint", kind),) for kind in ("coupler", "swaged", "bolted"))
 
 
-CURES: dict[str, Cure] = {"waste": _sticks, "crown-joint": _sticks, "short-piece": _sticks, "sleeve": _sleeve}
+def _told(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    yield (chosen("bows.cut", "whole"),)
+
+
+CURES: dict[str, Cure] = {
+    "told-sticks": _told,
+    "waste": _sticks,
+    "crown-joint": _sticks,
+    "short-piece": _sticks,
+    "sleeve": _sleeve,
+}

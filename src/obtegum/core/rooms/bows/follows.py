@@ -8,6 +8,7 @@ from obtegum.core.rooms.bows.found import (
     pieces_alike,
     pieces_height_m,
     pieces_tube_m,
+    run_ends,
     runs_words,
     split_of,
     whole_height_m,
@@ -21,15 +22,16 @@ __all__ = ["follows"]
 
 
 def follows(work: Work) -> Mapping[str, float | int]:
-    """The height (the legs of half a circle) that takes up the sticks, exact; none where they are cut.
+    """The height (the legs of half a circle) that takes up the sticks, exact; of sticks that are cut that, too, where
+    the height that was written reads the same.
 
     Raises: DesignError where no height does, with the nearest number of sticks that one does take up.
     """
     bows, size = work.design.bows, work.design.size
     if bows.cut == "own":
         return _by_pieces(work) if bows.own_pieces_m else {}
-    if bows.cut != "whole":
-        return {}
+    if bows.cut == "cut":
+        return _as_written(work)
     sticks = bows.sticks or len(split_of(work).pieces)
     # A number that nobody gave is the nearest that makes a house.
     nearest = _nearest(work, sticks)
@@ -37,6 +39,27 @@ def follows(work: Work) -> Mapping[str, float | int]:
     if height_m is None:
         raise DesignError([_trouble(work, sticks, nearest)])
     return _tall(size, height_m)
+
+
+def _as_written(work: Work) -> Mapping[str, float | int]:
+    """A height, or a pipe, that stands on a mark of the tape within half a step of what whole sticks make: it is meant.
+
+    Once it is theirs it stands on no mark, and isn't moved again as they change.
+    """
+    size, step_m = work.design.size, work.tape.step_m
+    # A hair over so many sticks is one more.
+    counts = (len(split_of(work).pieces) - part for part in range(len(run_ends(work)) + 2))
+    for height_m in (whole_height_m(work, count) for count in counts if count > 0):
+        if height_m is None:
+            continue
+        for path, value in _tall(size, height_m).items():
+            written = (size.height_m, height_m), (getattr(size.shape, path.rpartition(".")[2]), value)
+            if any(
+                abs(now_m - round(now_m / step_m) * step_m) < 1e-7 and abs(now_m - whole_m) < step_m / 2
+                for now_m, whole_m in written
+            ):
+                return {path: value}
+    return {}
 
 
 def _tall(size: Size, height_m: float) -> Mapping[str, float | int]:

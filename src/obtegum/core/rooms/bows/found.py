@@ -191,7 +191,11 @@ def pieces_tube_m(work: Work) -> float:
 
 
 def girth_of(work: Work, tube_m: float) -> float:
-    """Girth from ground to ground of a bow of so much tube that is plumb in what it stands in, m."""
+    """Girth from ground to ground of a bow of so much tube that is plumb in what it stands in, or reaches down over its
+    stubs, m."""
+    shape = work.design.size.shape
+    if shape.kind == "sprung" and shape.feet == "loose" and work.design.posts.stand == "stub":
+        return tube_m
     return tube_m + 2 * work.design.posts.reveal_m - 2 * work.design.bows.insertion_m
 
 

@@ -67,7 +67,7 @@ def verdicts(work: Work) -> list[Verdict]:
             part=f"stick:{split.pieces[-1].name}",
         )
     ]
-    found += [*_sleeve_verdicts(work), *_crown_verdicts(work)]
+    found += [*_told_verdicts(work), *_sleeve_verdicts(work), *_crown_verdicts(work)]
     last = len(split.pieces) - 1
     joined = [
         piece
@@ -92,6 +92,28 @@ def verdicts(work: Work) -> list[Verdict]:
             )
         )
     return found
+
+
+def _told_verdicts(work: Work) -> list[Verdict]:
+    """Fewer sticks a bow were told than a bow of this height takes."""
+    told, needed = work.design.bows.sticks, len(split_of(work).pieces)
+    if told is None or told >= needed or work.design.bows.cut != "cut":
+        return []
+    sentence = f"A bow so wide and high takes {needed} sticks, and {told} were told: used whole, these stand lower."
+    return [
+        Verdict(
+            id="told-sticks",
+            rank="fits",
+            step="bows",
+            level="tight",
+            title="Sticks told",
+            sentence=sentence,
+            number=_sticks(needed),
+            limit=_sticks(told),
+            ratio=None,
+            part="bow",
+        )
+    ]
 
 
 def _crown_verdicts(work: Work) -> list[Verdict]:

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube, post_tube
-from obtegum.core.rooms.posts.found import play_of, slop
+from obtegum.core.rooms.posts.found import fewer_sticks, play_of, slop
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.verdict import Verdict
 from obtegum.core.work import Work
@@ -64,4 +64,12 @@ def _bare(work: Work, verdict: Verdict) -> Iterator[Edits]:
     yield from _fuller(work)
 
 
-CURES: dict[str, Cure] = {"entry": _entry, "bare-stub": _bare}
+def _saw(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    """One more from a stick, or sticks that need no such care."""
+    stock_m = work.design.posts.stock_m
+    fewer = None if stock_m is None else fewer_sticks(work, stock_m)
+    if fewer is not None:
+        yield (lengthened("posts.length_m", down(work, fewer.length_m)),)
+
+
+CURES: dict[str, Cure] = {"saw": _saw, "entry": _entry, "bare-stub": _bare}

@@ -27,6 +27,7 @@ __all__ = [
     "cut_from",
     "embedment_m",
     "entry_of",
+    "fewer_sticks",
     "hands_force",
     "leans_loose",
     "least_embedment_m",
@@ -38,6 +39,8 @@ __all__ = [
     "uneven",
 ]
 
+# How much shorter a post can be cut for one more from its stick, m, before it is another post.
+SHORTER_M = 0.0254
 # Straps that hold a bow's end to its board.
 STRAPS = 2
 
@@ -188,6 +191,25 @@ def boards_of(work: Work) -> Boards:
 def post_count(work: Work) -> int:
     """What stands in the ground: two to a bow, or the stakes of both boards."""
     return 2 * len(boards_of(work).stakes_m) if work.design.posts.stand == "board" else len(pegs_of(work))
+
+
+@dataclass(frozen=True)
+class Fewer:
+    """One more from each stick if each is a little shorter: how long each is then, m, how many a stick makes, and the
+    sticks."""
+
+    length_m: float
+    each: int
+    sticks: int
+
+
+def fewer_sticks(work: Work, stock_m: float) -> Fewer | None:
+    """What the saw's cuts cost where one more would all but come from a stick; None where none would."""
+    each, _ = cut_from(work, stock_m)
+    length_m = (stock_m - each * work.rules.kerf_m) / (each + 1)
+    if work.design.posts.length_m - length_m > SHORTER_M:
+        return None
+    return Fewer(length_m, each + 1, -(-post_count(work) // (each + 1)))
 
 
 def cut_from(work: Work, stock_m: float) -> tuple[int, int]:

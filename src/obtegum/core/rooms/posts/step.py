@@ -17,6 +17,7 @@ from obtegum.core.rooms.posts.found import (
     cut_from,
     embedment_m,
     entry_of,
+    fewer_sticks,
     hands_force,
     leans_loose,
     least_embedment_m,
@@ -43,9 +44,25 @@ NEVER, BARE_LEAST = 99.0, 0.5
 
 
 def verdicts(work: Work) -> list[Verdict]:
-    """Does the bow go into its post: bore, offset and angle; and does what it stands over bear it."""
+    """Does the bow go into its post: bore, offset and angle; does what it stands over bear it; what a cut costs."""
     bare = bare_stub(work)
-    return [*_entry(work), *([] if bare is None or bare.share >= 1 else [_bare(work, bare)])]
+    return [*_entry(work), *([] if bare is None or bare.share >= 1 else [_bare(work, bare)]), *_saw(work)]
+
+
+def _saw(work: Work) -> list[Verdict]:
+    """Posts that come from a stick but for the saw's cut: a hair shorter, one more does."""
+    posts = work.design.posts
+    fewer = None if posts.stock_m is None else fewer_sticks(work, posts.stock_m)
+    if posts.stock_m is None or fewer is None:
+        return []
+    each, sticks = cut_from(work, posts.stock_m)
+    shorter, stick = work.say(posts.length_m - fewer.length_m, "up"), work.say(posts.stock_m)
+    number, limit = f"{sticks} sticks", f"{fewer.sticks} sticks"
+    sentence = (
+        f"The saw’s cut leaves {each} from a stick of {stick}: each {shorter} shorter, {fewer.each} come from it, and "
+        f"{fewer.sticks} sticks do for {sticks}."
+    )
+    return [verdict_on("posts", "saw", "Saw’s cut", "tight", sentence, number, limit, None, "post", "comfort")]
 
 
 def _bare(work: Work, bare: Bare) -> Verdict:

@@ -3,6 +3,7 @@
 from typing import Any
 
 from obtegum.core.catalogue import Catalogue
+from obtegum.core.design import limit_of
 from obtegum.core.fields import Document, Option, put, special
 from obtegum.core.job import Job
 from obtegum.core.profile import ProfileError
@@ -70,37 +71,52 @@ def _write_pipe(document: Document, job: Job, pipe_m: Any) -> None:
 
 
 def _write_feet(document: Document, job: Job, feet: Any) -> None:
-    """The height stays; what the pipe stands on is what holds it so."""
+    """What the pipe stands on is what holds it so; what gives way is what was told to."""
     size, stand = job.design.size, job.design.posts.stand
-    put(document, "size.shape.feet", feet)
     if isinstance(size.shape, SprungPipe):
         leg_m = 0.0 if feet == "loose" else job.design.posts.reveal_m
-        put(document, "size.shape.leg_m", leg_m)
-        _as_high(document, size.shape.model_copy(update={"feet": feet, "leg_m": leg_m}), size)
+        _hold_otherwise(document, size, {"feet": feet, "leg_m": leg_m})
+        if size.shape.feet == "loose" and feet != "loose":
+            # Down over a stub it reached to the ground; into a post it goes as deep as it is wont to.
+            put(document, "bows.insertion_m", _wont_to_go_in(job))
     wanted = {"loose": "stub", "strapped": "board"}.get(feet)
     if wanted is None and stand in ("board", "curve"):
         wanted = "driven"
     put(document, "posts.stand", wanted or stand)
 
 
+def _wont_to_go_in(job: Job) -> float:
+    """How deep a bow goes into its post where nothing else says, m."""
+    limit = limit_of("bows.insertion_m")
+    assert limit is not None
+    return min(limit.begins(job.design.tape.units) or limit.least, job.design.posts.length_m)
+
+
 def _write_ridge(document: Document, job: Job, ridge: Any) -> None:
-    put(document, "size.shape.ridge", ridge)
-    if isinstance(job.design.size.shape, SprungPipe):
-        _as_high(document, job.design.size.shape.model_copy(update={"ridge": ridge}), job.design.size)
+    _hold_otherwise(document, job.design.size, {"ridge": ridge})
 
 
 def _write_elbow(document: Document, job: Job, elbow: Any) -> None:
-    put(document, "size.shape.elbow", elbow)
-    if isinstance(job.design.size.shape, SprungPipe):
-        _as_high(document, job.design.size.shape.model_copy(update={"elbow": elbow}), job.design.size)
+    _hold_otherwise(document, job.design.size, {"elbow": elbow})
 
 
-def _as_high(document: Document, shape: SprungPipe, size: Size) -> None:
-    """The pipe that keeps the height with other feet or another ridge; left as it is where none does."""
-    try:
-        put(document, PIPE, shape.as_high(size.span_m, size.height_m)["pipe_m"])
-    except ProfileError:
+def _hold_otherwise(document: Document, size: Size, changes: dict[str, Any]) -> None:
+    """Sprung pipe held otherwise: the height, the width or the pipe gives way, whichever was told to; the two others
+    stay as they were written. Raises: DesignError where nothing of the one that gives way does."""
+    for name, value in changes.items():
+        put(document, f"size.shape.{name}", value)
+    if not isinstance(size.shape, SprungPipe):
         return
+    shape = size.shape.model_copy(update=changes)
+    try:
+        if shape.gives == "pipe":
+            put(document, PIPE, shape.as_high(size.span_m, size.height_m)["pipe_m"])
+        elif shape.gives == "width":
+            put(document, "size.span_m", shape.as_wide(size.height_m))
+    except ProfileError as error:
+        gives = {"width": "the height or the pipe’s length", "pipe": "the height or the width"}[shape.gives]
+        sentence = f"{error.sentence} Held so, let {gives} give way."
+        raise DesignError([Trouble(path=f"size.shape.{next(iter(changes))}", sentence=sentence)]) from None
 
 
 def _keep_arcs(document: Document, job: Job, height_m: float) -> None:

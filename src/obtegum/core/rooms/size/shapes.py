@@ -103,7 +103,7 @@ def height_for_girth(shape: Shape, span_m: float, girth_m: float) -> float | Non
             continue
     for (low, under), (high, above) in pairwise(known):
         if under <= 0 <= above:
-            return float(brentq(over, low, high, xtol=1e-9))
+            return float(brentq(over, low, high, xtol=1e-12))
     return None
 
 

@@ -46,7 +46,9 @@ def _by_sticks(work: Work) -> Mapping[str, Any]:
     start, bows = work.design.start, work.design.bows
     if start.have is None:
         return {}
-    each = bows.sticks or len(split_of(work).pieces)
+    # Cut for a height of one's own, a bow takes what it takes, whatever number was told.
+    needed = len(split_of(work).pieces)
+    each = (bows.sticks if bows.cut == "whole" else None) or needed
     count = start.have // each
     if count < 2:
         sentence = f"{start.have} sticks don’t make two bows of {each}. The least is {2 * each}."
