@@ -191,12 +191,14 @@ def test_what_cannot_be_is_refused_with_a_reason(measure: str, text: str, says: 
 # Braces.
 
 
-def test_a_brace_by_its_corners() -> None:
-    bench = make_bench(braces={"bays": 2, "head_m": 1.2, "foot_m": 0.2}, size__shape=SHAPES[0], size__span_m=4.4)
-    brace = braces_of(bench)[0]
-    # Legs stand plumb to 0.7 m: the foot is on one, inside it by both halves; the head is on the arc of 2.2 m about
-    # the middle of the house, 0.7 m up.
-    inside = (bow_tube(bench).od_m + run_tube(bench).od_m) / 2
+@pytest.mark.parametrize("end", ["flat", "clamp"])
+def test_a_brace_by_its_corners(end: str) -> None:
+    # Legs stand plumb to 0.7 m: the foot is on one, inside it by both halves in a clamp, by half the bow and a wall
+    # where its end is flattened onto the bow; the head is on the arc of 2.2 m about the middle of the house, 0.7 m up.
+    braces = {"bays": 2, "head_m": 1.2, "foot_m": 0.2, "end": end}
+    bench = make_bench(braces=braces, size__shape=SHAPES[0], size__span_m=4.4)
+    brace, tube = braces_of(bench)[0], run_tube(bench)
+    inside = bow_tube(bench).od_m / 2 + (tube.wall_m if end == "flat" else tube.od_m / 2)
     assert brace.foot[1:] == pytest.approx((-2.2 + inside, 0.2))
     up = math.asin(0.5 / 2.2)
     assert brace.head[1] == pytest.approx(-(2.2 - inside) * math.cos(up), abs=1e-4)

@@ -7,9 +7,9 @@ from obtegum.core.catalogue import Board
 from obtegum.core.found import found
 from obtegum.core.laid import lay
 from obtegum.core.quantity import INCH_M
-from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.rooms.posts.found import board_of
+from obtegum.core.rooms.posts.found import board_of, boards_of
 from obtegum.core.rooms.posts.ways import boarded
 from obtegum.core.rooms.runs.found import stood_m
 from obtegum.core.rooms.set_out.found import bays_of
@@ -18,16 +18,21 @@ from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
 
 __all__ = [
+    "SIDES",
     "Line",
+    "base_bolts",
+    "base_takes_m",
     "bolt_long_m",
     "bolt_takes_m",
     "dig_fill_m",
     "hip_board",
     "hip_place",
     "lines_of",
+    "next_bolt_m",
     "opens_m",
 ]
 
+SIDES = 2
 USUAL = {"feet": "board-2x6", "metric": "board-47x150mm"}
 # A washer's thickness, m, a nut's as a share of the bolt, and what stands out of it, threads of so much of it.
 WASHER_M, NUT, OUT = 0.002, 0.85, 0.35
@@ -101,10 +106,33 @@ def bolt_takes_m(work: Work) -> float:
     return hip_board(work).thick_m + bow_tube(work).od_m + 2 * WASHER_M + (NUT + OUT) * told.bolt_m
 
 
+def base_takes_m(work: Work) -> float:
+    """What a bolt through a base board and what it is held to (post, stub, stake or bow) takes, m."""
+    tube = bow_tube(work) if work.design.posts.stand == "curve" else post_tube(work)
+    return board_of(work).thick_m + tube.over_m + 2 * WASHER_M + (NUT + OUT) * work.design.boards.bolt_m
+
+
+def base_bolts(work: Work) -> int:
+    """Bolts through the base boards of both sides: one at each thing that holds them, two at a splice."""
+    if not boarded(work):
+        return 0
+    staked = work.design.posts.stand == "board"
+    held = len(boards_of(work).stakes_m) if staked else bays_of(work).bows
+    splices = [len(boards_of(work).splices_m)]
+    splices += [len(line.pieces) - 1 for line in lines_of(work) if line.name == "lower"]
+    return SIDES * sum(held + count for count in splices)
+
+
+def next_bolt_m(work: Work, takes_m: float) -> float:
+    """The next length that bolts come in, m."""
+    step_m = STEP_M[bow_tube(work).sold_in]
+    return math.ceil(takes_m / step_m - 1e-9) * step_m
+
+
 def bolt_long_m(work: Work) -> float:
     """The bolt to buy, m: as told, or the next length that they come in."""
-    told, step_m = work.design.boards.bolt_long_m, STEP_M[bow_tube(work).sold_in]
-    return told if told is not None else math.ceil(bolt_takes_m(work) / step_m - 1e-9) * step_m
+    told = work.design.boards.bolt_long_m
+    return told if told is not None else next_bolt_m(work, bolt_takes_m(work))
 
 
 def _reaches(work: Work) -> None:

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from obtegum.core.faces import Member
 from obtegum.core.rooms.boards.found import hip_place, lines_of
 from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.posts.found import board_behind_m
 from obtegum.core.rooms.runs.found import stood_m
 from obtegum.core.work import Work
 
@@ -18,8 +19,8 @@ def parts(work: Work) -> Sequence[Member]:
     half_m = work.design.size.span_m / 2
     found = list[Member]()
     for line in lines_of(work):
-        x = hip_place(work)[0] if line.name == "hip" else -half_m
         board = work.catalogue.boards[line.stock]
+        x = hip_place(work)[0] if line.name == "hip" else -(half_m + board_behind_m(work) + board.thick_m / 2)
         stock_m = told.board_m if line.name == "hip" else work.design.posts.board_m
         for side, sign in (("L", 1.0), ("R", -1.0)):
             found += [

@@ -32,7 +32,7 @@ ROOM = Room(
     must=_must,
     needs=_needs,
     down=frozenset({"side_opens"}),
-    up=frozenset({"bolt_long", "board_dig", "board_fill", "board_bolts"}),
+    up=frozenset({"bolt_long", "board_dig", "board_fill", "board_bolts", "base_bolts", "base_washers", "base_long"}),
     nearest=frozenset({"hip_boards", "hip_cut", "lower_boards", "lower_cut"}),
     pages=(
         Page(

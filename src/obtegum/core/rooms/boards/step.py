@@ -4,7 +4,18 @@ from collections.abc import Iterator
 
 from obtegum.core.answers import count_answer, length_answer, settled
 from obtegum.core.laid import bought
-from obtegum.core.rooms.boards.found import bolt_long_m, bolt_takes_m, dig_fill_m, hip_board, lines_of, opens_m
+from obtegum.core.rooms.boards.found import (
+    SIDES,
+    base_bolts,
+    base_takes_m,
+    bolt_long_m,
+    bolt_takes_m,
+    dig_fill_m,
+    hip_board,
+    lines_of,
+    next_bolt_m,
+    opens_m,
+)
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.ways import boarded
 from obtegum.core.rooms.runs.found import stood_m
@@ -17,7 +28,6 @@ from obtegum.core.work import Work
 __all__ = ["plan", "stands", "strips", "verdicts"]
 
 CAUTION = "Two to a long board. Mask while treated timber is sawn; its dust and cut-offs stay off the beds."
-SIDES = 2
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -45,7 +55,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *(() if work.design.posts.stand == "board" else ("posts.base",)),
             *(("posts.board", "posts.board_m", "boards.high") if boarded(work) else ()),
             "boards.over_m",
-            *(("boards.bolt_m", "boards.bolt_long_m") if hip else ()),
+            *(("boards.bolt_m",) if hip or boarded(work) else ()),
+            *(("boards.bolt_long_m",) if hip else ()),
             "boards.when",
         ),
         aside=("boards.over_m", "boards.bolt_m", "boards.bolt_long_m", "boards.when"),
@@ -98,7 +109,9 @@ def _answers(work: Work) -> Iterator[Answer]:
         count = SIDES * (bows + splices)
         takes = f"{work.tube(bolt_takes_m(work), 'up')} taken by {work.tube(hip_board(work).thick_m)} of board, "
         takes += f"{work.tube(bow_tube(work).od_m)} of bow, two washers and the nut"
-        yield count_answer("board_bolts", "Bolts, a washer at each face", count, "one at each bow, two at a splice")
+        yield count_answer(
+            "board_bolts", "Bolts, a washer at each face", count, "one at each bow, two at a splice; without spares"
+        )
         yield Answer(
             id="bolt_long",
             label="Bolts, long",
@@ -107,10 +120,28 @@ def _answers(work: Work) -> Iterator[Answer]:
             unit="m",
             note=takes,
         )
+    yield from _base_bolts(work)
     dug = dig_fill_m(work)
     if dug is not None:
         yield length_answer(work, "board_dig", "Dug in, most", dug[0], "so that its lower edge lies level")
         yield length_answer(work, "board_fill", "Filled under, most", dug[1])
+
+
+def _base_bolts(work: Work) -> Iterator[Answer]:
+    """What holds the boards along the feet, of both sides."""
+    count = base_bolts(work)
+    if not count:
+        return
+    held = "stake" if work.design.posts.stand == "board" else "post" if work.design.posts.stand != "curve" else "bow"
+    note = f"one at each {held}, two at a splice; without spares"
+    yield count_answer("base_bolts", "Bolts of the base boards", count, note)
+    yield count_answer("base_washers", "Washers for them", 2 * count, "one at each face")
+    takes_m = base_takes_m(work)
+    long_m = next_bolt_m(work, takes_m)
+    taken = f"{work.tube(takes_m, 'up')} taken by board and {held}, two washers and the nut"
+    yield Answer(
+        id="base_long", label="Those bolts, long", reading=work.tube(long_m, "up"), value=long_m, unit="m", note=taken
+    )
 
 
 def strips(work: Work) -> list[Strip]:

@@ -24,9 +24,11 @@ from obtegum.core.weather.pressure import Worked
 from obtegum.core.work import Work
 
 __all__ = [
+    "Alike",
     "Along",
     "Brace",
     "Holding",
+    "alike_of",
     "along_of",
     "brace_lift_n",
     "braced_feet",
@@ -45,6 +47,8 @@ __all__ = [
 ]
 
 Point = tuple[float, float, float]
+# Braces whose lengths are nearer than this are cut alike, m.
+SAME_M = 0.0002
 # A head or foot so near to a run, m of the bow, doesn't bend it (this bench).
 NEAR_RUN_M = 0.1
 # Share of what presses a bow that steadies it at each point held (AISC 360-16 App. 6 and EN 1993-1-1 5.3.3, as 2 %).
@@ -104,8 +108,11 @@ class Holding:
 
 
 def _on_bow(work: Work, high_m: float) -> tuple[float, float]:
-    """The left side's place of a brace's hole at a height, across and up, m: on the bow's inner face."""
-    bow, out_m = centre_line(work), (bow_tube(work).od_m + brace_tube(work).od_m) / 2
+    """The left side's place of a brace's hole at a height, across and up, m: the middle of a tube in a clamp, or of a
+    flattened end that lies on the bow's inner face."""
+    flat = work.design.braces.end == "flat"
+    bow = centre_line(work)
+    out_m = bow_tube(work).od_m / 2 + (brace_tube(work).wall_m if flat else brace_tube(work).od_m / 2)
     s_m = min(bow.at_y(high_m), default=0.0)
     (x, y), heading = bow.point(s_m), bow.heading(s_m)
     return x + math.sin(heading) * out_m, y - math.cos(heading) * out_m
@@ -143,6 +150,22 @@ def braces_of(work: Work) -> tuple[Brace, ...]:
                     )
                 )
     return tuple(found_)
+
+
+@dataclass(frozen=True, slots=True)
+class Alike:
+    """Braces of one length, the first of them, and how many there are."""
+
+    brace: Brace
+    count: int
+
+
+def alike_of(work: Work) -> tuple[Alike, ...]:
+    """Braces by their length, the most first: an odd bay has its own."""
+    by_length = dict[int, list[Brace]]()
+    for brace in braces_of(work):
+        by_length.setdefault(round(brace.long_m / SAME_M), []).append(brace)
+    return tuple(Alike(each[0], len(each)) for each in sorted(by_length.values(), key=lambda each: -len(each)))
 
 
 def _first_bows(count: int, bays: int, spans: int) -> list[int]:

@@ -8,7 +8,7 @@ from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, angle_answer, count_answer, length_answer, settled
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.draw import slope
-from obtegum.core.rooms.braces.found import along_of, braces_of, cut_m, holding, pulling, tie_cut_m, twists
+from obtegum.core.rooms.braces.found import alike_of, along_of, braces_of, cut_m, holding, pulling, tie_cut_m, twists
 from obtegum.core.rooms.braces.places import brace_tube, head_m, tie_board, tie_edge_m, tie_seen, tied_bows, ties_of
 from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.size.found import centre_line
@@ -55,7 +55,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         leads=("brace_cut", "braces", "brace_pull", "collar_cut"),
         views=("braced", *(("tied",) if braces.ties != "none" else ()), "along"),
         strips=(
-            *(("brace",) if braces.bays else ("run:bow",)),
+            *((each.id for each in strips(work) if each.id.startswith("brace")) if braces.bays else ("run:bow",)),
             *((ties_of(work)[0].what,) if braces.ties != "none" else ()),
         ),
         grips=("braces.head_m", "braces.foot_m", "braces.tie_m"),
@@ -75,7 +75,11 @@ def _next(work: Work) -> str:
         return "No stay leaves yet: pull the frame plumb, then tighten every brace."
     if are == "tight":
         return "Stays may leave, one by one, from the braced bays on."
-    return f"Cut {len(braces)} braces, {work.say(cut_m(work, braces[0].long_m))} each, before the first bow stands."
+    cut = [(each.count, work.say(cut_m(work, each.brace.long_m))) for each in alike_of(work)]
+    if len(cut) == 1:
+        return f"Cut {len(braces)} braces, {cut[0][1]} each, before the first bow stands."
+    told = " and ".join(f"{count} of {long}" for count, long in cut)
+    return f"Cut {len(braces)} braces, {told}, before the first bow stands."
 
 
 def _until(work: Work) -> Iterator[str]:
@@ -103,13 +107,17 @@ def _twisted(work: Work, pull_n: float) -> Iterator[Answer]:
 def _answers(work: Work) -> Iterator[Answer]:
     braces, found = work.design.braces, braces_of(work)
     if found:
-        brace, bow = found[0], centre_line(work)
+        alike, bow = alike_of(work), centre_line(work)
         yield count_answer(
             "braces", "Braces", len(found), f"{len(found) // 2} a side, {min(pulling(work))} pull at once"
         )
-        yield length_answer(work, "brace_cut", "Cut each", cut_m(work, brace.long_m), "with both flat ends")
-        yield length_answer(work, "brace_holes", "Hole to hole", brace.long_m)
-        yield angle_answer("brace_steep", "To the ground", math.asin(brace.up))
+        ends = "with both flat ends" if braces.end == "flat" else "from clamp to clamp"
+        for place, each in enumerate(alike):
+            tail, many = f"_{place + 1}" if place else "", "each" if len(alike) == 1 else f"{each.count} of them"
+            odd = ", in the odd bay" if place else ""
+            yield length_answer(work, f"brace_cut{tail}", f"Cut {many}{odd}", cut_m(work, each.brace.long_m), ends)
+            yield length_answer(work, f"brace_holes{tail}", f"Hole to hole{odd}", each.brace.long_m)
+            yield angle_answer(f"brace_steep{tail}", f"To the ground{odd}", math.asin(each.brace.up))
         lean = bow.heading(min(bow.at_y(head_m(work)), default=0.0))
         yield angle_answer("brace_lean", "Bow leans at its head", math.pi / 2 - lean)
     along = along_of(work)
@@ -133,16 +141,26 @@ def _answers(work: Work) -> Iterator[Answer]:
     for each in ties_asked(work):
         note = f"{each.pulled_in}; pressed by {amount_text(each.pressed_n, 'force', work.tape.units, 'up')}"
         yield amount_answer(work, f"{each.what}_pull", f"Pulls a {each.what}", each.pulled_n, "force", note)
+    yield from _fastened(work)
+
+
+def _fastened(work: Work) -> Iterator[Answer]:
+    """Bolts through flattened ends and boards, or clamps with theirs."""
+    braces, board = work.design.braces, tie_board(work)
+    of_braces, of_ties = 2 * len(braces_of(work)), len(tied_bows(work)) * 2 * len(ties_of(work))
     # Both struts of a truss share the bolt in the middle of its collar.
-    shared = 1 if braces.ties == "truss" else 0
-    bolts = (2 * len(found) if braces.end == "flat" else 0) + len(tied_bows(work)) * (2 * len(ties_of(work)) - shared)
-    board = tie_board(work)
-    if bolts and (braces.end == "flat" or board is not None):
+    shared = len(tied_bows(work)) if braces.ties == "truss" else 0
+    flat = braces.end == "flat"
+    bolts = (of_braces if flat else 0) + (of_ties - shared if flat or board is not None else 0)
+    clamps = 0 if flat else of_braces + (of_ties if board is None else 0)
+    if bolts:
         through_m = max(2 * brace_tube(work).wall_m, board.thick_m if board is not None else 0.0)
         long_m = bow_tube(work).od_m + through_m + 3 * braces.bolt_m
-        yield count_answer(
-            "brace_bolts", "Bolts, nuts, two washers each", bolts, f"{work.say(long_m, 'up')} long or more"
-        )
+        note = f"{work.say(long_m, 'up')} long or more; without spares"
+        yield count_answer("brace_bolts", "Bolts, nuts, two washers each", bolts, note)
+    if clamps:
+        bow, tube = work.tube(bow_tube(work).od_m), work.tube(brace_tube(work).od_m)
+        yield count_answer("brace_clamps", "Clamps, a bolt and nut each", clamps, f"{bow} to {tube}; without spares")
 
 
 def _ties(work: Work) -> Iterator[Answer]:
@@ -164,14 +182,14 @@ def _ties(work: Work) -> Iterator[Answer]:
 def strips(work: Work) -> list[Strip]:
     """A brace and a collar laid straight: flattened ends, holes, cut."""
     found = list[Strip]()
-    if braces_of(work):
+    for place, each in enumerate(alike_of(work)):
         found.append(
             _laid(
                 work,
-                "brace",
-                f"brace:{braces_of(work)[0].name}",
-                braces_of(work)[0].long_m,
-                f"{len(braces_of(work))} alike",
+                f"brace-{place + 1}" if place else "brace",
+                f"brace:{each.brace.name}",
+                each.brace.long_m,
+                f"{each.count} alike" + (", in the odd bay" if place else ""),
                 work.design.braces.edge_m if work.design.braces.end == "flat" else 0.0,
                 "plastic" if brace_tube(work).material == "plastic" else "steel",
             )
@@ -199,7 +217,7 @@ def _laid(
     marks.append(work.mark(long_m, "cut", "cut", part, name))
     return Strip(
         id=name,
-        title=name.capitalize(),
+        title=name.partition("-")[0].capitalize(),
         about=f"tape from its end · {about}",
         material=material,
         length_m=long_m,

@@ -5,8 +5,8 @@ import math
 from obtegum.core.drawing import Material, Outline, Vertex
 from obtegum.core.paths import box
 from obtegum.core.profile import Arc
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.posts.found import board_of, embedment_m, entry_of, leans_loose
+from obtegum.core.rooms.bows.tubes import post_tube
+from obtegum.core.rooms.posts.found import board_behind_m, board_of, embedment_m, entry_of, leans_loose
 from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work
@@ -32,17 +32,19 @@ def foot_outlines(work: Work, side: str, x: float, part: str, label: str) -> lis
         found.append(_leaning(work, x, out, part, label))
     elif stand == "board":
         # The stake stands behind the board, its top with the board's.
-        behind = x + out * (bow_tube(work).od_m / 2 + board_of(work).thick_m + od / 2)
+        behind = x + out * (board_behind_m(work) + board_of(work).thick_m + od / 2)
         found.append(_solid(part, "post", box(behind - od / 2, -deep, behind + od / 2, top), label))
     else:
         found.append(_solid(part, "post", box(x - od / 2, -deep, x + od / 2, top), label))
     if boarded(work):
-        beside = bow_tube(work).od_m if stand in ("board", "curve") else max(od, bow_tube(work).od_m)
-        near = x + out * beside / 2
-        ends = sorted((near, near + out * board_of(work).thick_m))
-        found.append(
-            _solid(f"board:{side}", "board", box(ends[0], top - board_of(work).wide_m, ends[1], top), "base board")
-        )
+        board, near = board_of(work), x + out * board_behind_m(work)
+        low, high = sorted((near, near + out * board.thick_m))
+        rows = [("board", "base board")]
+        if work.design.boards.high == "two":
+            rows.append(("lower", "lower base board"))
+        for row, (name, words) in enumerate(rows):
+            under = top - row * board.wide_m
+            found.append(_solid(f"{name}:{side}", "board", box(low, under - board.wide_m, high, under), words))
     return found
 
 

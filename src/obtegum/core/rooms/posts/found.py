@@ -22,6 +22,7 @@ __all__ = [
     "Bare",
     "Boards",
     "bare_stub",
+    "board_behind_m",
     "board_of",
     "boards_of",
     "cut_from",
@@ -186,6 +187,13 @@ def boards_of(work: Work) -> Boards:
     run_m, board_m = work.design.size.length_m + bow_tube(work).od_m, work.design.posts.board_m
     count = max(math.ceil(run_m / board_m - 1e-9), 1)
     return Boards(count, run_m, tuple(place * board_m for place in range(1, count)))
+
+
+def board_behind_m(work: Work) -> float:
+    """How far the inner face of the boards along the feet is from the middle of a bow's foot, m: they lie against the
+    outside of what is thicker there."""
+    own = work.design.posts.stand in ("board", "curve")
+    return (bow_tube(work).od_m if own else max(post_tube(work).od_m, bow_tube(work).od_m)) / 2
 
 
 def post_count(work: Work) -> int:

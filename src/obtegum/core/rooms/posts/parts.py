@@ -5,7 +5,7 @@ from itertools import pairwise
 
 from obtegum.core.faces import Member
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.posts.found import board_of, boards_of, embedment_m
+from obtegum.core.rooms.posts.found import board_behind_m, board_of, boards_of, embedment_m
 from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
 from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.work import Work
@@ -40,21 +40,25 @@ def _posts(work: Work) -> Iterator[Member]:
 def _boards(work: Work) -> Iterator[Member]:
     """Boards along both long sides, and the stakes at their ends where they are what holds the bows."""
     posts, boards, od_m = work.design.posts, boards_of(work), bow_tube(work).od_m
-    half_m, up_m, start_m = work.design.size.span_m / 2, posts.reveal_m, -od_m / 2
-    for side, x_m in (("L", -half_m), ("R", half_m)):
+    up_m, start_m = posts.reveal_m, -od_m / 2
+    out_m = work.design.size.span_m / 2 + board_behind_m(work)
+    board, stake_m = board_of(work), post_tube(work).od_m
+    for side, sign in (("L", -1.0), ("R", 1.0)):
+        x_m, y_m = sign * (out_m + board.thick_m / 2), up_m - board.wide_m / 2
         for number, (low, high) in enumerate(pairwise((0.0, *boards.splices_m, boards.run_m)), start=1):
             yield Member(
                 part=f"board:{side}{number}",
                 what="base board",
-                stock=board_of(work).id,
+                stock=board.id,
                 of="board",
-                section=(board_of(work).thick_m, board_of(work).wide_m),
+                section=(board.thick_m, board.wide_m),
                 length_m=high - low,
                 stock_m=posts.board_m,
-                ends=((start_m + low, x_m, up_m), (start_m + high, x_m, up_m)),
+                ends=((start_m + low, x_m, y_m), (start_m + high, x_m, y_m)),
             )
         for number, at_m in enumerate(boards.stakes_m if posts.stand == "board" else (), start=1):
-            at = start_m + at_m
+            # It stands behind the board, its top with the board's.
+            at, x_m = start_m + at_m, sign * (out_m + board.thick_m + stake_m / 2)
             yield Member(
                 part=f"stake:{side}{number}",
                 what="stake",

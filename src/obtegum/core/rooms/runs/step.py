@@ -8,6 +8,7 @@ from obtegum.core.answers import count_answer, length_answer, settled
 from obtegum.core.frame.section import round_section
 from obtegum.core.rooms.bows.found import tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.fittings.takes import is_glued
 from obtegum.core.rooms.runs.found import (
     Piece,
     Run,
@@ -139,8 +140,6 @@ def _slides(work: Work) -> float:
 
 def _answers(work: Work) -> Iterator[Answer]:
     runs, pieces = work.design.runs, pieces_of(work)
-    within, ends = crossings(work)
-    spare = 1 + runs.spare
     yield count_answer("runs", "Runs", len(runs_of(work)), "the ridge among them" if len(runs_of(work)) % 2 else "")
     yield length_answer(work, "run_long", "Each, flush with both ends", run_long_m(work))
     laid = {"pieces": f"{len(pieces)} pieces", "laths": f"{len(pieces)} laths, {ripped(work)} to a board’s width"}
@@ -155,25 +154,42 @@ def _answers(work: Work) -> Iterator[Answer]:
     else:
         shortest = min(pieces, key=lambda piece: piece.length_m)
         yield length_answer(work, "run_cut", "Shortest cut", shortest.length_m, f"piece {shortest.number}")
-    if runs.lie == "over":
-        yield count_answer("run_clamps", "Clamps over bows", math.ceil(within * spare - 1e-9), "spares with them")
-        yield count_answer("run_under", "Clamps under end bows", math.ceil(ends * spare - 1e-9), "spares with them")
-    elif runs.of == "long":
-        what = "Brackets" if runs.lie == "through" else "Clamps"
-        count = math.ceil((within + ends) * spare - 1e-9)
-        yield count_answer("run_clamps", what, count, f"{within + ends} crossings, spares with them")
-    else:
-        ends_of = 2 * len(pieces)
-        yield count_answer("run_clamps", "Fittings", math.ceil(ends_of * spare - 1e-9), f"{ends_of} ends, and spares")
-    joints = len(pieces) - len(runs_of(work)) if runs.of == "long" else 0
-    screws = runs.screws * (within + ends) + 2 * joints
-    yield count_answer("run_screws", "Screws", math.ceil(screws * spare - 1e-9), "crossings, two a splice, and spares")
+    yield from _fastened(work)
     free = (
         "no bay is braced, so nothing does" if work.design.braces.bays == 0 else "between runs, or a run and the post"
     )
     yield length_answer(work, "run_held", "Bow held beside itself each", held_m(work), free)
     if runs.lie == "through":
         yield length_answer(work, "run_slides", "Free ground to slide it in", _slides(work))
+
+
+def _fastened(work: Work) -> Iterator[Answer]:
+    """Clamps or fittings, couplers and screws, spares with them; those of a glued grid are told there."""
+    runs, pieces = work.design.runs, pieces_of(work)
+    if is_glued(work):
+        return
+    within, ends = crossings(work)
+    joints = len(pieces) - len(runs_of(work)) if runs.of == "long" else 0
+
+    def bought(name: str, label: str, count: int, note: str) -> Answer:
+        return count_answer(name, label, math.ceil(count * (1 + runs.spare) - 1e-9), note)
+
+    if runs.of != "long":
+        held = 2 * len(pieces)
+        yield bought("run_clamps", "Fittings", held, f"{held} ends, and spares")
+    elif runs.lie == "over":
+        held = within + ends
+        yield bought("run_clamps", "Clamps over bows", within, "spares with them")
+        yield bought("run_under", "Clamps under end bows", ends, "spares with them")
+    else:
+        held = within + ends
+        what = "Brackets" if runs.lie == "through" else "Clamps"
+        yield bought("run_clamps", what, held, f"{held} crossings, spares with them")
+    if joints and runs.joint == "coupler":
+        yield bought("run_couplers", "Couplers", joints, "one a splice, spares with them")
+    # In fittings a piece ends at both faces of a bow, and each end is held.
+    where = "crossings, two a splice, and spares" if runs.of == "long" else "each end of a piece, and spares"
+    yield bought("run_screws", "Screws", runs.screws * held + 2 * joints, where)
 
 
 def strips(work: Work) -> list[Strip]:

@@ -183,7 +183,7 @@ def _answers(work: Work) -> Iterator[Answer]:
         places = "" if told.kind == "waves" else f", places {work.say(PANEL_EACH_M)} apart (this bench)"
         note = (
             f"{screws.edge_row} in each row at an edge, {screws.inner_row} "
-            f"between; {len(supports_m(work))} rows{places}"
+            f"between; {len(supports_m(work))} rows{places}; without spares"
         )
         yield count_answer("sheet_screws", "Screws with washers", screws.count, note)
         if screws.lifted_n is not None:

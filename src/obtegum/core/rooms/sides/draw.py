@@ -7,7 +7,7 @@ from obtegum.core.paths import box, chain_path, circle, line
 from obtegum.core.quantity import area_text
 from obtegum.core.rooms.boards.found import hip_board, hip_place
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.posts.found import board_of
+from obtegum.core.rooms.posts.found import board_behind_m, board_of
 from obtegum.core.rooms.posts.ways import boarded
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.sides.found import (
@@ -52,7 +52,6 @@ def curtain(work: Work) -> Drawing:
     x, _ = hip_place(work)
     low, high = rest_m(work), hip_m - board.wide_m / 2
     top = bow.at_y(min(hip_m + BEYOND_M, work.design.size.height_m * 0.95))[0]
-    half = tube.od_m / 2
     away = bow.point(top)[0] + 0.5
     items: list[Item] = [
         Outline(part="ground", layer="ground", material="ink", path=line(x - 0.8, 0.0, away, 0.0), label="ground"),
@@ -75,7 +74,7 @@ def curtain(work: Work) -> Drawing:
     ]
     if boarded(work):
         base, reveal = board_of(work), work.design.posts.reveal_m
-        outer = -work.design.size.span_m / 2 - half
+        outer = -work.design.size.span_m / 2 - board_behind_m(work)
         path = box(outer - base.thick_m, reveal - base.wide_m, outer, reveal)
         items.append(Outline(part="board", layer="frame", material="board", closed=True, path=path, label="base board"))
     heights = [high - (high - low) * place / STEPS for place in range(STEPS + 1)]
