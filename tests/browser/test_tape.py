@@ -1,8 +1,10 @@
 """The tape strip: it zooms, scrolls, steps mark by mark, and shares its selection with the drawing."""
 
+import re
+
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import open_house
+from tests.browser.conftest import open_house, step_button
 from tests.browser.test_bench import saved
 
 
@@ -108,6 +110,18 @@ def test_pegs_are_ticked_off(page: Page) -> None:
     expect(panel).to_contain_text("Corner B, left side, is set.")
     page.get_by_role("button", name="corner B is in").click()
     expect(panel).to_contain_text("Next: corner B")
+
+
+def test_a_step_begins_at_its_own_work_not_at_what_was_chosen_before(page: Page) -> None:
+    open_house(page, "Upper terrace", "Set out")
+    strip(page).focus()
+    page.keyboard.press(" ")
+    expect(chosen(page)).to_have_attribute("aria-label", "peg 6, 19' 8 1/4\"")
+    step_button(page, "Posts").click()
+    panel = page.get_by_role("complementary")
+    expect(panel.get_by_role("heading", level=1)).to_have_text("Posts")
+    expect(panel).to_contain_text("Next: post 1, left side.")
+    expect(chosen(page)).to_have_attribute("aria-label", re.compile("corner A"))
 
 
 def test_two_presses_in_one_moment_set_one_peg(page: Page) -> None:

@@ -138,6 +138,18 @@ def test_a_way_without_a_source_says_test_it() -> None:
     assert holds_of(make_bench(**held(hold={"backfill": "tamped"})), "plate").wind_n is not None
 
 
+def test_a_trench_is_dug_as_wide_as_was_told() -> None:
+    # From bow to bow, as deep as the post: 0.5 m across for 0.4 is a quarter more.
+    spoil = [
+        takes_of(make_bench(**held(hold={"set": "trench", **wide})), "trench").hole_m3
+        for wide in ({}, {"trench_m": 0.5})
+    ]
+    assert spoil[1] == pytest.approx(1.25 * spoil[0])
+    step = next(each for each in make_plan(**held(hold={"set": "trench"})).steps if each.id == "hold")
+    assert "hold.trench_m" in step.measures
+    assert "hold.hole_m" not in step.measures
+
+
 def test_friction_alone_bears_nothing_and_the_gust_is_said() -> None:
     plan = make_plan(**held())
     lift = verdict(plan, "lift")

@@ -141,6 +141,28 @@ def test_next_steps_are_told_in_order() -> None:
     assert told(SiteRecord(set_at_m=posts), "posts") == "All 32 posts are in."
 
 
+@pytest.mark.parametrize(
+    ("changes", "says"),
+    [
+        ({"hold": {"set": "concrete"}}, "Next: post 1, left side. Stand it in its hole so that 1' 10\" stands out."),
+        ({"hold": {"corner_set": "screw"}}, "Next: post 1, left side. Turn it in until 1' 10\" stands out."),
+        ({"posts__stand": "stub"}, "Next: stub 1, left side. Drive it until 1' 10\" stands out."),
+        ({"posts__stand": "slab"}, "Next: socket 1, left side. Set it plumb in its form so that 1' 10\" stands out."),
+        ({"posts__stand": "board"}, "Next: foot 1, left side. Bring the board up until 1' 10\" stands out."),
+    ],
+)
+def test_a_post_is_driven_only_where_posts_are(changes: dict[str, Any], says: str) -> None:
+    plan = make_plan(**changes)
+    steps = {step.id: step for step in plan.steps}
+    assert steps["posts"].next == says
+    # And it is called what it is, wherever a row of them is spoken of.
+    one = says.split()[1]
+    assert steps["row"].title == f"Row of {'feet' if one == 'foot' else one + 's'}"
+    assert steps["row"].next.startswith(f"Next: {one} 1 left")
+    across = next(strip for strip in plan.strips if strip.id == "floor")
+    assert across.marks[0].what == f"left {one}"
+
+
 def test_cautions_stand_where_they_bite() -> None:
     cautions = {step.id: step.caution for step in make_plan().steps}
     assert "buried lines" in cautions["set-out"]

@@ -111,11 +111,16 @@ function Workplace({ window }: { window: string }) {
   const step = plan.steps.find((each) => each.id === wanted) ?? plan.steps[0];
   const [viewWanted, setView] = useState<string | null>(null);
   const [stripWanted, setStrip] = useState<string | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
+  // A choice is of one step: a part that is chosen in another is none here, whatever of both comes first to the screen.
+  const [choice, setChoice] = useState<{ step: string; part: string } | null>(null);
   const [asTable, setTable] = useState(false);
   const [side, setSide] = useState<SideShown>("step");
 
   const stepId = step?.id;
+  const chosen = choice?.step === stepId ? (choice?.part ?? null) : null;
+  const at = useRef(stepId);
+  at.current = stepId;
+  const setChosen = useCallback((part: string) => setChoice(at.current ? { step: at.current, part } : null), []);
   useEffect(() => {
     if (stepId) void session.turnTo(stepId);
   }, [session, stepId]);
@@ -152,12 +157,12 @@ function Workplace({ window }: { window: string }) {
     if (strip?.marks.some((mark) => mark.part === part)) return;
     const other = strips.find((each) => each.marks.some((mark) => mark.part === part));
     if (other) setStrip(other.id);
-  }, []);
+  }, [setChosen]);
   const strips = useMemo(() => (step ? step.strips.flatMap((id) => plan.strips.filter((strip) => strip.id === id)) : []), [plan.strips, step]);
   const goTo = useCallback((stand: Stand) => {
     setStrip(stand.strip.id);
     setChosen(stand.mark.part);
-  }, []);
+  }, [setChosen]);
   // A step begins at its first open mark, once its tapes are there; from then on only a hand moves the choice.
   const begun = chosen === null && strips.length === step?.strips.length;
   const { next_part: nextPart } = step ?? {};
@@ -230,7 +235,7 @@ function Workplace({ window }: { window: string }) {
         onGo={(next) => {
           setView(null);
           setStrip(null);
-          setChosen(null);
+          setChoice(null);
           if (side !== "history") setSide("step");
           go(`/house/${id}/${next}`);
         }}
@@ -310,7 +315,7 @@ function Workplace({ window }: { window: string }) {
           onGo={(next, part) => {
             setView(null);
             setStrip(null);
-            setChosen(part);
+            setChoice(part ? { step: next, part } : null);
             setSide("step");
             go(`/house/${id}/${next}`);
           }}

@@ -112,12 +112,12 @@ def _answers(work: Work) -> Iterator[Answer]:
             "braces", "Braces", len(found), f"{len(found) // 2} a side, {min(pulling(work))} pull at once"
         )
         ends = "with both flat ends" if braces.end == "flat" else "from clamp to clamp"
-        for place, each in enumerate(alike):
-            tail, many = f"_{place + 1}" if place else "", "each" if len(alike) == 1 else f"{each.count} of them"
+        for place, same in enumerate(alike):
+            tail, many = f"_{place + 1}" if place else "", "each" if len(alike) == 1 else f"{same.count} of them"
             odd = ", in the odd bay" if place else ""
-            yield length_answer(work, f"brace_cut{tail}", f"Cut {many}{odd}", cut_m(work, each.brace.long_m), ends)
-            yield length_answer(work, f"brace_holes{tail}", f"Hole to hole{odd}", each.brace.long_m)
-            yield angle_answer(f"brace_steep{tail}", f"To the ground{odd}", math.asin(each.brace.up))
+            yield length_answer(work, f"brace_cut{tail}", f"Cut {many}{odd}", cut_m(work, same.brace.long_m), ends)
+            yield length_answer(work, f"brace_holes{tail}", f"Hole to hole{odd}", same.brace.long_m)
+            yield angle_answer(f"brace_steep{tail}", f"To the ground{odd}", math.asin(same.brace.up))
         lean = bow.heading(min(bow.at_y(head_m(work)), default=0.0))
         yield angle_answer("brace_lean", "Bow leans at its head", math.pi / 2 - lean)
     along = along_of(work)

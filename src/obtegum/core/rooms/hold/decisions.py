@@ -44,6 +44,7 @@ class Hold(Decisions):
         choice("Where a brace stands", same="as the others", **NAMES),
     ] = "same"
     hole_m: Annotated[float, Number("Hole across", 0.08, 1.0, bare="floor", feet=10 * INCH_M)] = 0.25
+    trench_m: Annotated[float, Number("Trench across", 0.15, 2.0, bare="floor", feet=16 * INCH_M)] = 0.4
     column_m: Annotated[
         float, Number("Column over the ground", 0.02, 2.0, bare="floor", feet=12 * INCH_M, hint="of the hole’s width")
     ] = 0.3

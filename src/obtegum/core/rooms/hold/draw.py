@@ -14,7 +14,7 @@ from obtegum.core.rooms.hold.found import (
     set_of,
 )
 from obtegum.core.rooms.hold.settings import SETTINGS
-from obtegum.core.rooms.hold.takes import THICK_M, TRENCH_M, all_take
+from obtegum.core.rooms.hold.takes import THICK_M, all_take
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.asks import all_asks
@@ -41,7 +41,7 @@ def _post(work: Work, setting: str, x: float, tag: str = "") -> list[Item]:
     hold, deep_m, half = work.design.hold, _deep_m(work), post_tube(work).over_m / 2
     wide, items = hold.hole_m / 2, list[Item]()
     if setting == "trench":
-        wide = TRENCH_M / 2
+        wide = hold.trench_m / 2
     if SETTINGS[setting].holed:
         sides = ((x - wide, 0.0), (x - wide, -deep_m), (x + wide, -deep_m), (x + wide, 0.0))
         path = tuple(Vertex(x=at, y=y) for at, y in sides)
@@ -51,7 +51,9 @@ def _post(work: Work, setting: str, x: float, tag: str = "") -> list[Item]:
         items.append(_solid(f"concrete{tag}", "concrete", x - wide, -deep_m, x + wide, top, "concrete"))
     if setting == "gravel":
         items.append(_solid(f"gravel{tag}", "board", x - wide, -deep_m, x + wide, 0.0, "gravel"))
-    items.append(_solid(f"post:L{tag}", "post", x - half, -deep_m, x + half, work.design.posts.reveal_m, "post"))
+    items.append(
+        _solid(f"post:L{tag}", "post", x - half, -deep_m, x + half, work.design.posts.reveal_m, way_of(work).one)
+    )
     if setting == "plate":
         at, side = -plate_deep_m(work), hold.plate_m / 2
         items.append(_solid(f"plate{tag}", "post", x - side, at - PLATE_THICK_M, x + side, at, "plate"))
@@ -95,9 +97,10 @@ def chain(work: Work) -> Drawing:
         Dimension(part="embedment", x0=-half, y0=-deep_m, x1=-half, y1=0.0, text=work.say(deep_m, "down")),
         Handle(measure="posts.length_m", x=-half, y=-deep_m, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
     ]  # fmt: skip
-    if SETTINGS[setting].holed and setting != "trench":
-        at = work.design.hold.hole_m / 2
-        items.append(Handle(measure="hold.hole_m", x=at, y=-deep_m * 0.15, dx=0.5, dy=0.0))
+    if SETTINGS[setting].holed:
+        across = "trench_m" if setting == "trench" else "hole_m"
+        at = getattr(work.design.hold, across) / 2
+        items.append(Handle(measure=f"hold.{across}", x=at, y=-deep_m * 0.15, dx=0.5, dy=0.0))
     places = _places(work, len(found.links))
     rows = list[Row]()
     for place, (link, y) in enumerate(zip(found.links, places, strict=True), start=1):

@@ -14,7 +14,7 @@ from obtegum.core.found import found
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.braces.found import braced_feet
 from obtegum.core.rooms.hold.decisions import pulled_like
-from obtegum.core.rooms.hold.settings import SETTINGS
+from obtegum.core.rooms.hold.settings import SETTINGS, Setting
 from obtegum.core.rooms.posts.found import STRAPS, least_embedment_m, post_count
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of, why_no_ground
@@ -39,6 +39,7 @@ __all__ = [
     "plug_top_m",
     "pulled",
     "set_of",
+    "setting_of",
 ]
 
 Kind = Literal["row", "corner", "brace"]
@@ -100,6 +101,11 @@ def set_of(work: Work, kind: Kind) -> str:
     hold = work.design.hold
     own = {"row": "same", "corner": hold.corner_set, "brace": hold.brace_set}[kind]
     return hold.set if own == "same" else own
+
+
+def setting_of(work: Work, side: str, bow: int) -> Setting:
+    """The way in which a bow's post is set."""
+    return SETTINGS[set_of(work, kind_of(work, side, bow))]
 
 
 def counts(work: Work) -> dict[Kind, int]:

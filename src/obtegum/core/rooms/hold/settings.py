@@ -7,7 +7,8 @@ __all__ = ["SETTINGS", "Setting"]
 
 @dataclass(frozen=True, slots=True)
 class Setting:
-    """One way to set a post. ``reckoned`` is whether a sourced formula says what it holds against lift."""
+    """One way to set a post. ``do`` is what is done with it until, or so that, so much of it stands out; ``reckoned``
+    whether a sourced formula says what it holds against lift."""
 
     name: str
     short: str
@@ -18,6 +19,7 @@ class Setting:
     concreted: bool
     reckoned: bool
     caution: str
+    do: str = "Stand it in its hole so that"
 
 
 HANDS = "Nobody holds a post while it is driven; ears and eyes covered."
@@ -33,6 +35,7 @@ SETTINGS: dict[str, Setting] = {
         concreted=False,
         reckoned=True,
         caution=HANDS,
+        do="Drive it until",
     ),
     "concrete": Setting(
         name="in a hole of concrete",
@@ -88,6 +91,7 @@ SETTINGS: dict[str, Setting] = {
         concreted=False,
         reckoned=False,
         caution="A bar that turns a screw swings back: stand outside its circle. Buried lines are marked first.",
+        do="Turn it in until",
     ),
     "trench": Setting(
         name="in a trench, filled back",
@@ -99,6 +103,7 @@ SETTINGS: dict[str, Setting] = {
         concreted=False,
         reckoned=False,
         caution="Buried lines are marked first. From 1.2 m (4 ft) its sides are shored before anyone goes in.",
+        do="Stand it in the trench so that",
     ),
     "pier": Setting(
         name="in a concrete column that stands out",
@@ -121,6 +126,7 @@ SETTINGS: dict[str, Setting] = {
         concreted=False,
         reckoned=False,
         caution=f"A rail is lifted by two, backs straight. {HANDS}",
+        do="Drive it through the rail until",
     ),
     "knee": Setting(
         name="bolted to a knee wall",
@@ -132,5 +138,6 @@ SETTINGS: dict[str, Setting] = {
         concreted=False,
         reckoned=False,
         caution="A wall falls over until it is braced from the inside. Treated timber: mask while sawing.",
+        do="Bolt it to the wall so that",
     ),
 }

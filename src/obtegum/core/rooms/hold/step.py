@@ -40,6 +40,8 @@ NAMED: dict[Kind, tuple[str, str]] = {
     "brace": ("brace_", "braced: "),
 }
 FROST = "Frost: not poured. What freezes in its first days never holds."
+# Set in a hole of a width of its own.
+HOLES = {"concrete", "pier", "plate", "tamped", "gravel"}
 RIG = "Stand clear of a rig under load, out of the line of chain and bar."
 
 
@@ -57,7 +59,6 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """How posts are set, what that takes, and what holds."""
     hold, pulls, many = work.design.hold, work.record.pulls, kinds(work)
     settings = {set_of(work, kind) for kind in many}
-    holed = any(SETTINGS[each].holed for each in settings)
     concreted = any(SETTINGS[each].concreted for each in settings)
     gripped = concreted or "plate" in settings or work.design.posts.stand == "slab"
     tests = (
@@ -85,7 +86,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *(("hold.strap_n",) if work.design.posts.stand == "board" else ("posts.bolt_m", "hold.screws")),
             *(("hold.screw",) if hold.screws else ()),
             *(("hold.bolt_m",) if work.design.posts.bolt_m is not None or hold.grip == "bar" else ()),
-            *(("hold.hole_m",) if holed else ()),
+            *(("hold.hole_m",) if settings & HOLES else ()),
+            *(("hold.trench_m",) if "trench" in settings else ()),
             *(("hold.column_m",) if "pier" in settings else ()),
             *(("hold.plate_m", "hold.plate_up_m") if "plate" in settings else ()),
             *(("hold.backfill",) if settings & {"plate", "tamped", "trench"} else ()),
@@ -99,7 +101,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         leads=("link", "corner_link", "brace_link", "bags", "asks_lift"),
         views=("chain", "settings", *(("rig",) if pulls.set != "none" else ()), "above"),
         strips=("set",),
-        grips=("posts.length_m", "hold.hole_m"),
+        grips=("posts.length_m", "hold.hole_m", "hold.trench_m"),
         how=tuple(Told(words=words) for words in _order(work)),
         how_title="In this order",
         focus=("post", "rig", "ground", "hole", "concrete", "plate", "link", "way", "gravel", "grip", "bow"),

@@ -18,7 +18,6 @@ from obtegum.core.work import Work
 
 __all__ = [
     "THICK_M",
-    "TRENCH_M",
     "Takes",
     "all_take",
     "bows_from",
@@ -33,7 +32,6 @@ __all__ = [
 
 # Person-hours (this bench, estimates): a post driven, a hole by hand and a trench for each m³, a bag of 25 kg.
 DRIVEN_H, HAND_H_M3, TRENCH_H_M3, BAG_H, SET_H = 0.2, 6.0, 2.5, 0.15, 0.1
-TRENCH_M = 0.4
 # What backfill settles by over its first winter, as a share of its height (this bench).
 SETTLES = 0.1
 # The same for a stud of a knee wall, and for each m of board on it.
@@ -87,7 +85,7 @@ def takes_of(work: Work, setting: str, deep_m: float | None = None) -> Takes:
     across_m = max(hold.hole_m, hold.plate_m * math.sqrt(2)) if setting == "plate" else hold.hole_m
     hole = room_m3(across_m, 0.0, deep) if way.holed else 0.0
     if setting == "trench":
-        hole = TRENCH_M * deep * bays_of(work).bay_m
+        hole = hold.trench_m * deep * bays_of(work).bay_m
     high_m = hold.column_m if setting == "pier" else -plug_top_m(work, deep)
     concrete = room_m3(hold.hole_m, tube_m, deep + high_m) if way.concreted else 0.0
     bag = bag_of(work)

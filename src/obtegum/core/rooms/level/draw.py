@@ -6,6 +6,7 @@ from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, Segments, Ve
 from obtegum.core.paths import line
 from obtegum.core.rooms.level.found import lie_of, stand_of
 from obtegum.core.rooms.level.ground import contours, ground_drawing, read_pegs, spot_dots
+from obtegum.core.rooms.posts.ways import foot_of
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor, strings
 from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.setout.base import peg_words
@@ -131,7 +132,7 @@ def level_rows(work: Work) -> tuple[Row, ...]:
         )
         foot = stand.feet.get(name) if stand else None
         if foot is not None:
-            rows.append(Row(what=f"{words}, rod on the post’s top", reading=work.say(foot.top_reading_m)))
+            rows.append(Row(what=f"{words}, rod on the {foot_of(work)[0]}’s top", reading=work.say(foot.top_reading_m)))
     if work.record.levels.spots:
         rows.append(Row(what="Spots between the pegs", reading=str(len(work.record.levels.spots))))
     return tuple(rows)

@@ -10,7 +10,7 @@ from obtegum.core.quantity import percent_text
 from obtegum.core.rooms.level.found import lie_of, odd_readings, place_words, stand_of
 from obtegum.core.rooms.level.stand import Stand
 from obtegum.core.rooms.posts.found import least_in_ground
-from obtegum.core.rooms.posts.ways import plumb_m, way_of
+from obtegum.core.rooms.posts.ways import foot_name, foot_of, plumb_m, way_of
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of
 from obtegum.core.rounding import rounded
 from obtegum.core.setout.base import Peg, peg_words
@@ -97,10 +97,10 @@ def _sight_verdicts(work: Work, stand: Stand) -> list[Verdict]:
     high = max(stand.feet.values(), key=lambda foot: foot.top_m)
     if high.top_m <= 0:
         return []
-    over = work.say(high.top_m, "up")
+    over, (one, many) = work.say(high.top_m, "up"), foot_of(work)
     sentence = (
-        f"The line of sight passes {over} below the post tops, so no rod can be read on them. "
-        f"Set the level {over} higher and read again, or measure down each post: the reveal is on the tape below."
+        f"The line of sight passes {over} below the tops of the {many}, so no rod can be read on them. Set the level "
+        f"{over} higher and read again, or measure down each {one}: the reveal is on the tape below."
     )
     return [_verdict("sight", "Sight", "tight", sentence, over, part=f"post:{high.name}")]
 
@@ -108,7 +108,7 @@ def _sight_verdicts(work: Work, stand: Stand) -> list[Verdict]:
 def _embedment_verdict(work: Work, stand: Stand) -> Verdict:
     weakest, least_m = stand.weakest, work.design.level.least_in_ground_m
     has, least = work.say(max(weakest.embedment_m, 0.0), "down"), work.say(least_m)
-    where = peg_words(weakest.name).replace("peg", "post")
+    where = foot_name(work, weakest.name)
     inside = "in natural ground" if stand.padded else "in the ground"
     if stand.missing:
         count = len(stand.missing)
@@ -236,7 +236,7 @@ def _answers(work: Work) -> list[Answer]:
     found = [length_answer(work, "fall", "Highest to lowest peg", down)]
     tops = sorted({foot.top_reading_m for foot in stand.feet.values()})
     if stand.datum.fall == 0:
-        found.append(length_answer(work, "top_reading", "Rod on every post’s top", tops[0]))
+        found.append(length_answer(work, "top_reading", f"Rod on every {foot_of(work)[0]}’s top", tops[0]))
     else:
         fall = stand.datum.fall
         toward = "B" if fall > 0 else "A"

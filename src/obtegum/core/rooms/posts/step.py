@@ -7,6 +7,7 @@ from obtegum.core.found import found
 from obtegum.core.ground.posts import Play
 from obtegum.core.quantity import angle_text, percent_text
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube, tube_measures
+from obtegum.core.rooms.hold.found import set_of, setting_of
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import (
     STRAPS,
@@ -28,11 +29,11 @@ from obtegum.core.rooms.posts.found import (
     slop,
     uneven,
 )
-from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
+from obtegum.core.rooms.posts.ways import boarded, foot_name, foot_of, stub_below, way_of
 from obtegum.core.rooms.set_out.found import pegs_of, reads
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
 from obtegum.core.rounding import rounded
-from obtegum.core.setout.base import SIDES, Peg, peg_words
+from obtegum.core.setout.base import SIDES, Peg
 from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Band, Strip, StripMark
 from obtegum.core.verdict import Level, Verdict, judge, verdict_on
@@ -85,7 +86,7 @@ def _slack(work: Work, play: Play, ratio: float) -> Verdict:
     gap, lean = work.tube(play.gap_m, "up"), angle_text(play.lean_rad, "up")
     how = f"a {one} that fills it" if work.design.posts.stand == "stub" else "a tube that fits"
     sentence = f"Bow and {one} leave {gap} between them, so the bow rocks by {lean}: {how}, or longer in it."
-    return _entry_verdict(judge(ratio, work.rules.holds_to), sentence, lean, angle_text(limit, "down"), ratio)
+    return _entry_verdict(work, judge(ratio, work.rules.holds_to), sentence, lean, angle_text(limit, "down"), ratio)
 
 
 def _entry(work: Work) -> list[Verdict]:
@@ -112,13 +113,13 @@ def _entry(work: Work) -> list[Verdict]:
         else:
             takes = "the socket’s play takes up" if ratio < holds_to else "a hand takes up"
             sentence = f"At the {way.top} the bow leans {lean} and stands {off} off centre, which {takes}."
-        return [_entry_verdict("holds", sentence, number, limit, ratio)]
+        return [_entry_verdict(work, "holds", sentence, number, limit, ratio)]
     off_beyond_m, lean_beyond, share = forced
     ratio = share if share > 1 else holds_to + (1 - holds_to) * share
     beyond = f"{angle_text(lean_beyond, 'up')} and {work.say(off_beyond_m, 'up')} beyond the socket’s play"
     how = "so it is forced in by hand, and that stays in it" if share <= 1 else "more than hands force in"
     sentence = f"At the {way.top} the bow leans {lean} and stands {off} off centre: {beyond}, {how}."
-    return [_entry_verdict(judge(ratio, holds_to), sentence, number, limit, ratio)]
+    return [_entry_verdict(work, judge(ratio, holds_to), sentence, number, limit, ratio)]
 
 
 def _too_thick(work: Work) -> Verdict:
@@ -129,7 +130,7 @@ def _too_thick(work: Work) -> Verdict:
     else:
         od, bore = work.tube(bow_tube(work).od_m, "up"), work.tube(post_tube(work).bore_m, "down")
         sentence = f"A {od} bow tube does not slide into a {way_of(work).one} with a {bore} bore."
-    return _entry_verdict("fails", sentence, od, bore, NEVER)
+    return _entry_verdict(work, "fails", sentence, od, bore, NEVER)
 
 
 def _unsocketed(work: Work) -> list[Verdict]:
@@ -139,30 +140,33 @@ def _unsocketed(work: Work) -> list[Verdict]:
     if work.design.posts.stand == "curve":
         at_ground = angle_text(stub_below(work)[2], "up")
         sentence = f"The stub goes on as the bow does: it leans {at_ground} at the ground, so that the two lap flat."
-        return [_entry_verdict("holds", sentence, at_ground, "as the bow", 0.0)]
+        return [_entry_verdict(work, "holds", sentence, at_ground, "as the bow", 0.0)]
     gap_m, most_m = work.design.bows.insertion_m * math.tan(lean_rad), work.rules.strap_gap_m
     gap, limit = work.say(gap_m, "up"), work.say(most_m, "down")
     if gap_m <= most_m:
-        return [_entry_verdict("holds", f"The bow lies flat on its board, {gap} off at the most.", gap, limit, 0.0)]
+        return [
+            _entry_verdict(work, "holds", f"The bow lies flat on its board, {gap} off at the most.", gap, limit, 0.0)
+        ]
     sentence = (
         f"The bow leans {lean} and stands {gap} off its board at one end: a wedge behind it, or a leg to stand on."
     )
-    return [_entry_verdict("tight", sentence, gap, limit, None)]
+    return [_entry_verdict(work, "tight", sentence, gap, limit, None)]
 
 
 def _leaning_stub(work: Work) -> Verdict:
     """Pipe that is loose on its stub leans, and the stub with it."""
     lean = angle_text(entry_of(work).lean_rad, "up")
     sentence = f"The pipe leans {lean} over its stub: drive each stub leaning as much, its top toward the other side."
-    return _entry_verdict("holds", sentence, lean, "as the pipe", 0.0)
+    return _entry_verdict(work, "holds", sentence, lean, "as the pipe", 0.0)
 
 
-def _entry_verdict(level: Level, sentence: str, number: str, limit: str, ratio: float | None) -> Verdict:
+def _entry_verdict(work: Work, level: Level, sentence: str, number: str, limit: str, ratio: float | None) -> Verdict:
+    over = work.design.posts.stand == "stub"
     return Verdict(
         id="entry",
         step="posts",
         level=level,
-        title="Bow into post",
+        title=f"Bow {'over' if over else 'into'} its {way_of(work).one}",
         sentence=sentence,
         number=number,
         limit=limit,
@@ -264,7 +268,7 @@ def _embedments(work: Work) -> list[Answer]:
     if stand is None or not uneven(work):
         return [length_answer(work, "embedment", "In the ground", embedment_m(work))]
     unread = f", {len(stand.missing)} pegs not read" if stand.missing else ""
-    where = f"at {peg_words(stand.weakest.name).replace('peg', 'post')}{unread}"
+    where = f"at {foot_name(work, stand.weakest.name)}{unread}"
     return [
         least_in_ground(work, where),
         length_answer(work, "embedment", "In the ground, most", embedment_m(work), "where the ground is highest"),
@@ -272,23 +276,31 @@ def _embedments(work: Work) -> list[Answer]:
 
 
 def _next(work: Work, far: Progress) -> str:
-    peg, many = far.moved or far.next, way_of(work).many
-    many = "feet" if work.design.posts.stand == "board" else many
+    peg, many = far.moved or far.next, foot_of(work)[1]
     return f"All {far.of} {many} are in." if peg is None else _says(work, peg, peg is far.moved)
 
 
 def _says(work: Work, peg: Peg, moved: bool) -> str:
     """How far to drive a post, or where it has to go now."""
-    way, board = way_of(work), work.design.posts.stand == "board"
-    one, where = "foot" if board else way.one, f"{peg.bow}, {SIDES[peg.side]} side"
+    one, where = foot_of(work)[0], f"{peg.bow}, {SIDES[peg.side]} side"
     if moved:
         return f"{one.capitalize()} {where}, has moved: it now belongs at {reads(work, peg.station_m)}."
     stand = stand_of(work)
     foot = stand.feet.get(f"{peg.side}{peg.bow}") if stand else None
-    do = f"Next: {one} {where}. {'Bring the board up' if board else way.set}"
+    do = f"Next: {one} {where}. {_do(work, peg)}"
     if foot is None:
-        return f"{do} until {work.say(work.design.posts.reveal_m)} stands out."
-    return f"{do} until the rod on its top reads {work.say(foot.top_reading_m)}: {work.say(foot.reveal_m)} stands out."
+        return f"{do} {work.say(work.design.posts.reveal_m)} stands out."
+    return f"{do} the rod on its top reads {work.say(foot.top_reading_m)}: {work.say(foot.reveal_m)} stands out."
+
+
+def _do(work: Work, peg: Peg) -> str:
+    """What is done with a foot until, or so that, so much of it stands out."""
+    stand = work.design.posts.stand
+    if stand == "board":
+        return "Bring the board up until"
+    if stand in ("slab", "curve"):
+        return f"{way_of(work).set} so that"
+    return setting_of(work, peg.side, peg.bow).do
 
 
 def _ground_lines(work: Work) -> list[StripMark]:
@@ -298,7 +310,8 @@ def _ground_lines(work: Work) -> list[StripMark]:
         # Along the stub, which leans.
         return [work.mark(max(buried_m, 0.0), "ground line", "ground", "ground", "post")]
     if not uneven(work):
-        what = "drive to here" if way_of(work).set == "Drive it" else "ground line"
+        struck = work.design.posts.stand in ("driven", "stub", "board") and set_of(work, "row") in ("driven", "rail")
+        what = "drive to here" if struck else "ground line"
         return [work.mark(embedment_m(work), what, "ground", "ground", "post")]
     marks = [work.mark(embedment_m(work), "highest ground", "ground", "ground", "post")]
     if least_embedment_m(work) > 0:
@@ -345,8 +358,7 @@ def strips(work: Work) -> list[Strip]:
 @found
 def _lines(work: Work) -> list[Strip]:
     """Both long sides post by post."""
-    way, to = way_of(work), faced(work) or " · to centres"
-    many, one = ("feet", "foot") if work.design.posts.stand == "board" else (way.many, way.one)
+    (one, many), to = foot_of(work), faced(work) or " · to centres"
     return [
         line_strip(work, "L", "post", f"Left {many}, A to B", f"tape {hooked(work, 'A')}{to}", _says, one),
         line_strip(work, "R", "post", f"Right {many}, D to C", f"tape {hooked(work, 'D')}{to}", _says, one),

@@ -7,9 +7,10 @@ from obtegum.core.found import found
 from obtegum.core.ground.posts import bow_entry
 from obtegum.core.profile import Arc
 from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.setout.base import peg_words
 from obtegum.core.work import Work
 
-__all__ = ["WAYS", "Way", "boarded", "plumb_m", "stub_below", "way_of"]
+__all__ = ["WAYS", "Way", "boarded", "foot_name", "foot_of", "plumb_m", "stub_below", "way_of"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -110,6 +111,16 @@ WAYS: dict[str, Way] = {
 def way_of(work: Work) -> Way:
     """How the bows of this house stand."""
     return WAYS[work.design.posts.stand]
+
+
+def foot_of(work: Work) -> tuple[str, str]:
+    """What one thing and many things are called that bows of this house stand in or on, along a row."""
+    return ("foot", "feet") if work.design.posts.stand == "board" else (way_of(work).one, way_of(work).many)
+
+
+def foot_name(work: Work, name: str) -> str:
+    """What a peg's post is called: ``post 3 left``."""
+    return peg_words(name).replace("peg", foot_of(work)[0])
 
 
 def boarded(work: Work) -> bool:

@@ -5,10 +5,10 @@ from typing import Literal
 from obtegum.core.drawing import Drawing, Item, Mark, Note, Outline, Row, drawn
 from obtegum.core.faces import Stray
 from obtegum.core.paths import line
+from obtegum.core.rooms.posts.ways import foot_name, foot_of
 from obtegum.core.rooms.row.found import built_row, off_share
 from obtegum.core.rooms.row.step import most_off
 from obtegum.core.rooms.set_out.found import pegs_of
-from obtegum.core.setout.base import peg_words
 from obtegum.core.work import Work
 
 __all__ = ["row"]
@@ -37,7 +37,7 @@ def row(work: Work) -> Drawing:
         )
         for side, sign in STRING.items()
     ]
-    half, rows = DOT * long_m, list[Row]()
+    half, rows, (one, many) = DOT * long_m, list[Row](), foot_of(work)
     worst = _told(work, list(built.values()))
     for peg in pegs_of(work):
         name, sign = f"{peg.side}{peg.bow}", STRING[peg.side]
@@ -46,24 +46,24 @@ def row(work: Work) -> Drawing:
         along_m = told.along_m if told and told.along_m is not None else 0.0
         x, y = peg.station_m + along_m * times, sign * (APART / 2 * long_m + off_m * times)
         state: State = "open" if told is None else "moved" if off_share(work, told) > 1 else "set"
-        label = peg_words(name).replace("peg", "post")
+        label = foot_name(work, name)
         items.append(Mark(part=f"post:{name}", symbol="peg", state=state, x=x, y=y, label=label))
         if told is not None:
             off = off_share(work, told) > 1
-            rows.append(Row(what=peg_words(name).replace("peg", "post"), reading=most_off(work, told)))
+            rows.append(Row(what=label, reading=most_off(work, told)))
             if off and told in worst:
                 items.append(
                     Note(part=f"post:{name}", x=x, y=y + sign * 2.5 * half, text=most_off(work, told), above=sign > 0)
                 )
     if not built:
-        items.append(Note(part="string", x=long_m / 2, y=0.0, text="no post measured yet", above=False))
+        items.append(Note(part="string", x=long_m / 2, y=0.0, text=f"no {one} measured yet", above=False))
     return drawn(
         view="row",
         title="The rows" if times == 1 or not built else f"The rows, off × {times}",
-        summary=f"{len(built)} of {len(pegs_of(work))} posts measured, each drawn beside its string.",
+        summary=f"{len(built)} of {len(pegs_of(work))} {many} measured, each drawn beside its string.",
         items=items,
         beside_m=(0.04 * long_m, 0.05 * long_m, 0.04 * long_m, 0.05 * long_m),
-        table=tuple(rows) or (Row(what="Posts", reading="none measured yet"),),
+        table=tuple(rows) or (Row(what=many.capitalize(), reading="none measured yet"),),
     )
 
 

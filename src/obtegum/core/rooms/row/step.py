@@ -5,13 +5,13 @@ from collections.abc import Iterator
 from obtegum.core.answers import length_answer, ticked_off
 from obtegum.core.faces import Stray
 from obtegum.core.room import rooms
-from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.posts.ways import foot_name, foot_of, way_of
 from obtegum.core.rooms.row.decisions import field_of
 from obtegum.core.rooms.row.found import BowBuilt, bows_built, built_row, checks_of, off_share, softest
 from obtegum.core.rooms.row.strips import Readings
 from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.rooms.soil.found import hours_times
-from obtegum.core.setout.base import Peg, peg_words
+from obtegum.core.setout.base import Peg
 from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.verdict import Verdict, judge, verdict_on
 from obtegum.core.work import Work
@@ -43,7 +43,9 @@ def _row(work: Work, built: list[Stray]) -> Verdict:
     ratio, off = off_share(work, worst), [each for each in built if off_share(work, each) > 1]
     many, number = way_of(work).many, most_off(work, worst)
     if not off:
-        sentence = f"{len(built)} {many} measured, all where they should be; {_name(worst)} is furthest off, {number}."
+        sentence = (
+            f"{len(built)} {many} measured, all where they should be; {_name(work, worst)} is furthest off, {number}."
+        )
         return verdict_on(
             "row", "row", "Row", judge(ratio, work.rules.holds_to), sentence, number, "", ratio, _part(worst)
         )
@@ -55,28 +57,30 @@ def _row(work: Work, built: list[Stray]) -> Verdict:
 
 def _bows(work: Work) -> list[Verdict]:
     """Whether each bow still goes into its real posts."""
-    bows = bows_built(work)
+    bows, (one, many), stubs = bows_built(work), foot_of(work), work.design.posts.stand in ("stub", "curve", "board")
+    title = f"Bows {'onto' if stubs else 'into'} real {many}"
     if not bows:
         return []
     worst = max(bows, key=lambda each: each.forced or 0.0)
     if worst.forced is None:
-        sentence = f"All {len(bows)} bows whose posts were measured go in."
-        return [verdict_on("row", "real-bows", "Bows into real posts", "holds", sentence)]
+        sentence = f"All {len(bows)} bows whose {many} were measured go {'on' if stubs else 'in'}."
+        return [verdict_on("row", "real-bows", title, "holds", sentence)]
+    ream = "" if stubs else ", or ream its hole"
     wide = f"bow {worst.bow} stands {work.say(worst.span_m)} wide{_high(work, worst)}"
     if worst.forced > 1:
-        sentence = f"More than hands force in: {wide}. Move a post, or ream its hole."
+        sentence = f"More than hands force in: {wide}. Move a {one}{ream}."
         level = judge(worst.forced, work.rules.holds_to)
-        return [verdict_on("row", "real-bows", "Bows into real posts", level, sentence, "", "", worst.forced, None)]
-    sentence = f"Forced in by hand, and that stays in it: {wide}. Move a post where it is easy."
-    return [verdict_on("row", "real-bows", "Bows into real posts", "tight", sentence)]
+        return [verdict_on("row", "real-bows", title, level, sentence, "", "", worst.forced, None)]
+    sentence = f"Forced in by hand, and that stays in it: {wide}. Move a {one} where it is easy."
+    return [verdict_on("row", "real-bows", title, "tight", sentence)]
 
 
 def _high(work: Work, bow: BowBuilt) -> str:
     return f" and {work.say(bow.height_m)} high" if bow.height_m is not None else ""
 
 
-def _name(built: Stray) -> str:
-    return peg_words(built.name).replace("peg", "post")
+def _name(work: Work, built: Stray) -> str:
+    return foot_name(work, built.name)
 
 
 def _part(built: Stray) -> str:
@@ -101,7 +105,7 @@ def most_off(work: Work, built: Stray) -> str:
 def _mend(work: Work, built: Stray) -> str:
     """What to do with a post that is off."""
     rules, say = work.rules, work.say
-    name = _name(built)
+    name = _name(work, built)
     if built.up_m is not None and abs(built.up_m) > rules.post_top_m:
         off = say(abs(built.up_m))
         if abs(built.up_m) > MISREAD_M:
@@ -137,7 +141,7 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
     done = sum(all(read.value(peg, name) is not None for name in asked) for peg in pegs_of(work))
     return Standing(
         id="row",
-        title="Row of posts",
+        title=f"Row of {foot_of(work)[1]}",
         group="Frame",
         state=ticked_off(found, done or bool(work.record.row), len(pegs_of(work))),
         done=done,
@@ -185,8 +189,8 @@ def _answers(work: Work) -> Iterator[Answer]:
     if not bows:
         return
     narrow, wide = min(bows, key=lambda each: each.span_m), max(bows, key=lambda each: each.span_m)
-    yield length_answer(work, "narrowest", "Narrowest between posts", narrow.span_m, f"bow {narrow.bow}")
-    yield length_answer(work, "widest", "Widest between posts", wide.span_m, f"bow {wide.bow}")
+    yield length_answer(work, "narrowest", f"Narrowest between {foot_of(work)[1]}", narrow.span_m, f"bow {narrow.bow}")
+    yield length_answer(work, "widest", f"Widest between {foot_of(work)[1]}", wide.span_m, f"bow {wide.bow}")
     known = [(bow.height_m, bow.bow) for bow in bows if bow.height_m is not None]
     if known:
         height_m, bow = min(known)

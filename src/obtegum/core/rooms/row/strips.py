@@ -6,10 +6,11 @@ from functools import cache, cached_property
 from obtegum.core.found import Finding
 from obtegum.core.ground.levels import Foot
 from obtegum.core.rooms.level.found import stand_of
+from obtegum.core.rooms.posts.ways import foot_name, foot_of
 from obtegum.core.rooms.row.decisions import field_of
 from obtegum.core.rooms.row.found import checks_of
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of, reads, starts_m
-from obtegum.core.setout.base import SIDES, Peg
+from obtegum.core.setout.base import Peg
 from obtegum.core.strip import Entered, Strip, StripMark
 from obtegum.core.work import Work
 
@@ -70,11 +71,13 @@ class Readings:
     def says(self, peg: Peg, check: str) -> str:
         """What to read at a post, or what was read there."""
         value = self.value(peg, check)
-        return _says(peg, check, "" if value is None else self.reading(value, check), self.wanted(peg, check))
+        return _says(
+            self.work, peg, check, "" if value is None else self.reading(value, check), self.wanted(peg, check)
+        )
 
 
-def _says(peg: Peg, check: str, told: str, wanted: str) -> str:
-    where = f"post {peg.bow} {SIDES[peg.side]}"
+def _says(work: Work, peg: Peg, check: str, told: str, wanted: str) -> str:
+    where = foot_name(work, f"{peg.side}{peg.bow}")
     if told:
         return f"{where.capitalize()}, {TITLES[check]}, was measured: {told}. Type to measure it again."
     if check == "blows":
@@ -107,18 +110,18 @@ def _strip(work: Work, read: Readings, side: str, check: str) -> Strip:
         value = read.value(peg, check)
         told = "" if value is None else read.reading(value, check)
         post, wanted = f"{side}{peg.bow}", read.wanted(peg, check)
-        label = f"Post {peg.bow} {SIDES[peg.side]}, {title}"
+        label = f"{foot_name(work, post).capitalize()}, {title}"
         marks.append(
             StripMark(
                 id=f"{where}/{peg.bow}",
                 part=f"post:{post}",
                 at_m=peg.station_m,
                 reading=told or wanted,
-                what=f"post {peg.bow}",
+                what=f"{foot_of(work)[0]} {peg.bow}",
                 kind="peg",
                 state="open" if value is None else "set",
                 entry=Entered(measure=f"record.row.{post}.{field}", label=label, reading=told),
-                says=_says(peg, check, told, wanted),
+                says=_says(work, peg, check, told, wanted),
             )
         )
     return Strip(

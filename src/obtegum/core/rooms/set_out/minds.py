@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from obtegum.core.faces import Stray
+from obtegum.core.rooms.posts.ways import foot_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
 
@@ -17,5 +18,5 @@ def minds(work: Work, stray: Stray) -> Iterator[str]:
     here = stations[stray.bow - 1] + stray.along_m
     beside = [stations[place] for place in (stray.bow - 2, stray.bow) if 0 <= place < len(stations)]
     bays = " and ".join(work.say(abs(here - other)) for other in beside)
-    yield f"the bays beside post {stray.bow} measure {bays}"
+    yield f"the bays beside {foot_of(work)[0]} {stray.bow} measure {bays}"
     yield "marks on every run move with it"

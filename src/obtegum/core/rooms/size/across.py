@@ -11,7 +11,7 @@ from obtegum.core.rooms.bend.found import bend_kinds
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.foot import foot_outlines
 from obtegum.core.rooms.posts.found import embedment_m, least_embedment_m, uneven
-from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.posts.ways import foot_of, way_of
 from obtegum.core.rooms.size.decisions import Gothic, Kneed, Peaked, Size, SprungPipe, ThreeCentred
 from obtegum.core.rooms.size.found import centre_line, grower_at_m, headroom_m
 from obtegum.core.rooms.size.shapes import asked_leg
@@ -43,7 +43,7 @@ def across(work: Work) -> Drawing:
         view="across",
         title="Across",
         summary=(
-            f"One bow, {work.say(size.span_m)} between post centres and {work.say(size.height_m)} high, "
+            f"One bow, {work.say(size.span_m)} between {foot_of(work)[0]} centres and {work.say(size.height_m)} high, "
             f"on {way_of(work).many} standing {work.say(work.design.posts.reveal_m)} out of the ground."
         ),
         items=items,
@@ -240,7 +240,7 @@ def _table(work: Work) -> tuple[Row, ...]:
     size, posts = work.design.size, work.design.posts
     one = way_of(work).one.capitalize()
     rows = [
-        ("Width between post centres", work.say(size.span_m)),
+        (f"Width between {foot_of(work)[0]} centres", work.say(size.span_m)),
         ("Height of the crown", work.say(size.height_m)),
         *([("Straight leg", work.say(size.leg_m))] if asked_leg(size.shape) else []),
         *(
@@ -256,7 +256,7 @@ def _table(work: Work) -> tuple[Row, ...]:
             else []
         ),
         (way_of(work).inside.capitalize(), work.say(work.design.bows.insertion_m)),
-        ("Grower from the left posts", work.say(grower_at_m(work))),
+        (f"Grower from the left {foot_of(work)[1]}", work.say(grower_at_m(work))),
         ("Room under the tube there", work.say(headroom_m(work), "down")),
     ]
     return tuple(Row(what=what, reading=reading) for what, reading in rows)

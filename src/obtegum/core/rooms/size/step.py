@@ -3,6 +3,7 @@
 from obtegum.core.answers import count_answer, length_answer, settled
 from obtegum.core.bows.headroom import headroom_over
 from obtegum.core.quantity import angle_text, area_text
+from obtegum.core.rooms.posts.ways import foot_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import grower_at_m, headroom_m, inner_face, leg_kink, upright_from_m
 from obtegum.core.rooms.size.shapes import asked_leg, own_measures
@@ -27,7 +28,7 @@ def _headroom_verdict(work: Work) -> Verdict:
     ratio = size.figure.height_m / room_m if room_m > 0 else 99.0
     level = judge(ratio, rules.holds_to)
     room, height = work.say(room_m, "down"), work.say(size.figure.height_m)
-    place = f"at the side bed, {work.about(from_leg_m)} in from the posts"
+    place = f"at the side bed, {work.about(from_leg_m)} in from the {foot_of(work)[1]}"
     if level == "fails":
         sentence = f"Only {room} {place}: a {height} grower stoops there."
     elif level == "tight":
@@ -103,7 +104,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         ),
     ]
     if clear_m is not None:
-        note = f"from {work.say(clear_m, 'up')} in from either post"
+        note = f"from {work.say(clear_m, 'up')} in from either {foot_of(work)[0]}"
         answers.append(length_answer(work, "upright", "Stands upright over", size.span_m - 2 * clear_m, note))
     answers.append(count_answer("bows", "Bows", bays_of(work).bows))
     return StepPlan(
@@ -142,8 +143,8 @@ def strips(work: Work) -> list[Strip]:
     """The floor from post to post: where the grower can stand upright."""
     span_m, clear_m = work.design.size.span_m, upright_from_m(work)
     places: list[tuple[float, str, MarkKind, str]] = [
-        (0.0, "left post", "socket", "post:L"),
-        (span_m, "right post", "socket", "post:R"),
+        (0.0, f"left {foot_of(work)[0]}", "socket", "post:L"),
+        (span_m, f"right {foot_of(work)[0]}", "socket", "post:R"),
         (span_m / 2, "middle", "crown", "crown"),
         (grower_at_m(work), "grower", "ground", "grower"),
     ]
@@ -152,12 +153,12 @@ def strips(work: Work) -> list[Strip]:
         places += [(clear_m, "head clears", "head", "clear:L"), (span_m - clear_m, "head clears", "head", "clear:R")]
         bands = (Band(from_m=clear_m, to_m=span_m - clear_m, what="upright", kind="headroom"),)
     marks = [work.mark(at, what, kind, part, "floor") for at, what, kind, part in sorted(places)]
-    height = work.say(work.design.size.figure.height_m)
+    height, one = work.say(work.design.size.figure.height_m), foot_of(work)[0]
     return [
         Strip(
             id="floor",
             title="Across the floor",
-            about=f"tape from the left post’s centre · a {height} grower stands upright between the marks",
+            about=f"tape from the left {one}’s centre · a {height} grower stands upright between the marks",
             material="floor",
             length_m=span_m,
             marks=tuple(marks),
