@@ -13,7 +13,7 @@ def _hot(work: Work, verdict: Verdict) -> Iterator[Edits]:
     told, boards = work.design.air, work.design.boards
     if told.mesh_share is not None:
         yield (chosen("air.mesh_share", ""),)
-    for shade in ("30 %", "50 %", "70 %"):
+    for shade in () if work.design.weather.cover == "cloth" else ("30 %", "50 %", "70 %"):
         yield (chosen("air.shade_share", shade),)
     yield (chosen("ends.front.kind", "open"), chosen("ends.back.kind", "open"))
     if work.design.cover.edge != "hip":

@@ -31,6 +31,7 @@ __all__ = [
     "kept_open",
     "moved_m3_s",
     "opens_of",
+    "shaded",
     "still_k",
     "sun_w",
 ]
@@ -39,6 +40,8 @@ __all__ = [
 # W/mK along the ground, bare and insulated (EP406 as usually quoted).
 ONE, TWO, SCREENED, CHANGE, BARE, INSULATED = 6.8, 4.0, 0.65, 0.33, 1.38, 0.69
 WINDY = 1.2
+# The most of the sun that anything is taken to keep out.
+MOST_SHADE = 0.95
 # Sun on the floor, W/m², what film lets in, and what a watered crop turns into vapour of it (rule B21).
 SUN_W_M2, LET_IN, VAPOUR = 900.0, 0.7, 0.5
 AIR_J_M3K, GRAVITY, KELVIN = 1200.0, 9.80665, 300.0
@@ -173,10 +176,18 @@ def opens_of(work: Work) -> Opens:
     )
 
 
+def shaded(work: Work) -> float:
+    """Share of the sun that is kept out in summer: what a cover of cloth shades by itself, or as told."""
+    weather = work.design.weather
+    if weather.cover == "cloth" and weather.open_share > 0:
+        return min(1 - weather.open_share, MOST_SHADE)
+    return work.design.air.shade_share
+
+
 def sun_w(work: Work, hotter_k: float) -> float:
     """What sun brings that air has to carry off, W, with the house so much hotter than outside."""
     told = work.design.air
-    let_in = LET_IN * SUN_W_M2 * (1 - told.shade_share) * (1 - (VAPOUR if told.crop == "full" else 0.0))
+    let_in = LET_IN * SUN_W_M2 * (1 - shaded(work)) * (1 - (VAPOUR if told.crop == "full" else 0.0))
     cover, ends = _areas(work)
     return max(let_in * opens_of(work).floor_m2 - _through(work) * (cover + ends) * hotter_k, 0.0)
 

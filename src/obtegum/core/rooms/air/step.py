@@ -17,6 +17,7 @@ from obtegum.core.rooms.air.found import (
     kept_open,
     moved_m3_s,
     opens_of,
+    shaded,
     still_k,
 )
 from obtegum.core.rooms.ends.air import FASTEST_MPS
@@ -133,7 +134,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "air.screen",
             "air.edge",
             "air.crop",
-            "air.shade_share",
+            "weather.open_share" if work.design.weather.cover == "cloth" else "air.shade_share",
             "air.mesh_share",
             "air.summers",
             "air.vent",
@@ -179,7 +180,7 @@ def _answers(work: Work) -> Iterator[Answer]:
     hot = still_k(work)
     if hot < HOTTEST_K - 0.1:
         moved = moved_m3_s(work, hot, breeze=False)
-        note = "in full sun, no wind" if work.design.air.shade_share == 0 else "in full sun, shaded, no wind"
+        note = "in full sun, no wind" if shaded(work) == 0 else "in full sun, shaded, no wind"
         yield Answer(
             id="still", label="Hotter than outside", reading=_warmer(hot, tape.units), value=hot, unit="K", note=note
         )

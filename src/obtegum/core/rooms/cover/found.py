@@ -2,6 +2,7 @@
 
 import math
 from dataclasses import dataclass
+from typing import Literal
 
 from obtegum.core.catalogue import Fixing
 from obtegum.core.found import found
@@ -9,6 +10,7 @@ from obtegum.core.profile import Chain
 from obtegum.core.quantity import INCH_M
 from obtegum.core.rooms.boards.found import hip_board
 from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.rooms.cover.decisions import Hold
 from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.posts.found import board_of
 from obtegum.core.rooms.posts.ways import boarded
@@ -17,12 +19,12 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work
 
 __all__ = [
-    "FILM_KG_M3",
     "Order",
     "Reach",
     "edge_up_m",
     "ends_of_left",
     "fixing_of",
+    "held_by",
     "left_covers",
     "order_of",
     "outer_m",
@@ -38,8 +40,8 @@ __all__ = [
 
 # What a roll-up bar takes of the film that hangs from the hip board, m: twice round and a clip (this bench).
 BAR_M = 0.35
-# Polyethylene, kg/m³.
-FILM_KG_M3 = 920.0
+# Polyethylene, kg/m³; cloth or net at the most, kg/m² (estimate: dense knitted cloth is 0.2).
+FILM_KG_M3, CLOTH_KG_M2 = 920.0, 0.25
 # How deep a pleat is, m (this bench).
 PLEAT_M = 0.15
 SAME = 1e-9
@@ -50,10 +52,21 @@ def fixing_of(work: Work, name: str) -> Fixing:
     return next(each for each in work.catalogue.fixings if each.id == name)
 
 
+def held_by(work: Work, side: Literal["left", "right"]) -> Hold:
+    """What holds a side: a sheet that goes into the ground is buried there, whatever else was told."""
+    told = work.design.cover
+    if told.edge == "ground":
+        return "buried"
+    return told.sides if side == "left" or told.right == "same" else told.right
+
+
 @found
 def edge_up_m(work: Work) -> float:
     """How high over the ground the cover is fixed along the sides, m; below nothing where it goes into it."""
     told, posts = work.design.cover, work.design.posts
+    if "buried" in (held_by(work, "left"), held_by(work, "right")):
+        # It reaches down to its trench.
+        return 0.0
     if told.edge == "hip" and work.design.boards.hip == "board":
         return work.design.boards.hip_m
     if told.edge == "base" and boarded(work):
@@ -64,6 +77,8 @@ def edge_up_m(work: Work) -> float:
 def _board_m(work: Work) -> float:
     """What the board that it is fixed to stands out from the bow, m."""
     told = work.design.cover
+    if edge_up_m(work) == 0:
+        return 0.0
     if told.edge == "hip" and work.design.boards.hip == "board":
         return hip_board(work).thick_m
     return board_of(work).thick_m if told.edge == "base" and boarded(work) else 0.0
@@ -114,8 +129,7 @@ class Reach:
 
 def side_eats_m(work: Work) -> float:
     """What the fixing of either side takes in of the sheet, m: the more of both."""
-    told = work.design.cover
-    names = {told.sides, told.sides if told.right == "same" else told.right}
+    names = {held_by(work, "left"), held_by(work, "right")}
     return max(fixing_of(work, name).eats_m for name in names)
 
 
@@ -221,7 +235,8 @@ def sheet_m2(work: Work) -> tuple[float, float]:
     reach = reach_of(work)
     wide_m = reach.roll_wide_m or reach.piece_m
     area_m2 = wide_m * reach.long_m
-    return area_m2, area_m2 * film_of(work).thick_m * FILM_KG_M3
+    cloth = work.design.weather.cover == "cloth"
+    return area_m2, area_m2 * (CLOTH_KG_M2 if cloth else film_of(work).thick_m * FILM_KG_M3)
 
 
 def left_covers(work: Work, across_m: float, along_m: float) -> int:

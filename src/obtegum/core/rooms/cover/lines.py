@@ -9,7 +9,7 @@ from obtegum.core.found import found
 from obtegum.core.rooms.boards.found import hip_board
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.cover.decisions import Hold
-from obtegum.core.rooms.cover.found import fixing_of, reach_of, rim_m
+from obtegum.core.rooms.cover.found import fixing_of, held_by, reach_of, rim_m
 from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
@@ -38,7 +38,7 @@ MEETS_M, TIED_M = 0.05, 0.5
 def edges_of(work: Work) -> tuple[tuple[str, Hold], ...]:
     """Every edge that is held, and by what: both sides, and both ends where the sheet is held on their bows."""
     told = work.design.cover
-    sides = (("left side", told.sides), ("right side", told.sides if told.right == "same" else told.right))
+    sides = (("left side", held_by(work, "left")), ("right side", held_by(work, "right")))
     if told.made == "gathered":
         return cast(tuple[tuple[str, Hold], ...], sides)
     ends = (("front end", told.ends), ("back end", told.ends if told.back == "same" else told.back))

@@ -5,6 +5,7 @@ from obtegum.core.room import Room
 from obtegum.core.rooms.cover import step
 from obtegum.core.rooms.cover.cures import CURES
 from obtegum.core.rooms.cover.draw import covered, sheet
+from obtegum.core.rooms.cover.fields import FIELDS
 from obtegum.core.rooms.cover.judged import verdicts
 from obtegum.core.rooms.cover.lines import edges_of
 from obtegum.core.rooms.cover.tables import TABLES
@@ -53,6 +54,7 @@ ROOM = Room(
     strips=step.strips,
     views={"sheet": sheet, "covered": covered, "held": held},
     cures=CURES,
+    fields=FIELDS,
     down=frozenset({"cover_left"}),
     up=frozenset(
         {

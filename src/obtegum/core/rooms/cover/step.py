@@ -11,6 +11,7 @@ from obtegum.core.rooms.cover.found import (
     Reach,
     edge_up_m,
     ends_of_left,
+    held_by,
     left_covers,
     order_of,
     pleats,
@@ -85,21 +86,21 @@ def _measures(work: Work) -> tuple[str, ...]:
     gathered, made = told.made == "gathered", told.bought == "made"
     hip, two = told.edge == "hip", told.pieces == "two"
     holds = {hold for _, hold in edges_of(work)}
-    others = not gathered and told.ends != told.sides
+    others = not gathered and told.ends != held_by(work, "left")
     return (
         "cover.made",
+        "weather.cover",
         "cover.edge",
         *(("boards.hip", "boards.hip_m", "cover.below") if hip else ()),
         *(("cover.curtain",) if hip and told.below == "own" else ()),
-        "cover.sides",
-        "cover.right",
+        *(("cover.sides", "cover.right") if told.edge != "ground" else ()),
         *(("cover.ends", "cover.back", "cover.drop_m") if not gathered else ("cover.hem_m",)),
         *(("cover.eyelet_m", "cover.eyelet_first_m") if "eyelets" in holds else ()),
         "cover.bought",
         *(("cover.off_m", "cover.rim_hem_m", "cover.rope") if made else ("cover.roll_m", "cover.roll_long_m")),
         "cover.pieces",
         *(("cover.lap_m",) if two else ()),
-        "ends.film",
+        *(("ends.film",) if work.design.weather.cover == "film" else ("weather.open_share",)),
         "cover.zones",
         "cover.summer",
         "cover.lash",
@@ -161,15 +162,8 @@ def _answers(work: Work) -> Iterator[Answer]:
         spare_m, count = gathered
         note = f"{count} pleats half a foot deep, folded so that they face down"
         yield length_answer(work, "pleat_spare", "Too much at the foot of an end", spare_m, note)
-    thick_m = film_of(work).thick_m
-    yield Answer(
-        id="film_thick",
-        label="Film, thick",
-        reading=f"{thick_m / MIL_M:.1f} mil",
-        value=thick_m,
-        unit="m",
-        note=f"{thick_m / MICRON_M:.0f} microns, {thick_m / GAUGE_M:.0f} gauge: one and the same",
-    )
+    if work.design.weather.cover == "film":
+        yield _thick(work)
     lines = lines_of(work)
     sticks = sum(line.sticks for line in lines)
     if sticks:
@@ -181,9 +175,8 @@ def _answers(work: Work) -> Iterator[Answer]:
     if wires:
         layers = 2 if work.design.weather.layers == "two" else 1
         yield count_answer("cover_wires", "Spring wires", wires * layers, "one a stick and layer")
-    tube = bow_tube(work)
-    if tube.material == "steel" or tube.resin != "pe":
-        yield length_answer(work, "cover_taped", "Tape over the bows", taped_m(work), TAPED[tube.material])
+    if _is_taped(work):
+        yield length_answer(work, "cover_taped", "Tape over the bows", taped_m(work), TAPED[bow_tube(work).material])
     dug = sum(line.dug_m3 for line in lines)
     if dug:
         yield amount_answer(work, "cover_dug", "Trench to dig", dug, "volume", "a foot wide and deep")
@@ -201,6 +194,24 @@ def _answers(work: Work) -> Iterator[Answer]:
     if eyelets is not None:
         note = f"the first {work.say(eyelets.first_m)} from its end"
         yield count_answer("cover_eyelets", "Eyelets, each side", eyelets.count, note)
+
+
+def _thick(work: Work) -> Answer:
+    thick_m = film_of(work).thick_m
+    return Answer(
+        id="film_thick",
+        label="Film, thick",
+        reading=f"{thick_m / MIL_M:.1f} mil",
+        value=thick_m,
+        unit="m",
+        note=f"{thick_m / MICRON_M:.0f} microns, {thick_m / GAUGE_M:.0f} gauge: one and the same",
+    )
+
+
+def _is_taped(work: Work) -> bool:
+    """Whether the bows are taped under it: hot steel and bare PVC eat film; cloth minds neither."""
+    tube = bow_tube(work)
+    return work.design.weather.cover == "film" and (tube.material == "steel" or tube.resin != "pe")
 
 
 def _leaves(work: Work) -> str:
@@ -224,15 +235,20 @@ def _ordered(work: Work) -> Iterator[Answer]:
 
 def _kept(work: Work) -> Iterator[str]:
     """What keeps a cover whole, before it goes on and after."""
-    told, tube = work.design.cover, bow_tube(work)
-    yield "Film lies on nothing sharp: runs’ ends capped, heads round, couplers and welds filed and taped."
-    if tube.material == "steel" or tube.resin != "pe":
-        yield f"Over each bow: tape, {TAPED[tube.material]}. {work.say(taped_m(work), 'up')} of it."
-    yield "The side that its print names goes in: it is made to shed drops, or to bear sun, on one face."
+    told, film = work.design.cover, work.design.weather.cover == "film"
+    what = "Film" if film else "Cloth"
+    yield f"{what} lies on nothing sharp: runs’ ends capped, heads round, couplers and welds filed and taped."
+    if _is_taped(work):
+        yield f"Over each bow: tape, {TAPED[bow_tube(work).material]}. {work.say(taped_m(work), 'up')} of it."
+    if film:
+        yield "The side that its print names goes in: it is made to shed drops, or to bear sun, on one face."
     if told.made == "gathered":
         yield "Pleats face down, so that each sheds water over the next; one that opens upward fills."
-    yield "A zip is stuck on in the warm and shut before the film is pulled tight; it creeps off cold film."
-    yield "A hole is patched the same day, inside and out, on dry film: wind makes a foot of an inch."
+    if film:
+        yield "A zip is stuck on in the warm and shut before the film is pulled tight; it creeps off cold film."
+        yield "A hole is patched the same day, inside and out, on dry film: wind makes a foot of an inch."
+    else:
+        yield "A hole is sewn or clipped the same day: wind runs it along the knit."
     yield "After the first hot week it is pulled anew by what was left for that; then before each winter."
     if "track" in {hold for _, hold in edges_of(work)}:
         yield "Wires are pressed in by turns, bend by bend; where film is changed, wires with rust are new too."

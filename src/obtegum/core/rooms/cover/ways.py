@@ -8,6 +8,7 @@ from obtegum.core.amount import amount_text
 from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, Vertex, drawn
 from obtegum.core.paths import box, circle
 from obtegum.core.rooms.cover.decisions import HOLDS, Hold
+from obtegum.core.rooms.cover.found import held_by
 from obtegum.core.rooms.cover.lines import Line, line_by
 from obtegum.core.rooms.cover.pulls import held_n_m
 from obtegum.core.work import Work
@@ -25,18 +26,18 @@ SEEN_M = 0.006
 def held(work: Work) -> Drawing:
     """Every way, cut across, with its sticks, pieces, trench and what it takes of the sheet; pressing one takes it."""
     items, rows = list[Item](), list[Row]()
-    told = work.design.cover
+    now = held_by(work, "left")
     for place, name in enumerate(HOLDS):
         hold = cast(Hold, name)
         x = place * STEP_M
         line = line_by(work, "left side", hold)
-        part = f"held:{name}" if name != told.sides else "fix"
+        part = f"held:{name}" if name != now else "fix"
         items.append(
             Outline(
                 part=part,
-                layer="air" if name == told.sides else "hidden",
-                material="air" if name == told.sides else "ink",
-                closed=name == told.sides,
+                layer="air" if name == now else "hidden",
+                material="air" if name == now else "ink",
+                closed=name == now,
                 path=_cell(x),
                 label=f"{line.fixing.title}, press to hold both sides so",
                 picks=("cover.sides", name),

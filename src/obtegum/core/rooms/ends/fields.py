@@ -106,6 +106,9 @@ def _write_kind(side: Side, document: Document, job: Job, kind: Any) -> None:
     """An end that is framed first gets a door that fits under its bow, or none."""
     end = document["ends"][side]
     end["kind"] = kind
+    # What is framed has a sheet of its own.
+    if kind == "framed" and job.design.cover.made == "ask":
+        document["cover"]["made"] = "apart"
     if kind != "framed":
         return
     for _ in range(2):

@@ -12,7 +12,7 @@ from obtegum.core.rooms.ends.decisions import HINGED, SIDES, WALKED, EndWall, Si
 from obtegum.core.rooms.ends.draw import told
 from obtegum.core.rooms.ends.fields import shown_opening
 from obtegum.core.rooms.ends.leaf import Leaf, leaves_of
-from obtegum.core.rooms.ends.openings import Opened
+from obtegum.core.rooms.ends.openings import Opened, opened
 from obtegum.core.rooms.ends.order import order
 from obtegum.core.rooms.ends.outline import as_built, end_of, stock_of
 from obtegum.core.rooms.ends.passing import FIGURES, passing
@@ -20,6 +20,7 @@ from obtegum.core.rooms.ends.props import props_of
 from obtegum.core.rooms.ends.pulled import film_of, pulled_by
 from obtegum.core.rooms.ends.strips import strips
 from obtegum.core.rooms.ends.wall import end_boards, stakes_m, wall_of
+from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.rounding import rounded
 from obtegum.core.step import Answer, Standing, StepPlan, Told
 from obtegum.core.verdict import Verdict
@@ -54,13 +55,19 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
     aside += ["strut", *(("strut_m",) if end.strut == "sides" else ())] if end.film != "ask" else []
     folded = tuple(f"ends.{side}.{name}" for name in aside)
     folded += ("ends.film", "ends.tight_n_m") if end.film != "ask" else ()
+
+    def named(each: str) -> str:
+        return each if "." in each else f"ends.{side}.{each}"
+
     passes = ("ends.passes",) if framed and end.door != "none" else ()
+    covered = ("cover.made",) if end.kind == "covered" else ()
+    opens = ("weather.doors",) if opened(work, side) and method_of(work) == "eu" else ()
     return StepPlan(
         **stands(work, found),
         next=_next(work, side),
         caution=CAUTION,
-        measures=("ends.shown", *(each if "." in each else f"ends.{side}.{each}" for each in asked), *folded, *passes),
-        aside=(*folded, *passes),
+        measures=("ends.shown", *(named(each) for each in asked), *covered, *folded, *passes, *opens),
+        aside=(*folded, *passes, *opens),
         answers=tuple(_answers(work, side)),
         leads=("end_sticks", "leaf", "passes"),
         views=(side, "front" if side == "back" else "back", "across"),

@@ -32,6 +32,7 @@ def _called(words: Callable[[Way], str]) -> Callable[[Job], str]:
 def _write_stand(document: Document, job: Job, stand: Any) -> None:
     """Another way to stand, of a tube that can be it, and of lengths where those that are there can’t be it."""
     put(document, "posts.stand", stand)
+    _held_by(document, job, stand)
     _lengths(document, job, stand)
     if stand == "board":
         _board_sold_here(document, job)
@@ -47,6 +48,17 @@ def _write_stand(document: Document, job: Job, stand: Any) -> None:
         put(document, "posts.tube", TUBE[units])
     elif stand == "curve":
         put(document, "posts.tube", job.design.bows.tube)
+
+
+def _held_by(document: Document, job: Job, stand: str) -> None:
+    """What sprung pipe stands on is what holds it: a board by straps; loose only over a stub."""
+    shape = job.design.size.shape
+    if shape.kind != "sprung":
+        return
+    feet = "strapped" if stand == "board" else shape.feet
+    if (feet == "strapped" and stand != "board") or (feet == "loose" and stand != "stub"):
+        feet = "snug"
+    put(document, "size.shape.feet", feet)
 
 
 def _fits(job: Job, stub: Tube, bow: Tube) -> bool:
