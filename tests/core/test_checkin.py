@@ -9,6 +9,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edit import Edit
+from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.quantity import FOOT_M, INCH_M
 from obtegum.core.rooms import SiteRecord
@@ -16,6 +19,7 @@ from obtegum.core.rooms.square_up.again import taped_anew
 from obtegum.core.rooms.square_up.decisions import Taping
 from obtegum.core.setout.checkin import CheckIn, TapeMisfit, check_in, planned_lines
 from obtegum.core.setout.lines import LINES, Line
+from obtegum.core.trouble import DesignError
 from tests.conftest import answer, make_house, make_plan, verdict
 
 L, W, ERROR = 20.0, 6.5, 0.003
@@ -113,9 +117,12 @@ def test_a_difference_of_diagonals_alone_is_not_enough() -> None:
 )
 def test_usual_slips_are_named(line: Line, slip: float, what: str) -> None:
     readings = measured(standing(0.02, (0.05, 0.01), (0.04, -0.02)))
-    right = readings[line]
-    found = check_in({**readings, line: right + slip}, L, W, ERROR)
+    right, units = readings[line], "metric" if "centi" in what else "feet"
+    found = check_in({**readings, line: right + slip}, L, W, ERROR, units=units)  # type: ignore[arg-type]
     assert found.closes is False
+    # Nobody who reads one kind of tape is asked about the other's marks.
+    other = ("foot", "inch", "feet") if units == "metric" else ("metre",)
+    assert not [each for each in found.slips if any(name in each.what for name in other)]
     named = [each for each in found.slips if each.line == line and each.what == what]
     assert named and named[0].reads_m == pytest.approx(right, abs=1e-9)
 
@@ -175,14 +182,50 @@ def test_the_bench_says_which_peg_moves_which_way() -> None:
     assert next(step for step in fine.steps if step.id == "square-up").state == "done"
 
 
+def test_a_base_as_square_as_can_be_is_not_good_where_its_ends_are_too_wide() -> None:
+    # 144 ft, both ends 1 3/8 in too wide: 35 mm, a thousandth of its diagonal, and bows bent for 21 ft are forced in.
+    length_m, width_m, wide_m = 144 * FOOT_M, 21 * FOOT_M, 1.375 * INCH_M
+    read = planned_lines(length_m, width_m + wide_m)
+    plan = make_plan(taped(**read), size__length_m=length_m, size__span_m=width_m)
+    found = verdict(plan, "square")
+    assert found.level == "fails"
+    assert '1 3/8" too wide' in found.sentence
+    step = next(each for each in plan.steps if each.id == "square-up")
+    assert "Square enough" not in step.next
+    assert {"move_C", "move_D"} & {each.id for each in step.answers if each.value > 0.03}
+    # Each row takes half: 24 mm in all are what posts may be out by, and half of that is good work.
+    for off_m, level in ((0.011, "holds"), (-0.011, "holds"), (0.013, "tight"), (-0.023, "tight"), (0.025, "fails")):
+        read = planned_lines(length_m, width_m + off_m)
+        plan = make_plan(taped(**read), size__length_m=length_m, size__span_m=width_m)
+        assert verdict(plan, "square").level == level, off_m
+
+
+def test_a_bare_number_of_inches_is_asked_about() -> None:
+    # A diagonal of 15 ft 7 in and a bit, typed as its inches.
+    house = make_house(size__length_m=12 * FOOT_M, size__span_m=10 * FOOT_M)
+    job = Job(house, SiteRecord())
+    for text, other in (("187 3/4", "15' 7 3/4\""), ("187.75", "15' 7 3/4\"")):
+        with pytest.raises(DesignError) as error:
+            apply_edits(job, [Edit(measure="record.taped.ac_m", text=text)], default_catalogue())
+        assert error.value.troubles[0].other == other
+        assert f"Did you mean {other}?" in error.value.troubles[0].sentence
+    metric = Job(make_house(tape__units="metric", size__length_m=4.0, size__span_m=3.0), SiteRecord())
+    with pytest.raises(DesignError) as error:
+        apply_edits(metric, [Edit(measure="record.taped.bd_m", text="503")], default_catalogue())
+    assert error.value.troubles[0].other == "5.030 m"
+    # What is wrong by less, or right in no other unit, is for the readings to say.
+    for text in ("17 ft", "60"):
+        apply_edits(job, [Edit(measure="record.taped.ac_m", text=text)], default_catalogue())
+
+
 def test_no_moves_while_the_readings_disagree() -> None:
-    plan = plan_taped(standing(0.0, (0.05, 0.0), (0.05, 0.0)), ac=FOOT_M)
+    plan = plan_taped(standing(0.0, (0.05, 0.0), (0.05, 0.0)), ac=0.1)
     step = next(step for step in plan.steps if step.id == "square-up")
     assert not any(each.id.startswith("move_") for each in step.answers)
     assert "Tape again" in step.next
     found = verdict(plan, "tape-closes")
     assert found.level == "fails"
-    assert "A–C a foot too long" in found.sentence
+    assert "A–C ten centimetres too long" in found.sentence
     assert not any(item.kind == "arrow" for each in plan.drawings if each.view == "taped" for item in each.items)
 
 

@@ -12,7 +12,7 @@ import math
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from obtegum.core.quantity import FOOT_M, INCH_M
+from obtegum.core.quantity import FOOT_M, INCH_M, Units
 from obtegum.core.setout.lines import LINES, Line
 from obtegum.core.setout.squaring import BEYOND
 
@@ -39,6 +39,11 @@ ASSUMED_M = 0.025
 # Quantile of the normal distribution for a chance of 19 in 20; of an even chance it is 0.
 NINETEEN_IN_20 = 1.645
 MOST_ROUNDS = 60
+# What is misread of a tape, m.
+MISREAD: dict[Units, tuple[tuple[str, float], ...]] = {
+    "feet": (("a foot", FOOT_M), ("an inch", INCH_M)),
+    "metric": (("ten centimetres", 0.1), ("a metre", 1.0)),
+}
 Point = tuple[float, float]
 
 
@@ -132,12 +137,13 @@ def check_in(
     error_m: float,
     peg_m: float = 0.04,
     readings_of: Callable[[float], int] = lambda length_m: 1,
+    units: Units = "feet",
 ) -> CheckIn:
     """The shape of the base as it stands, and what to do about it.
 
     Args: the readings held level, by line; the planned base; one standard error of a reading; the
-    thickness of a peg, for a tape that was hooked around one; all m; and how many readings a length takes,
-    the tape starting anew each time.
+    thickness of a peg, for a tape that was hooked around one; all m; how many readings a length takes,
+    the tape starting anew each time; and the units that are read, in which slips are made.
     Raises: TapeMisfit when three readings can't close a triangle, or fold the base flat.
     """
     planned = planned_lines(length_m, width_m)
@@ -159,7 +165,9 @@ def check_in(
     misfit_error_m = math.hypot(*(share * error for share, error in zip(null, errors, strict=True)))
     slips: tuple[Slip, ...] = ()
     if abs(misfit) > BEYOND * misfit_error_m:
-        found = [_tried(slip, taped, errors, length_m, width_m) for slip in _slips(taped, condition, misfit, peg_m)]
+        found = [
+            _tried(slip, taped, errors, length_m, width_m) for slip in _slips(taped, condition, misfit, peg_m, units)
+        ]
         fitting = [slip for slip in found if slip is not None and abs(slip.left_m) <= BEYOND * misfit_error_m]
         slips = tuple(sorted(fitting, key=lambda slip: abs(slip.left_m)))
     return CheckIn(corners, moves, misfit, misfit_error_m, differ_m, condition, slips)
@@ -276,25 +284,27 @@ def _model(unknown: Sequence[float]) -> tuple[dict[str, Point], list[float], lis
     return corners, lengths, rows
 
 
-def _slips(readings: Mapping[Line, float], null: Mapping[Line, float], misfit: float, peg_m: float) -> Iterator[Slip]:
+def _slips(
+    readings: Mapping[Line, float], null: Mapping[Line, float], misfit: float, peg_m: float, units: Units
+) -> Iterator[Slip]:
     """Usual slips that would take most of the misclosure away."""
     for line, reading in readings.items():
         needed_m = misfit / null[line] if abs(null[line]) > 1e-6 else math.inf
-        for what, too_long_m in _usual(line, reading, peg_m, needed_m):
+        for what, too_long_m in _usual(line, reading, peg_m, needed_m, units):
             # A slip of s in this reading puts null·s into the misclosure, nearly.
             left_m = misfit - null[line] * too_long_m
             if reading > too_long_m and abs(left_m) < 0.25 * abs(misfit):
                 yield Slip(line, what, reading - too_long_m, left_m)
 
 
-def _usual(line: Line, reading: float, peg_m: float, needed_m: float) -> Iterator[tuple[str, float]]:
+def _usual(line: Line, reading: float, peg_m: float, needed_m: float, units: Units) -> Iterator[tuple[str, float]]:
     """Slips that happen, each with how much too long the reading was."""
     for sign, word in ((1.0, "too long"), (-1.0, "too short")):
-        yield f"a foot {word}", sign * FOOT_M
-        yield f"an inch {word}", sign * INCH_M
-        yield f"ten centimetres {word}", sign * 0.1
-        yield f"a metre {word}", sign * 1.0
+        for what, size_m in MISREAD[units]:
+            yield f"{what} {word}", sign * size_m
     yield "the tape hooked around its peg", peg_m
+    if units == "metric":
+        return
     feet, inches = divmod(reading / FOOT_M, 1.0)
     whole_inches = inches * 12
     if inches < 1e-6 or inches > 1 - 1e-6:

@@ -7,7 +7,7 @@ from obtegum.core.found import found
 from obtegum.core.rooms.set_out.found import bays_of, starts_m, strung, tapes_of
 from obtegum.core.rooms.square_up.decisions import Taping
 from obtegum.core.setout.base import diagonal
-from obtegum.core.setout.checkin import CheckIn, Move, TapeMisfit, check_in, other_size
+from obtegum.core.setout.checkin import CheckIn, Move, TapeMisfit, check_in, other_size, planned_lines
 from obtegum.core.setout.lines import LINES, Line
 from obtegum.core.work import Work
 
@@ -19,8 +19,10 @@ __all__ = [
     "move_words",
     "size_off",
     "square_enough",
+    "square_share",
     "square_usable_m",
     "taped_level",
+    "width_off",
 ]
 
 
@@ -43,13 +45,36 @@ def square_usable_m(work: Work) -> float:
 
 
 @found
+def width_off(work: Work) -> tuple[float, Line] | None:
+    """How much wider the worst end stands than planned, m, below 0 where it is narrower, and which that is."""
+    check = base_check(work)
+    if not isinstance(check, CheckIn):
+        return None
+    planned = planned_lines(*strung(work))
+    ends: tuple[Line, Line] = ("ad", "bc")
+    off = {line: check.line_m(line) - planned[line] for line in ends}
+    worst = max(off, key=lambda line: abs(off[line]))
+    return off[worst], worst
+
+
+@found
+def square_share(work: Work) -> float | None:
+    """How far out of square a base is, of what is usable; by an end's width too, of which each row's posts take half:
+    bows are bent for one width. None where it isn't known."""
+    check, wide = base_check(work), width_off(work)
+    if not isinstance(check, CheckIn) or wide is None:
+        return None
+    off_m = max(check.differ_m, check.largest.size_m)
+    return max(off_m / square_usable_m(work), abs(wide[0]) / (2 * work.rules.post_line_m))
+
+
+@found
 def square_enough(work: Work) -> bool:
     """Whether no peg is to be moved: the readings can be trusted, and what they tell is good work."""
     check = base_check(work)
     if not isinstance(check, CheckIn) or check.closes is False or size_off(work) is not None:
         return False
-    off_m = max(check.differ_m, check.largest.size_m)
-    return off_m <= work.rules.square_good_share * square_usable_m(work)
+    return (square_share(work) or 0.0) <= work.rules.square_good_share
 
 
 @found
@@ -96,7 +121,8 @@ def earlier_checks(work: Work) -> list[CheckIn]:
 
 def _checked(work: Work, taped: Mapping[Line, float]) -> CheckIn | TapeMisfit:
     try:
-        return check_in(taped, *strung(work), tapes_of(work).error_m, work.rules.peg_m, tapes_of(work).readings)
+        tapes, units = tapes_of(work), work.tape.units
+        return check_in(taped, *strung(work), tapes.error_m, work.rules.peg_m, tapes.readings, units)
     except TapeMisfit as misfit:
         return misfit
 

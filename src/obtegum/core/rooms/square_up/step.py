@@ -14,15 +14,17 @@ from obtegum.core.rooms.square_up.found import (
     move_words,
     size_off,
     square_enough,
+    square_share,
     square_usable_m,
     taped_level,
+    width_off,
 )
 from obtegum.core.setout.checkin import NINETEEN_IN_20, CheckIn, TapeMisfit, planned_lines
 from obtegum.core.setout.lines import LINES, Line
 from obtegum.core.setout.squaring import BEYOND, should_read
 from obtegum.core.step import Action, Answer, Standing, StepPlan
 from obtegum.core.strip import Strip
-from obtegum.core.verdict import Verdict, judge, verdict_on
+from obtegum.core.verdict import Level, Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
@@ -115,9 +117,10 @@ def _square_verdicts(work: Work, check: CheckIn) -> list[Verdict]:
     if share_off is not None:
         return [_size_verdict(work, share_off)]
     limit_m, differ_m, largest = square_usable_m(work), check.differ_m, check.largest
-    off_m = max(differ_m, largest.size_m)
-    ratio = off_m / limit_m
+    off_m, ratio = max(differ_m, largest.size_m), square_share(work) or 0.0
     level = judge(ratio, work.rules.square_good_share)
+    if ratio > off_m / limit_m and level != "holds":
+        return [_width_verdict(work, level, ratio)]
     out = f"{largest.corner} is furthest out, {work.say(largest.size_m, 'up')}"
     sentence = f"The diagonals differ by {work.say(differ_m, 'up')}; {out}."
     beyond_m = BEYOND * check.differ_error_m
@@ -133,6 +136,16 @@ def _square_verdicts(work: Work, check: CheckIn) -> list[Verdict]:
         }[level]
     number, limit = work.say(off_m, "up"), work.say(limit_m, "down")
     return [_verdict("square", "Square", level, sentence + cost, number, limit, ratio, f"move:{largest.corner}")]
+
+
+def _width_verdict(work: Work, level: Level, ratio: float) -> Verdict:
+    """An end that stands wider or narrower than bows are bent for, however square it is."""
+    off_m, line = width_off(work) or (0.0, "ad")
+    off, limit = work.say(abs(off_m), "up"), work.say(2 * work.rules.post_line_m, "down")
+    how = "too wide" if off_m > 0 else "too narrow"
+    cost = "film and boards show it" if level == "tight" else "bows bent for its width are forced in: move the pegs"
+    sentence = f"{line_title(line)} is {off} {how}, and {limit} is the most that posts may be out by: {cost}."
+    return _verdict("square", "Square", level, sentence, off, limit, ratio, f"taped:{line}")
 
 
 def _size_verdict(work: Work, share: float) -> Verdict:
