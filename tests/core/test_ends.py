@@ -1,5 +1,6 @@
 """End walls: sticks against a construction of their own, doors that can be, wind by hand."""
 
+import itertools
 import math
 import random
 from typing import Any
@@ -600,3 +601,27 @@ def test_a_storm_prop_behind_the_door_is_told_and_the_door_moved_aside() -> None
         end = framed(door="swing", wide_m=1.0, high_m=1.7, left_m=left)
         assert (verdict(make_plan(**{**parts, **end}), "propway-front") is not None) is stands
     assert verdict(make_plan(**{**parts, "strength": {"prop": "none"}}), "propway-front") is None
+
+
+def test_no_stud_stands_a_hand_beside_a_jamb() -> None:
+    draw = random.Random(4)
+    moved = 0
+    for _ in range(80):
+        wide_m, apart_m = draw.uniform(0.8, 2.4), draw.choice((0.6, 0.9, 1.2))
+        house = {"front": {**framed()["ends"]["front"], "kind": "framed", "door": "way", "wide_m": wide_m, "high_m": 1.9,
+                           "left_m": draw.uniform(1.0, 2.6), "apart_m": apart_m}}  # fmt: skip
+        work = make_bench(size__span_m=6.4, ends=house)
+        wall = wall_of(work, "front")
+        plumb = [stick for stick in wall.sticks if stick.what in ("stud", "short stud", "jamb", "trimmer")]
+        jambs = {round(stick.ends[0][0], 6) for stick in plumb if stick.what == "jamb"}
+        studs = {round(stick.ends[0][0], 6) for stick in plumb if "stud" in stick.what}
+        assert min(abs(stud - jamb) for stud in studs for jamb in jambs) >= 0.15 - 1e-6
+        # And none is further from the next than was asked.
+        half = half_m(work, "front")
+        places = sorted({-half, half} | jambs | studs)
+        assert max(high - low for low, high in itertools.pairwise(places)) <= apart_m + bow_tube(work).od_m + 1e-6
+        inside = 2 * half - bow_tube(work).od_m
+        count = math.ceil(inside / apart_m - 1e-9)
+        even = [-inside / 2 + inside * place / count for place in range(1, count)]
+        moved += any(bow_tube(work).od_m < abs(stud - jamb) < 0.15 for stud in even for jamb in jambs)
+    assert moved > 20

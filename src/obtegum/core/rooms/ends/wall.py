@@ -18,6 +18,8 @@ __all__ = ["Head", "Stick", "Wall", "all_walls", "end_boards", "stakes_m", "wall
 Point = tuple[float, float]
 # The least of a stick that is worth setting, m, and how far below the film the top of one stays that passes the bow.
 LEAST_M, BELOW_FILM_M = 0.15, 0.005
+# An even stud nearer to a jamb than this, m, does nothing that the jamb doesn’t (this bench).
+BESIDE_M = 0.15
 # What a notch must leave of a stick behind the bow, m, and how steep a rail's end may be sawn (this bench).
 TONGUE_M, STEEPEST_RAD = 0.02, math.radians(70)
 # No cross rail is nearer to a header that goes right across, m (this bench).
@@ -173,10 +175,16 @@ def _even(work: Work, side: Side, end: EndWall) -> list[float]:
     inside = 2 * half_m(work, side) - bow_tube(work).od_m
     count = max(math.ceil(inside / end.apart_m - 1e-9), 1)
     places = [-inside / 2 + inside * place / count for place in range(1, count)]
-    if end.seam_m is not None and end.seam_m < 2 * half_m(work, side):
-        at, wide = end.seam_m - half_m(work, side), sizes(work, side)[0]
+    at, wide = _seam(work, side, end), sizes(work, side)[0]
+    if at is not None:
         places = sorted([at, *(x for x in places if abs(x - at) >= wide)])
     return places
+
+
+def _seam(work: Work, side: Side, end: EndWall) -> float | None:
+    """Where the film's seam is, across, m; None where it has none."""
+    half = half_m(work, side)
+    return end.seam_m - half if end.seam_m is not None and end.seam_m < 2 * half else None
 
 
 def _uprights(work: Work, side: Side, end: EndWall, open_: Sequence[Opened], wide: float) -> Iterator[Stick]:
@@ -194,9 +202,27 @@ def _uprights(work: Work, side: Side, end: EndWall, open_: Sequence[Opened], wid
             )
             kind: Literal["jamb", "trimmer"] = "jamb" if in_ground else "trimmer"
             yield from _pieces(work, side, x, -end.deep_m if in_ground else foot, kind, open_, wide)
-    for x in _even(work, side, end):
+    for x in _clear_of(_even(work, side, end), own, _seam(work, side, end), end.apart_m, half_m(work, side)):
         if all(abs(x - one) >= wide - 1e-9 for one in own):
             yield from _pieces(work, side, x, foot, "stud", open_, wide)
+
+
+def _clear_of(
+    even: Sequence[float], own: Sequence[float], seam: float | None, apart_m: float, half_m: float
+) -> list[float]:
+    """Even studs, but none a hand beside a jamb or trimmer, which does its work: left out where what is left is no
+    further apart than asked, else in the middle of that. The one at the film's seam stays."""
+    kept = list(even)
+    for x in even:
+        near = min((abs(x - one) for one in own), default=math.inf)
+        if x == seam or near >= BESIDE_M:
+            continue
+        kept.remove(x)
+        others = sorted([-half_m, *own, *kept, half_m])
+        low, high = max(one for one in others if one <= x), min(one for one in others if one > x)
+        if high - low > apart_m + 1e-9:
+            kept.append((low + high) / 2)
+    return sorted(kept)
 
 
 def _jambs(open_: Sequence[Opened], wide: float) -> list[float]:
