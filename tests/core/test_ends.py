@@ -608,9 +608,8 @@ def test_no_stud_stands_a_hand_beside_a_jamb() -> None:
     moved = 0
     for _ in range(80):
         wide_m, apart_m = draw.uniform(0.8, 2.4), draw.choice((0.6, 0.9, 1.2))
-        house = {"front": {**framed()["ends"]["front"], "kind": "framed", "door": "way", "wide_m": wide_m, "high_m": 1.9,
-                           "left_m": draw.uniform(1.0, 2.6), "apart_m": apart_m}}  # fmt: skip
-        work = make_bench(size__span_m=6.4, ends=house)
+        door = {"door": "way", "wide_m": wide_m, "high_m": 1.9, "left_m": draw.uniform(1.0, 2.6)}
+        work = make_bench(size__span_m=6.4, **framed(**door, apart_m=apart_m))
         wall = wall_of(work, "front")
         plumb = [stick for stick in wall.sticks if stick.what in ("stud", "short stud", "jamb", "trimmer")]
         jambs = {round(stick.ends[0][0], 6) for stick in plumb if stick.what == "jamb"}
