@@ -169,7 +169,8 @@ def test_a_closing_reading_is_asked_for_and_judged() -> None:
     ground = lambda x, y: -0.005 * x  # noqa: E731
     assert verdict(make_plan(levelled(ground), **METRIC), "closing").level == "unknown"
     # 3·√2·3 mm = 12.7 mm.
-    assert verdict(make_plan(levelled(ground, closing_m=1.512), **METRIC), "closing").level == "holds"
+    assert verdict(make_plan(levelled(ground, closing_m=1.511), **METRIC), "closing").level == "holds"
+    assert verdict(make_plan(levelled(ground, closing_m=1.512), **METRIC), "closing").level == "tight"
     assert verdict(make_plan(levelled(ground, closing_m=1.514), **METRIC), "closing").level == "fails"
 
 

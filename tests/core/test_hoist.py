@@ -59,7 +59,11 @@ def test_only_what_is_told_of_a_day_is_judged() -> None:
     assert judged(gust_mps=5.5)["day-gusts"] == "fails"
     assert [judged(air_c=each)["day-warmth"] for each in (20.0, 8.0, 2.0, 33.0)] == ["holds", "tight", "fails", "fails"]
     assert judged(wet="wet")["day-dry"] == "tight"
-    assert judged(free_m=3.1)["day-room"] == "holds" and judged(free_m=2.0)["day-room"] == "fails"
+    assert (
+        judged(free_m=3.5)["day-room"] == "holds"
+        and judged(free_m=3.1)["day-room"] == "tight"
+        and judged(free_m=2.0)["day-room"] == "fails"
+    )
 
 
 def test_what_has_to_be_done_before_is_told_from_the_house() -> None:

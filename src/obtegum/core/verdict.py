@@ -5,7 +5,19 @@ from typing import Literal
 
 from obtegum.core.part import Part
 
-__all__ = ["LEVELS", "RANKS", "Level", "Rank", "Verdict", "better", "judge", "unknown_count", "verdict_on", "worst"]
+__all__ = [
+    "LEVELS",
+    "RANKS",
+    "Level",
+    "Rank",
+    "Verdict",
+    "better",
+    "graded",
+    "judge",
+    "unknown_count",
+    "verdict_on",
+    "worst",
+]
 
 Level = Literal["holds", "tight", "fails", "unknown"]
 LEVELS: tuple[Level, ...] = ("holds", "unknown", "tight", "fails")
@@ -17,7 +29,7 @@ NOTICEABLE = 0.95
 
 
 class Verdict(Part):
-    """One judgement. ``ratio`` is the share of the limit that is used, unrounded."""
+    """One judgement. ``ratio`` is the share of the limit that is used, unrounded, of what is judged by that alone."""
 
     id: str
     step: str
@@ -63,6 +75,15 @@ def judge(ratio: float, holds_to: float) -> Level:
     if ratio <= holds_to + 1e-12:
         return "holds"
     return "tight" if ratio <= 1 + 1e-12 else "fails"
+
+
+def graded(share: float, good: float, holds_to: float) -> float:
+    """A share of what is usable, brought to the one measure of `judge`: what is good up to another share of it holds up
+    to that, and all of it is the limit still."""
+    good = min(good, 1.0)
+    if share <= good:
+        return share / good * holds_to if good > 0 else holds_to
+    return holds_to + (share - good) / (1 - good) * (1 - holds_to) if share < 1 else share
 
 
 def better(one: Verdict, other: Verdict) -> bool:

@@ -90,7 +90,7 @@ def _fanned(work: Work) -> Verdict:
     fast = amount_text(FASTEST_MPS, "speed", work.tape.units, "down")
     ratio = min(fans.free_m2 / max(opens.end_m2, 0.01), 99.0)
     sentence = f"Fans want {needs} free at the other end, so that air comes in no faster than {fast}; it opens {has}."
-    level = judge(ratio, 1.0)
+    level = judge(ratio, work.rules.holds_to)
     if level == "fails":
         sentence += " Inlets in the ends, or the ends off in the hot months."
     return verdict_on("air", "air-still", "Heat of the day", level, sentence, needs, has, ratio, "air", "comfort")

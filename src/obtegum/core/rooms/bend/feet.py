@@ -50,9 +50,10 @@ def feet_verdicts(work: Work) -> Iterator[Verdict]:
     yield from _leans(work, push_n, moment_nm)
 
 
-def _level(work: Work, ratio: float) -> Level:
+def _level(work: Work, ratio: float) -> tuple[Level, float | None]:
     """Tight at the worst: what gives lets the pipe off."""
-    return "holds" if judge(ratio, work.rules.holds_to) == "holds" else "tight"
+    level = judge(ratio, work.rules.holds_to)
+    return ("tight", None) if level == "fails" else (level, ratio)
 
 
 def _bends(work: Work, push_n: float, moment_nm: float) -> Verdict:
@@ -61,12 +62,12 @@ def _bends(work: Work, push_n: float, moment_nm: float) -> Verdict:
     asked = moment_nm + BELOW * push_n * max(least_embedment_m(work), 0.0)
     bears = section.yield_pa * section.plastic_m3 / OMEGA
     ratio = min(asked / bears, 99.0)
-    level = _level(work, ratio)
+    level, told = _level(work, ratio)
     number, limit = amount_text(asked, "torque", units, "up"), amount_text(bears, "torque", units, "down")
     sentence = f"Springing bends each {one} by {number} at the ground; it bears {limit}."
     if ratio > 1:
         sentence += f" It bends until the pipe stands where it likes: a stouter {one}, a shorter reveal, or loose feet."
-    return _verdict("spring-post", "Feet of the spring", level, f"{sentence} {AID}", number, limit, ratio)
+    return _verdict("spring-post", "Feet of the spring", level, f"{sentence} {AID}", number, limit, told)
 
 
 def _leans(work: Work, push_n: float, moment_nm: float) -> Iterator[Verdict]:
@@ -77,11 +78,11 @@ def _leans(work: Work, push_n: float, moment_nm: float) -> Iterator[Verdict]:
         return
     wants_m = pole_depth(ground, post_tube(work).over_m, push_n, moment_nm / push_n)
     ratio = min(wants_m / in_m, 99.0)
-    level = _level(work, ratio)
+    level, told = _level(work, ratio)
     number, limit = work.say(wants_m, "up"), work.say(in_m, "down")
     sentence = f"To keep its pipe plumb for good each {one} wants {number} in the ground; it has {limit}."
     if level == "fails":
         sentence += (
             " It leans with the seasons, and the bow settles: deeper, concrete, or a pull test that says otherwise."
         )
-    yield _verdict("spring-lean", "Ground at the spring", level, f"{sentence} {AID}", number, limit, ratio)
+    yield _verdict("spring-lean", "Ground at the spring", level, f"{sentence} {AID}", number, limit, told)

@@ -134,15 +134,16 @@ def _made_verdict(work: Work) -> Verdict:
             sentence = f"The former is larger than the bow’s own {own}, so no bend on it is tight enough. {sentence}"
     spoilt = _spoilt(work, off_span, off_height, lean)
     share = _forced_share(work, off_span, lean)
+    told: float | None = ratio
     if level == "holds" and spoilt:
         # Small beside the house, and still not what the sockets or a head take without a word.
-        level, ratio = "tight", max(ratio, work.rules.holds_to)
+        level, told = "tight", None
     if share > 1:
-        level, ratio = "fails", max(ratio, share)
+        level, told = "fails", max(ratio, share)
     sentence = " ".join((sentence, *spoilt))
     if level == "fails":
         sentence += " Another former, or the house that this one makes, is better."
-    return _verdict("as-bent", "As it comes out", level, sentence, number, limit, ratio)
+    return _verdict("as-bent", "As it comes out", level, sentence, number, limit, told)
 
 
 def _forced_share(work: Work, off_span: float, lean: float) -> float:

@@ -52,7 +52,6 @@ def _wide(work: Work, reach: Reach) -> Verdict:
         return _verdict("cover-wide", "Width", "fails", sentence, needs, limit, reach.piece_m / widest, rank="fits")
     spare_m = reach.spare_m or 0.0
     roll, off = work.say(reach.roll_wide_m, "down"), work.say(abs(spare_m), "up" if spare_m < 0 else "down")
-    ratio = reach.piece_m / reach.roll_wide_m
     level: Level = "holds"
     sentence = (
         f"{each} wants {needs}; the roll is {roll}: {off} over on each side, beside {_trim(work, reach)} to trim."
@@ -64,17 +63,17 @@ def _wide(work: Work, reach: Reach) -> Verdict:
         sentence += (
             ", which what was left to trim gives." if trimmed >= 0 else f", more than {_trim(work, reach)} to trim."
         )
-    return _verdict("cover-wide", "Width", level, sentence, needs, roll, ratio, rank="fits")
+    # What is left to trim is in what it wants: a roll reaches or it doesn't.
+    return _verdict("cover-wide", "Width", level, sentence, needs, roll, None, rank="fits")
 
 
 def _made(work: Work, reach: Reach) -> Verdict:
     """Whether a cover that is made to measure reaches at the least that it may come."""
     needs, least = work.say(reach.piece_m, "up"), work.say(reach.roll_wide_m or 0.0, "down")
     off = work.say(work.design.cover.off_m, "up")
-    ratio = reach.piece_m / max(reach.roll_wide_m or 0.0, 0.01)
-    level: Level = "holds" if ratio <= 1 + 1e-9 else "fails"
+    level: Level = "holds" if reach.piece_m <= (reach.roll_wide_m or 0.0) + 1e-9 else "fails"
     sentence = f"Ordered as told here and made to within {off}, it is {least} wide at the least: {needs} reach."
-    return _verdict("cover-wide", "Width", level, sentence, needs, least, ratio, rank="fits")
+    return _verdict("cover-wide", "Width", level, sentence, needs, least, None, rank="fits")
 
 
 def _tied(work: Work) -> Iterator[Verdict]:
@@ -106,7 +105,7 @@ def _tracks(work: Work) -> Iterator[Verdict]:
     )
     if ratio > 1 + 1e-9:
         sentence += " Two can’t lie in one place: a wider board, or the same sheet rolled up."
-    level: Level = "holds" if ratio <= 1 + 1e-9 else "fails"
+    level = judge(ratio, work.rules.holds_to)
     yield _verdict("cover-tracks", "Room for two fixings", level, sentence, needs, has, ratio, rank="fits")
 
 
@@ -122,10 +121,14 @@ def _taped(work: Work) -> Iterator[Verdict]:
     planned = over_planned_m(work)
     off = max(max(taped), planned) - min(min(taped), planned)
     number, limit, ratio = work.say(off, "up"), work.say(UNLIKE_M, "down"), off / UNLIKE_M
+    level = judge(ratio, work.rules.holds_to)
     sentence = f"Taped bows and the plan differ by {number} over the outside; the largest is taken."
     if ratio > 1:
         sentence += " A slip of the tape, or bows that aren’t alike: tape again before anything is ordered."
-    level: Level = "holds" if ratio <= 1 else "tight"
+    if level == "fails":
+        # What is told may be a slip, and nothing is cut by it yet.
+        yield _verdict("cover-taped", "Bows as taped", "tight", sentence, number, limit, None, rank="fits")
+        return
     yield _verdict("cover-taped", "Bows as taped", level, sentence, number, limit, ratio, rank="fits")
 
 
@@ -142,11 +145,7 @@ def _long(work: Work, reach: Reach) -> list[Verdict]:
         sentence = (
             f"Of a roll of {roll} it takes {needs}: {work.say(left, 'down')} is left for ends, doors and patches."
         )
-        return [
-            _verdict(
-                "cover-long", "Length", "holds", sentence, needs, roll, reach.long_m / reach.roll_long_m, rank="fits"
-            )
-        ]
+        return [_verdict("cover-long", "Length", "holds", sentence, needs, roll, None, rank="fits")]
     sentence = f"It takes {needs} of the roll, which is {roll}: {work.say(-left, 'up')} short."
     return [
         _verdict("cover-long", "Length", "fails", sentence, needs, roll, reach.long_m / reach.roll_long_m, rank="fits")

@@ -9,7 +9,7 @@ from obtegum.core.rooms.cover.found import reach_of
 from obtegum.core.rooms.cover.pulls import MOST_MPS
 from obtegum.core.rooms.hoist.found import DAY_MPS, ROPE_M, gust_held_mps, needed, open_tasks, sheet_of, shrinks_m
 from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.verdict import Level, Verdict, graded, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["plan", "stands", "verdicts"]
@@ -41,7 +41,7 @@ def _crew(work: Work) -> Iterator[Verdict]:
     sentence = f"{crew} come; the sheet wants {least} to carry and to hold it in gusts that its day may have."
     if crew < least:
         sentence += " Ask more people, or cover it in two pieces."
-    yield _verdict("day-crew", "Hands", level, sentence, str(crew), str(least), least / crew)
+    yield _verdict("day-crew", "Hands", level, sentence, str(crew), str(least), None)
 
 
 def _gusts(work: Work) -> Iterator[Verdict]:
@@ -55,13 +55,15 @@ def _gusts(work: Work) -> Iterator[Verdict]:
         amount_text(limit, "speed", work.tape.units, "down"),
     )
     ratio = told.gust_mps / max(limit, 0.1)
-    level = judge(ratio, min(DAY_MPS / max(limit, 0.1), 1.0))
+    holds_to = work.rules.holds_to
+    share = graded(ratio, DAY_MPS / max(limit, 0.1), holds_to)
+    level = judge(share, holds_to)
     who = "the least crew holds" if told.crew is None else f"{told.crew} hold"
     over = amount_text(MOST_MPS, "speed", work.tape.units, "down")
     sentence = f"Gusts of {asked} are told; {who} it in {most}, and over {over} is nobody’s day."
     if level == "fails":
         sentence += " Wait for another morning."
-    yield _verdict("day-gusts", "Gusts", level, sentence, asked, most, min(ratio, 99.0), rank="stands")
+    yield _verdict("day-gusts", "Gusts", level, sentence, asked, most, min(share, 99.0), rank="stands")
 
 
 def _warmth(work: Work) -> Iterator[Verdict]:
@@ -102,8 +104,8 @@ def _room(work: Work) -> Iterator[Verdict]:
     if free is None:
         return
     wants, has = work.say(sheet.strip_wide_m, "up"), work.say(free, "down")
-    ratio = sheet.strip_wide_m / max(free, 0.01)
-    level: Level = "holds" if ratio <= 1 + 1e-9 else "fails"
+    ratio = min(sheet.strip_wide_m / max(free, 0.01), 99.0)
+    level = judge(ratio, work.rules.holds_to)
     sentence = (
         f"To unroll, fold and walk, a strip {wants} wide and {work.say(sheet.strip_long_m, 'up')} long; there is {has}."
     )

@@ -17,11 +17,11 @@ def verdicts(work: Work) -> list[Verdict]:
     keep = work.design.keep
     needed_m = keep.dig_m + work.rules.dig_clear_m
     ratio = needed_m / keep.offset_m
-    level = judge(ratio, 1.0)
+    level = judge(ratio, work.rules.holds_to)
     offset, needed = work.say(keep.offset_m), work.say(needed_m, "up")
     sentence = (
         f"Offsets {offset} out stand clear of the digging."
-        if level == "holds"
+        if level != "fails"
         else f"Offsets {offset} out are too near the digging: spoil and boots take them. At least {needed}."
     )
     return [

@@ -54,11 +54,11 @@ def _closing_verdicts(work: Work) -> list[Verdict]:
         return [_verdict("closing", "Closing", "unknown", sentence, part=f"post:{first}")]
     off = abs(levels.closing_m - levels.pegs[first])
     limit_m = BEYOND * math.sqrt(2) * work.design.level.reading_error_m
-    level = judge(off / limit_m, 1.0)
+    level = judge(off / limit_m, work.rules.holds_to)
     number, limit = work.say(off, "up"), work.say(limit_m, "down")
     sentence = (
         f"{where.capitalize()} reads within {number} of the first time."
-        if level == "holds"
+        if level != "fails"
         else f"{where.capitalize()} now reads {number} off the first time, and may by {limit}: "
         "the level moved. Read all again."
     )

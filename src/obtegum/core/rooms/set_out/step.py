@@ -113,10 +113,10 @@ def _count_verdicts(work: Work) -> list[Verdict]:
         return []
     length, spacing = work.say(length_m), work.say(bows.max_spacing_m)
     found = partial(Verdict, id="bow-count", step="set-out", title="Number of bows", part="bay:1")
-    number, limit, ratio = f"{bows.count:,}", f"{bays.bows:,}", bays.bows / bows.count
+    number, limit = f"{bows.count:,}", f"{bays.bows:,}"
     if bays.bows == bows.count:
         sentence = f"{bows.count} bows make {length} at {spacing}, as counted."
-        return [found(level="holds", sentence=sentence, number=number, limit=limit, ratio=ratio)]
+        return [found(level="holds", sentence=sentence, number=number, limit=limit, ratio=None)]
     short = bays.bows - bows.count
     slip = " Bows are one more than bays." if bows.count == bays.count else ""
     what = "bow is" if abs(short) == 1 else "bows are"
@@ -126,7 +126,7 @@ def _count_verdicts(work: Work) -> list[Verdict]:
         f"{length} at {spacing} wants {bays.bows} bows, and you count {bows.count}: {missing}.{slip} "
         f"{bows.count} bows stand {work.say(own_m)} apart, or reach {work.say((bows.count - 1) * bows.max_spacing_m)}."
     )
-    return [found(level="fails", sentence=sentence, number=number, limit=limit, ratio=ratio)]
+    return [found(level="fails", sentence=sentence, number=number, limit=limit, ratio=None)]
 
 
 def bays_text(work: Work, bays: Bays) -> str:

@@ -62,9 +62,9 @@ def _bends(work: Work) -> Iterator[Verdict]:
         yield _verdict("sheet-bends", "Bend of the sheets", "unknown", sentence, number, "not known", None)
         return
     ratio, limit = least / radius, work.say(least, "up")
-    level = judge(ratio, 1.0)
+    level = judge(ratio, work.rules.holds_to)
     sentence = f"The roof’s tightest curve is {number}; these bend cold to {limit}"
-    sentence += "." if level == "holds" else ": they would craze or snap. Thinner panels, or a wider curve."
+    sentence += "." if level != "fails" else ": they would craze or snap. Thinner panels, or a wider curve."
     yield _verdict("sheet-bends", "Bend of the sheets", level, sentence, number, limit, ratio)
 
 
@@ -78,7 +78,7 @@ def _bears(work: Work) -> Verdict:
         )
     ratio, limit = gap / told.span_m, work.say(told.span_m, "down")
     sentence = f"Supports are up to {number} apart; the sheets carry {limit}, by their maker. {AID}"
-    level = judge(ratio, 1.0)
+    level = judge(ratio, work.rules.holds_to)
     return _verdict("sheet-bears", "Between supports", level, sentence, number, limit, ratio, rank="stands")
 
 

@@ -24,7 +24,7 @@ from obtegum.core.setout.lines import LINES, Line
 from obtegum.core.setout.squaring import BEYOND, should_read
 from obtegum.core.step import Action, Answer, Standing, StepPlan
 from obtegum.core.strip import Strip
-from obtegum.core.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.verdict import Level, Verdict, graded, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
@@ -96,7 +96,9 @@ def _closing_verdict(work: Work, check: CheckIn) -> Verdict:
     number, limit = work.say(off, "up"), work.say(limit_m, "down")
     if check.closes:
         sentence = f"The six readings agree to {number}; yours may be out by {limit}."
-        return _verdict("tape-closes", "Readings", judge(off / limit_m, 1.0), sentence, number, limit, off / limit_m)
+        return _verdict(
+            "tape-closes", "Readings", judge(off / limit_m, work.rules.holds_to), sentence, number, limit, off / limit_m
+        )
     sentence = f"The six readings can’t all be right: they miss by {number}, and yours may be out by {limit}. "
     sentence += "Tape again before a peg is moved."
     if check.slips:
@@ -118,15 +120,17 @@ def _square_verdicts(work: Work, check: CheckIn) -> list[Verdict]:
         return [_size_verdict(work, share_off)]
     limit_m, differ_m, largest = square_usable_m(work), check.differ_m, check.largest
     off_m, ratio = max(differ_m, largest.size_m), square_share(work) or 0.0
-    level = judge(ratio, work.rules.square_good_share)
+    good, holds_to = work.rules.square_good_share, work.rules.holds_to
+    level, share = judge(graded(ratio, good, holds_to), holds_to), graded(ratio, good, holds_to)
     if ratio > off_m / limit_m and level != "holds":
-        return [_width_verdict(work, level, ratio)]
+        return [_width_verdict(work, level, share)]
     out = f"{largest.corner} is furthest out, {work.say(largest.size_m, 'up')}"
     sentence = f"The diagonals differ by {work.say(differ_m, 'up')}; {out}."
     beyond_m = BEYOND * check.differ_error_m
+    told: float | None = share
     if off_m <= beyond_m and level == "fails":
         # What the readings can't tell apart from square is not called out of square, nor good.
-        level = "tight"
+        level, told = "tight", None
         cost = f" Your readings tell nothing below {work.say(beyond_m, 'up')}: tape finer before a peg is moved."
     else:
         cost = {
@@ -135,7 +139,7 @@ def _square_verdicts(work: Work, check: CheckIn) -> list[Verdict]:
             "fails": " Runs miss their marks and film wrinkles: move the pegs.",
         }[level]
     number, limit = work.say(off_m, "up"), work.say(limit_m, "down")
-    return [_verdict("square", "Square", level, sentence + cost, number, limit, ratio, f"move:{largest.corner}")]
+    return [_verdict("square", "Square", level, sentence + cost, number, limit, told, f"move:{largest.corner}")]
 
 
 def _width_verdict(work: Work, level: Level, ratio: float) -> Verdict:
