@@ -307,3 +307,14 @@ def test_tails_always_open_the_bow_and_making_up_turns_it_back(tail: float, radi
     make_up = (planned.girth_m - 2 * tail) / planned.girth_m
     closed = as_bent(planned, flat, 1 / make_up)
     assert closed.lean_rad == pytest.approx(0.0, abs=1e-9)
+
+
+def test_straight_ends_are_longer_than_a_bend_only_together() -> None:
+    # Sticks of 2 m, a metre of each end straight: all of a bend of 1.9 m, which neither end is.
+    plan = make_plan(
+        size__span_m=6.0, size__shape={"kind": "round_on_legs", "leg_m": 0.6}, bows__stick_m=2.0, bows__joint_m=0.1,
+        bending__tail_m=1.0,
+    )  # fmt: skip
+    found = verdict(plan, "tails-long")
+    assert "6' 6 3/4\" at both ends together, which is all of its bend of 5' 11" in found.sentence
+    assert found.level == "fails" and found.ratio > 1

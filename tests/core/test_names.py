@@ -121,3 +121,19 @@ def test_what_a_name_tells_by_itself(text: str, kind: str | None) -> None:
     assert kind_told(text) == kind
     if kind is not None:
         assert changed(new_house("feet"), ("names.called", text)).names.kind == kind
+
+
+def test_pipe_that_is_sold_by_its_bore_is_found_by_it() -> None:
+    # DN 25 is 33.7 mm outside in metric shops, 1.315 in in others; neither measures 25 mm anywhere.
+    for called in ("DN 25", "dn25", "25 mm bore", "25 nb"):
+        assert set(names("tube", called)) == {"Water pipe 1 in", "Threaded steel pipe 1″, 33.7 × 3.2"}, called
+    # By inches too, though a metric shop sells it.
+    assert "Threaded steel pipe 1″, 33.7 × 3.2" in names("tube", '1" pipe')
+
+
+def test_a_five_quarter_board_is_an_inch_thick() -> None:
+    # PS 20: dressed and dry, 5/4 is 1 in; rough it is what its name says.
+    found = told("board", "5/4 x 6")
+    assert found[0] == ("1. 5/4 × 6", '1.000", 25.4 mm by 5.500", 139.7 mm')
+    assert found[1][1] == '1.250", 31.8 mm by 6.000", 152.4 mm'
+    assert kind_told("5/4x6") == "board"

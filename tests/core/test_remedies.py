@@ -8,8 +8,9 @@ from typing import Any
 import pytest
 
 from obtegum.core import remedies
+from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edits, lengthened
+from obtegum.core.edit import Edit, Edits, lengthened
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_house
@@ -144,3 +145,20 @@ def test_what_worsens_something_is_made_good_where_there_is_no_other_way(monkeyp
     # Where nothing mends that, it is no way out.
     monkeypatch.setattr(remedies, "_cures", lambda: {"headroom": lifted})
     assert not [each for each in find_remedies(house, record, default_catalogue()) if each.verdict == "headroom"]
+
+
+def test_what_a_way_out_undoes_is_said_with_what_it_costs() -> None:
+    # Bows bought in pieces make a height; a way out that changes the height has them cut again.
+    pieces = {"bows__cut": "own", "bows__own_pieces_m": [4.0, 4.0], "bows__joint_m": 0.1, "bows__making": "parts"}
+    house = make_house(size__shape={"kind": "round", "leg_m": 0.6, "height_m": 2.9}, size__span_m=5.0, **pieces)
+    work = begin(house, SiteRecord(), default_catalogue())
+    made = apply_edits(Job(house, SiteRecord()), [Edit(measure="size.shape.height_m", text="3 m")], work.catalogue)
+    assert made.design.bows.cut == "cut"
+    found = find_remedies(house, SiteRecord(), default_catalogue())
+    undoing = [each for each in found if any(edit.measure == "size.shape.height_m" for edit in each.edits)]
+    assert undoing
+    for each in undoing:
+        assert "sticks are cut to the bow then" in each.cost
+    for each in found:
+        after = apply_edits(Job(house, SiteRecord()), each.edits, work.catalogue).design
+        assert after.bows.cut == "own" or "sticks are" in each.cost or "Sticks are" in each.words

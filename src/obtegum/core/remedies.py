@@ -12,6 +12,7 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import cache
 from itertools import islice
+from typing import Any
 
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import Catalogue
@@ -19,6 +20,7 @@ from obtegum.core.edit import Cure, Edit, Edits
 from obtegum.core.edits import edits_in_words, laid_edits
 from obtegum.core.faces import Need
 from obtegum.core.job import Job
+from obtegum.core.measures import find_measure
 from obtegum.core.part import Part
 from obtegum.core.plan import judged, needs
 from obtegum.core.quantity import Tape, length_text
@@ -132,7 +134,34 @@ def _bars(worse: Verdict, verdict: Verdict, tight: bool) -> bool:
     return worse.level == "fails" or (no_lower and not may)
 
 
-def _offer(work: Work, verdict: Verdict, room: Room, edits: Edits, cured: _Cured, tight: bool) -> Remedy | None:
+def _chosen(design: HouseDesign) -> Iterator[tuple[str, str]]:
+    """Every choice of a house, by its path."""
+
+    def walk(node: dict[str, Any], before: str) -> Iterator[tuple[str, str]]:
+        for name, value in node.items():
+            if isinstance(value, dict):
+                yield from walk(value, f"{before}{name}.")
+            elif isinstance(value, str):
+                yield f"{before}{name}", value
+
+    return walk(design.model_dump(), "")
+
+
+def _undone(job: Job, changed: Job, edits: Edits, catalogue: Catalogue) -> Iterator[str]:
+    """Choices that a cure changes besides its own: said with what it costs."""
+    was, own = dict(_chosen(job.design)), {edit.measure for edit in edits}
+    for path, now in _chosen(changed.design):
+        measure = find_measure(path)
+        if path in own or path not in was or now == was[path] or measure is None or measure.kind != "choice":
+            continue
+        state = measure.state(changed, catalogue)
+        label = next((each.label for each in state.options if each.id == now), now)
+        yield f"{state.label[:1].lower()}{state.label[1:]} {label} then"
+
+
+def _offer(
+    work: Work, job: Job, verdict: Verdict, room: Room, edits: Edits, cured: _Cured, tight: bool
+) -> Remedy | None:
     """What a cure comes to; None unless it answers this verdict by a known one that is better, and bars nothing.
 
     Raises: DesignError where the house can't be judged.
@@ -151,6 +180,7 @@ def _offer(work: Work, verdict: Verdict, room: Room, edits: Edits, cured: _Cured
         return None
     cost, more = costs(needs(work), needs(after), changed.design.tape)
     cost += [f"{each.title.lower()} {WORSE[each.level]}" for each in worse]
+    cost += _undone(job, changed, edits, work.catalogue)
     return Remedy(
         verdict=verdict.id,
         words=edits_in_words(changed, edits, work.catalogue),
@@ -198,7 +228,7 @@ def remedies_on(work: Work, job: Job, between: Callable[[], object] = lambda: No
     def tried(verdict: Verdict, edits: Edits, tight: bool = False) -> Remedy | None:
         laid = cured(edits)
         try:
-            return None if laid is None else _offer(work, verdict, asked[verdict.id], edits, laid, tight)
+            return None if laid is None else _offer(work, job, verdict, asked[verdict.id], edits, laid, tight)
         except DesignError:
             return None
 

@@ -32,7 +32,7 @@ Material = Literal["steel", "plastic"]
 class Tube(Part):
     """A round tube or bar: outside diameter and wall, m; yield and elastic modulus, Pa; whose shops have it.
 
-    ``resin`` is what plastic is of.
+    ``resin`` is what plastic is of, ``dn`` what pipe that is sold by its bore is called, mm.
     ``ribs_m`` is what the ribs of a bar stand out on either side, which counts only for what goes over it.
     """
 
@@ -46,6 +46,7 @@ class Tube(Part):
     yield_pa: float
     elastic_pa: float
     resin: str = ""
+    dn: int | None = None
     sold_in: Units
     source: str
     yield_source: str

@@ -84,18 +84,19 @@ def _kink_verdicts(work: Work) -> list[Verdict]:
 def _tail_verdicts(work: Work) -> list[Verdict]:
     """A bend that lies wholly within the tails of its stick can't be made."""
     for piece in split_of(work).pieces:
-        tail_m = max(tails(work, piece))
+        straight_m = sum(tails(work, piece))
         made = sum(high - low for low, high, _ in bent_stretches(work, piece))
         edges = [(along_tube(work, bend.start_m), along_tube(work, bend.end_m)) for bend in bends_of(work)]
         wanted = sum(max(min(to, piece.to_m) - max(fro, piece.from_m), 0.0) for fro, to in edges)
         if wanted > SAME and made <= SAME:
-            tail, bend = work.say(tail_m), work.say(wanted)
+            tail, bend = work.say(straight_m, "up"), work.say(wanted, "down")
             sentence = (
-                f"On stick {piece.name} the straight ends of {tail} are longer than its bend of {bend}: "
-                "nothing is left to grip. "
-                "A former that grips nearer the end, or longer sticks."
+                f"Stick {piece.name} stays straight for {tail} at both ends together, which is all of its bend of "
+                f"{bend}: nothing is left to grip. A former that grips nearer the end, or longer sticks."
             )
-            return [_verdict("tails-long", "Tails", "fails", sentence, tail, bend, 2 * tail_m / wanted)]
+            # A bend at one end may be shorter than what stays straight there, and longer than the other.
+            share = straight_m / wanted if straight_m > wanted else None
+            return [_verdict("tails-long", "Tails", "fails", sentence, tail, bend, share)]
     return []
 
 

@@ -17,6 +17,8 @@ __all__ = ["MOST_READINGS", "Reading", "film_readings", "kind_told", "numbers_in
 MOST_READINGS = 12
 NEAR_M = 0.0008
 _NUMBER = re.compile(r"(\d+)[\s-]+(\d+)/(\d+)|(\d+)/(\d+)|(\d+(?:[.,]\d+)?)")
+# A pipe's bore as it is sold: ``DN 25``, ``25 nb``, ``25 mm bore``.
+_DN = re.compile(r"\bdn\s*(\d+)|\b(\d+)\s*(?:mm\s*)?(?:nb\b|nominal\s+bore|bore)")
 MIL_M, GAUGE_M, MICRON_M = INCH_M / 1000, 0.25e-6, 1e-6
 # Bare figures of film up to this are taken for mil; above it for microns or gauge.
 MOST_MIL = 40
@@ -66,8 +68,8 @@ def kind_told(text: str) -> str | None:
         return "bag"
     if re.search(r"\brolls?\b", text):
         return "roll"
-    pair = re.fullmatch(r"(\d+)\s*(?:x|×|by)\s*(\d+)(?:\s*mm)?", text)
-    return "board" if pair and int(pair[2]) >= int(pair[1]) else None
+    pair = re.fullmatch(r"(\d+(?:/\d+)?)\s*(?:x|×|by)\s*(\d+)(?:\s*mm)?", text)
+    return "board" if pair and int(pair[2]) >= float(Fraction(pair[1])) else None
 
 
 @found
@@ -95,13 +97,18 @@ def _tube(tube: Tube, why: str) -> Reading:
 
 def _tubes(work: Work, text: str, numbers: list[float]) -> Iterator[Reading]:
     """Tubes that are called so, whatever they measure, and those that measure so, whatever they are called."""
-    units = _said(text)
+    units, by_bore = _said(text), _DN.search(text)
     words = [word for word in re.findall(r"[a-z]{3,}", text) if word not in ("inch", "tube")]
-    tubes = [each for each in work.catalogue.tubes.values() if units in (None, each.sold_in)]
+    # Pipe that is sold by its bore is called by inches, whichever units it is sold in.
+    tubes = [each for each in work.catalogue.tubes.values() if units in (None, each.sold_in) or each.dn]
     tubes.sort(key=lambda tube: tube.sold_in != work.tape.units)
     named = [each for each in tubes if any(word in each.name.lower() for word in words)]
     if not numbers:
         yield from (_tube(each, "called so") for each in named)
+        return
+    if by_bore:
+        bore = next(int(each) for each in by_bore.groups() if each)
+        yield from (_tube(each, f"sold by its bore, DN {bore}") for each in tubes if each.dn == bore)
         return
     size, scale = numbers[0], {"feet": INCH_M, "metric": 0.001}
     so = [each for each in tubes if abs(each.od_m - size * scale[each.sold_in]) <= NEAR_M / 2]
