@@ -131,14 +131,27 @@ def test_an_odd_bay_out_of_proportion_is_told() -> None:
 
 
 def test_a_tape_shorter_than_the_diagonal_is_told_with_a_way() -> None:
-    found = verdict(make_plan(set_out__tape_m=50 * FOOT_M), "tape")
+    found = verdict(make_plan(set_out__tape_m=50 * FOOT_M, set_out__method="whole"), "tape")
     assert found.level == "fails"
     # Two parts of 28 ft 6 in, each with a diagonal of √(28.5² + 21²) = 35.401 ft.
     assert "2 equal parts" in found.sentence
     assert "35' 4 13/16\"" in found.sentence
-    assert "borrow" in verdict(make_plan(set_out__tape_m=20 * FOOT_M), "tape").sentence
+    short = {"set_out__tape_m": 20 * FOOT_M, "set_out__method": "whole"}
+    assert "borrow" in verdict(make_plan(**short), "tape").sentence
     # 60.745 of 61 is more than nine tenths.
     assert verdict(make_plan(set_out__tape_m=61 * FOOT_M), "tape").level == "tight"
+
+
+def test_a_tape_is_judged_by_what_the_chosen_way_reads() -> None:
+    # In two parts it reads 35 ft 4 13/16 in, at each end on its own width √2 times 21 ft: both are within 50 ft.
+    for method, reads, ratio in (("parts", "35' 4 13/16\"", 35.401 / 50), ("ends", "29' 8 3/8\"", 29.698 / 50)):
+        found = verdict(make_plan(set_out__tape_m=50 * FOOT_M, set_out__method=method), "tape")
+        assert (found.level, found.number) == ("holds", reads)
+        assert found.ratio == pytest.approx(ratio, rel=1e-4)
+        assert "shorter than the 60' 8 15/16\" diagonal" in found.sentence
+    # A way that is out of its reach is none.
+    found = verdict(make_plan(set_out__tape_m=22 * FOOT_M, set_out__method="ends"), "tape")
+    assert found.level == "fails"
 
 
 def test_sticks_that_waste_more_than_a_fifth_are_told() -> None:

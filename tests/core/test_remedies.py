@@ -31,7 +31,7 @@ AILING: dict[str, dict[str, Any]] = {
     "leg-top": {"size__shape": {"kind": "round", "leg_m": 4 * FOOT_M, "height_m": 13 * FOOT_M}},
     "entry": {"bows__tube": "post-1-7-8"},
     "odd-bay": {"bows__bays": "fixed"},
-    "tape": {"set_out__tape_m": 50 * FOOT_M},
+    "tape": {"set_out__tape_m": 50 * FOOT_M, "set_out__method": "whole"},
     "waste": {"bows__stick_m": 23 * FOOT_M},
 }
 

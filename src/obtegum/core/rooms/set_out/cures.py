@@ -23,6 +23,8 @@ def _odd_bay(work: Work, verdict: Verdict) -> Iterator[Edits]:
 
 
 def _tape(work: Work, verdict: Verdict) -> Iterator[Edits]:
+    if work.design.set_out.method != "best":
+        yield (chosen("set_out.method", "best"),)
     size = work.design.size
     across_m = diagonal(size.length_m, size.span_m)
     for tape_m in work.catalogue.stock.tapes_m[work.tape.units]:

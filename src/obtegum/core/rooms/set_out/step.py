@@ -44,10 +44,26 @@ def verdicts(work: Work) -> list[Verdict]:
 
 def _tape_verdict(work: Work) -> Verdict:
     tape_m = tapes_of(work).longest_m
-    across_m = diagonal(*strung(work))
+    across_m, chosen = diagonal(*strung(work)), way(work)
+    across, tape = work.say(across_m), work.say(tape_m)
+    if across_m > tape_m and chosen.id != "whole" and chosen.reaches:
+        # By parts, a triangle or its ends: what is asked of the tape is what that way reads.
+        needs, ratio = work.say(chosen.diagonal_m), chosen.diagonal_m / tape_m
+        sentence = f"Your {tape} tape is shorter than the {across} diagonal, and this way reads no more than {needs}."
+        level = judge(ratio, work.rules.holds_to)
+        return Verdict(
+            id="tape",
+            step="set-out",
+            level=level,
+            title="Tape",
+            sentence=f"{sentence} {_in_parts(work)}" if chosen.id == "parts" else sentence,
+            number=needs,
+            limit=tape,
+            ratio=ratio,
+            part="diagonal",
+        )
     ratio = across_m / tape_m
     level = judge(ratio, work.rules.holds_to)
-    across, tape = work.say(across_m), work.say(tape_m)
     if level == "fails":
         sentence = f"Your {tape} tape is shorter than the {across} diagonal. {_in_parts(work)}"
     else:
