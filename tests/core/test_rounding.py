@@ -22,7 +22,7 @@ from obtegum.core.setout.base import diagonal
 from obtegum.core.starters import demo_houses, new_house
 from obtegum.core.step import Answer
 from obtegum.core.trouble import DesignError
-from tests.conftest import make_plan
+from tests.conftest import answer, make_plan
 
 # Answers that are no number by themselves.
 WORDS = {
@@ -183,3 +183,11 @@ def test_play_between_tubes_is_never_told_as_more() -> None:
     found = next(each for each in step.answers if each.id == "slides_into")
     assert float(found.note.split('"')[0]) * 0.0254 <= found.value + 1e-9
     assert found.value - float(found.note.split('"')[0]) * 0.0254 < tube_step_m("feet")
+
+
+def test_a_length_of_pipe_is_printed_one_way() -> None:
+    # What is bought of a sprung bow is what is sprung.
+    for span_m in (2.9, 3.0, 3.1, 3.17):
+        shape = {"kind": "sprung", "leg_m": 0.5, "pipe_m": 4.9 * span_m / 3}
+        plan = make_plan(tape__units="metric", size__span_m=span_m, size__shape=shape, bows__tube="pvc-1")
+        assert answer(plan, "bows", "tube") == answer(plan, "bend", "pipe")

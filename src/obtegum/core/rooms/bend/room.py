@@ -41,13 +41,14 @@ ROOM = Room(
         ),
     ),
     down=frozenset({"tightest", "cool_end"}),
-    up=frozenset({"lever", "thrust", "held_out", "foot_moment", "strain", "used", "heated", "sand", "hot_hours"}),
+    up=frozenset(
+        {"lever", "thrust", "held_out", "foot_moment", "strain", "used", "heated", "sand", "hot_hours", "pipe"}
+    ),
     nearest=frozenset(
         {
             "form",
             "batches",
             "joiners",
-            "pipe",
             "foot_lean",
             "keeps",
             "former",
