@@ -8,13 +8,20 @@ import random
 from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass, field
+from functools import cached_property
+from itertools import combinations
 from typing import Any
 
 from obtegum.core.bench import begin
+from obtegum.core.cards import cards_of, with_cards
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import read_design
+from obtegum.core.faces import Card
+from obtegum.core.job import Job
+from obtegum.core.measures import find_measure
 from obtegum.core.numbers import begin_in
-from obtegum.core.quantity import Units
+from obtegum.core.packs import Back, Entry, take_in
+from obtegum.core.quantity import LengthError, Units, parse_length
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.rooms.level.decisions import Levels
 from obtegum.core.rooms.set_out.ticks import design_bays
@@ -83,10 +90,12 @@ def stands(document: dict[str, Any]) -> HouseDesign:
 
 @dataclass
 class Maker:
-    """Makes houses; ``taken`` counts how often each choice stayed in one."""
+    """Makes houses; ``taken`` counts how often each choice stayed in one, ``pairs`` holds which of them were in one
+    together, by their places among all choices."""
 
     chance: random.Random
     taken: Counter[tuple[Path, Any]] = field(default_factory=Counter)
+    pairs: set[tuple[int, int]] = field(default_factory=set)
     leaves: tuple[Leaf, ...] = field(default_factory=lambda: tuple(leaves_of(HouseDesign.model_json_schema())))
 
     def _value(self, leaf: Leaf, now: Any) -> Any:
@@ -157,13 +166,56 @@ class Maker:
         self.chance.shuffle(chosen)
         return sorted(chosen, key=lambda leaf: min(self.taken[leaf.path, each] for each in options_of(leaf)))[:many]
 
+    @cached_property
+    def choices(self) -> dict[tuple[Path, Any], int]:
+        """Every choice of every room, with its place among them."""
+        all_of = ((leaf.path, option) for leaf in self.leaves for option in options_of(leaf))
+        return {choice: place for place, choice in enumerate(all_of)}
+
+    def pairs_across(self) -> int:
+        """How many pairs of choices of two rooms there are."""
+        rooms = Counter(path[0] for path, _ in self.choices)
+        every = sum(rooms.values())
+        return (every**2 - sum(count**2 for count in rooms.values())) // 2
+
     def _count(self, document: dict[str, Any]) -> None:
+        here = list[tuple[int, str]]()
         for leaf in self.leaves:
             inner: Any = document
             for name in leaf.path:
                 inner = inner[name]
             if inner in options_of(leaf):
                 self.taken[leaf.path, inner] += 1
+                here.append((self.choices[leaf.path, inner], leaf.path[0]))
+        self.pairs.update((one, other) for (one, a), (other, b) in combinations(here, 2) if a != b)
+
+    def packed(self, job: Job, many: int = 12) -> tuple[Job, list[Entry], Back]:
+        """A house with what came back from a pack of its cards: readings near what they should be, ticks near where."""
+        chance, work, entries = self.chance, begin(*job, default_catalogue()), list[Entry]()
+        cards = [card for step in with_cards(work) for card in cards_of(work, step) if card.tick or card.measure]
+        for card in chance.sample(cards, min(many, len(cards))):
+            if card.tick:
+                at_m = max(card.at_m + chance.uniform(-0.02, 0.02), 0.0)
+                entries.append(Entry(tick=card.tick, done=chance.random() < 0.9, at_m=at_m, reading=card.reading))
+            else:
+                entries.append(Entry(measure=card.measure, text=self._read(card, job), was=card.typed))
+        back = take_in(job, entries, default_catalogue())
+        return back.job, entries, back
+
+    def _read(self, card: Card, job: Job) -> str:
+        """What somebody could read where a card asks: near what it should be, or anything that can be."""
+        measure = find_measure(card.measure)
+        number = measure.number if measure else None
+        if measure is None or number is None:
+            options = [each.id for each in measure.options(job, default_catalogue())] if measure else []
+            return self.chance.choice(options) if options else card.reading
+        least, most = number.least, min(number.most, number.least + 10)
+        try:
+            near = parse_length(card.reading, job.design.tape.units, number.bare)
+        except LengthError:
+            near = self.chance.uniform(least, most)
+        value = min(max(near + self.chance.uniform(-0.03, 0.03), number.least), number.most)
+        return number.text(round(value) if number.kind == "count" else value, job.design.tape)
 
     def record(self, design: HouseDesign) -> SiteRecord:
         """What could have been read of such a house on site."""

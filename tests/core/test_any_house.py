@@ -8,6 +8,7 @@ import pytest
 from obtegum.core.bench import begin
 from obtegum.core.cards import cards_of, with_cards
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.job import Job
 from obtegum.core.plan import HousePlan, plan_work
 from obtegum.core.remedies import find_remedies
 from obtegum.core.rooms import HouseDesign, SiteRecord
@@ -24,6 +25,8 @@ CATALOGUE = default_catalogue()
 # Of those made here, so many for each run of the tests, and of them so many with their files and ways out.
 MADE, WITH_FILES = 60, 4
 DEEP_MADE, DEEP_FILES = 5000, 300
+# One in so many of them has a pack of its cards come back.
+PACKED = 3
 # Of plastic pipe under snow, and of snow that is cleared.
 HABITS = ("strength", "clearing")
 
@@ -58,7 +61,11 @@ def ways_out(design: HouseDesign, record: SiteRecord, plan: HousePlan) -> None:
         assert "not known" not in remedy.number, remedy
         before = was[remedy.verdict]
         assert LEVELS.index(remedy.level) <= LEVELS.index(before.level)
-        for title, _, how in (part.rpartition(" is ") for part in remedy.cost.split(", ") if part.endswith(" then")):
+        for title, _, how in (
+            part.rpartition(" is ")
+            for part in remedy.cost.split(", ")
+            if part.endswith((" is tight then", " is not known then"))
+        ):
             worse = next(each for each in plan.verdicts if each.title.lower() == title)
             no_lower = RANKS.index(worse.rank) <= RANKS.index(before.rank)
             assert how == "tight then" or not no_lower, remedy
@@ -67,11 +74,16 @@ def ways_out(design: HouseDesign, record: SiteRecord, plan: HousePlan) -> None:
 def test_any_house_is_planned_whole(pytestconfig: pytest.Config) -> None:
     deep = pytestconfig.getoption("--deep")
     maker, made = Maker(random.Random(3535)), DEEP_MADE if deep else MADE
-    every = made // (DEEP_FILES if deep else WITH_FILES)
+    every, came_back = made // (DEEP_FILES if deep else WITH_FILES), 0
     for number in range(made):
         design = maker.design()
         record = maker.record(design)
         work, plan = planned(design, record)
+        if number % PACKED == 0:
+            job, entries, back = maker.packed(Job(design, record))
+            assert back.taken + back.already + len(back.refused) + len(back.clashes) == len(entries)
+            planned(*job)
+            came_back += back.taken
         if number % every:
             continue
         assert sheet_pdf(plan, 1, "2026-05-01", "a4").startswith(b"%PDF")
@@ -82,6 +94,9 @@ def test_any_house_is_planned_whole(pytestconfig: pytest.Config) -> None:
     chosen = [(leaf.path, option) for leaf in maker.leaves for option in options_of(leaf)]
     assert len(chosen) > 300
     assert min(maker.taken[each] for each in chosen) >= (20 if deep else 1)
+    # And pairs of them across rooms, but for those that can't be together.
+    assert len(maker.pairs) >= (0.97 if deep else 0.7) * maker.pairs_across()
+    assert came_back > made
 
 
 @pytest.mark.parametrize("kind", SHAPE_LABELS)

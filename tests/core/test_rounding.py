@@ -22,7 +22,8 @@ from obtegum.core.setout.base import diagonal
 from obtegum.core.starters import demo_houses, new_house
 from obtegum.core.step import Answer
 from obtegum.core.trouble import DesignError
-from tests.conftest import answer, make_plan
+from tests.conftest import answer as reading_of
+from tests.conftest import make_plan
 
 # Answers that are no number by themselves.
 WORDS = {
@@ -190,4 +191,4 @@ def test_a_length_of_pipe_is_printed_one_way() -> None:
     for span_m in (2.9, 3.0, 3.1, 3.17):
         shape = {"kind": "sprung", "leg_m": 0.5, "pipe_m": 4.9 * span_m / 3}
         plan = make_plan(tape__units="metric", size__span_m=span_m, size__shape=shape, bows__tube="pvc-1")
-        assert answer(plan, "bows", "tube") == answer(plan, "bend", "pipe")
+        assert reading_of(plan, "bows", "tube") == reading_of(plan, "bend", "pipe")
