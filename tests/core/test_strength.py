@@ -417,7 +417,9 @@ def test_what_is_taken_off_prints_with_its_reason() -> None:
 def test_forces_and_pressures_can_be_taken_away() -> None:
     from obtegum.core.rooms.strength.tables import TABLES
 
-    along, pressures = (list(table.rows(make_bench(**told()))) for table in TABLES)
+    along, pressures = (
+        list(table.rows(make_bench(**told()))) for table in TABLES if table.name in ("strength", "pressures")
+    )
     judged = bow_found(make_bench(**told()))
     assert judged is not None and judged.found is not None
     assert len(along) == len(pressures) == judged.model.frame.count + 1

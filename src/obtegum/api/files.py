@@ -22,7 +22,7 @@ from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.faces import Page
 from obtegum.core.job import Job
-from obtegum.core.plan import HousePlan, plan_house
+from obtegum.core.plan import HousePlan, plan_house, plan_work
 from obtegum.core.room import rooms, views
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.trouble import DesignError, Trouble
@@ -76,9 +76,11 @@ LAST = (
 def _hung(page: Page) -> Iterator[FileOut]:
     """A page to hang up by itself, on either paper, and for a phone."""
     for paper, words in (("letter", "Letter"), ("a4", "A4")):
-        name, about = f"{page.alone}.pdf?paper={paper}", "PDF, one page to hang up"
+        name = f"{page.alone}.pdf?paper={paper}"
+        about = "PDF, not on the sheet" if page.apart else "PDF, one page to hang up"
         yield FileOut(name=name, label=f"{page.title}, {words}", about=about, long=True)
-    yield FileOut(name=f"{page.alone}.html", label=f"{page.title}, for a phone", about="one page, nothing fetched")
+    if not page.apart:
+        yield FileOut(name=f"{page.alone}.html", label=f"{page.title}, for a phone", about="one page, nothing fetched")
 
 
 @router.get("/files", response_model=FilesOut)
@@ -250,7 +252,9 @@ async def get_page(
     def make(house: House) -> bytes:
         from obtegum.exchange.pdf import sheet_pdf
 
-        return sheet_pdf(_plan(house), house.version, time.strftime("%Y-%m-%d"), paper_for(house, paper), page)
+        bench = begin(house.design, house.record, default_catalogue())
+        today = time.strftime("%Y-%m-%d")
+        return sheet_pdf(plan_work(bench, slow=True), house.version, today, paper_for(house, paper), page, bench)
 
     house, content = await made(store, lane, house_id, work, make)
     return as_file(content, f"{house.design.name} {title.lower()}.pdf", "application/pdf")
@@ -261,7 +265,7 @@ async def get_phone_page(
     store: Kept, lane: Lane, house_id: HouseId, page: Annotated[str, Path(max_length=40)], work: WorkName = ""
 ) -> Response:
     """The same for a phone."""
-    found = _alone(page)
+    found = _alone(page, phone=True)
 
     def make(house: House) -> str:
         plan = plan_house(house.design, house.record, default_catalogue(), found.step)
@@ -272,10 +276,11 @@ async def get_phone_page(
     return as_file(content, f"{house.design.name} {found.title.lower()}.html", "text/html; charset=utf-8")
 
 
-def _alone(name: str) -> Page:
-    """A page that is made to hang up by itself. Raises: HTTPException when there is none of that name."""
+def _alone(name: str, phone: bool = False) -> Page:
+    """A page that is made to hang up by itself. Raises: HTTPException when there is none of that name, or what is asked
+    for a phone is worked out for paper alone."""
     found = next((page for room in rooms() for page in room.pages if page.alone and page.alone == name), None)
-    if found is None:
+    if found is None or (phone and found.apart):
         raise HTTPException(404, f"There is no page “{name}” to hang up.")
     return found
 

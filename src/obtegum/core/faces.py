@@ -37,6 +37,7 @@ __all__ = [
     "Stick",
     "Stray",
     "Table",
+    "Tabled",
     "Task",
     "Verdicts",
     "Words",
@@ -332,15 +333,39 @@ class Ruled:
     beside: str = ""
 
 
-Block = Caution | Picture | Answers | Lines | Listed | Next | Words | Verdicts | Numbered | Stick | Readings | Ruled
+@dataclass(frozen=True, slots=True)
+class Tabled:
+    """Lines of figures below their heads, worked out for the page alone; nothing where there are none. ``widths`` are
+    shares of the page's, a column each, and the first column's words break."""
+
+    heading: str
+    rows: Callable[[Work], Sequence[Sequence[str]]]
+    widths: tuple[float, ...]
+
+
+Block = (
+    Caution
+    | Picture
+    | Answers
+    | Lines
+    | Listed
+    | Next
+    | Words
+    | Verdicts
+    | Numbered
+    | Stick
+    | Readings
+    | Ruled
+    | Tabled
+)
 
 
 @dataclass(frozen=True, slots=True)
 class Page:
     """A matter of the printed sheet; it begins on the page before where a share of that is left.
 
-    One that is a page to hang up by itself has a name, by which it is a file too, and the step that it is of. ``once``
-    is a step without whose answers there is no page.
+    One that is a page to hang up by itself has a name, by which it is a file too, and the step that it is of; one that
+    is ``apart`` is on no other sheet. ``once`` is a step without whose answers there is no page.
     """
 
     title: str
@@ -349,3 +374,4 @@ class Page:
     alone: str = ""
     step: str = ""
     once: str = ""
+    apart: bool = False

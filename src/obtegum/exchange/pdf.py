@@ -1,6 +1,7 @@
 """The set-out and bend sheet as PDF: the rooms' pages, with drawings at a printed scale and boxes to tick."""
 
 from collections.abc import Sequence
+from itertools import accumulate
 
 from obtegum.core.drawing import Drawing
 from obtegum.core.faces import (
@@ -15,6 +16,7 @@ from obtegum.core.faces import (
     Readings,
     Ruled,
     Stick,
+    Tabled,
     Verdicts,
     Words,
 )
@@ -22,6 +24,7 @@ from obtegum.core.plan import HousePlan
 from obtegum.core.room import rooms
 from obtegum.core.step import StepPlan
 from obtegum.core.strip import Strip, StripMark
+from obtegum.core.work import Work
 from obtegum.exchange.paper import apart, draw_strip
 from obtegum.exchange.sheet import MARGIN, ROW, Paper, Sheet
 from obtegum.exchange.typefaces import FIGURES, WORDS
@@ -29,22 +32,32 @@ from obtegum.exchange.typefaces import FIGURES, WORDS
 __all__ = ["Paper", "sheet_pdf"]
 
 LEVELS = {"holds": "Holds", "tight": "TIGHT", "fails": "FAILS", "unknown": "Not known"}
+# How large the figures of a table are, points.
+SMALL = 7.5
 SHOULD = "should read"
 
 
-def sheet_pdf(plan: HousePlan, version: int, date: str, paper: Paper, alone: str = "") -> bytes:
+def sheet_pdf(
+    plan: HousePlan, version: int, date: str, paper: Paper, alone: str = "", work: Work | None = None
+) -> bytes:
     """The sheet: every room's pages, readable in black and white.
 
     Args: the whole plan, the version of the house it is of, the date to print, the paper; the name of a page that is
-    printed alone.
+    printed alone; the bench that it was planned on, for what is worked out for the paper alone.
     """
     sheet = Sheet(plan, version, date, paper)
-    for page in (page for room in rooms() for page in room.pages if alone in ("", page.alone)):
+    for page in (page for room in rooms() for page in room.pages if alone == page.alone or not (alone or page.apart)):
         if page.once and not any(each.answers for each in _steps(plan, page.once)):
+            continue
+        tabled = {block: block.rows(work) for block in page.blocks if isinstance(block, Tabled) and work is not None}
+        if any(isinstance(block, Tabled) for block in page.blocks) and not any(tabled.values()):
             continue
         sheet.section(page.title, page.first)
         for block in page.blocks:
-            _block(sheet, block)
+            if isinstance(block, Tabled):
+                _tabled(sheet, block, tabled[block])
+            else:
+                _block(sheet, block)
     return sheet.finish()
 
 
@@ -123,6 +136,41 @@ def _listed(sheet: Sheet, drawing: Drawing) -> None:
         sheet.y -= 14
         sheet.text(MARGIN, sheet.y, row.what, WORDS, 9.5)
         sheet.text(MARGIN + sheet.across * 0.28, sheet.y, apart(row.reading), FIGURES, 10.5)
+    sheet.y -= 8
+
+
+def _tabled(sheet: Sheet, block: Tabled, rows: Sequence[Sequence[str]]) -> None:
+    """Figures in columns, the heads again on each page; words of the first column break, figures stand to the right."""
+    from reportlab.lib.utils import simpleSplit
+
+    if not rows:
+        return
+    head, *lines = rows
+    edges = list(accumulate((sheet.across * width for width in block.widths), initial=MARGIN))
+    room = sheet.across * block.widths[0] - 6
+
+    def put(cells: Sequence[str], font: str) -> None:
+        broken = simpleSplit(apart(cells[0]), font, SMALL, room)
+        for place, line in enumerate(broken):
+            sheet.text(MARGIN, sheet.y - place * SMALL * 1.2, line, font, SMALL)
+        for place, cell in enumerate(cells[1:], start=1):
+            sheet.canvas.setFont(FIGURES if font == WORDS else font, SMALL)
+            sheet.canvas.drawRightString(edges[place + 1] - 2, sheet.y, apart(cell))
+        sheet.y -= (max(len(broken), 1) - 1) * SMALL * 1.2
+
+    def headed() -> None:
+        sheet.y -= SMALL * 1.6
+        put(head, FIGURES)
+
+    sheet.heading(block.heading, 60)
+    headed()
+    for cells in lines:
+        tall = len(simpleSplit(apart(cells[0]), WORDS, SMALL, room)) * SMALL * 1.2 + 4
+        if sheet.room < tall + 4:
+            sheet.turn()
+            headed()
+        sheet.y -= SMALL * 1.5
+        put(cells, WORDS)
     sheet.y -= 8
 
 

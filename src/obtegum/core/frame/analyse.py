@@ -67,7 +67,8 @@ class Bow:
 class Rows:
     """Combinations that were looked at, a row each; ``rows`` names them by their place.
 
-    ``use`` (r, n) is the share of strength along the bow, ``feet`` (r, 2, 2) N and ``moved`` (r, 3n + 3) m are under
+    ``use`` (r, n) is the share of strength along the bow, ``ends`` (r, n, 2) N what pulls both ends of each element,
+    ``feet`` (r, 2, 2) N and ``moved`` (r, 3n + 3) m are under
     the load itself; ``balanced`` is whether all were in balance.
     """
 
@@ -75,6 +76,7 @@ class Rows:
     ratio: Array
     use: Array
     axial: Array
+    ends: Array
     moment: Array
     feet: Array
     moved: Array
@@ -84,11 +86,13 @@ class Rows:
 
 @dataclass(frozen=True, eq=False)
 class Found(Rows):
-    """What was found: ``factor`` (c,) at which each combination buckles, ``ground`` (c, 2, 2) N of its first order,
-    and that of dead load and of each basic case by itself, ``each`` (1 + k, 2, 2) N, and how the bow moves in these,
-    ``moves`` (1 + k, 3n + 3) m; ``pulls`` (c, b) N of each of its ties."""
+    """What was found: ``factor`` (c,) at which each combination buckles, ``pressed`` (c,) N what presses the bow most
+    in its first order, ``ground`` (c, 2, 2) N of that, and that of dead load and of each basic case by itself, ``each``
+    (1 + k, 2, 2) N, and how the bow moves in these, ``moves`` (1 + k, 3n + 3) m; ``pulls`` (c, b) N of each of its
+    ties."""
 
     factor: Array
+    pressed: Array
     ground: Array
     each: Array
     moves: Array
@@ -157,6 +161,7 @@ def analyse(
         **{name: np.concatenate([getattr(part, name) for part in parts]) for name in ROWS},
         balanced=all(part.balanced for part in parts),
         factor=factor,
+        pressed=np.maximum(-axial.min(axis=1), 0.0),
         ground=np.tensordot(factors, plain.feet, axes=1),
         each=plain.feet,
         moves=plain.moved,
@@ -242,6 +247,7 @@ def _buckled(
         ratio=np.maximum(np.maximum(LEAST_FACTOR[bow.method] / factor[which], BUCKLED), use[which].max(axis=1)),
         use=use[which],
         axial=axial[which],
+        ends=np.repeat(axial[which][:, :, None], 2, axis=2),
         moment=moment[which],
         feet=np.tensordot(rows, plain.feet, axes=1),
         moved=rows @ plain.moved,
@@ -288,6 +294,7 @@ def _solve(
         ratio=ratio[pick],
         use=use[pick],
         axial=axial[pick],
+        ends=second.ends[pick] / share,
         moment=moment[pick],
         feet=second.feet[pick] / share,
         moved=second.moved[pick] / share,

@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 
 from obtegum.core.frame.section import Section
 
-__all__ = ["Strength", "allowable", "column_n", "euler_n", "european", "used"]
+__all__ = ["Strength", "allowable", "column_n", "euler_n", "european", "nominal", "strut_n", "used"]
 
 Array = NDArray[np.float64]
 OMEGA = 1.67
@@ -65,6 +65,12 @@ def european(section: Section) -> Strength:
     return Strength(section.yield_pa * modulus, squash, squash, True)
 
 
+def nominal(section: Section, strength: Strength) -> tuple[float, float]:
+    """What bends and what squashes a section by the code, N·m and N, before any Ω."""
+    omega = 1.0 if strength.linear else OMEGA
+    return strength.moment_nm * omega, strength.squash_n * omega
+
+
 def euler_n(section: Section, length_m: float) -> float:
     """Force at which a strut buckles out of the bow's plane between held points, N: π²·E·I/L²."""
     return math.pi**2 * section.elastic_pa * section.inertia_m4 / length_m**2
@@ -72,10 +78,10 @@ def euler_n(section: Section, length_m: float) -> float:
 
 def column_n(strength: Strength, section: Section, length_m: float) -> float:
     """What a strut between two pins takes in compression, N: AISC 360-16 E3, or EN 1993-1-1 6.3.1 by curve c."""
-    return float(_reduced(strength, section, np.array([euler_n(section, length_m)]))[0])
+    return float(strut_n(strength, section, np.array([euler_n(section, length_m)]))[0])
 
 
-def _reduced(strength: Strength, section: Section, buckles_n: Array) -> Array:
+def strut_n(strength: Strength, section: Section, buckles_n: Array) -> Array:
     """What a strut takes in compression that buckles elastically at a force, N."""
     squash = section.yield_pa * section.area_m2
     with np.errstate(divide="ignore", over="ignore"):
@@ -95,7 +101,7 @@ def used(strength: Strength, section: Section, axial: Array, moment: Array, buck
 
     ``buckles_n`` (c,) is the elastic buckling force, the lesser of in the plane and out of it.
     """
-    pressed = _reduced(strength, section, buckles_n).reshape(-1, *[1] * (axial.ndim - 1))
+    pressed = strut_n(strength, section, buckles_n).reshape(-1, *[1] * (axial.ndim - 1))
     force = np.where(axial < 0, -axial / pressed, axial / strength.tension_n)
     bent = np.abs(moment) / strength.moment_nm
     if strength.linear:

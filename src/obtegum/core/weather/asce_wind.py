@@ -192,5 +192,7 @@ def worked(wind: Wind, outline: Outline, strip: Strip) -> list[Worked]:
         Worked("Cp,l", "leeward quarter", "figure 27.3-3", leeward),
         Worked("Cp,a", "roof, wind along", "figure 27.3-1", along_factors(wind, outline, strip)[0]),
         Worked("GCpi", "shut", "table 26.13-1", CLOSED),
+        Worked("pmin,w", "the least wind on walls", "27.1.5", LEAST_WALL_PA, "pressure"),
+        Worked("pmin,r", "the least wind on the roof’s upright area", "27.1.5", LEAST_ROOF_PA, "pressure"),
         *([Worked("GCpi,o", "an end open", "table 26.13-1", wind.opened)] if wind.opens else []),
     ]

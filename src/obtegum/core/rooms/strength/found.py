@@ -57,6 +57,7 @@ __all__ = [
     "grown",
     "joint_share",
     "judged_on",
+    "locked_of",
     "met_collar",
     "otherwise_found",
     "post_share",
@@ -209,7 +210,7 @@ def met_collar(work: Work) -> Met | None:
     return Met(locked, pull_n, float((np.abs(locked.moment).max(axis=1) / yields).max()))
 
 
-def _locked(work: Work, model: Model) -> Array | None:
+def locked_of(work: Work, model: Model) -> Array | None:
     """(2, n): what presses and bends each element of a bow before any weather: worked into its posts, drawn in to its
     collar."""
     collared = any(name == "collar" for name, _ in model.ties)
@@ -376,10 +377,11 @@ def judged_on(
     floor: float = -1.0,
     more: Array | None = None,
     enough: float = math.inf,
+    whole: bool = False,
 ) -> Judged | None:
     """A bow's frame in weather, on a strip so wide, with N/m for each metre of it and (n, 2) N/m across and up that
-    lie on it as its covers do, looked at until one weather uses more than ``enough``; None while something isn't
-    known."""
+    lie on it as its covers do, looked at until one weather uses more than ``enough``, or the ``whole`` of it; None
+    while something isn't known."""
     if weather is None or why_no_bow(work):
         return None
     method, sections = method_of(work), sections_of(work)
@@ -406,9 +408,10 @@ def judged_on(
         efficiency=efficiency(work, model),
         between_m=held_m(work),
         method="ultimate" if method == "eu" else "allowable",
-        locked=_locked(work, model),
+        locked=locked_of(work, model),
     )
-    found_ = analyse(bow, dead, loads, factors, [combo.calm for combo in weather.combos], floor=floor, enough=enough)
+    calm = [combo.calm for combo in weather.combos]
+    found_ = analyse(bow, dead, loads, factors, calm, whole, floor, enough)
     if not found_.balanced:
         return Judged(model, weather, None, "the sums of forces don’t balance")
     return Judged(model, weather, found_)

@@ -1,6 +1,6 @@
 """Strength: one bow under all the weather of its place, and how close to its limit it comes."""
 
-from obtegum.core.faces import Answers, Caution, Need, Next, Page, Picture
+from obtegum.core.faces import Answers, Caution, Need, Next, Page, Picture, Tabled, Words
 from obtegum.core.fields import special
 from obtegum.core.room import Room
 from obtegum.core.rooms.bows.found import corners_of, split_of
@@ -10,12 +10,21 @@ from obtegum.core.rooms.strength import judged, step
 from obtegum.core.rooms.strength.cures import CURES
 from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.draw import load_drawings, use
+from obtegum.core.rooms.strength.engineer import combination_lines, section_lines
 from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.propped import fails_anyway, propped_bows
 from obtegum.core.rooms.strength.tables import TABLES
+from obtegum.core.rooms.strength.words import AID
 from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
+
+
+FIRST = (
+    "N pulls, − presses. At so many times its load a bow buckles, in the first order; N, M and V are of the second, at "
+    "the place that uses most, V the mean over a piece. Loads and their clauses stand with Weather, pressures piece by "
+    "piece in the table of that name."
+)
 
 
 def _needs(work: Work) -> tuple[Need, ...]:
@@ -70,6 +79,21 @@ ROOM = Room(
         Page(
             "Strength",
             (Caution("strength"), Picture("use", 0.4), Answers(("strength",)), Next("strength", loud=False)),
+        ),
+        Page(
+            "For an engineer",
+            (
+                Tabled("Sections as they count", section_lines, (0.38, 0.08, 0.2, 0.34)),
+                Tabled(
+                    "An ordinary bow, every combination",
+                    combination_lines,
+                    (0.26, 0.06, 0.08, 0.09, 0.07, 0.13, 0.13, 0.06, 0.06, 0.06),
+                ),
+                Words(f"{AID} {FIRST}"),
+            ),
+            alone="engineer",
+            step="strength",
+            apart=True,
         ),
     ),
 )

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from obtegum.core.faces import Table
+from obtegum.core.rooms.strength.engineer import combination_rows, section_rows
 from obtegum.core.rooms.strength.propped import shown_found
 from obtegum.core.work import Work
 
@@ -41,6 +42,18 @@ def _pressures(work: Work) -> Sequence[Sequence[object]]:
 
 
 TABLES = (
+    Table(
+        name="combinations",
+        label="Every combination, for an engineer",
+        about="factors, buckling, forces, feet, shares",
+        rows=combination_rows,
+    ),
+    Table(
+        name="sections",
+        label="Sections as they count, for an engineer",
+        about="what they measure and take, the imperfection",
+        rows=section_rows,
+    ),
     Table(name="strength", label="Strength along the bow", about="forces and use, piece by piece", rows=_along),
     Table(name="pressures", label="Pressures on the bow", about="every case of snow and wind", rows=_pressures),
 )
