@@ -111,12 +111,18 @@ def _cured(work: Work, job: Job, edits: Edits) -> _Cured | None:
         return None
 
 
-def _worse(before: Iterable[Verdict], after: Iterable[Verdict], but: str) -> list[Verdict]:
+def _worse(before: Iterable[Verdict], after: Work, but: str) -> list[Verdict]:
     """What a cure worsens, beside the verdict that it is for."""
     was = {each.id: each.level for each in before}
-    return [
-        each for each in after if each.id != but and LEVELS.index(each.level) > LEVELS.index(was.get(each.id, "holds"))
-    ]
+
+    def worse(name: str, level: Level) -> bool:
+        return name != but and LEVELS.index(level) > LEVELS.index(was.get(name, "holds"))
+
+    found = list[Verdict]()
+    for room in rooms():
+        if room.levels is None or any(worse(*each) for each in room.levels(after).items()):
+            found += [each for each in room.judged(after) if worse(each.id, each.level)]
+    return found
 
 
 def _open_before(found: Verdict, before: Iterable[Verdict]) -> bool:
@@ -175,7 +181,7 @@ def _offer(
     if found is not None and found.level == "unknown" and not _open_before(found, judged(work)):
         return None
     changed, after = cured.job, cured.work
-    worse = _worse(judged(work), judged(after), verdict.id)
+    worse = _worse(judged(work), after, verdict.id)
     if any(_bars(each, verdict, tight) for each in worse):
         return None
     cost, more = costs(needs(work), needs(after), changed.design.tape)
@@ -249,7 +255,7 @@ def remedies_on(work: Work, job: Job, between: Callable[[], object] = lambda: No
                 if looked > MADE_GOOD:
                     return
                 after = judged(laid.work)
-                barring = [each for each in _worse(judged(work), after, verdict.id) if _bars(each, verdict, False)]
+                barring = [each for each in _worse(judged(work), laid.work, verdict.id) if _bars(each, verdict, False)]
                 if found is not None and found.level == "unknown":
                     # Why it isn't known may be told by what failed before, too.
                     barring += [each for each in after if each.level == "fails" and each not in barring]

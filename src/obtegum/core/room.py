@@ -35,7 +35,7 @@ from obtegum.core.rooms import ROOMS, HouseDesign, SiteRecord
 from obtegum.core.step import Standing, StepPlan
 from obtegum.core.strip import Strip
 from obtegum.core.trouble import Trouble
-from obtegum.core.verdict import Verdict
+from obtegum.core.verdict import Level, Verdict
 from obtegum.core.work import Work
 
 __all__ = ["Room", "rooms", "tables", "views"]
@@ -62,7 +62,8 @@ class Room:
     ``beside``, those that are set beside the files, whatever step is shown. ``must`` is what a house can't be without,
     ``follows`` what its decisions make of others, exact, by their paths, written whenever something is changed.
     ``impossible`` what can't have been found on site. ``cures`` by verdict, ``hopeless`` what tells
-    by verdict that it fails before all of it is found, ``needs`` that a remedy's cost is
+    by verdict that it fails before all of it is found, ``levels`` what its verdicts come to, where that is told sooner
+    than what they say, ``needs`` that a remedy's cost is
     told in. Which way its answers are rounded: ``down``, ``up``, ``nearest``. What can be taken away:
     ``tables``, ``files``, ``pages`` of the printed sheet, and what it has ``on_site`` for maps and CAD; what can
     be read in: ``intakes``. ``acts`` are what its actions do that change the record: the record and words for the
@@ -90,6 +91,7 @@ class Room:
     impossible: Callable[[Job], Iterator[Trouble] | tuple[()]] = _none
     cures: Mapping[str, Cure] = field(default_factory=dict)
     hopeless: Mapping[str, Callable[[Work], bool]] = field(default_factory=dict)
+    levels: Callable[[Work], Mapping[str, Level]] | None = None
     needs: Callable[[Work], Sequence[Need]] = _none
     down: frozenset[str] = frozenset()
     up: frozenset[str] = frozenset()

@@ -147,7 +147,7 @@ def analyse(
     order = order[(first & ~sure)[order]]
     parts: list[Rows] = [_buckled(bow, np.flatnonzero(sure), axial, moment, guess_use, plain, factors, factor)]
     worst, at = max(floor, float(parts[0].ratio.max(initial=-1.0))), 0
-    many = len(order) if whole else FIRST_BATCH if enough == np.inf else 1
+    many = len(order) if whole else 1 if enough <= 1 else FIRST_BATCH
     while at < len(order) and worst <= enough:
         batch = order[at : at + many]
         if not whole:

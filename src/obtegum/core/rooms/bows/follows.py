@@ -11,7 +11,9 @@ from obtegum.core.rooms.bows.found import (
     run_ends,
     runs_words,
     split_of,
+    tube_m,
     whole_height_m,
+    whole_tube_m,
 )
 from obtegum.core.rooms.size.decisions import Size
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, height_for_girth, shape_of
@@ -19,6 +21,9 @@ from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
 
 __all__ = ["follows"]
+
+# How much tube half a step of height takes up at the most, of a step.
+NEAR = 2.5
 
 
 def follows(work: Work) -> Mapping[str, float | int]:
@@ -47,19 +52,25 @@ def _as_written(work: Work) -> Mapping[str, float | int]:
     Once it is theirs it stands on no mark, and isn't moved again as they change.
     """
     size, step_m = work.design.size, work.tape.step_m
+    written_m = (size.height_m, getattr(size.shape, "pipe_m", size.height_m), size.leg_m)
+    if not any(_on_mark(each, step_m) for each in written_m):
+        return {}
     # A hair over so many sticks is one more.
     counts = (len(split_of(work).pieces) - part for part in range(len(run_ends(work)) + 2))
-    for height_m in (whole_height_m(work, count) for count in counts if count > 0):
+    # Only a bow that takes up all but what a step of its height is of them can be theirs.
+    near = (each for each in counts if each > 0 and abs(whole_tube_m(work, each) - tube_m(work)) < NEAR * step_m)
+    for height_m in (whole_height_m(work, count) for count in near):
         if height_m is None:
             continue
         for path, value in _tall(size, height_m).items():
             written = (size.height_m, height_m), (getattr(size.shape, path.rpartition(".")[2]), value)
-            if any(
-                abs(now_m - round(now_m / step_m) * step_m) < 1e-7 and abs(now_m - whole_m) < step_m / 2
-                for now_m, whole_m in written
-            ):
+            if any(_on_mark(now_m, step_m) and abs(now_m - whole_m) < step_m / 2 for now_m, whole_m in written):
                 return {path: value}
     return {}
+
+
+def _on_mark(value_m: float, step_m: float) -> bool:
+    return abs(value_m - round(value_m / step_m) * step_m) < 1e-7
 
 
 def _tall(size: Size, height_m: float) -> Mapping[str, float | int]:

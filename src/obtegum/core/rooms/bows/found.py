@@ -44,6 +44,7 @@ __all__ = [
     "tube_m",
     "uncut_height_m",
     "whole_height_m",
+    "whole_tube_m",
 ]
 
 
@@ -150,12 +151,14 @@ def whole_height_m(work: Work, sticks: int) -> float | None:
 
     n sticks over r runs between corners make n·L − (n − r)·j of tube.
     """
-    runs = len(run_ends(work)) + 1
-    if sticks % runs:
-        return None
+    return None if sticks % (len(run_ends(work)) + 1) else height_taking(work, whole_tube_m(work, sticks))
+
+
+def whole_tube_m(work: Work, sticks: int) -> float:
+    """Tube of a bow that so many whole sticks make, joined, with what fittings take up, m."""
     taken_m = 2 * sum(takes_m for _, takes_m in fitted(work))
-    overlaps_m = (sticks - runs) * joint_made(work).overlap_m
-    return height_taking(work, sticks * work.design.bows.stick_m - overlaps_m + taken_m)
+    overlaps_m = (sticks - len(run_ends(work)) - 1) * joint_made(work).overlap_m
+    return sticks * work.design.bows.stick_m - overlaps_m + taken_m
 
 
 @found

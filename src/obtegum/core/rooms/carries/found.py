@@ -8,6 +8,7 @@ from obtegum.core.room import rooms
 from obtegum.core.rooms.carries.gust import first_gives, held_by_nothing
 from obtegum.core.rooms.carries.snow import (
     Carried,
+    bears,
     even_carried,
     even_propped,
     ground_carried,
@@ -25,6 +26,7 @@ __all__ = [
     "NotKnown",
     "clear_at_m",
     "clearing",
+    "clears",
     "deep_m",
     "depths",
     "ground_deep_m",
@@ -132,6 +134,13 @@ def clearing(work: Work) -> tuple[Clearing, ...]:
     # A roof that carries nothing has too much on it at any depth.
     carried_pa = max(least.pressure_pa, 1e-6)
     return tuple(Clearing(kind, words, from_m * kg * GRAVITY / carried_pa) for kind, words, kg in KINDS)
+
+
+@found
+def clears(work: Work) -> bool | None:
+    """Whether a declared habit clears every kind of snow in time; None where none is declared, or nothing is known."""
+    from_m = work.design.carries.clear_m
+    return None if from_m is None else bears(work, from_m * max(kg for _, _, kg in KINDS) * GRAVITY)
 
 
 @found

@@ -19,6 +19,7 @@ ROOM = Room(
         | {"ground_deep", "gust_shut", "gust_open", "gust_frame", "carried"}
     ),
     nearest=frozenset({"card_house", "card_bows", "card_props"}),
+    levels=step.levels,
     slow=True,
     tables=TABLES,
     pages=(

@@ -27,6 +27,7 @@ from obtegum.core.work import Work
 __all__ = [
     "MOST_PA",
     "Carried",
+    "bears",
     "even_carried",
     "even_propped",
     "ground_carried",
@@ -162,6 +163,16 @@ def _unknown(work: Work, bow: _Bow) -> bool:
     """Whether no code covers a bow's tube, so that nothing can be said of it."""
     judged = judged_on(work, bow.model, _snowed(work, bow.model, "even", 0.0), bow.wide_m)
     return judged is None or judged.found is None
+
+
+def bears(work: Work, pressure_pa: float) -> bool | None:
+    """Whether a roof carries so much snow, even and on one half, to a step above: told without looking for the most
+    that it does. None where nothing can be said of the bow."""
+    bows = list(_bows(work, False)) if not why_no_bow(work) else []
+    if not bows or _unknown(work, bows[0]):
+        return None
+    patterns: tuple[Pattern, ...] = ("half", "even")
+    return all(_most(work, bow, each, pressure_pa + STEP_PA)[0] <= 1 for each in patterns for bow in bows)
 
 
 @found

@@ -1,6 +1,6 @@
 """Carries: depths of snow on the roof, the gust that is felt, when to clear, and what nobody knows."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 
 from obtegum.core.amount import amount_text
 from obtegum.core.answers import amount_answer, length_answer
@@ -9,6 +9,7 @@ from obtegum.core.rooms.carries.draw import deep_text, floored_m, gust_text
 from obtegum.core.rooms.carries.found import (
     clear_at_m,
     clearing,
+    clears,
     depths,
     ground_deep_m,
     least_carried,
@@ -25,7 +26,7 @@ from obtegum.core.rooms.strength.words import AID, MADE_UP, conditions
 from obtegum.core.rooms.weather.found import stood_in
 from obtegum.core.step import Answer, Standing, StepPlan, StepState, Told
 from obtegum.core.strip import Strip, StripMark
-from obtegum.core.verdict import Verdict, judge, verdict_on
+from obtegum.core.verdict import Level, Verdict, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
@@ -65,6 +66,12 @@ def verdicts(work: Work) -> list[Verdict]:
     return [
         verdict_on("carries", "clearing", "Clearing snow", level, sentence, number, "100 %", share, "snow", "stands")
     ]
+
+
+def levels(work: Work) -> Mapping[str, Level]:
+    """What the verdict comes to, found sooner than how much snow that is."""
+    in_time = clears(work)
+    return {} if in_time is None else {"clearing": "tight" if in_time else "fails"}
 
 
 def _listed(words: list[str]) -> str:

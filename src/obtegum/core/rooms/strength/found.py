@@ -376,12 +376,12 @@ def judged_on(
     more_n_m: float = 0.0,
     floor: float = -1.0,
     more: Array | None = None,
-    enough: float = math.inf,
+    enough: float = FAR,
     whole: bool = False,
 ) -> Judged | None:
     """A bow's frame in weather, on a strip so wide, with N/m for each metre of it and (n, 2) N/m across and up that
-    lie on it as its covers do, looked at until one weather uses more than ``enough``, or the ``whole`` of it; None
-    while something isn't known."""
+    lie on it as its covers do, looked at until one weather uses more than ``enough`` (beyond what figures mean anything
+    for), or the ``whole`` of it; None while something isn't known."""
     if weather is None or why_no_bow(work):
         return None
     method, sections = method_of(work), sections_of(work)
