@@ -61,7 +61,7 @@ def test_weather_starts_from_what_is_locked_in(monkeypatch: pytest.MonkeyPatch) 
     assert forced is not None and judged is not None and judged.found is not None
     assert 0.1 < forced.share < 1
     with monkeypatch.context() as patched:
-        patched.setattr("obtegum.core.rooms.strength.found._locked", lambda work, model: None)
+        patched.setattr("obtegum.core.rooms.strength.found.locked_of", lambda work, model: None)
         free = bow_found(make_bench(**{**told(), **SLENDER, "bending__tail_m": 0.22}))
     assert free is not None and free.found is not None
     assert judged.ratio > free.ratio

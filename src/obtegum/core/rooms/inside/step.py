@@ -9,7 +9,7 @@ from obtegum.core.rooms.inside.found import bed_long_m, bed_room_m, floor_m, lay
 from obtegum.core.rooms.size.shapes import own_measures
 from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Band, Strip
-from obtegum.core.verdict import Verdict, judge, verdict_on
+from obtegum.core.verdict import Verdict, graded, judge, verdict_on
 from obtegum.core.work import Work
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
@@ -105,7 +105,9 @@ def _reach_verdict(work: Work) -> Verdict:
     place = max(range(len(beds)), key=lambda each: (reaches[each][1] / reaches[each][2], -each))
     from_one, across_m, limit_m = reaches[place]
     ratio, arm_m = across_m / limit_m, rules.arm_reach_m
-    level = judge(ratio, arm_m / limit_m if from_one else rules.holds_to)
+    # Along a wall an arm is what is good, and the trade's usual the limit.
+    ratio = graded(ratio, arm_m / limit_m, rules.holds_to) if from_one else ratio
+    level = judge(ratio, rules.holds_to)
     across, arm = work.say(across_m), work.say(arm_m, "down")
     usual = work.say(rules.wall_bed_m)
     if from_one:

@@ -77,7 +77,8 @@ def _bare(work: Work, bare: Bare) -> Verdict:
     # Weather finds it out; until that is told, half of the bow's strength is the least that is let pass.
     level: Level = "tight" if bare.share >= BARE_LEAST else "fails"
     title = f"Bare {one}"
-    return verdict_on("posts", "bare-stub", title, level, sentence, share, "100 %", ratio, "post:L", "stands")
+    told = ratio if level == "fails" else None
+    return verdict_on("posts", "bare-stub", title, level, sentence, share, "100 %", told, "post:L", "stands")
 
 
 def _slack(work: Work, play: Play, ratio: float) -> Verdict:
