@@ -212,6 +212,6 @@ def test_nothing_breaks_and_all_that_is_kept_opens(tmp_path: Path, seed: int, re
     while somebody.calls < calls:
         somebody.one()
     somebody.opens_whole()
-    # Most of what was tried is legal: it was kept, not refused.
-    assert somebody.kept > calls / 20
+    # Some of what was tried was kept: not all of it is refused.
+    assert somebody.kept > calls / 40
     somebody.store.close()
