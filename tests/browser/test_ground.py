@@ -45,12 +45,12 @@ def test_six_tapings_say_which_peg_moves(page: Page) -> None:
         field(page, f"record.taped.{line}_m").fill(reading)
         field(page, f"record.taped.{line}_m").press("Enter")
     expect(page.locator('[data-verdict="square"]')).to_have_attribute("data-level", "holds")
-    # A foot too long on one diagonal: no moves, and the slip is named.
-    field(page, "record.taped.ac_m").fill("27.517")
+    # Ten centimetres too long on one diagonal: no moves, and the slip is named.
+    field(page, "record.taped.ac_m").fill("27.312")
     field(page, "record.taped.ac_m").press("Enter")
     closes = page.locator('[data-verdict="tape-closes"]')
     expect(closes).to_have_attribute("data-level", "fails")
-    expect(closes).to_contain_text("A–C a foot too long")
+    expect(closes).to_contain_text("A–C ten centimetres too long")
     expect(answer(page, "move_C")).to_have_count(0)
     # No triangle at all: said with its three lines, and what was typed stays.
     field(page, "record.taped.ac_m").fill("40")

@@ -286,3 +286,14 @@ def test_the_sheet_and_tables_are_at_hand(page: Page) -> None:
         with page.expect_download() as download:
             page.get_by_role("link", name=name, exact=True).click()
         assert Path(download.value.path()).read_bytes().startswith(start)
+
+
+def test_ways_out_that_could_not_be_worked_out_are_said_so(page: Page) -> None:
+    page.route("**/remedies", lambda route: route.fulfill(status=500, body="{}"))
+    open_house(page, "Kitchen plot")
+    said = page.get_by_role("status").filter(has_text="Ways out couldn’t be worked out.")
+    expect(said).to_be_visible(timeout=20_000)
+    page.unroute("**/remedies")
+    said.get_by_role("button", name="Try again").click()
+    expect(page.locator('[data-verdict="headroom"] [data-remedy] button').first).to_be_visible()
+    expect(said).to_have_count(0)

@@ -2,7 +2,7 @@ import styled from "styled-components";
 import type { StepPlan, Verdict } from "../api/client";
 import { useSight } from "../house/useSight";
 import { Plain } from "../kit/Plain";
-import { useRemedies } from "./Remedies";
+import { NoWaysOut, useRemedies } from "./Remedies";
 import { Side } from "./Side";
 import { VerdictList } from "./VerdictList";
 
@@ -22,7 +22,7 @@ const heaviness = (verdict: Verdict): number => 10 * WORSE[verdict.level] + (RAN
 /** Every judgement that doesn't hold, by step, worst first, with the way to its place and its ways out. */
 export function AllVerdicts({ onClose, onGo }: { onClose: () => void; onGo: (step: string, part: string | null) => void }) {
   const { house } = useSight();
-  const remedies = useRemedies();
+  const { remedies, again } = useRemedies();
   const { steps, verdicts } = house.plan;
   const by = steps
     .map((step) => ({ step, found: worstFirst(verdicts.filter((each) => each.step === step.id && each.level !== "holds")) }))
@@ -39,6 +39,7 @@ export function AllVerdicts({ onClose, onGo }: { onClose: () => void; onGo: (ste
           <VerdictList verdicts={found} remedies={remedies} onShow={(part) => onGo(step.id, part)} />
         </Chapter>
       ))}
+      <NoWaysOut again={again} />
       <p>{holding === 0 ? "Nothing holds yet." : `${holding} more ${holding === 1 ? "holds" : "hold"}.`}</p>
     </Side>
   );

@@ -9,7 +9,7 @@ import { LengthField } from "../kit/LengthField";
 import { Plain, Press } from "../kit/Plain";
 import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
-import { useRemedies } from "./Remedies";
+import { NoWaysOut, useRemedies } from "./Remedies";
 import { Side } from "./Side";
 import { StandoffBox } from "./Standoff";
 import { VerdictList } from "./VerdictList";
@@ -46,7 +46,7 @@ interface Props {
 /** The step's few inputs, then its answers, then its verdicts and what to do next. */
 export function Panel({ step, says, onShow, onAct, onCards }: Props) {
   const { plan, house, previewing } = useSight();
-  const remedies = useRemedies();
+  const { remedies, again } = useRemedies();
   const judged = previewing ? house.plan : plan;
   const verdicts = judged.verdicts.filter((verdict) => verdict.step === step.id);
   return (
@@ -67,6 +67,7 @@ export function Panel({ step, says, onShow, onAct, onCards }: Props) {
         </Press>
       ))}
       <VerdictList verdicts={verdicts.filter(({ level }) => level !== "holds")} remedies={remedies} onShow={onShow} />
+      {verdicts.some(({ level }) => level !== "holds") && <NoWaysOut again={again} />}
       <AnswerList key={step.id} answers={step.answers} leads={step.leads} />
       <VerdictList verdicts={verdicts.filter(({ level }) => level === "holds")} remedies={remedies} onShow={onShow} />
     </Side>

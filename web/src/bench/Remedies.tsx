@@ -5,7 +5,7 @@ import { api, type Remedy, type Verdict } from "../api/client";
 import { usePreview } from "../house/usePreview";
 import { useSight } from "../house/useSight";
 import { LEVEL_WORDS } from "../kit/LevelSign";
-import { Press } from "../kit/Plain";
+import { Plain, Press } from "../kit/Plain";
 import { Words } from "../kit/Words";
 
 const Offers = styled.ul`
@@ -20,8 +20,14 @@ const Offers = styled.ul`
 
 const REST_MS = 250;
 
+export interface WaysOut {
+  remedies: Remedy[];
+  /** Asks again, where they couldn't be worked out. */
+  again: (() => void) | null;
+}
+
 /** The remedies for the house as saved; nothing is asked while all holds. */
-export function useRemedies(): Remedy[] {
+export function useRemedies(): WaysOut {
   const { house, saved } = useSight();
   const [settled, setSettled] = useState(house.version);
   // Asked only once a burst of changes is over: each one would be planned many times for nothing.
@@ -36,7 +42,18 @@ export function useRemedies(): Remedy[] {
     queryFn: () => api.remedies(house.id),
     enabled: ailing && settled === house.version,
   });
-  return ailing ? (remedies.data?.remedies ?? []) : [];
+  const again = ailing && remedies.isError ? () => void remedies.refetch() : null;
+  return { remedies: ailing ? (remedies.data?.remedies ?? []) : [], again };
+}
+
+/** Said where ways out couldn't be worked out: none of them is not the same as none being there. */
+export function NoWaysOut({ again }: { again: (() => void) | null }) {
+  if (!again) return null;
+  return (
+    <p role="status">
+      Ways out couldn’t be worked out. <Plain onPress={again}>Try again</Plain>
+    </p>
+  );
 }
 
 /** Tried ways out of a verdict: pointed at, they are drawn; pressed, they are taken. */

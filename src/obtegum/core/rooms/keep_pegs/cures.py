@@ -10,7 +10,8 @@ __all__ = ["CURES"]
 
 
 def _offsets(work: Work, verdict: Verdict) -> Iterator[Edits]:
-    yield (lengthened("keep.offset_m", up(work, work.design.keep.dig_m + work.rules.dig_clear_m)),)
+    needed_m = work.design.keep.dig_m + work.rules.dig_clear_m
+    yield (lengthened("keep.offset_m", up(work, needed_m / work.rules.holds_to)),)
 
 
 CURES: dict[str, Cure] = {"offset-clear": _offsets}
