@@ -39,6 +39,8 @@ LONG = (
     "browser/",
     "api/test_fuzz",
     "api/",
+    "core/test_any_house",
+    "core/test_remedies",
     "core/test_found",
     "core/test_ends",
     "core/test_rounding",
