@@ -37,6 +37,13 @@ def test_a_sheet_that_goes_into_the_ground_has_what_is_buried() -> None:
     assert {line.fixing.id for line in lines_of(ground) if "side" in line.where} == {"buried"}
     assert sum(line.dug_m3 for line in lines_of(ground)) > 0
     assert "cover.sides" not in asked(changed(job, ("cover.edge", "ground")), "cover")
+    buried = changed(job, ("cover.pull_1_n", "200"), ("cover.edge", "ground")).design.cover
+    # What was pulled at was a track.
+    assert (buried.sides, buried.right, buried.pull_1_n) == ("buried", "same", None)
+    assert (
+        changed(Job(make_house(cover=buried.model_dump()), SiteRecord()), ("cover.edge", "base")).design.cover.sides
+        == "track"
+    )
     # Pressed on its drawing, another way takes it out of the ground again.
     back = changed(job, ("cover.edge", "ground"), ("cover.sides", "batten"))
     assert (back.design.cover.edge, back.design.cover.sides) == ("base", "batten")

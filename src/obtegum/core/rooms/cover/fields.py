@@ -8,6 +8,24 @@ from obtegum.core.job import Job
 __all__ = ["FIELDS"]
 
 
+def _write_edge(document: Document, job: Job, edge: Any) -> None:
+    """A sheet that goes into the ground is buried at both sides; one that comes out of it is held as most are. What was
+    pulled at is no longer what holds it."""
+    told = job.design.cover
+    put(document, "cover.edge", edge)
+    if edge == "ground" and (told.sides, told.right) != ("buried", "same"):
+        _hold(document, "buried")
+        put(document, "cover.right", "same")
+    elif edge != "ground" and told.edge == "ground" and told.sides == "buried":
+        _hold(document, "track")
+
+
+def _hold(document: Document, hold: Any) -> None:
+    put(document, "cover.sides", hold)
+    for name in ("pull_1_n", "pull_2_n", "pull_3_n"):
+        put(document, f"cover.{name}", None)
+
+
 def _write_sides(document: Document, job: Job, hold: Any) -> None:
     """What is held by anything else doesn't go into the ground."""
     put(document, "cover.sides", hold)
@@ -23,4 +41,8 @@ def _write_made(document: Document, job: Job, made: Any) -> None:
             put(document, f"ends.{side}.kind", "covered")
 
 
-FIELDS = (special("cover.sides", write=_write_sides), special("cover.made", write=_write_made))
+FIELDS = (
+    special("cover.edge", write=_write_edge),
+    special("cover.sides", write=_write_sides),
+    special("cover.made", write=_write_made),
+)

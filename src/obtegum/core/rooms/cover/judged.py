@@ -9,7 +9,6 @@ from obtegum.core.rooms.cover.decisions import Hold
 from obtegum.core.rooms.cover.found import (
     Reach,
     fixing_of,
-    held_by,
     over_planned_m,
     reach_of,
     taped_bows,
@@ -196,7 +195,7 @@ def _held(work: Work, id_: str, title: str, by: Hold, pulls_n: float, holds_n: f
     units, made_up = work.tape.units, f"{MADE_UP} " if stood_in(work) else ""
     name, asked = fixing_of(work, by).name, amount_text(pulls_n, "pull", units, "up")
     if holds_n is None:
-        of = TEST if by in (held_by(work, "left"), work.design.cover.ends) else OTHER
+        of = TEST if by in (work.design.cover.sides, work.design.cover.ends) else OTHER
         sentence = f"{made_up}What {name} will hold here isn’t known; wind pulls {asked} on it. {of} {AID}"
         return _verdict(id_, title, "unknown", sentence, asked, "not known", None, rank="stands")
     held, ratio = amount_text(holds_n, "pull", units, "down"), min(pulls_n / max(holds_n, 1.0), 99.0)

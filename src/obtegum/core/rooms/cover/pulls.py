@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from obtegum.core.found import found
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.cover.decisions import Hold
-from obtegum.core.rooms.cover.found import edge_up_m, held_by
+from obtegum.core.rooms.cover.found import edge_up_m
 from obtegum.core.rooms.cover.lines import cords_of, edges_of
 from obtegum.core.rooms.ends.pulled import FACTORS, LOCAL, film_of, tension_n_m
 from obtegum.core.rooms.set_out.found import bays_of
@@ -87,7 +87,7 @@ def held_n_m(work: Work, hold: Hold) -> float | None:
     What was pulled at the left side tells of every edge that is held alike; ends of another kind have their own pulls.
     """
     told = work.design.cover
-    if hold == held_by(work, "left"):
+    if hold == told.sides:
         pulled = (told.pull_1_n, told.pull_2_n, told.pull_3_n)
     elif hold == told.ends:
         pulled = (told.end_pull_1_n, told.end_pull_2_n, told.end_pull_3_n)
