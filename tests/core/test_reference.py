@@ -294,11 +294,15 @@ HOUSES: list[tuple[float, float, float, float, str, str]] = [
 ]
 
 
+def pytest_generate_tests(metafunc: pytest.Metafunc) -> None:
+    if "house" in metafunc.fixturenames:
+        metafunc.parametrize("house", HOUSES if metafunc.config.getoption("--deep") else HOUSES[1:2])
+
+
 def told(work: Work) -> dict[tuple[str, str], float]:
     return {(each.combo.name, each.combo.words): each.use for each in checked(work) if each.stands}
 
 
-@pytest.mark.parametrize("house", HOUSES)
 def test_a_bow_by_the_american_pages(house: tuple[Any, ...]) -> None:
     work = bench("us", *house)
     of, says, seen = reference(work, 200e9), told(work), 0
@@ -321,7 +325,6 @@ def test_a_bow_by_the_american_pages(house: tuple[Any, ...]) -> None:
     assert seen >= 6
 
 
-@pytest.mark.parametrize("house", HOUSES)
 def test_a_bow_by_the_european_pages(house: tuple[Any, ...]) -> None:
     work = bench("eu", *house)
     of, says = reference(work, 210e9), told(work)

@@ -104,10 +104,10 @@ WEAK: dict[str, Any] = {
 HEAVY = {**TOLD, "method": "us", "ground_snow_pa": 900.0, "wind_mps": 34.0}
 
 
-def test_a_way_out_is_never_one_that_nobody_knows_of() -> None:
+def test_a_way_out_is_never_one_that_nobody_knows_of(pytestconfig: pytest.Config) -> None:
     # A stouter tube that no longer goes into its posts plumb leaves the bow's strength unknown: that is no answer.
     chance, seen = random.Random(8), 0
-    for _ in range(6):
+    for _ in range(12 if pytestconfig.getoption("--deep") else 3):
         heavy = HEAVY | {"ground_snow_pa": chance.uniform(500, 2000), "wind_mps": chance.uniform(25, 45)}
         shape = {"kind": "round_on_legs", "leg_m": chance.choice((0.5, 0.9))}
         house = make_house(**WEAK, size__shape=shape, weather=heavy)
@@ -123,7 +123,7 @@ def test_a_way_out_is_never_one_that_nobody_knows_of() -> None:
                 before = was[each.id].level if each.id in was else "holds"
                 if each.id != remedy.verdict and no_lower and LEVELS.index(each.level) > LEVELS.index(before):
                     assert each.level == "tight" and f"{each.title.lower()} is tight then" in remedy.cost, remedy
-    assert seen > 6
+    assert seen > 3
 
 
 def test_what_worsens_something_is_made_good_where_there_is_no_other_way(monkeypatch: pytest.MonkeyPatch) -> None:

@@ -16,7 +16,7 @@ from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.runs.found import run_tube, runs_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of
-from obtegum.core.rooms.strength.found import END_WALL_N_M, Judged, bow_found, counted, grown, judged_on
+from obtegum.core.rooms.strength.found import END_WALL_N_M, FAR, Judged, bow_found, counted, grown, judged_on
 from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered
 from obtegum.core.rooms.strength.model import Model, model_of, prop_board, propped_model, short_model, tied_model
 from obtegum.core.rooms.weather.found import method_of
@@ -86,15 +86,16 @@ def propped_found(work: Work) -> Propped | None:
         (tied_model(work), tied_weathered(work)),
     ]
     ways = [(None, False)] if every == 1 else [(None, False), (carried_n_m(work), True)]
-    found_ = [
-        each
-        for model, weather in looked
-        if model and weather
-        for stiff, between in ways
-        for each in _both(work, model, weather, stiff, between)
-    ]
+    found_, far = list[_Looked](), False
+    for model, weather in looked:
+        for stiff, between in ways if model and weather else ():
+            assert model is not None and weather is not None
+            # Where one bow is far too weak, of the others only what presses their props is asked.
+            found_ += _both(work, model, weather, stiff, between, pressed_alone=far)
+            far = far or any(each.judged.found is not None and each.judged.ratio >= FAR for each in found_)
     # The end bows have no prop: they are judged however weak the others would be without theirs.
-    end = judged_on(work, model_of(work), end_weathered(work), bays_of(work).bay_m / 2, END_WALL_N_M)
+    wide_m = bays_of(work).bay_m / 2
+    end = None if far else judged_on(work, model_of(work), end_weathered(work), wide_m, END_WALL_N_M)
     if end is not None:
         found_.append(_Looked(end, True, False, 0.0))
     # Nothing is said of props where one of the bows couldn't be judged.
@@ -174,15 +175,24 @@ def fails_anyway(work: Work) -> bool:
 
 
 def _both(
-    work: Work, model: Model, weather: Weathered, stiff_n_m: float | None, between: bool, enough: float = math.inf
+    work: Work,
+    model: Model,
+    weather: Weathered,
+    stiff_n_m: float | None,
+    between: bool,
+    enough: float = FAR,
+    pressed_alone: bool = False,
 ) -> list[_Looked]:
-    """The weather that presses the prop, with it, and the rest without: each judged, and what presses it most, N."""
+    """The weather that presses the prop, with it, and the rest without: each judged, and what presses it most, N; or
+    that alone."""
     with_prop, bay_m = propped_model(work, model, stiff_n_m), bays_of(work).bay_m
     first = judged_on(work, with_prop, weather, bay_m, floor=np.inf)
     if first is None or first.found is None:
         return [] if first is None else [_Looked(first, False, between, 0.0)]
     pulls = first.found.pulls[:, -1] * grown(work, first.found)
     pressed: NDArray[np.bool_] = pulls < 0
+    if pressed_alone:
+        return [_Looked(first, False, between, max(float(-pulls.min()), 0.0))]
     found_ = list[_Looked]()
     for mask, frame, lifted in ((pressed, with_prop, False), (~pressed, model, True)):
         combos = tuple(combo for combo, mine in zip(weather.combos, mask, strict=True) if mine)
