@@ -8,11 +8,9 @@ of its arcs and lines, or on the circle about a corner.
 import math
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Literal
 
 import numpy as np
-from numpy.typing import NDArray
 
 from obtegum.core.profile import Arc, Chain, Line
 
@@ -55,16 +53,10 @@ def _beside(arc: Arc, x: float, y: float) -> bool:
     return way * (arc.start_rad - angle) % (2 * math.pi) <= abs(arc.turn_rad)
 
 
-@lru_cache(maxsize=64)
-def _spread(chain: Chain) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
-    """Where each segment starts, (n, 2), and how long it is, (n,), m."""
-    return np.array(chain.ends[::2]), np.array([segment.length_m for segment in chain.segments])
-
-
 def _away(chain: Chain, x: float, y: float, within_m: float) -> float:
     """How far a point is from the nearest one of a centre line, m, where that is no further than so much; else more."""
     least = math.inf
-    starts, longs = _spread(chain)
+    starts, longs = chain.spread
     # No place of a segment is further from its start than it is long.
     near = np.flatnonzero(np.hypot(starts[:, 0] - x, starts[:, 1] - y) - longs <= within_m)
     for place in near:
@@ -92,9 +84,13 @@ def _circle(about: float, off: float, radius_m: float) -> Iterator[float]:
 
 def _faces(chain: Chain, half_m: float, at: float, level: bool) -> Iterator[float]:
     """Places on a plumb line at x, or a level one at y, that could be half a tube from the centre line."""
-    for x, y in chain.ends:
-        yield from _circle(x, at - y, half_m) if level else _circle(y, at - x, half_m)
-    for segment in chain.segments:
+    starts, longs = chain.spread
+    # Only what comes within half a tube of the line can be that far from a place on it.
+    near = np.flatnonzero(np.abs(starts[:, 1 if level else 0] - at) - longs <= half_m + CLOSE_M)
+    for place in near:
+        for x, y in chain.ends[2 * place : 2 * place + 2]:
+            yield from _circle(x, at - y, half_m) if level else _circle(y, at - x, half_m)
+        segment = chain.segments[place]
         if isinstance(segment, Arc):
             about, off = (segment.cx, at - segment.cy) if level else (segment.cy, at - segment.cx)
             for radius_m in (abs(segment.radius_m) - half_m, abs(segment.radius_m) + half_m):

@@ -196,6 +196,11 @@ class Chain:
         """Both ends of every segment, m."""
         return tuple(segment.point(u) for segment in self.segments for u in (0.0, segment.length_m))
 
+    @cached_property
+    def spread(self) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+        """Where each segment starts, (n, 2), and how long it is, (n,), m: no place of it is further from its start."""
+        return np.array(self.ends[::2]), np.array([segment.length_m for segment in self.segments])
+
     @property
     def girth_m(self) -> float:
         """Developed length of the centre line, m."""
