@@ -256,6 +256,9 @@ def test_halves_of_a_stick_are_a_cut_shorter_and_that_is_offered() -> None:
         cured = apply_edits(Job(house, SiteRecord()), ways[0].edits, default_catalogue())
         assert cut_from(begin(*cured, default_catalogue()), stock_m) == (each + 1, fewer)
     assert verdict(make_plan(posts__stock_m=2.4384, posts__length_m=1.1), "saw") is None
+    # Four posts by seven or by eight from a stick are one stick either way.
+    few = {"size__length_m": 1.2, "bows__max_spacing_m": 1.2, "posts__reveal_m": 0.1, "bows__insertion_m": 0.1}
+    assert verdict(make_plan(**few, posts__stock_m=2.4384, posts__length_m=0.3048), "saw") is None
 
 
 def test_fewer_sticks_told_than_a_bow_takes_are_said() -> None:

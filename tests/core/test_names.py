@@ -110,6 +110,8 @@ def test_a_name_is_kept_and_one_too_long_refused() -> None:
         ("200 micron", "film"),
         ("60 lb", "bag"),
         ("2x6", "board"),
+        ("5/4 x 6", "board"),
+        ("5/0 x 6", None),
         ("47 x 150 mm", "board"),
         ("24 ft roll", "roll"),
         ("3/4", None),

@@ -69,7 +69,8 @@ def kind_told(text: str) -> str | None:
     if re.search(r"\brolls?\b", text):
         return "roll"
     pair = re.fullmatch(r"(\d+(?:/\d+)?)\s*(?:x|×|by)\s*(\d+)(?:\s*mm)?", text)
-    return "board" if pair and int(pair[2]) >= float(Fraction(pair[1])) else None
+    thick = numbers_in(pair[1]) if pair else []
+    return "board" if pair and thick and int(pair[2]) >= thick[0] else None
 
 
 @found

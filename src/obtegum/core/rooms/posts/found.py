@@ -213,11 +213,12 @@ class Fewer:
 
 def fewer_sticks(work: Work, stock_m: float) -> Fewer | None:
     """What the saw's cuts cost where one more would all but come from a stick; None where none would."""
-    each, _ = cut_from(work, stock_m)
+    each, sticks = cut_from(work, stock_m)
+    fewer = -(-post_count(work) // (each + 1))
     length_m = (stock_m - each * work.rules.kerf_m) / (each + 1)
-    if work.design.posts.length_m - length_m > SHORTER_M:
+    if work.design.posts.length_m - length_m > SHORTER_M or fewer >= sticks:
         return None
-    return Fewer(length_m, each + 1, -(-post_count(work) // (each + 1)))
+    return Fewer(length_m, each + 1, fewer)
 
 
 def cut_from(work: Work, stock_m: float) -> tuple[int, int]:
