@@ -7,6 +7,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
+from obtegum.core.frame.analyse import analyse
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.rooms.frames.mapped import frames_of
 from obtegum.exchange.housefile import write_house_file
@@ -73,6 +74,29 @@ def test_what_each_part_buys_and_an_offer(client: TestClient, store: Store) -> N
     assert own["tried"]["own"] and offer["tried"]["uses"].endswith("%")
     for name in ("frames", "buys", "offer"):
         assert client.get(f"/api/houses/none/{name}").status_code == 404
+
+
+def test_an_offer_asked_for_again_reckons_only_what_changed(
+    client: TestClient, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    house, reckoned = opened(client, make_house(**told(), frames={"offer_ties": "collar"})), list[object]()
+
+    def counted(*given: Any, **named: Any) -> Any:
+        reckoned.append(given)
+        return analyse(*given, **named)
+
+    monkeypatch.setattr("obtegum.core.rooms.strength.found.analyse", counted)
+    first = client.get(f"/api/houses/{house}/offer").json()
+    whole = len(reckoned)
+    # What its seller says changes neither frame; another spacing changes the offered one alone.
+    edited(client, house, frames__seller_deep_m="3 ft")
+    reckoned.clear()
+    assert client.get(f"/api/houses/{house}/offer").json() == first and reckoned == []
+    edited(client, house, frames__offer_spacing_m="1.4 m")
+    reckoned.clear()
+    other = client.get(f"/api/houses/{house}/offer").json()
+    assert other["sides"][0] == first["sides"][0] and other["sides"][1] != first["sides"][1]
+    assert 0 < len(reckoned) < whole
 
 
 def test_without_weather_everything_is_not_known_and_nothing_breaks(client: TestClient) -> None:

@@ -225,7 +225,7 @@ def test_an_offer_goes_through_the_same_checks() -> None:
         "offer_deep_m": 0.9,
     }
     job, work = laid(**told(), frames=offer)
-    own, other = sides(job, CATALOGUE, work)
+    (own, other), _ = sides(job, CATALOGUE, work)
     changed = apply_edits(job, offer_edits(work), CATALOGUE)
     assert changed.design.bows.tube == "post-1-7-8"
     assert changed.design.bows.max_spacing_m == pytest.approx(1.2)
@@ -242,7 +242,7 @@ def test_an_offer_goes_through_the_same_checks() -> None:
 
 def test_an_offer_that_cant_be_built_says_why() -> None:
     job, work = laid(**told(), size__length_m=4.0, frames={"offer_spacing_m": 4.9})
-    other = sides(job, CATALOGUE, work)[1]
+    (_, other), _ = sides(job, CATALOGUE, work)
     assert other.tried.taken is None and other.settled_m is None and other.gust_mps is None
     assert other.carried == "can’t be built" and "further apart than the house is long" in other.tried.sentence
 
@@ -263,7 +263,7 @@ def test_a_sellers_figures_by_hand() -> None:
 
 def test_an_offers_collar_that_has_no_room_is_said_and_not_left_out() -> None:
     job, work = laid(**told(), size__figure__height_m=2.35, frames={"offer_ties": "collar"})
-    other = sides(job, CATALOGUE, work)[1]
+    (_, other), _ = sides(job, CATALOGUE, work)
     assert other.tried.taken is None and "no room for the offer’s collar" in other.tried.sentence
 
 

@@ -63,6 +63,7 @@ def make_app(
     app.state.beside = Beside()
     app.state.benches = Benches()
     app.state.maps = frames.Maps()
+    app.state.offers = frames.Offers()
     app.state.token = secrets.token_urlsafe(24)
     app.include_router(planning.router)
     app.include_router(cards.router)

@@ -21,7 +21,7 @@ from obtegum.core.rooms.frames.tried import Frame
 from obtegum.core.work import Work
 from obtegum.store import houses
 
-__all__ = ["Maps", "router"]
+__all__ = ["Maps", "Offers", "router"]
 
 MOST = 4
 router = APIRouter(prefix="/api/houses/{house_id}", tags=["frames"])
@@ -43,7 +43,7 @@ class BuysOut(Part):
 class SidesOut(Part):
     """The own frame and the offered one."""
 
-    sides: tuple[Side, ...]
+    sides: tuple[Side, Side]
 
 
 class Maps:
@@ -71,6 +71,26 @@ class Maps:
                 self._kept.popitem(last=False)
 
 
+class Offers:
+    """The benches on which frames were offered last. One offer is reckoned at a time, for all that ask: whoever typed
+    on meanwhile gets the last one, and those before it too."""
+
+    def __init__(self, most: int = MOST) -> None:
+        self.turn, self._most = Lock(), most
+        self._kept: OrderedDict[str, Work] = OrderedDict()
+
+    def find(self, house_id: str) -> Work | None:
+        """The bench of a house's last offer."""
+        return self._kept.get(house_id)
+
+    def keep(self, house_id: str, work: Work) -> None:
+        """Keep the bench of an offer; who keeps it has the turn."""
+        self._kept[house_id] = work
+        self._kept.move_to_end(house_id)
+        while len(self._kept) > self._most:
+            self._kept.popitem(last=False)
+
+
 def _at(job: Job, place: tuple[str, ...]) -> Any:
     value: Any = {"design": job.design, "record": job.record}[place[0]]
     for name in place[1:]:
@@ -84,8 +104,15 @@ def maps_of(request: Request) -> Maps:
     return maps
 
 
+def offers_of(request: Request) -> Offers:
+    """The offers that the application keeps."""
+    offers: Offers = request.app.state.offers
+    return offers
+
+
 KeptBenches = Annotated[Benches, Depends(benches_of)]
 KeptMaps = Annotated[Maps, Depends(maps_of)]
+KeptOffers = Annotated[Offers, Depends(offers_of)]
 
 
 @router.get("/frames", response_class=StreamingResponse, responses={200: {"model": MapLine}})
@@ -121,8 +148,14 @@ def get_buys(store: Kept, benches: KeptBenches, house_id: HouseId) -> Response:
 
 
 @router.get("/offer", response_model=SidesOut)
-def get_offer(store: Kept, benches: KeptBenches, house_id: HouseId) -> Response:
-    """The house's own frame and the offered one, on one scale."""
-    house = houses.get(store, house_id)
-    job = Job(house.design, house.record)
-    return answer(SidesOut(sides=sides(job, default_catalogue(), benches.begin(*job))))
+def get_offer(store: Kept, benches: KeptBenches, offers: KeptOffers, house_id: HouseId) -> Response:
+    """The house's own frame and the offered one, on one scale, as the house is when its turn comes."""
+    with offers.turn, benches.hand():
+        house = houses.get(store, house_id)
+        job = Job(house.design, house.record)
+        both, (own, offered) = sides(job, default_catalogue(), benches.begin(*job), offers.find(house_id))
+        if own is not None:
+            benches.keep(*job, own)
+        if offered is not None:
+            offers.keep(house_id, offered)
+        return answer(SidesOut(sides=both))

@@ -59,15 +59,26 @@ def _exactly(value_m: float) -> str:
     return f"{value_m:.6f} m"
 
 
-def sides(job: Job, catalogue: Catalogue, work: Work) -> tuple[Side, ...]:
-    """The house's own frame and the offered one, on one scale."""
-    found = [_side(work, "your own frame", (), try_frame(job, catalogue, work, "own", ()))]
+def sides(
+    job: Job, catalogue: Catalogue, work: Work, before: Work | None = None
+) -> tuple[tuple[Side, Side], tuple[Work | None, Work | None]]:
+    """The house's own frame and the offered one, on one scale; and the benches that they lie on, None of what can't be
+    built. The offered one begins from ``before``: the one that was offered last."""
+    mine = try_frame(job, catalogue, work, "own", ())
     edits, trouble = offer_edits(work), _trouble(work)
     if trouble:
-        tried = Tried(key="offer", level="fails", ratio=None, sentence=trouble, feet="unknown", taken=None)
-        return (*found, _side(work, "the offer", (), tried))
-    found.append(_side(work, "the offer", edits, try_frame(job, catalogue, work, "offer", edits)))
-    return tuple(found)
+        edits = ()
+        theirs: Judged | Tried = Tried(
+            key="offer", level="fails", ratio=None, sentence=trouble, feet="unknown", taken=None
+        )
+    else:
+        theirs = try_frame(job, catalogue, before or work, "offer", edits)
+    found = _side(work, "your own frame", (), mine), _side(work, "the offer", edits, theirs)
+    return found, (_bench(mine), _bench(theirs))
+
+
+def _bench(found: Judged | Tried) -> Work | None:
+    return found.work if isinstance(found, Judged) else None
 
 
 def _trouble(work: Work) -> str:
