@@ -126,15 +126,20 @@ def apply_edits(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> Job:
     return laid_edits(job, edits, catalogue)[0]
 
 
-def laid_edits(job: Job, edits: Sequence[Edit], catalogue: Catalogue, before: Work | None = None) -> tuple[Job, Work]:
-    """The same, with the bench that the house lies on then; it begins from ``before``. Raises: DesignError."""
+def laid_edits(
+    job: Job, edits: Sequence[Edit], catalogue: Catalogue, before: Work | None = None, nearest: bool = True
+) -> tuple[Job, Work]:
+    """The same, with the bench that the house lies on then; it begins from ``before``.
+
+    Raises: DesignError, whose sentence names the nearest that works unless nobody asks for that.
+    """
     try:
         changed = job
         for edit in edits:
             changed = _apply(changed, edit, catalogue)
         return _sound(changed, catalogue, before)
     except DesignError as error:
-        if len(edits) != 1:
+        if len(edits) != 1 or not nearest:
             raise
         raise _nearest(job, edits[0], error, catalogue, before) from None
 

@@ -106,23 +106,22 @@ class _Cured:
 def _cured(work: Work, job: Job, edits: Edits) -> _Cured | None:
     """The house with a cure; None where there can be none."""
     try:
-        return _Cured(*laid_edits(job, edits, work.catalogue, work))
+        return _Cured(*laid_edits(job, edits, work.catalogue, work, nearest=False))
     except DesignError:
         return None
 
 
-def _worse(before: Iterable[Verdict], after: Work, but: str) -> list[Verdict]:
-    """What a cure worsens, beside the verdict that it is for."""
+def _worse(before: Iterable[Verdict], after: Work, but: str) -> Iterator[Verdict]:
+    """What a cure worsens, beside the verdict that it is for; rooms that take longest are asked last."""
     was = {each.id: each.level for each in before}
 
     def worse(name: str, level: Level) -> bool:
         return name != but and LEVELS.index(level) > LEVELS.index(was.get(name, "holds"))
 
-    found = list[Verdict]()
-    for room in rooms():
+    # Where a verdict can be told to be hopeless, finding it is long.
+    for room in sorted(rooms(), key=lambda room: bool(room.hopeless)):
         if room.levels is None or any(worse(*each) for each in room.levels(after).items()):
-            found += [each for each in room.judged(after) if worse(each.id, each.level)]
-    return found
+            yield from (each for each in room.judged(after) if worse(each.id, each.level))
 
 
 def _open_before(found: Verdict, before: Iterable[Verdict]) -> bool:
@@ -181,9 +180,11 @@ def _offer(
     if found is not None and found.level == "unknown" and not _open_before(found, judged(work)):
         return None
     changed, after = cured.job, cured.work
-    worse = _worse(judged(work), after, verdict.id)
-    if any(_bars(each, verdict, tight) for each in worse):
-        return None
+    worse = list[Verdict]()
+    for each in _worse(judged(work), after, verdict.id):
+        if _bars(each, verdict, tight):
+            return None
+        worse.append(each)
     cost, more = costs(needs(work), needs(after), changed.design.tape)
     cost += [f"{each.title.lower()} {WORSE[each.level]}" for each in worse]
     cost += _undone(job, changed, edits, work.catalogue)

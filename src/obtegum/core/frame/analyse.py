@@ -7,10 +7,11 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
+from obtegum.core.frame.balance import second_order
 from obtegum.core.frame.buckling import critical_factors, least_factors
 from obtegum.core.frame.loads import Loads, combined, loads_on
 from obtegum.core.frame.section import Section
-from obtegum.core.frame.solve import Frame, Solved, first_order, second_order
+from obtegum.core.frame.solve import Frame, Solved, first_order
 from obtegum.core.frame.steel import Strength, euler_n, used
 
 __all__ = ["AMPLIFY", "LEAST_FACTOR", "SOFT", "Bow", "Found", "analyse"]
@@ -315,7 +316,7 @@ def _signed(
     leaning = Loads(loads.ends, loads.nodal + nodal, loads.total + nodal)
     frame = bow.soft(share_stiff)
     first = first_order(frame, leaning)
-    return first, second_order(frame, leaning, first.axial)
+    return first, second_order(frame, leaning, first)
 
 
 def _yielding(bow: Bow, axial: Array) -> Array:

@@ -1,8 +1,8 @@
-"""Plane frames along one line of nodes: first order, second order, buckling.
+"""Plane frames along one line of nodes: stiffness, first order, buckling.
 
 Beam elements with three degrees of freedom a node (x, y, turn), in line, so that the stiffness has five bands beside
-its diagonal. Each load case is a row: stiffness is assembled for all of them at once, and solved by LAPACK. Second
-order is the consistent geometric stiffness of a beam (6/5 and L/10 terms), iterated until the axial forces hold.
+its diagonal. Each load case is a row, solved by LAPACK. What axial forces bring to the stiffness is the consistent
+geometric stiffness of a beam (6/5 and L/10 terms): see `balance` for the second order.
 SciPy is imported where it solves: a bench starts without it.
 Source: any text on matrix analysis of framed structures, e.g. McGuire, Gallagher and Ziemian.
 """
@@ -11,24 +11,20 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
+from numpy.lib.stride_tricks import as_strided
 from numpy.typing import NDArray
 
 from obtegum.core.frame.element import BANDS, BENDING, SWAYING, dense, each_of
 from obtegum.core.frame.loads import Loads
 from obtegum.core.frame.ties import Ties
 
-__all__ = ["Frame", "Solved", "first_order", "second_order"]
+__all__ = ["Frame", "Solved", "asked_of", "first_order", "forces_of"]
 
 Array = NDArray[np.float64]
 # What of a frame hangs on its nodes and not on how stiff it is.
-LINES = ("free", "lengths", "turned", "swaying", "_swaying_bands")
-# Passes of the second order, and how well its axial forces must hold between two of them.
-MOST_PASSES, HOLDS = 40, 1e-5
-# How far ahead of a step the next one may be put, in steps.
-MOST_AHEAD = 5.0
-# The pass at which what doesn't come to rest is given up, and what of its first step must be left by then: at that rate
-# forty passes come to no more than a hundred-thousandth.
-LOOKED_AT, LEFT_BY_THEN = 10, 10 ** (-5 * 10 / 40)
+LINES = ("free", "lengths", "turned", "swaying", "_swaying_bands", "_loose_bands")
+# Rows of LAPACK's general bands: those beside the diagonal, both ways, and as many that fill in.
+GENERAL = 3 * BANDS + 1
 # Modes that buckling shapes are mixed of.
 MODES = 12
 # Rounds of subspace iteration, from waves along the frame to its modes.
@@ -149,19 +145,26 @@ class Frame:
         return np.asarray(cholesky_banded(self._plain_bands.reshape(BANDS + 1, -1), check_finite=False))
 
     @cached_property
+    def outer(self) -> Ties | None:
+        """Its ties, where their stiffness lies outside of the bands: a prop from the ground doesn't."""
+        if self.ties is None:
+            return None
+        apart = np.abs(self.ties.dofs[:, None] - self.ties.dofs[None])
+        return self.ties if np.any(self.ties.stiff[apart > BANDS]) else None
+
+    @cached_property
     def _reached(self) -> Array:
-        """(3n + 3, m): how the frame without its ties moves under 1 N at each degree of freedom that they hold."""
+        """(3n + 3, m): how the frame without outer ties moves under 1 N at each degree of freedom that they hold."""
         from scipy.linalg import cho_solve_banded
 
-        assert self.ties is not None
         return np.asarray(cho_solve_banded((self.factor, False), self.unit_ties, check_finite=False))
 
     @cached_property
     def unit_ties(self) -> Array:
-        """(3n + 3, m): 1 N at each degree of freedom that ties hold."""
-        assert self.ties is not None
-        unit = np.zeros((3 * (self.count + 1), len(self.ties.dofs)))
-        unit[self.ties.dofs, np.arange(len(self.ties.dofs))] = 1.0
+        """(3n + 3, m): 1 N at each degree of freedom that outer ties hold."""
+        assert self.outer is not None
+        unit = np.zeros((3 * (self.count + 1), len(self.outer.dofs)))
+        unit[self.outer.dofs, np.arange(len(self.outer.dofs))] = 1.0
         return unit
 
     def solved(self, asked: Array) -> Array:
@@ -169,42 +172,67 @@ class Frame:
         from scipy.linalg import cho_solve_banded
 
         plain = np.asarray(cho_solve_banded((self.factor, False), asked, check_finite=False))
-        return plain if self.ties is None else self.held_back(plain, self._reached)
+        return plain if self.outer is None else self.held_back(plain, self._reached)
 
     def held_back(self, plain: Array, reached: Array) -> Array:
-        """Displacements with ties of those without: u − Y·(I + K·Yd)⁻¹·K·ud (Sherman, Morrison, Woodbury)."""
-        assert self.ties is not None
-        dofs, stiff = self.ties.dofs, self.ties.stiff
-        pull = np.linalg.solve(np.eye(len(dofs)) + stiff @ reached[dofs], stiff @ plain[dofs])
+        """Displacements with outer ties of those without: u − Y·(I + K·Yd)⁻¹·K·ud (Sherman, Morrison, Woodbury)."""
+        assert self.outer is not None
+        dofs, stiff = self.outer.dofs, self.outer.stiff
+        pull = np.linalg.solve(self._between(reached), stiff @ plain[dofs])
         return np.asarray(plain - reached @ pull)
 
+    def held_sign(self, reached: Array) -> float:
+        """The sign that outer ties give the determinant of the stiffness without them."""
+        return float(np.sign(np.linalg.det(self._between(reached))))
+
+    def _between(self, reached: Array) -> Array:
+        assert self.outer is not None
+        return np.asarray(np.eye(len(self.outer.dofs)) + self.outer.stiff @ reached[self.outer.dofs])
+
     def _with_ties(self, dense: Array) -> Array:
-        if self.ties is None:
+        if self.outer is None:
             return dense
         whole = dense.copy()
-        whole[np.ix_(self.ties.dofs, self.ties.dofs)] += self.ties.stiff
+        whole[np.ix_(self.outer.dofs, self.outer.dofs)] += self.outer.stiff
         return whole
 
-    def bent_by(self, bands: Array, asked: Array) -> Array | None:
-        """(3n + 3,): displacements under forces with a stiffness told by its bands; None where it isn't positive, which
-        is not asked for of a frame with ties: see `rests`."""
-        from scipy.linalg.lapack import dgbsv, dpbsv
+    @cached_property
+    def stretch(self) -> Array:
+        """(n, 6): what pulls each element for each displacement of its ends, N/m, in the directions of the house."""
+        turned = self.turned[:, 3] - self.turned[:, 0]
+        return np.asarray((self.elastic * self.area / self.lengths)[:, None] * turned)
 
-        if self.ties is None:
-            _, solution, info = dpbsv(bands, asked, overwrite_ab=True)
-            return solution.ravel() if info == 0 else None
-        # Past what the frame bears alone its ties may hold it yet, so its bands needn't be positive.
-        whole = np.zeros((3 * BANDS + 1, bands.shape[1]))
-        whole[BANDS : 2 * BANDS + 1] = bands
-        for off in range(1, BANDS + 1):
-            whole[2 * BANDS + off, :-off] = bands[BANDS - off, off:]
-        _, _, solution, info = dgbsv(BANDS, BANDS, whole, np.column_stack([asked, self.unit_ties]))
-        if info != 0:
-            return None
-        return self.held_back(solution[:, :1], solution[:, 1:]).ravel()
+    @cached_property
+    def _loose_bands(self) -> Array:
+        """(3n + 3, 16): 1 where what elements bring counts in general bands, 0 in rows and columns of what is held."""
+        loose = np.ones((3 * (self.count + 1), GENERAL))
+        for held in self.held:
+            for off in range(-BANDS, BANDS + 1):
+                if 0 <= held + off < len(loose):
+                    loose[held + off, 2 * BANDS - off] = loose[held, 2 * BANDS + off] = 0.0
+        return loose
+
+    def in_general_bands(self, stiff: Array) -> Array:
+        """(c, 3n + 3, 16): general bands, transposed, of what elements (c, n, 6, 6) and near ties bring; LAPACK's
+        ``gbsv`` works in them in place."""
+        bands = np.zeros((len(stiff), 3 * (self.count + 1), GENERAL))
+        flat, one = bands.reshape(len(stiff), -1)[:, 2 * BANDS :], bands.itemsize
+        # Row a, column b of an element lies a − b below the diagonal of its column. Neighbours share a node: they are
+        # laid one after the other.
+        steps = (flat.strides[0], 3 * GENERAL * one, one, (GENERAL - 1) * one)
+        laid = as_strided(flat, (len(stiff), self.count, 6, 6), steps)
+        for first in (0, 1):
+            laid[:, first::2] += stiff[:, first::2]
+        if self.ties is not None and self.outer is None:
+            rows, columns = np.meshgrid(self.ties.dofs, self.ties.dofs, indexing="ij")
+            near = np.abs(rows - columns) <= BANDS
+            bands[:, columns[near], 2 * BANDS + (rows - columns)[near]] += self.ties.stiff[near]
+        bands *= self._loose_bands
+        bands[:, list(self.held), 2 * BANDS] = 1.0
+        return bands
 
     def rests(self, axial: Array) -> bool:
-        """Whether the frame with its ties is stable under axial forces (n,), N: it is where it is without them."""
+        """Whether the frame is stable under axial forces (n,), N: it is where it is without its outer ties."""
         from scipy.linalg.lapack import dpbtrf, dpotrf
 
         bands = self.banded(axial[None])[0]
@@ -219,6 +247,11 @@ class Frame:
     @cached_property
     def _plain_bands(self) -> Array:
         bands = self._in_bands(self.stiff).sum(axis=0).reshape(BANDS + 1, -1)
+        if self.ties is not None and self.outer is None:
+            for one, of in enumerate(self.ties.dofs):
+                for other, to in enumerate(self.ties.dofs):
+                    if 0 <= to - of <= BANDS and not {of, to} & set(self.held):
+                        bands[BANDS + of - to, to] += self.ties.stiff[one, other]
         bands[BANDS, list(self.held)] = 1.0
         return np.asarray(bands.ravel())
 
@@ -288,7 +321,7 @@ class Solved:
     off: Array
 
 
-def _found(frame: Frame, moved: Array, loads: Loads, axial: Array | None, stands: NDArray[np.bool_]) -> Solved:
+def forces_of(frame: Frame, moved: Array, loads: Loads, axial: Array | None, stands: NDArray[np.bool_]) -> Solved:
     """Forces from displacements; ``axial`` are those whose geometric stiffness counts, None for first order."""
     own = each_of(frame.turned, frame.spread(moved))
     forces = each_of(frame.own_stiff, own)
@@ -327,7 +360,7 @@ def _along_curve(frame: Frame, forces: Array) -> Array:
     return np.asarray(along * np.array([-1.0, 1.0]))
 
 
-def _right(frame: Frame, total: Array) -> Array:
+def asked_of(frame: Frame, total: Array) -> Array:
     """What is asked of the free degrees of freedom."""
     right = total.copy()
     right[:, frame.held] = 0.0
@@ -336,59 +369,5 @@ def _right(frame: Frame, total: Array) -> Array:
 
 def first_order(frame: Frame, loads: Loads) -> Solved:
     """Displacements and forces on the undeformed frame. Raises: numpy.linalg.LinAlgError where it is a mechanism."""
-    moved = np.asarray(frame.solved(_right(frame, loads.total).T).T)
-    return _found(frame, moved, loads, None, np.ones(len(moved), dtype=bool))
-
-
-def second_order(frame: Frame, loads: Loads, begin: Array) -> Solved:
-    """Displacements and forces with the deformed frame in balance, beginning with axial forces (c, n), N.
-
-    A case that finds no rest (its stiffness is no longer positive, or its axial forces run away) doesn't stand; its
-    numbers mean nothing then.
-    """
-    right, axial = _right(frame, loads.total), begin.copy()
-    moved, stands, open_ = np.zeros_like(right), np.ones(len(right), dtype=bool), np.ones(len(right), dtype=bool)
-    used = axial.copy()
-    scale = np.maximum(np.abs(begin).max(axis=1), 1e-6)
-    at_first, before, reached = np.zeros(len(right)), np.zeros_like(axial), np.zeros_like(axial)
-    for number in range(MOST_PASSES):
-        which = np.flatnonzero(open_)
-        if len(which) == 0:
-            break
-        bands = frame.banded(axial[which])
-        for place, case in enumerate(which):
-            found = frame.bent_by(bands[place], right[case])
-            if found is None:
-                stands[case] = open_[case] = False
-            else:
-                moved[case] = found
-        which = which[stands[which]]
-        now = _axial(frame, moved[which], axial[which], loads.ends[which])
-        used[which] = axial[which]
-        step = now - axial[which]
-        off = np.abs(step).max(axis=1, initial=0.0) / scale[which]
-        # What the last step tells of the next one goes ahead of it (Anderson, of one step).
-        turn = step - before[which]
-        ahead = (step * turn).sum(axis=1) / np.maximum((turn**2).sum(axis=1), 1e-30)
-        ahead = np.where((number > 0) & (np.abs(ahead) <= MOST_AHEAD), ahead, 0.0)[:, None]
-        axial[which] = now - ahead * (now - reached[which])
-        before[which], reached[which] = step, now
-        open_[which[off <= HOLDS]] = False
-        if number == 0:
-            at_first[which] = off
-        elif number == LOOKED_AT:
-            # What has come no nearer to rest by then won't in all of the passes.
-            lost = which[off > np.maximum(LEFT_BY_THEN * at_first[which], HOLDS)]
-            stands[lost] = open_[lost] = False
-    stands &= ~open_
-    if frame.ties is not None:
-        for case in np.flatnonzero(stands):
-            stands[case] = frame.rests(used[case])
-    return _found(frame, moved, loads, used, stands)
-
-
-def _axial(frame: Frame, moved: Array, axial: Array, ends: Array) -> Array:
-    """Axial forces (c, n): stretch of each element, less what its own loads take."""
-    own = each_of(frame.turned[:, [0, 3]], frame.spread(moved))
-    stretch = (own[:, :, 1] - own[:, :, 0]) * frame.elastic * frame.area / frame.lengths
-    return np.asarray(stretch - (ends[:, :, 3] - ends[:, :, 0]) / 2)
+    moved = np.asarray(frame.solved(asked_of(frame, loads.total).T).T)
+    return forces_of(frame, moved, loads, None, np.ones(len(moved), dtype=bool))
