@@ -10,8 +10,9 @@ from Pynite import FEModel3D
 
 from obtegum.core.bench import begin
 from obtegum.core.catalogue import default_catalogue
+from obtegum.core.frame.balance import second_order
 from obtegum.core.frame.loads import loads_on
-from obtegum.core.frame.solve import Frame, first_order, second_order
+from obtegum.core.frame.solve import Frame, first_order
 from obtegum.core.job import Job
 from obtegum.core.plan import plan_work
 from obtegum.core.rooms import HouseDesign, SiteRecord
@@ -108,7 +109,7 @@ def frame_rows() -> list[tuple[str, float, float, str]]:
     # As many combinations as the house has, light enough that each comes to rest.
     cases = np.stack([case.per_area for case in judged.weathered.cases]) * 0.05
     many = loads_on(frame, np.concatenate([cases] * 5))
-    own_ms = _ms(lambda: second_order(frame, many, first_order(frame, many).axial)) / len(many.total)
+    own_ms = _ms(lambda: second_order(frame, many, first_order(frame, many))) / len(many.total)
     return [
         (
             "whole plan of a 30 m house in all its weather",
