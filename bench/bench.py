@@ -278,9 +278,9 @@ took = [median_ms(lambda place: plan(design), 10) for design in changed]
 print(statistics.median(took))
 print(max(took))
 figure = {"figure": {"height_m": 2.3, "from_left_m": 0.3}}
-ailing = house(posts={"length_m": 0.9}, drain={"rain_m_s": 2e-4}, size=figure)
+ailing = house(posts={"tube": "round-42.4"}, set_out={"tape_m": 10.0}, drain={"rain_m_s": 2e-4}, size=figure)
 failing = [each.id for each in plan_house(ailing, SiteRecord(), catalogue).verdicts if each.level == "fails"]
-assert len(failing) == 3, failing
+assert len(failing) >= 3, failing
 print(median_ms(lambda place: find_remedies(ailing, SiteRecord(), catalogue), 15))
 """
 CORE_ROWS = (

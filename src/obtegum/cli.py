@@ -1,10 +1,12 @@
 """The command line. Slow imports stand inside the commands that need them."""
 
 import argparse
+import io
 import json
 import os
 import socket
 import sys
+import time
 from collections.abc import Sequence
 from pathlib import Path
 from typing import Any
@@ -15,6 +17,8 @@ __all__ = ["listening", "main"]
 GRACE_S = 5
 # When what a plan needs is loaded: after the first screen was asked for, before a house is opened, s.
 WARM_S = 1.5
+# How often it is looked whether the data folder is at rest, s.
+REST_S = 1.0
 
 
 def _arguments() -> argparse.ArgumentParser:
@@ -66,6 +70,10 @@ def main(given: Sequence[str] | None = None) -> int:
     """Run a command; returns the exit code: 0 done, 1 can't be planned or served."""
     # Matrices here are small: one thread each is quicker than two that wait for one another.
     os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
+    # A terminal that has no letter for a figure shows another one in its place.
+    for stream in (sys.stdout, sys.stderr):
+        if isinstance(stream, io.TextIOWrapper):
+            stream.reconfigure(errors="replace")
     arguments = _arguments().parse_args(given)
     if arguments.command == "plan":
         return _plan(arguments.file, arguments.table)
@@ -135,6 +143,7 @@ def _carry(way: str, file: Path, data: Path) -> int:
     from obtegum.store.backup import BEFORE, BackupError, write_backup
     from obtegum.store.database import FILE
     from obtegum.store.restore import restore
+    from obtegum.store.salvage import lacking
 
     if way == "backup" and not (data / FILE).is_file():
         print(f"There are no houses in {data}: it has no {FILE}. Name the folder with --data.", file=sys.stderr)
@@ -143,8 +152,11 @@ def _carry(way: str, file: Path, data: Path) -> int:
         store = open_store(data)
         try:
             if way == "backup":
-                count = write_backup(store, file)
-                print(f"Everything in {data} is in {file}: {_houses(count)}, read back and whole.")
+                count, lacks = write_backup(store, file)
+                what = "What is whole" if lacks else "Everything"
+                print(f"{what} in {data} is in {file}: {_houses(count)}, read back and whole.")
+                if lacks:
+                    print(lacking(lacks), file=sys.stderr)
             else:
                 found = restore(store, file, lambda design, record: plan_house(design, record, default_catalogue()))
                 print(f"{data} holds the backup now: {_houses(found.houses)}.")
@@ -230,6 +242,8 @@ def _serve(arguments: argparse.Namespace) -> int:
         store = open_store(data)
         if arguments.demo:
             _load_demo(store)
+        if store.found:
+            print(store.found, file=sys.stderr)
     except (OSError, StoreTrouble) as error:
         print(f"Can't open the data folder {data}: {error}", file=sys.stderr)
         return 1
@@ -273,6 +287,7 @@ def _serve(arguments: argparse.Namespace) -> int:
     warm = threading.Timer(WARM_S, _warm)
     warm.daemon = True
     warm.start()
+    threading.Thread(target=_resting, args=(store,), daemon=True).start()
 
     def leave(number: int, frame: object) -> None:
         server.should_exit = True
@@ -296,6 +311,22 @@ def _serve(arguments: argparse.Namespace) -> int:
     finally:
         store.close()
     return 0
+
+
+def _resting(store: Any) -> None:
+    """Look the data folder over once the bench answers, and bring it to rest whenever it is quiet."""
+    from obtegum.store import StoreTrouble
+
+    time.sleep(WARM_S)
+    while True:
+        try:
+            if not store.looked_over:
+                store.look_over()
+            store.rest()
+        except (OSError, StoreTrouble):
+            # Whoever asks for something is told.
+            pass
+        time.sleep(REST_S)
 
 
 def _simulated_level() -> tuple[str, int]:

@@ -61,7 +61,7 @@ def filled(store: Store) -> Store:
 @pytest.fixture
 def file(filled: Store, tmp_path: Path) -> Path:
     made = tmp_path / "all.zip"
-    assert write_backup(filled, made) == 3
+    assert write_backup(filled, made) == (3, ())
     return made
 
 
@@ -260,7 +260,9 @@ def test_backups_go_by_screen_and_by_command(client: TestClient, tmp_path: Path,
     assert client.post("/api/backup", content=b"no zip", headers=ZIP).status_code == 422
     assert client.post("/api/backup/before").json()["houses"] == 1
     # Nothing of the way there is left lying about.
-    assert {path.suffix for path in (tmp_path / "data").iterdir()} <= {".sqlite", ".sqlite-wal", ".sqlite-shm", ".zip"}
+    assert {path.suffix for path in (tmp_path / "data").iterdir()} <= {
+        ".sqlite", ".sqlite-wal", ".sqlite-shm", ".zip", ".json"
+    }  # fmt: skip
     file, other = tmp_path / "all.zip", str(tmp_path / "other")
     file.write_bytes(answer.content)
     assert main(["restore", str(file), "--data", other]) == 0

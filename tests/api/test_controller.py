@@ -2,6 +2,7 @@
 
 import socket
 import threading
+import time
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -9,6 +10,7 @@ import pytest
 
 from obtegum.core.rooms import SiteRecord
 from obtegum.devices.controller import ControllerError, ControllerLink, SetPoints
+from obtegum.devices.level import LevelError, LevelLink
 from obtegum.standins.controller import SimulatedController
 from obtegum.store import houses, open_store
 from tests.api.conftest import page_client
@@ -58,7 +60,7 @@ def test_sides_follow_the_set_points_through_a_day(controller: SimulatedControll
 
 def test_set_points_that_make_no_sense_are_not_taken(controller: SimulatedController) -> None:
     link = ControllerLink("127.0.0.1", controller.port)
-    with pytest.raises(ControllerError, match="can’t be reached or understood"):
+    with pytest.raises(ControllerError, match="no number"):
         link.tell(SetPoints(18.0, 24.0, 9.0))
     assert controller.points == (24.0, 18.0, 9.0)
 
@@ -68,13 +70,67 @@ def test_set_points_that_make_no_sense_are_not_taken(controller: SimulatedContro
     [
         (b"SET 30.00 18.00 9.00\n", "other set-points"),
         (b"SET 24.00\n", "cut short"),
-        (b"NO idea at all\n", "understood"),
-        (b"", "understood"),
+        (b"NO idea at all\n", "no number"),
+        (b"NO 24 18 9\n", "other set-points"),
+        (b"SET nan nan nan\n", "nothing here can be"),
+        (b"SET 24.00 18.00 inf\n", "nothing here can be"),
+        (b"SET 24.00 1e308 9.00\n", "nothing here can be"),
+        (b"\n", "other set-points|cut short"),
     ],
 )
 def test_what_it_took_is_read_back(reply: bytes, words: str) -> None:
     with pytest.raises(ControllerError, match=words):
         ControllerLink("127.0.0.1", answering(reply)).tell(SetPoints(24.0, 18.0, 9.0))
+
+
+@pytest.mark.parametrize(
+    ("reply", "words"),
+    [
+        (b"NOW 21.0 12.0 3.0 0.0 50.0\n", "not a measurement"),
+        (b"NOW 21.0 12.0 3.0 0.0 -0.1\n", "not a measurement"),
+        (b"NOW 21.0 12.0 -3.0 0.0 0.5\n", "not a measurement"),
+        (b"NOW nan 12.0 3.0 0.0 0.5\n", "nothing here can be"),
+        (b"NOW 1e308 12.0 3.0 0.0 0.5\n", "nothing here can be"),
+        (b"NOW 21.0\n", "cut short"),
+    ],
+)
+def test_what_can_not_be_measured_is_no_measurement(reply: bytes, words: str) -> None:
+    with pytest.raises(ControllerError, match=words):
+        ControllerLink("127.0.0.1", answering(reply)).read()
+
+
+def babbling(piece: bytes, every_s: float) -> tuple[int, list[int]]:
+    """A port where one piece after the other is sent for ever, and how many bytes were."""
+    listener, sent = socket.create_server(("127.0.0.1", 0)), [0]
+
+    def serve() -> None:
+        line, _ = listener.accept()
+        with line:
+            while True:
+                try:
+                    line.sendall(piece)
+                except OSError:
+                    return
+                sent[0] += len(piece)
+                time.sleep(every_s)
+
+    threading.Thread(target=serve, daemon=True).start()
+    return int(listener.getsockname()[1]), sent
+
+
+def test_a_flood_is_cut_off_and_a_drip_is_not_waited_for(monkeypatch: pytest.MonkeyPatch) -> None:
+    port, sent = babbling(b"9" * 65536, 0.0)
+    with pytest.raises(ControllerError, match="without an end"):
+        ControllerLink("127.0.0.1", port).read()
+    # No more than what lies in the network between the two.
+    assert sent[0] < 50_000_000
+    for name, link, error in (
+        ("controller", ControllerLink, ControllerError), ("level", LevelLink, LevelError),
+    ):  # fmt: skip
+        port, _ = babbling(b"9", 0.05)
+        monkeypatch.setattr(f"obtegum.devices.{name}.WITHIN_S", 0.3)
+        with pytest.raises(error, match="can’t be reached"):
+            link("127.0.0.1", port).read(*((1.0, 2.0) if name == "level" else ()))  # type: ignore[operator]
 
 
 def test_a_house_is_sent_and_read_through_the_api(controller: SimulatedController, tmp_path: Path) -> None:

@@ -70,8 +70,15 @@ def test_a_level_that_is_off_or_babbles_is_said() -> None:
         LevelLink("127.0.0.1", free).read(0, 0)
     with pytest.raises(LevelError, match="not a reading"):
         LevelLink("127.0.0.1", answering(b"HELLO\n")).read(0, 0)
-    with pytest.raises(LevelError, match="can’t be reached"):
-        LevelLink("127.0.0.1", answering(b"READING much\n")).read(0, 0)
+    for odd, words in (
+        (b"READING much\n", "no number"),
+        (b"READING 1e308\n", "nothing here can be"),
+        (b"READING nan\n", "nothing here can be"),
+        (b"READING 21.0\n", "nothing here can be"),
+        (b"READING " + b"1" * 300 + b"\n", "too long|without an end"),
+    ):
+        with pytest.raises(LevelError, match=words):
+            LevelLink("127.0.0.1", answering(odd)).read(0, 0)
     with pytest.raises(LevelError, match="seen too seldom"):
         LevelLink("127.0.0.1", answering(b"NONE no laser\n")).read(0, 0)
 

@@ -160,7 +160,7 @@ def test_a_stopped_server_leaves_one_whole_file(tmp_path: Path, name: str) -> No
     assert (tmp_path / "data" / "obtegum.sqlite-wal").stat().st_size > 0
     process.send_signal(getattr(signal, name))
     assert process.wait(20) == 0
-    assert [path.name for path in (tmp_path / "data").iterdir()] == ["obtegum.sqlite"]
+    assert {path.name for path in (tmp_path / "data").iterdir()} == {"obtegum.sqlite", "houses.json"}
     with sqlite3.connect(tmp_path / "data" / "obtegum.sqlite") as database:
         assert database.execute("SELECT count(*) FROM house").fetchone() == (3,)
 
@@ -183,4 +183,4 @@ def test_a_closed_terminal_stops_the_server(tmp_path: Path) -> None:
     assert (tmp_path / "data" / "obtegum.sqlite-wal").stat().st_size > 0
     os.close(ours)
     assert process.wait(20) == 0
-    assert [path.name for path in (tmp_path / "data").iterdir()] == ["obtegum.sqlite"]
+    assert {path.name for path in (tmp_path / "data").iterdir()} == {"obtegum.sqlite", "houses.json"}

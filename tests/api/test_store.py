@@ -240,8 +240,9 @@ def test_only_its_owner_can_read_a_folder(tmp_path: Path) -> None:
     assert modes == dict.fromkeys(("obtegum.sqlite", "obtegum.sqlite-wal", "obtegum.sqlite-shm"), 0o600)
     assert stat.S_IMODE((tmp_path / "data").stat().st_mode) == 0o700
     store.close()
-    # Closed, it is one file that can be copied alone.
-    assert [path.name for path in (tmp_path / "data").iterdir()] == ["obtegum.sqlite"]
+    # Closed, it is one file that can be copied alone; the other only knows what stood here.
+    left = {path.name: stat.S_IMODE(path.stat().st_mode) for path in (tmp_path / "data").iterdir()}
+    assert left == dict.fromkeys(("obtegum.sqlite", "houses.json"), 0o600)
     (tmp_path / "own").mkdir(mode=0o755)
     (tmp_path / "own" / "plans.txt").write_text("mine", encoding="utf-8")
     open_store(tmp_path / "own").close()

@@ -16,9 +16,12 @@ def test_a_typed_length_is_tried_then_taken(page: Page) -> None:
     span.fill("21-0 1/2")
     expect(page.get_by_text("reads 21' 0 1/2\"")).to_be_visible()
     expect(page.locator("svg text", has_text="21' 0 1/2\"").first).to_be_visible()
+    # As long as the hand is in it, what was typed stands there; then how it was read.
     span.press("Enter")
-    expect(span).to_have_value("21' 0 1/2\"")
     saved(page)
+    expect(span).to_have_value("21-0 1/2")
+    span.press("Tab")
+    expect(span).to_have_value("21' 0 1/2\"")
     page.reload()
     expect(field(page, "size.span_m")).to_have_value("21' 0 1/2\"")
 

@@ -46,6 +46,8 @@ def test_beds_are_listed_and_a_layout_is_picked_by_its_picture(page: Page) -> No
     beds = field(page, "inside.own_beds_m")
     beds.press_sequentially("34, 42, 28")
     beds.press("Enter")
+    expect(page.get_by_role("complementary")).to_contain_text("reads 2' 10")
+    beds.blur()
     expect(beds).to_have_value("2' 10\", 3' 6\", 2' 4\"")
     expect(answer(page, "beds")).to_have_text("3")
     beds.fill("34, wide")
@@ -174,6 +176,7 @@ def test_a_gothic_of_radius_and_height_goes_in_either_way_round(page: Page) -> N
         page.locator('[data-picks="size.shape=gothic"]').first.click()
         for name, text in (first, second):
             typed(page, f"size.shape.{name}", text)
+            field(page, f"size.shape.{name}").blur()
         expect(field(page, "size.shape.radius_m")).to_have_value("15' 0\"")
         expect(field(page, "size.shape.height_m")).to_have_value("13' 0\"")
         saved(page)

@@ -115,8 +115,8 @@ def test_a_house_is_laid_out_without_a_pointer(page: Page) -> None:
     tab_to('data-measure="size.span_m"')
     page.keyboard.type("20-6")
     page.keyboard.press("Enter")
-    expect(field(page, "size.span_m")).to_have_value("20' 6\"")
     page.keyboard.press("Shift+Tab")
+    expect(field(page, "size.span_m")).to_have_value("20' 6\"")
     tab_to('data-handle="size.shape.height_m"')
     page.keyboard.press("Shift+ArrowUp")
     expect(field(page, "size.shape.height_m")).to_have_value("14' 3\"")
@@ -174,5 +174,53 @@ def test_a_narrow_screen_has_no_sideways_scroll(page: Page) -> None:
         assert page.evaluate("document.documentElement.scrollWidth") <= 390, step
     step_button(page, "Bows").click()
     field(page, "bows.stick_m").fill("20")
-    field(page, "bows.stick_m").press("Enter")
+    field(page, "bows.stick_m").press("Tab")
     expect(field(page, "bows.stick_m")).to_have_value("20' 0\"")
+
+
+def test_one_tab_leads_from_a_step_to_its_first_field(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    for step in ("Bows", "Set out", "Weather"):
+        step_button(page, step).press("Enter")
+        expect(page.get_by_role("complementary", name=step)).to_be_visible()
+        expect(page.locator("aside [data-fields]").first.locator("input, button").first).to_be_visible()
+        page.keyboard.press("Tab")
+        at = page.evaluate(
+            "() => [document.activeElement.closest('aside') !== null,"
+            " document.activeElement.dataset.measure ?? document.activeElement.closest('[data-fields]') !== null]"
+        )
+        assert at[0] and at[1], (step, page.evaluate("document.activeElement.outerHTML"))
+        # And back to the step itself.
+        page.keyboard.press("Shift+Tab")
+        assert page.evaluate("document.activeElement.getAttribute('aria-current')") == "step"
+
+
+def test_a_new_house_is_typed_into_at_once_and_its_verdict_s_turning_is_said(page: Page) -> None:
+    page.get_by_role("button", name="New house in feet").press("Enter")
+    expect(page.locator("aside input[data-measure]").first).to_be_focused()
+    turned = page.locator("[data-turned]")
+    step_button(page, "Inside").click()
+    page.get_by_role("button", name="More to set").click()
+    grower = field(page, "size.figure.height_m")
+    grower.fill("8' 6")
+    # What is only tried turns nothing.
+    expect(page.get_by_role("complementary")).to_contain_text("Fails")
+    expect(turned).to_have_text("")
+    grower.press("Enter")
+    expect(turned).to_have_text(re.compile("^Fails now. "))
+
+
+def test_keys_are_told_where_keys_are_used(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    told = page.get_by_text("? shows all keys")
+    expect(told).to_have_count(0)
+    page.keyboard.press("Tab")
+    expect(told).to_be_visible()
+    page.locator("main").click(position={"x": 5, "y": 5})
+    expect(told).to_have_count(0)
+    page.keyboard.press("Tab")
+    expect(told).to_be_visible()
+    page.get_by_role("button", name="Keys").press("Enter")
+    page.get_by_role("button", name="Back to the step").press("Enter")
+    page.keyboard.press("Tab")
+    expect(told).to_have_count(0)

@@ -173,9 +173,9 @@ def test_a_house_file_is_opened_or_refused(page: Page, tmp_path: Path) -> None:
     picker.set_input_files(bad)
     expect(page.get_by_text("from a newer Obtegum")).to_be_visible()
     large = tmp_path / "large.json"
-    large.write_bytes(b" " * 3_000_000)
+    large.write_bytes(b" " * 16_500_000)
     picker.set_input_files(large)
-    expect(page.get_by_text("larger than 2 MB")).to_be_visible()
+    expect(page.get_by_text("larger than 16 MB")).to_be_visible()
     good = tmp_path / "good.json"
     good.write_text(json.dumps({**house_document(name="From a file"), "schema_version": 1}), encoding="utf-8")
     picker.set_input_files(good)
@@ -297,3 +297,21 @@ def test_ways_out_that_could_not_be_worked_out_are_said_so(page: Page) -> None:
     said.get_by_role("button", name="Try again").click()
     expect(page.locator('[data-verdict="headroom"] [data-remedy] button').first).to_be_visible()
     expect(said).to_have_count(0)
+
+
+def test_a_part_of_the_page_that_does_not_come_is_said_in_its_place(page: Page) -> None:
+    open_house(page, "Upper terrace", "Bows")
+    field(page, "bows.stick_m").fill("wide")
+    held = {"back": True}
+    page.route("**/assets/House-*.js", lambda route: route.abort() if held["back"] else route.continue_())
+    page.get_by_role("radio", name="In the round").click()
+    caught = page.locator("[data-caught]")
+    expect(caught).to_contain_text("The house in the round can’t be shown just now.")
+    # All else stays, and what is typed.
+    expect(field(page, "bows.stick_m")).to_have_value("wide")
+    expect(page.locator("[data-strip]")).to_be_visible()
+    held["back"] = False
+    caught.get_by_role("button", name="Load the page anew").click()
+    expect(field(page, "bows.stick_m")).to_have_value("wide")
+    page.get_by_role("radio", name="In the round").click()
+    expect(page.locator("canvas")).to_be_visible()

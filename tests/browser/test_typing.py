@@ -247,3 +247,113 @@ def test_a_full_disk_is_said_and_the_change_waits(page: Page) -> None:
     full["now"] = False
     saved(page)
     expect(page.locator(".size")).to_have_text("20' × 63'")
+
+
+# Answers late by as long as is told, in ms: from nothing to two and a half seconds.
+LATE = """
+const fetchNow = window.fetch;
+window.late = 0;
+window.fetch = async (...asked) => {
+  const answer = await fetchNow(...asked);
+  await new Promise((go) => setTimeout(go, Math.random() * window.late));
+  return answer;
+};
+"""
+CORRECTED = {
+    "size.span_m": (16.0, 40.0), "size.length_m": (20.0, 99.0), "size.shape.leg_m": (1.0, 3.0),
+}  # fmt: skip
+
+
+def corrected(chance: random.Random, text: str) -> list[str]:
+    """Keys that type a value, and then something over it, or something at its end or in it."""
+    feet, inch = text.split(".")[0], str(chance.randrange(12))
+    return chance.choice(
+        [
+            [*text, "Enter"],
+            [*feet, "Enter", *text, "Enter"],
+            [*feet, " ", *inch, "Enter"],
+            [*"99", "Backspace", "Backspace", *text, "Enter"],
+            [*feet, "Enter", "End", ".", "5", "Enter"],
+            [*feet, "Enter", "Backspace", *text, "Enter"],
+            [*"wide", "Enter", *text, "Enter"],
+            [*text, "Tab", "Shift+Tab", *feet, "Enter"],
+            [*"1", "Escape", *text, "Enter"],
+        ]
+    )
+
+
+def test_the_same_keys_do_the_same_however_late_the_bench_answers(
+    page: Page, server: Server, request: pytest.FixtureRequest
+) -> None:
+    count = 200 if request.config.getoption("--deep") else 12
+    page.add_init_script(LATE)
+    ends = list[dict[str, Any]]()
+    for late_ms in (0, 700, 2500):
+        chance = random.Random(36)
+        page.goto(server.address)
+        open_house(page, "Upper terrace")
+        page.evaluate("late => { window.late = late; }", late_ms)
+        for _ in range(count):
+            measure, (least, most) = chance.choice(list(CORRECTED.items()))
+            field(page, measure).focus()
+            for key in corrected(chance, f"{chance.uniform(least, most):.2f}"):
+                page.keyboard.press(key)
+                page.wait_for_timeout(chance.uniform(30, 120))
+        page.evaluate("() => { window.late = 0; }")
+        page.locator("[data-strip]").focus()
+        expect(page.locator(".saved")).to_have_text(re.compile("saved"), timeout=60_000)
+        read = {measure: field(page, measure).input_value() for measure in CORRECTED}
+        ends.append(read)
+    assert ends[0] == ends[1] == ends[2]
+
+
+def test_what_is_typed_after_enter_takes_the_place_of_what_was_sent(page: Page) -> None:
+    open_house(page, "Upper terrace")
+    length = field(page, "size.length_m")
+    for wait_ms in (0, 1500):
+        length.focus()
+        page.keyboard.type("40")
+        # The preview comes, then what is sent is answered.
+        page.wait_for_timeout(wait_ms)
+        page.keyboard.press("Enter")
+        page.wait_for_timeout(wait_ms)
+        # What was sent stands there still, chosen whole, and how it is read stands below.
+        expect(length).to_have_value("40")
+        if wait_ms:
+            expect(page.get_by_role("complementary")).to_contain_text("reads 40' 0\"")
+        page.keyboard.type("39 11")
+        expect(length).to_have_value("39 11")
+        page.keyboard.press("Enter")
+        saved(page)
+        page.keyboard.press("Tab")
+        expect(length).to_have_value("39' 11\"")
+        page.get_by_role("button", name="Undo: Length").click()
+        saved(page)
+
+
+def test_a_pressed_choice_shows_at_once_and_is_marked_until_it_is_so(page: Page) -> None:
+    page.add_init_script(LATE)
+    page.reload()
+    open_house(page, "Upper terrace", "Set out")
+    group = page.get_by_role("complementary").get_by_role("radiogroup").first
+    before = group.locator('[data-selected="true"]').text_content()
+    other = group.locator("label:not([data-selected])").first
+    words = other.text_content()
+    assert words != before
+    page.evaluate("() => { window.late = 0; window.fetch = () => new Promise(() => {}); }")
+    other.click()
+    chosen = group.locator('[data-selected="true"]')
+    expect(chosen).to_have_text(words or "")
+    expect(group).to_have_attribute("data-sent", "")
+
+
+def test_enter_goes_on_in_what_was_taped_between_the_corners(page: Page) -> None:
+    open_house(page, "Upper terrace", "Square up")
+    fields = page.locator('aside input[data-measure^="record.taped"]')
+    expect(fields.first).to_be_visible()
+    names = [each.get_attribute("data-measure") for each in fields.all()]
+    assert len(names) > 3
+    fields.first.focus()
+    for name in names:
+        assert page.evaluate("document.activeElement.dataset.measure") == name
+        page.keyboard.press("Enter")

@@ -1,9 +1,21 @@
 """What is known first: beds, sticks, or a bow that stands, and the house that follows from it."""
 
-import pytest
+import math
 
+import pytest
+from scipy.optimize import brentq
+
+from obtegum.core.catalogue import default_catalogue
+from obtegum.core.edit import Edit
+from obtegum.core.edits import laid_edits
+from obtegum.core.job import Job
 from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.rooms import HouseDesign
+from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.rooms.bows.found import height_taking, split_of, whole_tube_m
+from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.starters import new_house
+from obtegum.core.trouble import DesignError
+from obtegum.core.work import Work
 from tests.conftest import answer, make_house
 from tests.core.test_counts import changed, on_19_ft, planned, refused
 
@@ -98,3 +110,58 @@ def test_what_is_set_by_hand_is_not_overruled(known: str, first: tuple[str, str]
     part, name = by_hand[0].split(".")
     assert str(getattr(getattr(made, part), name)) == by_hand[1]
     assert made.start.known == "size"
+
+
+def typed_in(*typed: tuple[str, str]) -> tuple[Job, Work]:
+    job, work = Job(new_house("feet"), SiteRecord()), None
+    for measure, text in typed:
+        job, work = laid_edits(job, [Edit(measure=measure, text=text)], default_catalogue())
+    assert work is not None
+    return job, work
+
+
+STICKS = (
+    ("start.known", "sticks"), ("size.span_m", "20'"), ("bows.stick_m", "10' 6\""), ("bows.sticks", "3"),
+    ("start.have", "33"),
+)  # fmt: skip
+
+
+def test_thirty_three_sticks_of_three_a_bow_are_eleven_bows_on_one_arc() -> None:
+    """Three sticks are too short for half a circle 20 ft wide that reaches into its posts: one flatter arc follows."""
+    job, work = typed_in(*STICKS)
+    size, bows = job.design.size, job.design.bows
+    assert (size.shape.kind, bows.sticks, bays_of(work).bows) == ("round", 3, 11)
+    assert size.length_m == pytest.approx(40 * 0.3048) and size.leg_m == pytest.approx(3 * 0.3048)
+    # By hand: 3 sticks less 2 laps of 5 in is 30.667 ft; 6 in in each post, which stands out 20 in, makes 33 ft of
+    # girth, 27 ft of it arc over 20: r·t = 27 and 2·r·sin(t/2) = 20 give r, and the rise r·(1 − cos(t/2)).
+    turn = brentq(lambda t: math.sin(t / 2) / (t / 2) - 20 / 27, 0.5, 6.0)
+    rise_ft = 27 / turn * (1 - math.cos(turn / 2))
+    assert size.height_m / 0.3048 == pytest.approx(3 + rise_ft, abs=1e-3)
+
+
+def test_what_was_typed_last_stands_and_the_other_follows() -> None:
+    # Half a circle again: as many sticks as it takes, the fewest that make one, 4 of them.
+    job, work = typed_in(*STICKS, ("size.shape", "round_on_legs"))
+    assert job.design.bows.sticks is None and len(split_of(work).pieces) == 4 and bays_of(work).bows == 8
+    # Three again: one arc again.
+    assert typed_in(*STICKS, ("size.shape", "round_on_legs"), ("bows.sticks", "3"))[0].design.size.shape.kind == "round"
+    # A leg longer than three sticks allow stands, and takes more of them; a shorter one leaves their number.
+    job, work = typed_in(*STICKS, ("size.shape.leg_m", "6'"))
+    assert job.design.size.leg_m == pytest.approx(6 * 0.3048) and job.design.bows.sticks is None
+    job, _ = typed_in(*STICKS, ("size.shape.leg_m", "2'"))
+    assert job.design.size.leg_m == pytest.approx(2 * 0.3048) and job.design.bows.sticks == 3
+    # A width that they reach over only on shorter legs: these give way, by whole inches, no further than they must.
+    job, work = typed_in(*STICKS, ("size.span_m", "28'"))
+    leg_in = job.design.size.leg_m / 0.0254
+    assert job.design.bows.sticks == 3 and 20 <= leg_in < 36 and abs(leg_in - round(leg_in)) < 1e-6
+    assert height_taking(work, whole_tube_m(work, 3)) is not None
+    # Where no leg does, it is refused by what is on the screen, with the nearest number.
+    with pytest.raises(DesignError, match="3 whole sticks of 10' 6\" a bow make no house"):
+        typed_in(*STICKS, ("size.span_m", "34'"))
+
+
+def test_sticks_without_a_number_don_t_climb_with_each_change() -> None:
+    typed = (("start.known", "sticks"), ("size.span_m", "20'"), ("bows.stick_m", "10' 6\""))
+    once = typed_in(*typed)[0].design.size.height_m
+    again = typed_in(*typed, ("bows.stick_m", "21'"), ("bows.stick_m", "10' 6\""))[0].design.size.height_m
+    assert once == pytest.approx(again)

@@ -72,7 +72,7 @@ def deep(levels: int) -> str:
         (json.dumps({**whole(), "design": house_document(size__span_m=float("nan"))}), "NaN"),
         (json.dumps({**whole(), "design": house_document(size__span_m=float("-inf"))}), "-Infinity"),
         (deep(10_000), "nested deeper"),
-        (" " * 2_000_001, "larger than 2 MB"),
+        (" " * 16_000_001, "larger than 16 MB"),
     ],
 )
 def test_what_is_no_house_file_is_refused_with_a_sentence(text: str | bytes, part: str) -> None:

@@ -33,11 +33,15 @@ from obtegum.exchange.sheet import Paper
 from obtegum.exchange.tables import all_tables, table_csv
 from obtegum.store import House, Store, Unreadable, houses
 from obtegum.store.backup import BEFORE, BackupError, Tell, write_backup
+from obtegum.store.causes import named
 from obtegum.store.restore import Restored, restore
+from obtegum.store.salvage import lacking
 
 __all__ = ["as_file", "disposition", "made", "own_file", "paper_for", "router", "taken_in"]
 
 CSV = "text/csv; charset=utf-8"
+# Says with a backup what it lacks, percent-encoded.
+LACKS = "x-obtegum-lacks"
 router = APIRouter(prefix="/api", tags=["files"])
 
 
@@ -50,7 +54,7 @@ def taken_in(*types: str) -> dict[str, Any]:
 def disposition(name: str) -> dict[str, str]:
     """A download's name, given plain and in full, as names may hold any letter."""
     plain = re.sub(r"[^A-Za-z0-9. -]", "_", name)
-    return {"content-disposition": f"attachment; filename=\"{plain}\"; filename*=UTF-8''{quote(name)}"}
+    return {"content-disposition": f"attachment; filename=\"{plain}\"; filename*=UTF-8''{quote(name, safe='')}"}
 
 
 def as_file(content: str | bytes, name: str, media_type: str) -> Response:
@@ -310,10 +314,12 @@ def own_file(store: Store) -> FilePath:
 async def get_backup(store: Kept, lane: Lane, work: WorkName = "") -> Response:
     """Every house with its history, as one file."""
     file = own_file(store)
-    await lane.run(work, lambda tell: write_backup(store, file, tell))
-    name = f"obtegum {time.strftime('%Y-%m-%d')}.zip"
+    _, lacks = await lane.run(work, lambda tell: write_backup(store, file, tell))
+    name = f"obtegum {time.strftime('%Y-%m-%d')}{', not whole' if lacks else ''}.zip"
+    # What is damaged here isn't in it: who takes it away is told.
+    told = {LACKS: quote(lacking(lacks))} if lacks else {}
     return FileResponse(
-        file, media_type="application/zip", headers=disposition(name), background=BackgroundTask(file.unlink)
+        file, media_type="application/zip", headers=disposition(name) | told, background=BackgroundTask(file.unlink)
     )
 
 
@@ -322,7 +328,7 @@ async def post_backup(desk: Desk, lane: Lane, request: Request, work: WorkName =
     """Replace everything by a backup; all of it is checked before anything is replaced."""
     file = own_file(desk.store)
     try:
-        with file.open("xb") as out:
+        with named(), file.open("xb") as out:
             os.fchmod(out.fileno(), 0o600)
             async for chunk in request.stream():
                 await run_in_threadpool(out.write, chunk)

@@ -78,6 +78,8 @@ class Offers:
     def __init__(self, most: int = MOST) -> None:
         self.turn, self._most = Lock(), most
         self._kept: OrderedDict[str, Work] = OrderedDict()
+        # What parts buy, of the house that was asked for last.
+        self.bought: tuple[Job, BuysOut] | None = None
 
     def find(self, house_id: str) -> Work | None:
         """The bench of a house's last offer."""
@@ -140,11 +142,15 @@ def _lines(benches: Benches, maps: Maps, house_id: str, job: Job) -> Iterator[by
 
 
 @router.get("/buys", response_model=BuysOut)
-def get_buys(store: Kept, benches: KeptBenches, house_id: HouseId) -> Response:
-    """What each part of the frame buys: left out or put in, one at a time."""
-    house = houses.get(store, house_id)
-    job = Job(house.design, house.record)
-    return answer(BuysOut(buys=tuple(bought(job, default_catalogue(), benches.begin(*job), benches.give_way))))
+def get_buys(store: Kept, benches: KeptBenches, offers: KeptOffers, house_id: HouseId) -> Response:
+    """What each part of the frame buys, left out or put in one at a time, of the house as it is when its turn comes."""
+    with offers.turn:
+        house = houses.get(store, house_id)
+        job = Job(house.design, house.record)
+        if offers.bought is None or offers.bought[0] != job:
+            found = bought(job, default_catalogue(), benches.begin(*job), benches.give_way)
+            offers.bought = job, BuysOut(buys=tuple(found))
+        return answer(offers.bought[1])
 
 
 @router.get("/offer", response_model=SidesOut)

@@ -21,6 +21,7 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from obtegum.api.door import Door, Locked, NoSuchCode, may
 from obtegum.api.problems import problem
+from obtegum.exchange.housefile import MOST_BYTES
 from obtegum.exchange.photo import TYPES
 
 __all__ = ["TOKEN_HEADER", "Guard", "Page"]
@@ -49,6 +50,8 @@ class Taken(NamedTuple):
 JSON = Taken(frozenset({"application/json"}), 2_000_000, 60.0)
 TAKEN: tuple[tuple[re.Pattern[str], Taken], ...] = (
     (re.compile(r"/api/backup$"), Taken(frozenset({"application/zip"}), 2_000_000_000, 900.0)),
+    # A house of a thousand bows, taped thirty times over, takes seven million.
+    (re.compile(r"/api/house-files$"), Taken(frozenset({"application/json"}), MOST_BYTES, 60.0)),
     (re.compile(r"/api/houses/[^/]+/readings$"), Taken(frozenset({"text/csv", "text/plain"}), 2_000_000, 60.0)),
     (re.compile(r"/api/houses/[^/]+/photos$"), Taken(TYPES, 16_000_000, 180.0)),
 )

@@ -80,6 +80,14 @@ class Yard(Part):
 
     houses: tuple[HouseLine, ...]
     total: int
+    # What was found amiss in the data folder, until somebody has seen it.
+    found: str = ""
+
+
+class FoundOut(Part):
+    """What is amiss in the data folder; empty where nothing is."""
+
+    found: str
 
 
 class NewHouse(Part):

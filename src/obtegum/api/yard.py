@@ -4,17 +4,18 @@ import logging
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Request
+from pydantic import ValidationError
 from starlette.responses import Response
 
 from obtegum.api.benches import Benches
 from obtegum.api.desk import Desk, HouseId, Kept, KeptBenches, Lane, with_plan
-from obtegum.api.models import Gone, HouseLine, HouseOut, NewHouse, Place, TokenOut, VersionOut, WorkOut, Yard
+from obtegum.api.models import FoundOut, Gone, HouseLine, HouseOut, NewHouse, Place, TokenOut, VersionOut, WorkOut, Yard
 from obtegum.api.planning import answer
 from obtegum.core.plan import YardPlan, plan_yard
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.starters import new_house
 from obtegum.core.trouble import DesignError
-from obtegum.store import Store, houses
+from obtegum.store import Store, StoreTrouble, houses
 from obtegum.store.restore import delete_for_good
 from obtegum.store.state import Shelf
 from obtegum.store.yards import keep_yards, kept_yards
@@ -26,12 +27,17 @@ router = APIRouter(prefix="/api", tags=["yard"])
 WorkKey = Annotated[str, Query(max_length=40)]
 
 
-def _line(store: Store, benches: Benches, line: houses.HouseLine, kept: str | None) -> HouseLine:
+def _line(store: Store, benches: Benches, line: houses.HouseLine, kept: YardPlan | None) -> HouseLine:
     """A house in the yard; one that can't be planned stands there too, with the reason."""
     plain = {"id": line.id, "name": line.name, "touched": line.touched}
-    if kept is not None:
-        return HouseLine(**plain, yard=YardPlan.model_validate_json(kept))
-    state = houses.state_at(store, line)
+    if kept is not None and line.whole:
+        return HouseLine(**plain, yard=kept)
+    try:
+        state = houses.state_at(store, line)
+    except StoreTrouble as trouble:
+        if trouble.cause != "damaged":
+            raise
+        state = None
     if state is None:
         return HouseLine(**plain, yard=None, why="What was kept of it can’t be read here.")
     try:
@@ -41,6 +47,14 @@ def _line(store: Store, benches: Benches, line: houses.HouseLine, kept: str | No
     except Exception:
         log.exception("house %s can't be planned", line.id)
         return HouseLine(**plain, yard=None, why="Something in it breaks the plan.")
+
+
+def _as_kept(body: str) -> YardPlan | None:
+    """What was kept of how a house stands; nothing where that is damaged, so that it is found again."""
+    try:
+        return YardPlan.model_validate_json(body)
+    except ValidationError:
+        return None
 
 
 @router.get("/houses", response_model=Yard)
@@ -53,7 +67,11 @@ def get_yard(
 ) -> Response:
     """Houses on a shelf by last touched, each with its size, verdict and small drawing."""
     lines = houses.newest(store, start, most, shelf)
-    kept = kept_yards(store, {line.id: line.version for line in lines})
+    kept = {
+        house_id: plan
+        for house_id, body in kept_yards(store, {line.id: line.version for line in lines}).items()
+        if (plan := _as_kept(body)) is not None
+    }
     shown = tuple(_line(store, benches, line, kept.get(line.id)) for line in lines)
     keep_yards(
         store,
@@ -63,7 +81,14 @@ def get_yard(
             if each.yard is not None and line.id not in kept
         },
     )
-    return answer(Yard(houses=shown, total=houses.count(store, shelf)))
+    return answer(Yard(houses=shown, total=houses.count(store, shelf), found=store.found))
+
+
+@router.delete("/found", response_model=FoundOut)
+def delete_found(store: Kept) -> Response:
+    """What was found amiss was seen: from now on what stands is what is known."""
+    store.seen()
+    return answer(FoundOut(found=store.found))
 
 
 @router.post("/houses", response_model=HouseOut, status_code=201)

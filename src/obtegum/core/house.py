@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from hashlib import blake2b
 from typing import TYPE_CHECKING, Annotated, Literal, Self, cast
+from unicodedata import category
 
 from pydantic import Field, field_validator, model_validator
 from pydantic_core import PydanticCustomError
@@ -34,6 +35,15 @@ IMAGE = "^[0-9a-f]{32}$"
 PhotoName = Annotated[str, Field(pattern=IMAGE)]
 
 
+# Letters that turn the way that others are read in: Unicode's bidirectional marks, embeddings and isolates.
+TURNING = frozenset("\u061c\u200e\u200f\u202a\u202b\u202c\u202d\u202e\u2066\u2067\u2068\u2069")
+
+
+def _steers(letter: str) -> bool:
+    """Whether a letter of a name says how others are shown instead of showing something."""
+    return letter in TURNING or category(letter) in ("Cc", "Zl", "Zp")
+
+
 class House(Part):
     """The base of a design, in metres; lengths are between tube centres."""
 
@@ -44,6 +54,7 @@ class House(Part):
     @field_validator("name")
     @classmethod
     def _seen(cls, name: str) -> str:
+        name = "".join(letter for letter in name if not _steers(letter))
         if not any(letter.isprintable() and not letter.isspace() and letter not in BLANK_LETTERS for letter in name):
             raise PydanticCustomError("unseen", "a name that can't be seen")
         return name

@@ -5,14 +5,16 @@ The bench sends ``SET open shut wind`` (°C, °C, m/s), which the controller ans
 to what it was told when the bench is gone.
 """
 
-import socket
 from dataclasses import dataclass
 
+from obtegum.devices.line import Line, NotUnderstood, numbers
 from obtegum.devices.trouble import DeviceError
 
 __all__ = ["ControllerError", "ControllerLink", "Now", "SetPoints"]
 
-TIMEOUT_S = 3.0
+WITHIN_S = 3.0
+# What can be measured or set, °C and m/s; a side is up by a share.
+LEAST, MOST, UP = -80.0, 150.0, 1.0
 
 
 class ControllerError(DeviceError):
@@ -49,26 +51,25 @@ class ControllerLink:
         """Have it keep to set-points. Raises: ControllerError where it doesn't take them as sent."""
         asked = [round(each, 2) for each in (points.open_c, points.shut_c, points.wind_mps)]
         word, took = self._ask("SET " + " ".join(f"{each:.2f}" for each in asked))
-        if word != "SET" or any(abs(one - other) > 0.005 for one, other in zip(took, asked, strict=True)):
+        if word != "SET" or not all(abs(one - other) <= 0.005 for one, other in zip(took, asked, strict=True)):
             raise ControllerError("The controller took other set-points than were sent. Look at it before you leave.")
 
     def read(self) -> Now:
         """What it measures now. Raises: ControllerError with a sentence."""
         word, values = self._ask("READ", 5)
-        if word != "NOW":
+        if word != "NOW" or not all(0 <= each <= UP for each in values[3:]) or values[2] < 0:
             raise ControllerError("The controller answered something that is not a measurement.")
         return Now(*values)
 
     def _ask(self, line: str, count: int = 3) -> tuple[str, list[float]]:
         try:
-            with socket.create_connection((self.host, self.port), TIMEOUT_S) as link, link.makefile("rw") as text:
-                text.write(f"{line}\n")
-                text.flush()
-                word, *values = text.readline(200).split()
-                found = [float(each) for each in values]
-        except (OSError, ValueError):
-            where = f"{self.host}:{self.port}"
-            raise ControllerError(f"The controller at {where} can’t be reached or understood. Is it on?") from None
+            with Line(self.host, self.port, WITHIN_S) as link:
+                word, *told = link.ask(line).split() or [""]
+            found = numbers(told, LEAST, MOST)
+        except OSError:
+            raise ControllerError(f"The controller at {self.host}:{self.port} can’t be reached. Is it on?") from None
+        except NotUnderstood as error:
+            raise ControllerError(f"The controller answered {error}. Look at it, and ask again.") from None
         if len(found) != count:
             raise ControllerError("The controller’s answer is cut short. Ask again.")
         return word, found

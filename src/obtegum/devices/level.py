@@ -5,16 +5,17 @@ receiver answers ``READING metres`` or ``NONE reason``. Several shots make a rea
 those far from it left out.
 """
 
-import socket
 import statistics
 from dataclasses import dataclass
 
+from obtegum.devices.line import Line, NotUnderstood, numbers
 from obtegum.devices.trouble import DeviceError
 
 __all__ = ["LevelError", "LevelLink", "LiveReading", "settle"]
 
 SHOTS = 7
-TIMEOUT_S = 3.0
+# For all of them together; the longest rod, m.
+WITHIN_S, LONGEST_ROD_M = 6.0, 20.0
 # Shots further from the middle than this many usual deviations are left out.
 FAR = 5.0
 LEAST_SPREAD_M = 0.0005
@@ -65,15 +66,15 @@ class LevelLink:
         """A reading with the rod at a place. Raises: LevelError with a sentence."""
         shots: list[float] = []
         try:
-            with socket.create_connection((self.host, self.port), TIMEOUT_S) as line, line.makefile("rw") as text:
+            with Line(self.host, self.port, WITHIN_S) as line:
                 for _ in range(SHOTS):
-                    text.write(f"SHOT {along_m:.4f} {across_m:.4f}\n")
-                    text.flush()
-                    word, _, rest = text.readline().strip().partition(" ")
+                    word, _, rest = line.ask(f"SHOT {along_m:.4f} {across_m:.4f}").partition(" ")
                     if word == "READING":
-                        shots.append(float(rest))
+                        shots += numbers([rest], -LONGEST_ROD_M, LONGEST_ROD_M)
                     elif word != "NONE":
                         raise LevelError("The level answered something that is not a reading.")
-        except (OSError, ValueError):
+        except OSError:
             raise LevelError(f"The level at {self.address} can’t be reached. Is it on?") from None
+        except NotUnderstood as error:
+            raise LevelError(f"The level answered {error}. Look at it, and read again.") from None
         return settle(shots)

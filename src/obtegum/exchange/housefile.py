@@ -21,7 +21,7 @@ __all__ = ["FORMAT", "MOST_BYTES", "VERSION", "HouseFile", "as_it_is", "read_hou
 
 FORMAT = "obtegum house"
 VERSION = 3
-MOST_BYTES = 2_000_000
+MOST_BYTES = 16_000_000
 
 
 class HouseFile(Part):
@@ -68,7 +68,7 @@ def _not_a_number(name: str) -> Any:
 
 def _parse(text: str | bytes) -> dict[str, Any]:
     if len(text) > MOST_BYTES:
-        raise _refuse("The file is larger than 2 MB, far more than a house needs.")
+        raise _refuse(f"The file is larger than {MOST_BYTES // 1_000_000} MB, far more than a house needs.")
     try:
         data = json.loads(text, parse_constant=_not_a_number)
     except DesignError:

@@ -10,24 +10,27 @@ import json
 import os
 import time
 import zipfile
+import zlib
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from pathlib import Path
 from typing import IO, Any, TypeVar
 
-from pydantic import Field, ValidationError
+from pydantic import ValidationError
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from obtegum.core.design import record_as_kept_now
 from obtegum.core.part import Part
-from obtegum.store.causes import StoreTrouble
+from obtegum.store.causes import named
 from obtegum.store.database import Store, put_in_place
 from obtegum.store.documents import hash_of, in_pieces
 from obtegum.store.images import MOST_IMAGE_BYTES, name_of_image
-from obtegum.store.models import DocumentRow, HouseRow, ImageRow, RevisionRow
+from obtegum.store.models import DocumentRow, ImageRow
+from obtegum.store.rows import HouseRowCopy, RevisionCopy
+from obtegum.store.salvage import Lacks, whole_houses, whole_rows
 
-__all__ = ["BEFORE", "Backup", "BackupError", "HouseRowCopy", "OldBackup", "Tell", "opened", "quiet", "write_backup"]
+__all__ = ["BEFORE", "Backup", "BackupError", "OldBackup", "Tell", "opened", "quiet", "write_backup"]
 
 FORMAT = "obtegum backup"
 VERSION = 3
@@ -48,96 +51,76 @@ class BackupError(ValueError):
     """A file that is no whole backup; the message says why. Nothing has been replaced."""
 
 
-class HouseRowCopy(Part):
-    """One house in a backup."""
-
-    id: str = Field(min_length=1, max_length=32, pattern="^[A-Za-z0-9]+$")
-    version: int = Field(ge=1, le=2**31)
-    touched: float
-    shelf: str = Field(max_length=10)
-
-
-class RevisionCopy(Part):
-    """One revision of a house in a backup; ``design`` and ``record`` name documents."""
-
-    house_id: str = Field(max_length=32)
-    version: int = Field(ge=1, le=2**31)
-    made: float
-    window: str = Field(max_length=40)
-    gesture: str = Field(max_length=40)
-    words: str
-    kind: str = Field(max_length=10)
-    design: str = Field(max_length=22)
-    record: str = Field(max_length=22)
-    undoes: int | None = None
-
-
 def quiet(done: int, of: int) -> None:
     pass
 
 
-def write_backup(store: Store, file: Path, tell: Tell = quiet) -> int:
-    """Every house with its history, as it stands at one moment; returns how many.
+def write_backup(store: Store, file: Path, tell: Tell = quiet) -> tuple[int, tuple[Lacks, ...]]:
+    """Every house with its history, as it stands at one moment; returns how many, and what is lacking because it is
+    damaged here.
 
     Written beside the file, read back, and only then given its name: what was there before stays until
     this one is whole. Raises: StoreTrouble; OSError.
     """
     part = file.with_name(f"{file.name}.{os.getpid()}.{time.monotonic_ns()}.part")
     try:
-        with _full_disk_named():
+        with named():
             os.close(os.open(part, os.O_CREAT | os.O_WRONLY | os.O_EXCL, 0o600))
             with store.reading() as session, zipfile.ZipFile(part, "w", zipfile.ZIP_DEFLATED, compresslevel=6) as pack:
-                count = _write(session, pack, tell)
+                written = _write(session, pack, tell)
             with opened(part) as read:
                 read.check()
             put_in_place(part, file)
     finally:
         part.unlink(missing_ok=True)
-    return count
+    return written
 
 
-@contextmanager
-def _full_disk_named() -> Iterator[None]:
-    try:
-        yield
-    except OSError as error:
-        if error.errno == 28:
-            raise StoreTrouble("full", "The disk is full. Make room on it; nothing was written.") from None
-        raise
-
-
-def _write(session: Session, pack: zipfile.ZipFile, tell: Tell) -> int:
+def _write(session: Session, pack: zipfile.ZipFile, tell: Tell) -> tuple[int, tuple[Lacks, ...]]:
     def count(table: Any) -> int:
         return session.scalar(select(func.count()).select_from(table)) or 0
 
-    houses, revisions, documents = count(HouseRow), count(RevisionRow), count(DocumentRow)
-    images = count(ImageRow)
-    counts = {"houses": houses, "revisions": revisions, "documents": documents, "images": images}
-    of = houses + revisions + documents + images
-    manifest = {"format": FORMAT, "version": VERSION, "made": time.time(), **counts}
-    pack.writestr("manifest.json", json.dumps(manifest, indent=1))
-    done = 0
-    for name, table, order in (
-        ("houses.jsonl", HouseRow, (HouseRow.id,)),
-        ("revisions.jsonl", RevisionRow, (RevisionRow.house_id, RevisionRow.version)),
-        ("documents.jsonl", DocumentRow, (DocumentRow.hash,)),
-    ):
-        columns: list[Any] = list(table.__table__.columns)
-        with pack.open(name, "w", force_zip64=True) as out:
-            rows = session.execute(select(*columns).order_by(*order), execution_options={"yield_per": AT_ONCE})
-            for row in rows.mappings():
-                out.write(_plain(dict(row)).encode() + b"\n")
+    whole = whole_houses(session)
+    of = len(whole.houses) + len(whole.revisions) + count(DocumentRow) + count(ImageRow)
+    rows: dict[str, Iterator[dict[str, Any]]] = {
+        "houses": (each.model_dump() for each in whole.houses),
+        "revisions": (each.model_dump() for each in whole.revisions),
+        "documents": _documents(session),
+    }
+    done, counts = 0, dict[str, int]()
+    for name, each in rows.items():
+        before = done
+        with pack.open(f"{name}.jsonl", "w", force_zip64=True) as out:
+            for row in each:
+                out.write(_plain(row).encode() + b"\n")
                 done += 1
                 if done % AT_ONCE == 0:
                     tell(done, of)
-    names = session.execute(select(ImageRow.house_id, ImageRow.name).order_by(ImageRow.house_id, ImageRow.name)).all()
-    for house_id, name in names:
-        body = session.scalar(select(ImageRow.body).where(ImageRow.house_id == house_id, ImageRow.name == name))
+        counts[name] = done - before
+    counts["images"], pictures = 0, 0
+    own = {each.id for each in whole.houses}
+    for image in whole_rows(session, ImageRow, (ImageRow.house_id, ImageRow.name), 1):
+        if name_of_image(image["body"] or b"") != image["name"] or image["house_id"] not in own:
+            pictures += 1
+            continue
         # A picture is packed already.
-        pack.writestr(zipfile.ZipInfo(f"images/{house_id}/{name}.jpg"), body or b"")
-        done += 1
-        tell(done, of)
-    return houses
+        pack.writestr(zipfile.ZipInfo(f"{IMAGES}{image['house_id']}/{image['name']}.jpg"), image["body"])
+        counts["images"] += 1
+        tell(done + counts["images"], of)
+    lacks = [*whole.lacks]
+    if pictures:
+        lacks.append(Lacks(house="the pictures", what=f"{pictures} of them"))
+    told = {"lacks": [each.model_dump() for each in lacks]} if lacks else {}
+    manifest = {"format": FORMAT, "version": VERSION, "made": time.time(), **counts, **told}
+    pack.writestr("manifest.json", json.dumps(manifest, indent=1))
+    return counts["houses"], tuple(lacks)
+
+
+def _documents(session: Session) -> Iterator[dict[str, Any]]:
+    """The texts that are whole; those that aren't are what houses lack."""
+    for row in whole_rows(session, DocumentRow, (DocumentRow.hash,)):
+        if hash_of(row["body"]) == row["hash"]:
+            yield dict(row)
 
 
 class Backup:
@@ -225,8 +208,10 @@ def opened(file: Path) -> Iterator[Backup]:
             if sum(info.file_size for info in infos.values()) > size * MOST_RATIO:
                 raise BackupError("The backup unpacks to more than this bench can hold.")
             yield OldBackup(pack, manifest) if manifest["version"] == 1 else Backup(pack, manifest)
-    except (zipfile.BadZipFile, EOFError, NotImplementedError, RuntimeError, KeyError) as error:
-        raise BackupError("The file is cut short or is no backup.") from error
+    except (zipfile.BadZipFile, zlib.error, EOFError, NotImplementedError, RuntimeError, KeyError, ValueError) as error:
+        if isinstance(error, BackupError):
+            raise
+        raise BackupError("The backup is damaged or cut short, or is no backup. Nothing was replaced.") from error
     except OSError as error:
         raise BackupError("The file can’t be read.") from error
 

@@ -1,5 +1,6 @@
 """What went wrong with the data folder, said so that the person beside it knows what to do."""
 
+import errno
 import sqlite3
 from collections.abc import Iterator
 from contextlib import contextmanager
@@ -7,7 +8,7 @@ from typing import Literal
 
 from sqlalchemy.exc import DBAPIError
 
-__all__ = ["Cause", "StoreTrouble", "named"]
+__all__ = ["SENTENCES", "Cause", "StoreTrouble", "damaged", "named"]
 
 Cause = Literal["full", "read_only", "locked", "damaged", "gone", "newer", "disk"]
 
@@ -34,7 +35,25 @@ _BY_NAME: tuple[tuple[str, Cause], ...] = (
     ("SQLITE_NOTADB", "damaged"),
     ("SQLITE_CANTOPEN", "read_only"),
     ("SQLITE_IOERR", "disk"),
+    # What is asked of it is always the same: where it doesn't know a table or column, these are damaged.
+    ("SQLITE_ERROR", "damaged"),
+    ("SQLITE_NOMEM", "damaged"),
+    ("SQLITE_TOOBIG", "damaged"),
+    ("SQLITE_FORMAT", "damaged"),
+    ("SQLITE_MISMATCH", "damaged"),
 )
+
+
+_BY_NUMBER: dict[int, Cause] = {
+    errno.ENOSPC: "full",
+    errno.EDQUOT: "full",
+    errno.EACCES: "read_only",
+    errno.EPERM: "read_only",
+    errno.EROFS: "read_only",
+    errno.ENOENT: "gone",
+    errno.ENOTDIR: "gone",
+    errno.EIO: "disk",
+}
 
 
 class StoreTrouble(Exception):
@@ -52,6 +71,11 @@ def _cause(error: BaseException | None) -> Cause | None:
     return next((cause for start, cause in _BY_NAME if name.startswith(start)), None)
 
 
+def damaged(error: DBAPIError) -> bool:
+    """Whether that is what SQLite says of damage in its file."""
+    return _cause(error.orig) == "damaged"
+
+
 @contextmanager
 def named() -> Iterator[None]:
     """Run work on the data folder. Raises: StoreTrouble in place of what SQLite or the disk say."""
@@ -64,6 +88,11 @@ def named() -> Iterator[None]:
         raise StoreTrouble(cause) from error
     except sqlite3.Error as error:
         cause = _cause(error)
+        if cause is None:
+            raise
+        raise StoreTrouble(cause) from error
+    except OSError as error:
+        cause = _BY_NUMBER.get(error.errno or 0)
         if cause is None:
             raise
         raise StoreTrouble(cause) from error

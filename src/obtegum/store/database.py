@@ -12,7 +12,8 @@ from typing import Any
 from sqlalchemy import Connection, Engine, create_engine, event, inspect, text
 from sqlalchemy.orm import Session, sessionmaker
 
-from obtegum.store.causes import StoreTrouble, named
+from obtegum.store.causes import SENTENCES, StoreTrouble, named
+from obtegum.store.known import KNOWN, kept_aside, note, went_missing
 
 __all__ = ["FILE", "NEWEST", "Store", "open_store", "put_in_place"]
 
@@ -23,13 +24,20 @@ BUSY_MS = 5000
 WAL_TRIES = 50
 # Unfinished files of a server that was killed.
 LEFT_S = 3600
+# How long nothing was kept when the folder is at rest, s.
+QUIET_S = 2.0
 
 
 class Store:
     """An open data folder."""
 
-    def __init__(self, engine: Engine, folder: Path) -> None:
+    def __init__(self, engine: Engine, folder: Path, found: str = "") -> None:
         self.folder = folder
+        # What was found amiss when it was opened, in sentences, until somebody has seen it.
+        self.found = found
+        # Whether something was kept since it was at rest last, and when.
+        self._kept_at: float | None = None
+        self.looked_over = False
         self._engine = engine
         self._sessions = sessionmaker(engine, expire_on_commit=False)
         self._identity = _identity(folder / FILE)
@@ -46,6 +54,7 @@ class Store:
         """A session that only reads. Raises: StoreTrouble."""
         self.check_present()
         with named(), self._sessions() as session:
+            session.execute(text(f"PRAGMA busy_timeout={BUSY_MS}"))
             # What is read together was true together.
             session.execute(text("BEGIN"))
             yield session
@@ -56,16 +65,56 @@ class Store:
 
         Raises: StoreTrouble, and nothing is kept.
         """
-        with self._line, named(), self._sessions() as session:
-            session.execute(text("BEGIN IMMEDIATE"))
-            self.check_present()
-            yield session
-            session.commit()
-            # A folder taken away between the two checks has taken the change with it.
-            self.check_present()
+        until = time.monotonic() + BUSY_MS / 1000
+        if not self._line.acquire(timeout=BUSY_MS / 1000):
+            raise StoreTrouble("locked")
+        try:
+            with named(), self._sessions() as session:
+                # Whoever waited in line has that much less to wait for other programs.
+                left_ms = max(int((until - time.monotonic()) * 1000), 0)
+                session.execute(text(f"PRAGMA busy_timeout={left_ms}"))
+                session.execute(text("BEGIN IMMEDIATE"))
+                self.check_present()
+                yield session
+                session.commit()
+                # A folder taken away between the two checks has taken the change with it.
+                self.check_present()
+                self._kept_at = time.monotonic()
+        finally:
+            self._line.release()
+
+    def rest(self, quiet_s: float = QUIET_S) -> None:
+        """When nothing was kept for a while: bring the log into the file, and write down which houses stand.
+
+        What can't be done now is done another time.
+        """
+        if self._kept_at is None or time.monotonic() - self._kept_at < quiet_s or self.found:
+            return
+        self._kept_at = None
+        try:
+            with named(), self._sessions() as session:
+                session.execute(text("PRAGMA wal_checkpoint(TRUNCATE)"))
+                note(session, self.folder)
+        except StoreTrouble:
+            self._kept_at = time.monotonic()
+
+    def look_over(self) -> None:
+        """Look once whether the file is whole; what is damaged is said with what was found. Raises: StoreTrouble."""
+        self.looked_over = True
+        with named(), self._engine.connect() as connection:
+            told = connection.exec_driver_sql("PRAGMA quick_check(1)").scalar()
+        if told != "ok":
+            self.found = f"{self.found} {SENTENCES['damaged']}".strip()
+
+    def seen(self) -> None:
+        """Somebody has seen what was found: what stands now is what is known."""
+        self.found = ""
+        self._kept_at = -QUIET_S
+        self.rest(0.0)
 
     def close(self) -> None:
         """Let go of the file, with everything in it: it can be copied alone afterwards."""
+        self.rest(0.0)
         try:
             with named(), self._engine.connect() as connection:
                 connection.exec_driver_sql("PRAGMA wal_checkpoint(TRUNCATE)")
@@ -83,9 +132,15 @@ def _identity(file: Path) -> tuple[int, int] | None:
     return found.st_dev, found.st_ino
 
 
+def _readable(text: bytes) -> str:
+    return text.decode(errors="replace")
+
+
 def _prepare(connection: Any, _: object) -> None:
     # Transactions are begun by hand (BEGIN IMMEDIATE), so the driver must not begin its own.
     connection.isolation_level = None
+    # A damaged byte in one text doesn't keep the others from being read: what it names tells that it is damaged.
+    connection.text_factory = _readable
     connection.execute(f"PRAGMA busy_timeout={BUSY_MS}")
     # SQLite doesn't wait by itself for whoever turns the same new file to WAL at this moment.
     for tried in range(WAL_TRIES):
@@ -165,8 +220,8 @@ def _make_folder(folder: Path) -> Path:
         if time.time() - part.stat().st_mtime > LEFT_S:
             part.unlink(missing_ok=True)
     # A folder with anything else in it is somebody's own, and stays as open as they made it.
-    own = {FILE, f"{FILE}-wal", f"{FILE}-shm"}
-    ours = all(each.name in own or each.name.startswith("before-") for each in folder.iterdir())
+    own = {FILE, f"{FILE}-wal", f"{FILE}-shm", KNOWN}
+    ours = all(each.name in own or each.name.startswith(("before-", "damaged-")) for each in folder.iterdir())
     for path, mode in ((folder, 0o700), (file, 0o600)) if ours else ((file, 0o600),):
         if path.stat().st_mode & 0o777 != mode and path.stat().st_uid == os.getuid():
             path.chmod(mode)
@@ -179,6 +234,7 @@ def open_store(folder: Path) -> Store:
     An interruption at any moment leaves it as it was or as it is to be.
     Raises: StoreTrouble with a sentence; OSError when the folder can't be made.
     """
+    found = kept_aside(folder, folder / FILE)
     file = _make_folder(folder)
     engine = create_engine(f"sqlite:///{file}")
     event.listen(engine, "connect", _prepare)
@@ -196,7 +252,9 @@ def open_store(folder: Path) -> Store:
                 if version is not None:
                     _copy_first(engine, folder, version)
                 _migrate(engine)
+            with Session(engine) as session:
+                found = found or went_missing(session, folder)
     except BaseException:
         engine.dispose()
         raise
-    return Store(engine, folder)
+    return Store(engine, folder, found)

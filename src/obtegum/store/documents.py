@@ -12,7 +12,7 @@ from hashlib import blake2b
 from zlib import crc32
 
 from sqlalchemy import select
-from sqlalchemy.dialects.sqlite import insert as insert_or_ignore
+from sqlalchemy.dialects.sqlite import insert
 from sqlalchemy.orm import Session
 
 from obtegum.store.models import DocumentRow
@@ -43,7 +43,7 @@ AT_ONCE = 500
 
 
 class MissingDocument(LookupError):
-    """A document that a revision names isn't there."""
+    """A document that a revision names isn't there, or isn't what its hash says: it was damaged."""
 
 
 def hash_of(body: str) -> str:
@@ -66,10 +66,12 @@ def cut(text: str) -> list[str]:
 
 
 def keep_documents(session: Session, bodies: Mapping[str, str]) -> None:
-    """Keep texts under their hashes; those that are there already are left."""
+    """Keep texts under their hashes; those that are there already are left, and one that was damaged is whole again."""
     if bodies:
         rows = [{"hash": name, "body": body} for name, body in bodies.items()]
-        session.execute(insert_or_ignore(DocumentRow).on_conflict_do_nothing(), rows)
+        kept = insert(DocumentRow)
+        damaged = DocumentRow.body != kept.excluded.body
+        session.execute(kept.on_conflict_do_update(set_={"body": kept.excluded.body}, where=damaged), rows)
 
 
 def keep_text(session: Session, text: str) -> str:
@@ -108,14 +110,14 @@ def keep_pieces(session: Session, text: str) -> str:
 
 
 def texts(session: Session, names: Collection[str]) -> dict[str, str]:
-    """The texts of some hashes, those that are there."""
+    """The texts of some hashes, those that are there whole."""
     found: dict[str, str] = {}
     wanted = list(dict.fromkeys(names))
     for start in range(0, len(wanted), AT_ONCE):
         rows = session.execute(
             select(DocumentRow.hash, DocumentRow.body).where(DocumentRow.hash.in_(wanted[start : start + AT_ONCE]))
         )
-        found.update((name, body) for name, body in rows)
+        found.update((name, body) for name, body in rows if hash_of(body) == name)
     return found
 
 
@@ -145,7 +147,7 @@ def parts_of(session: Session, names: Collection[str]) -> set[str]:
 def read_text(session: Session, name: str) -> str:
     """A text by its hash. Raises: MissingDocument."""
     found = session.get(DocumentRow, name)
-    if found is None:
+    if found is None or hash_of(found.body) != name:
         raise MissingDocument(name)
     return found.body
 

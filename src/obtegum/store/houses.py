@@ -1,16 +1,19 @@
 """Reading and changing houses. Every change is a revision; what two windows change is put together."""
 
 import json
+import math
 import time
 import uuid
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from typing import Any, Literal, NamedTuple
 
-from sqlalchemy import func, select
+from sqlalchemy import ColumnElement, func, select
+from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import Session
 
 from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.store.causes import damaged
 from obtegum.store.changes import State, difference
 from obtegum.store.database import Store
 from obtegum.store.documents import MissingDocument, read_pieces, read_text
@@ -22,7 +25,6 @@ from obtegum.store.state import (
     Unreadable,
     design_or_name,
     house_of,
-    name_of,
     revision_row,
     row_of,
     shelf_of,
@@ -59,12 +61,13 @@ Kind = Literal["start", "edit", "undo", "redo"]
 
 @dataclass(frozen=True)
 class HouseLine:
-    """A house as the yard lists it."""
+    """A house as the yard lists it; ``whole`` is whether its design can be read."""
 
     id: str
     version: int
     touched: float
     name: str
+    whole: bool = True
 
 
 @dataclass(frozen=True)
@@ -130,28 +133,44 @@ Edit = Callable[[HouseDesign, SiteRecord], Edited]
 Check = Callable[[HouseDesign, SiteRecord], object]
 
 
+# A house of which nobody can tell any more where it was put stands in the yard.
+ASIDE = ("put_away", "deleted")
+
+
+def _on(shelf: Shelf) -> ColumnElement[bool]:
+    return HouseRow.shelf.not_in(ASIDE) if shelf == "standing" else HouseRow.shelf == shelf
+
+
 def count(store: Store, shelf: Shelf = "standing") -> int:
     """How many houses are on a shelf."""
     with store.reading() as session:
-        return session.scalar(select(func.count()).where(HouseRow.shelf == shelf)) or 0
+        return session.scalar(select(func.count()).select_from(HouseRow).where(_on(shelf))) or 0
 
 
 def newest(store: Store, start: int, most: int, shelf: Shelf = "standing") -> list[HouseLine]:
     """Houses on a shelf by last touched, a page of them."""
-    wanted = select(HouseRow).where(HouseRow.shelf == shelf).order_by(HouseRow.touched.desc(), HouseRow.id)
+    wanted = select(HouseRow).where(_on(shelf)).order_by(HouseRow.touched.desc(), HouseRow.id)
     with store.reading() as session:
         return [_line(session, row) for row in session.scalars(wanted.offset(start).limit(most))]
 
 
 def _line(session: Session, row: HouseRow) -> HouseLine:
-    return HouseLine(row.id, row.version, row.touched, name_of(session, row))
+    touched = row.touched if math.isfinite(row.touched) else 0.0
+    try:
+        design, name = design_or_name(session, row.id, row.version)
+    except DBAPIError as error:
+        if not damaged(error):
+            raise
+        design, name = None, row.id
+    return HouseLine(row.id, row.version, touched, name, design is not None)
 
 
 def state_at(store: Store, line: HouseLine) -> State | None:
     """What a house was at the version that is listed; None when what is kept of it can't be read."""
     with store.reading() as session:
         try:
-            return state_of(session, revision_row(session, line.id, line.version))
+            house = house_of(session, row_of(session, line.id))
+            return house.design, house.record
         except (Unreadable, NoSuchHouse):
             return None
 
@@ -166,8 +185,11 @@ def as_kept(store: Store, house_id: str) -> dict[str, Any]:
     """The documents of a house that can't be read as one, as far as they are there. Raises: NoSuchHouse."""
     with store.reading() as session:
         row = row_of(session, house_id)
-        newest = revision_row(session, house_id, row.version)
-        found: dict[str, Any] = {}
+        found: dict[str, Any] = {"design": None, "record": None}
+        try:
+            newest = revision_row(session, house_id, row.version)
+        except NoSuchHouse:
+            return found
         for name, read in (("design", read_text), ("record", read_pieces)):
             try:
                 found[name] = json.loads(read(session, getattr(newest, name)))
@@ -211,7 +233,8 @@ def add(
 def add_if_empty(store: Store, houses: Iterable[tuple[HouseDesign, SiteRecord]], words: str) -> None:
     """Keep some houses in a folder that has none, all in one stroke."""
     with store.writing() as session:
-        if not session.scalar(select(func.count()).select_from(HouseRow)):
+        # Where houses went missing nothing is begun anew.
+        if not store.found and not session.scalar(select(func.count()).select_from(HouseRow)):
             for design, record in houses:
                 _add(session, Edited(design, record, words))
 
@@ -234,7 +257,10 @@ def keep(
 ) -> None:
     """Make a state the newest version, and its revision with it; ``record`` names its record where that is kept."""
     now = time.time()
-    row.version += 1
+    # A version that was damaged is not counted on from.
+    with session.no_autoflush:
+        last = session.scalar(select(func.max(RevisionRow.version)).where(RevisionRow.house_id == row.id)) or 0
+    row.version = last + 1
     row.touched = now
     session.flush()
     design, record = written(session, edited.design, edited.record, record)

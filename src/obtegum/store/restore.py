@@ -13,7 +13,6 @@ from obtegum.store.backup import (
     BEFORE,
     Backup,
     BackupError,
-    HouseRowCopy,
     OldBackup,
     Tell,
     opened,
@@ -24,7 +23,9 @@ from obtegum.store.database import Store
 from obtegum.store.documents import keep_documents, keep_pieces, keep_text, parts_of, texts
 from obtegum.store.houses import Check
 from obtegum.store.images import took_image
+from obtegum.store.known import forget
 from obtegum.store.models import DocumentRow, HouseRow, ImageRow, RequestRow, RevisionRow
+from obtegum.store.rows import HouseRowCopy
 from obtegum.store.state import NoSuchHouse, Unreadable, name_of, revision_row, state_of
 
 __all__ = ["LeftOut", "Restored", "delete_for_good", "restore"]
@@ -59,6 +60,7 @@ def restore(store: Store, file: Path, check: Check, tell: Tell = quiet) -> Resto
     with opened(file) as backup, store.writing() as session:
         before = {row.id: row.version for row in session.execute(select(HouseRow.id, HouseRow.version))}
         write_backup(store, store.folder / BEFORE)
+        forget(store.folder)
         for table in (RequestRow, RevisionRow, ImageRow, HouseRow, DocumentRow):
             session.execute(delete(table))
         _take_documents(session, backup, tell)
@@ -76,6 +78,8 @@ def restore(store: Store, file: Path, check: Check, tell: Tell = quiet) -> Resto
         session.flush()
         found = _judge(session, check)
         _drop_unused(session)
+    # What was missing is told by what came back.
+    store.seen()
     return found
 
 
@@ -158,6 +162,7 @@ def delete_for_good(store: Store, house_ids: Iterable[str] | None = None) -> int
         wanted = shelf if house_ids is None else set(house_ids)
         if not wanted <= shelf:
             raise NoSuchHouse(next(iter(wanted - shelf)))
+        forget(store.folder)
         for house_id in wanted:
             session.execute(delete(HouseRow).where(HouseRow.id == house_id))
         _drop_unused(session)

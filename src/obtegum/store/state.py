@@ -8,6 +8,7 @@ from threading import Lock
 from typing import Generic, Literal, TypeVar
 
 from pydantic import ValidationError
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from obtegum.core.rooms import HouseDesign, SiteRecord
@@ -106,7 +107,7 @@ def state_of(session: Session, row: RevisionRow) -> State:
     try:
         return _designs.find(session, row.design), _records.find(session, row.record)
     except MissingDocument:
-        raise Unreadable(row.house_id, "A part of what was kept of it is missing from the data folder.") from None
+        raise Unreadable(row.house_id, "A part of what was kept of it is missing or damaged.") from None
     except ValidationError as error:
         first = error.errors()[0]
         where = ".".join(str(piece) for piece in first["loc"])
@@ -131,7 +132,11 @@ def revision_row(session: Session, house_id: str, version: int) -> RevisionRow:
 
 def house_of(session: Session, row: HouseRow) -> House:
     """A house as it stands. Raises: Unreadable."""
-    design, record = state_of(session, revision_row(session, row.id, row.version))
+    last = session.scalar(select(func.max(RevisionRow.version)).where(RevisionRow.house_id == row.id))
+    if last != row.version:
+        raise Unreadable(row.id, "Which of its versions is the newest is damaged.")
+    newest = revision_row(session, row.id, row.version)
+    design, record = state_of(session, newest)
     return House(row.id, row.version, row.touched, design, record, shelf_of(row))
 
 

@@ -44,12 +44,18 @@ def rules_in_use() -> str:
 
 def kept_yards(store: Store, versions: Mapping[str, int]) -> dict[str, str]:
     """What is kept of houses at these versions, by the rules in use, as JSON."""
-    with store.reading() as session:
-        rows = session.execute(
-            select(YardRow.house_id, YardRow.version, YardRow.body).where(
-                YardRow.house_id.in_(versions), YardRow.rules == rules_in_use()
-            )
-        ).all()
+    try:
+        with store.reading() as session:
+            rows = session.execute(
+                select(YardRow.house_id, YardRow.version, YardRow.body).where(
+                    YardRow.house_id.in_(versions), YardRow.rules == rules_in_use()
+                )
+            ).all()
+    except StoreTrouble as trouble:
+        # What is damaged here is found again; that it is, is said where the folder is looked over.
+        if trouble.cause != "damaged":
+            raise
+        return {}
     return {house_id: body for house_id, version, body in rows if versions[house_id] == version}
 
 

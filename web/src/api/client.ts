@@ -126,6 +126,7 @@ const HISTORY_PAGE = 30;
 
 export const api = {
   yard: (shelf: Shelf, start: number) => ask<Yard>(`/houses?shelf=${shelf}&start=${start}&most=${YARD_PAGE}`),
+  seenFound: () => send<Schemas["FoundOut"]>("DELETE", "/found", undefined),
   house: (id: string, window: string, step: string) => ask<HouseOut>(house(id, "", { window, step })),
   bodies: (id: string, version: number) => ask<Schemas["Bodies"]>(house(id, "/bodies", { version: String(version) })),
   version: (id: string) => ask<Schemas["VersionOut"]>(house(id, "/version")),

@@ -1,10 +1,11 @@
-import { type ComponentType, type LazyExoticComponent, lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { useNavigate, useParams } from "react-router";
+import { type ComponentType, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useLocation, useNavigate, useParams } from "react-router";
 import styled from "styled-components";
 import type { StepPlan, Strip, StripMark } from "../api/client";
 import { DrawingView } from "../drawing/DrawingView";
 import { OnBench } from "../house/OnBench";
 import { useSession, useSight } from "../house/useSight";
+import { Caught, fetched } from "../kit/Caught";
 import { Plain } from "../kit/Plain";
 import { Words } from "../kit/Words";
 import { useNarrow } from "../look/narrow";
@@ -31,8 +32,8 @@ import { TopLine, UnitsAndKeys } from "./TopLine";
 
 const Layout = styled.div`
   display: grid;
-  grid-template: minmax(54px, auto) minmax(0, 1fr) / 158px minmax(0, 1fr) 316px;
-  grid-template-areas: "top top top" "rail middle panel";
+  grid-template: minmax(54px, auto) minmax(0, 1fr) auto / 158px minmax(0, 1fr) 316px;
+  grid-template-areas: "top top top" "rail middle panel" "more middle panel";
   height: 100vh;
   min-height: 620px;
   @media (max-width: 820px) {
@@ -51,6 +52,27 @@ const Middle = styled.main`
   min-height: 0;
   padding: 8px 20px 12px;
   @media (max-width: 820px) { padding: 8px 14px; }
+`;
+/** What is beside the steps: below them, or on a narrow screen below everything else. */
+const More = styled.footer`
+  grid-area: more;
+  display: grid;
+  justify-items: start;
+  padding: 6px 9px 8px;
+  background: var(--desk);
+  border-right: 1px solid var(--ink);
+  > p { padding: 6px 5px 0; font-size: 13.5px; line-height: 1.3; }
+  .units > div { padding: 0; border: 0; }
+  @media (max-width: 820px) {
+    order: 8;
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 4px 16px;
+    padding: 10px 14px 14px;
+    border-right: 0;
+    border-top: 1px solid var(--ink);
+  }
 `;
 const DrawingPlace = styled.div`
   flex: 1 1 0;
@@ -85,15 +107,16 @@ export function Bench() {
 }
 
 // The house in the round brings its own drawing, which is fetched when it is asked for.
-const House = lazy(() => import("../turn/House"));
+const House = fetched("The house in the round", () => import("../turn/House"));
 const ROUND = "round";
 // So do the map of frames, what each part buys, and an offer.
-const COMPARING: Record<string, { label: string; Shown: LazyExoticComponent<ComponentType<{ house: string; version: number }>> }> = {
-  map: { label: "Map of frames", Shown: lazy(() => import("../frames/FramesMap")) },
-  buys: { label: "What each part buys", Shown: lazy(() => import("../frames/Buys")) },
-  offer: { label: "An offer", Shown: lazy(() => import("../frames/Offer")) },
+const COMPARING: Record<string, { label: string; Shown: ComponentType<{ house: string; version: number }> }> = {
+  map: { label: "Map of frames", Shown: fetched("The map of frames", () => import("../frames/FramesMap")) },
+  buys: { label: "What each part buys", Shown: fetched("What each part buys", () => import("../frames/Buys")) },
+  offer: { label: "An offer", Shown: fetched("The offer", () => import("../frames/Offer")) },
 };
 
+const FIRST_FIELD = "aside input[data-measure]";
 /** Two presses in one moment are one. */
 const MOMENT_MS = 400;
 
@@ -124,6 +147,11 @@ function Workplace({ window }: { window: string }) {
   useEffect(() => {
     if (stepId) void session.turnTo(stepId);
   }, [session, stepId]);
+  // A house that was just begun is typed into at once.
+  const fresh = useLocation().state?.fresh === true;
+  useEffect(() => {
+    if (fresh) document.querySelector<HTMLElement>(FIRST_FIELD)?.focus();
+  }, [fresh]);
   useEffect(() => {
     document.title = `${plan.name} · ${step?.title ?? ""} · Obtegum`;
   }, [plan.name, step?.title]);
@@ -231,7 +259,6 @@ function Workplace({ window }: { window: string }) {
       <Rail
         steps={plan.steps}
         current={step.id}
-        aid={plan.planning_aid}
         onGo={(next) => {
           setView(null);
           setStrip(null);
@@ -239,76 +266,7 @@ function Workplace({ window }: { window: string }) {
           if (side !== "history") setSide("step");
           go(`/house/${id}/${next}`);
         }}
-      >
-        <Plain onPress={() => setSide("history")}>History</Plain>
-        <Plain onPress={() => setSide("files")}>Print and files</Plain>
-        <Plain onPress={() => setSun(!sun)} aria-pressed={sun}>
-          {sun ? "Out of the sun" : "For the sun"}
-        </Plain>
-        {narrow && <UnitsAndKeys {...keys} />}
-      </Rail>
-      <Middle>
-        {past && (
-          <Past role="status">
-            <span>
-              As it was at version <Words>{String(past.version)}</Words>.
-            </span>
-            <Plain onPress={() => void session.lookAt(null)}>Back to now</Plain>
-          </Past>
-        )}
-        <Tabs
-          label="Views"
-          ways={[
-            ...(step.maps && !past ? Object.entries(COMPARING).map(([each, { label }]) => ({ id: each, label })) : []),
-            ...views.map((each) => ({ id: each.view, label: each.title })),
-            ...(standing ? [{ id: ROUND, label: "In the round" }] : []),
-          ]}
-          current={compares ?? (round ? ROUND : (view?.view ?? ""))}
-          onChoose={setView}
-          aside={{ label: "as a table", pressed: asTable, onPress: () => setTable(!asTable) }}
-        />
-        <DrawingPlace>
-          {round && (
-            <Suspense fallback={<p role="status">Fetching the house</p>}>
-              <House house={id} version={(past ?? sight.house).version} chosen={chosen} onChoose={choose} />
-            </Suspense>
-          )}
-          {comparing && !asTable && (
-            <Suspense fallback={<p role="status">Fetching the frames</p>}>
-              <comparing.Shown house={id} version={sight.house.version} />
-            </Suspense>
-          )}
-          {view && !round && (!comparing || asTable) &&
-            (asTable ? (
-              <NumberTable house={id} version={(past ?? sight.house).version} drawing={view} strip={strip ?? null} />
-            ) : (
-              <DrawingView drawing={view} plan={plan} step={past || told ? still(step, told !== undefined) : step} chosen={chosen} onChoose={choose} open={!past && !told} />
-            ))}
-        </DrawingPlace>
-        {!asTable && <How step={step} shown={view?.view ?? ""} onShow={setView} />}
-        {strip && (
-          <StripPlace aria-label="Tape">
-            <Tabs
-              label="Tapes"
-              ways={strips.map((each) => ({ id: each.id, label: each.title }))}
-              current={strip.id}
-              onChoose={takeUp}
-              about={strip.about}
-              end={
-                !past &&
-                mark &&
-                (mark.tick ? (
-                  <Tick mark={mark} onTick={tick} />
-                ) : (
-                  <Entry title={strip.title} mark={settled ?? mark} laser={strip.id.startsWith("level:")} onNext={() => goOn(mark)} />
-                ))
-              }
-            />
-            <Late strips={strips} chosen={mark?.entry?.measure} onGo={goTo} />
-            <TapeStrip key={strip.id} strip={strip} units={plan.tape.units} chosen={chosen} onChoose={choose} onTick={tick} />
-          </StripPlace>
-        )}
-      </Middle>
+      />
       {side === "verdicts" && (
         <AllVerdicts
           onClose={() => setSide("step")}
@@ -336,8 +294,76 @@ function Workplace({ window }: { window: string }) {
       {side === "controller" && <Controller caution={step.caution} onClose={() => setSide("step")} />}
       {side === "spots" && <Spots caution={step.caution} onClose={() => setSide("step")} />}
       {side === "step" && (
-        <Panel step={step} says={settled?.says ?? ""} onShow={choose} onCards={() => go(`/house/${id}/${step.id}/cards`)} onAct={(action) => (action.opens ? setSide(action.opens) : session.act(`/acts/${action.id}`))} />
+        <Caught key={step.id} what="The step">
+          <Panel step={step} says={settled?.says ?? ""} onShow={choose} onCards={() => go(`/house/${id}/${step.id}/cards`)} onAct={(action) => (action.opens ? setSide(action.opens) : session.act(`/acts/${action.id}`))} />
+        </Caught>
       )}
+      <Middle>
+        {past && (
+          <Past role="status">
+            <span>
+              As it was at version <Words>{String(past.version)}</Words>.
+            </span>
+            <Plain onPress={() => void session.lookAt(null)}>Back to now</Plain>
+          </Past>
+        )}
+        <Tabs
+          label="Views"
+          ways={[
+            ...(step.maps && !past ? Object.entries(COMPARING).map(([each, { label }]) => ({ id: each, label })) : []),
+            ...views.map((each) => ({ id: each.view, label: each.title })),
+            ...(standing ? [{ id: ROUND, label: "In the round" }] : []),
+          ]}
+          current={compares ?? (round ? ROUND : (view?.view ?? ""))}
+          onChoose={setView}
+          aside={{ label: "as a table", pressed: asTable, onPress: () => setTable(!asTable) }}
+        />
+        <DrawingPlace>
+          {round && <House house={id} version={(past ?? sight.house).version} chosen={chosen} onChoose={choose} />}
+          {comparing && !asTable && <comparing.Shown house={id} version={sight.house.version} />}
+          {view && !round && (!comparing || asTable) && (
+            <Caught key={view.view} what="The drawing">
+              {asTable ? (
+                <NumberTable house={id} version={(past ?? sight.house).version} drawing={view} strip={strip ?? null} />
+              ) : (
+                <DrawingView drawing={view} plan={plan} step={past || told ? still(step, told !== undefined) : step} chosen={chosen} onChoose={choose} open={!past && !told} />
+              )}
+            </Caught>
+          )}
+        </DrawingPlace>
+        {!asTable && <How step={step} shown={view?.view ?? ""} onShow={setView} />}
+        {strip && (
+          <StripPlace aria-label="Tape">
+            <Tabs
+              label="Tapes"
+              ways={strips.map((each) => ({ id: each.id, label: each.title }))}
+              current={strip.id}
+              onChoose={takeUp}
+              about={strip.about}
+              end={
+                !past &&
+                mark &&
+                (mark.tick ? (
+                  <Tick mark={mark} onTick={tick} />
+                ) : (
+                  <Entry title={strip.title} mark={settled ?? mark} laser={strip.id.startsWith("level:")} onNext={() => goOn(mark)} />
+                ))
+              }
+            />
+            <Late strips={strips} chosen={mark?.entry?.measure} onGo={goTo} />
+            <TapeStrip key={strip.id} strip={strip} units={plan.tape.units} chosen={chosen} onChoose={choose} onTick={tick} />
+          </StripPlace>
+        )}
+      </Middle>
+      <More aria-label="Beside the work">
+        <Plain onPress={() => setSide("history")}>History</Plain>
+        <Plain onPress={() => setSide("files")}>Print and files</Plain>
+        <Plain onPress={() => setSun(!sun)} aria-pressed={sun}>
+          {sun ? "Out of the sun" : "For the sun"}
+        </Plain>
+        {narrow && <UnitsAndKeys {...keys} />}
+        <p>{plan.planning_aid}</p>
+      </More>
     </Layout>
   );
 }

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import styled from "styled-components";
 import { Press } from "../kit/Plain";
+import { keysKnown } from "../look/byKeys";
 import { FIGURES } from "../look/look";
 import { Side } from "./Side";
 
@@ -49,7 +50,10 @@ const GROUPS: [string, [string, string][]][] = [
 /** The keys, in place of the panel. */
 export function Keys({ onClose }: { onClose: () => void }) {
   const close = useRef<HTMLButtonElement>(null);
-  useEffect(() => close.current?.focus(), []);
+  useEffect(() => {
+    close.current?.focus();
+    keysKnown();
+  }, []);
   return (
     <Side aria-label="Keys">
       <h1>Keys</h1>

@@ -8,6 +8,7 @@ import { Choice } from "../kit/Choice";
 import { LengthField } from "../kit/LengthField";
 import { Plain, Press } from "../kit/Plain";
 import { Words } from "../kit/Words";
+import { useByKeys } from "../look/byKeys";
 import { FIGURES } from "../look/look";
 import { NoWaysOut, useRemedies } from "./Remedies";
 import { Side } from "./Side";
@@ -27,11 +28,11 @@ const More = styled(Disclosure)`
   > h2 button { padding: 6px 0; border: 0; background: none; font: 600 15px/1.2 ${FIGURES}; text-decoration: underline; text-underline-offset: 3px; cursor: pointer; }
 `;
 
-const Head = styled.div`
-  display: flex;
-  align-items: baseline;
-  justify-content: space-between;
-  gap: 10px;
+/** In the corner beside the title; reached after the fields. */
+const Cards = styled.div`
+  position: absolute;
+  top: 12px;
+  right: 16px;
 `;
 
 interface Props {
@@ -52,15 +53,16 @@ export function Panel({ step, says, onShow, onAct, onCards }: Props) {
   return (
     <Side aria-label={step.title}>
       <StandoffBox />
-      <Head>
-        <h1>{step.title}</h1>
-        <Plain onPress={onCards}>Field cards</Plain>
-      </Head>
+      <h1>{step.title}</h1>
       {says && <p className="next">{says}</p>}
       {step.next && (!says || step.done === step.of) && says !== step.next && <p className="next">{step.next}</p>}
       {step.caution && <p className="caution">{step.caution}</p>}
       <Fields ids={step.measures.filter((id) => !step.aside?.includes(id))} />
       <Aside key={`${step.id} aside`} ids={step.measures.filter((id) => step.aside?.includes(id))} />
+      <Told />
+      <Cards>
+        <Plain onPress={onCards}>Field cards</Plain>
+      </Cards>
       {step.actions?.map((action) => (
         <Press key={action.id} data-action={action.id} onPress={() => onAct(action)}>
           {action.label}
@@ -74,14 +76,20 @@ export function Panel({ step, says, onShow, onAct, onCards }: Props) {
   );
 }
 
+/** The keys that help most, while the bench is gone through by keys. */
+function Told() {
+  const byKeys = useByKeys();
+  return byKeys && <p className="keys">Enter takes it; ↑ ↓ go by a mark of the tape; F6 goes on to the drawing; ? shows all keys.</p>;
+}
+
 function Fields({ ids }: { ids: string[] }) {
   const { plan } = useSight();
   return (
-    <div>
+    <div data-fields>
       {ids.map((id) => {
         const measure = plan.measures[id];
         if (!measure) return null;
-        return measure.kind === "choice" ? <Choice key={id} measure={measure} /> : <LengthField key={id} measure={measure} />;
+        return measure.kind === "choice" ? <Choice key={id} measure={measure} /> : <LengthField key={id} measure={measure} goesOn={id.startsWith("record.")} />;
       })}
     </div>
   );

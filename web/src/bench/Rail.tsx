@@ -1,4 +1,4 @@
-import { type KeyboardEvent, memo, type ReactNode, useCallback, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, memo, useCallback, useEffect, useRef, useState } from "react";
 import styled from "styled-components";
 import type { StepPlan } from "../api/client";
 import { alike } from "../house/alike";
@@ -13,8 +13,6 @@ const Side = styled.nav`
   flex-direction: column;
   overflow-y: auto;
   ol { list-style: none; }
-  .more { display: grid; justify-items: start; margin-top: auto; padding: 6px 9px 0; }
-  > p { padding: 6px 14px 8px; font-size: 13.5px; line-height: 1.3; }
   ol button {
     display: flex;
     align-items: center;
@@ -37,16 +35,13 @@ const Side = styled.nav`
   .chapter[aria-expanded="false"] { font-weight: 600; color: var(--ink); }
   .chapter > span { display: flex; }
   svg { flex: none; }
-  .units > div { padding: 0; border: 0; }
   @media (max-width: 820px) {
-    /* The steps stand under the top line, the rest below everything else. */
+    /* The steps stand under the top line. */
     display: contents;
     > ol { order: 2; overflow-x: auto; scroll-snap-type: x proximity; background: var(--desk); border-bottom: 2px solid var(--ink); }
     > ol, ol ol, > ol > li { display: flex; }
     > ol > li, ol ol > li { flex: none; scroll-snap-align: center; }
     > ol > li + li { border-top: 0; border-left: 1px solid var(--rule); }
-    .more { order: 8; display: flex; flex-wrap: wrap; align-items: center; gap: 4px 16px; margin: 0; padding: 10px 14px 0; background: var(--desk); border-top: 1px solid var(--ink); }
-    > p { order: 9; padding: 6px 14px 14px; background: var(--desk); }
     ol button { padding: 4px 12px; gap: 6px; min-height: 46px; white-space: nowrap; }
     ol button small, .chapter > span { display: none; }
     .chapter[aria-expanded="true"] { display: none; }
@@ -58,16 +53,15 @@ const STATE_WORDS = { open: "", going: "", checked: "fits", done: "done", look: 
 interface Props {
   steps: StepPlan[];
   current: string;
-  aid: string;
-  children: ReactNode;
   onGo: (id: string) => void;
 }
 
 /**
  * The steps of the work in their order, by chapters, each with a stake that is driven as far as the work has come.
- * One chapter is open; of the others each is a line with its stakes in a row.
+ * One chapter is open; of the others each is a line with its stakes in a row. Tab comes to the step that is shown, and
+ * from any of them to its first field; arrows walk them.
  */
-export function Rail({ steps, current, aid, children, onGo }: Props) {
+export function Rail({ steps, current, onGo }: Props) {
   const latest = useRef(onGo);
   latest.current = onGo;
   const go = useCallback((id: string) => latest.current(id), []);
@@ -88,7 +82,7 @@ export function Rail({ steps, current, aid, children, onGo }: Props) {
           const inside = steps.filter((step) => step.group === group);
           return (
             <li key={group}>
-              <Chapter group={group} steps={inside} open={group === open} onOpen={() => setOpen(group)} />
+              <Chapter group={group} steps={inside} open={group === open} reached={own !== open && group === open} onOpen={() => setOpen(group)} />
               {group === open && (
                 <ol>
                   {inside.map((step) => (
@@ -102,8 +96,6 @@ export function Rail({ steps, current, aid, children, onGo }: Props) {
           );
         })}
       </ol>
-      <div className="more">{children}</div>
-      <p>{aid}</p>
     </Side>
   );
 }
@@ -134,7 +126,7 @@ interface StepButtonProps {
 
 const StepButton = memo(function StepButton({ id, title, state, far, here, onGo }: StepButtonProps) {
   return (
-    <button type="button" aria-current={here ? "step" : undefined} onClick={() => onGo(id)}>
+    <button type="button" tabIndex={here ? 0 : -1} aria-current={here ? "step" : undefined} onClick={() => onGo(id)}>
       <Stake state={state} />
       <span>
         {title}
@@ -148,14 +140,16 @@ interface ChapterProps {
   group: string;
   steps: StepPlan[];
   open: boolean;
+  /** Whether Tab comes here: where the step that is shown is folded away. */
+  reached: boolean;
   onOpen: () => void;
 }
 
 const Chapter = memo(
-  function Chapter({ group, steps, open, onOpen }: ChapterProps) {
+  function Chapter({ group, steps, open, reached, onOpen }: ChapterProps) {
     const look = steps.filter((step) => step.state === "look").length;
     return (
-      <button type="button" className="chapter" aria-expanded={open} onClick={onOpen}>
+      <button type="button" className="chapter" tabIndex={reached ? 0 : -1} aria-expanded={open} onClick={onOpen}>
         {group}
         {!open && (
           <>
@@ -172,7 +166,7 @@ const Chapter = memo(
       </button>
     );
   },
-  (a, b) => a.open === b.open && a.group === b.group && alike(a.steps.map((step) => step.state), b.steps.map((step) => step.state)),
+  (a, b) => a.open === b.open && a.reached === b.reached && a.group === b.group && alike(a.steps.map((step) => step.state), b.steps.map((step) => step.state)),
 );
 
 /** Room for a chapter's stakes in a row, px. */

@@ -1,9 +1,10 @@
+import { useEffect, useRef, useState } from "react";
 import { FieldError, Input, TextField } from "react-aria-components";
 import { Link } from "react-router";
 import styled from "styled-components";
 import { useSession, useSight } from "../house/useSight";
 import { Choice } from "../kit/Choice";
-import { LevelSign, LevelWords } from "../kit/LevelSign";
+import { LEVEL_WORDS, LevelSign, LevelWords } from "../kit/LevelSign";
 import { Plain } from "../kit/Plain";
 import { newGesture } from "../kit/stride";
 import { Words } from "../kit/Words";
@@ -82,6 +83,7 @@ export function TopLine({ narrow, onKeys, keysOpen, onVerdicts, verdictsOpen }: 
       ) : (
         <span className="overall" />
       )}
+      <Turned />
       {more > 0 && (
         <Plain onPress={onVerdicts} aria-expanded={verdictsOpen}>
           and {more} more
@@ -98,6 +100,23 @@ export function TopLine({ narrow, onKeys, keysOpen, onVerdicts, verdictsOpen }: 
       </Plain>
       {!narrow && <UnitsAndKeys onKeys={onKeys} keysOpen={keysOpen} />}
     </Line>
+  );
+}
+
+/** Says to who can't see it that the verdict has turned, once what turned it is saved. */
+function Turned() {
+  const overall = useSight().house.plan.overall;
+  const last = useRef(overall?.level);
+  const [words, setWords] = useState("");
+  const [level, sentence] = [overall?.level, overall?.sentence ?? ""];
+  useEffect(() => {
+    if (level !== last.current) setWords(level ? `${LEVEL_WORDS[level]} now. ${sentence}` : "Nothing is judged now.");
+    last.current = level;
+  }, [level, sentence]);
+  return (
+    <span className="unseen" role="status" data-turned>
+      {words}
+    </span>
   );
 }
 

@@ -32,6 +32,7 @@ const Way = styled(Radio)`
   &[data-selected] { color: var(--ink); }
   &[data-selected]::before { background: var(--ink); border-color: var(--ink); }
   &[data-focus-visible] { outline: 3px solid var(--ink); outline-offset: 3px; }
+  [data-sent] &[data-selected]::before { background: none; border-style: dotted; }
 `;
 const Picker = styled(Select)`
   display: grid;
@@ -55,6 +56,7 @@ const Picker = styled(Select)`
     border-radius: 2px;
     cursor: pointer;
   }
+  &[data-sent] button { border-bottom-style: dotted; }
 `;
 const Sheet = styled(Popover)`
   background: var(--sheet);
@@ -84,11 +86,14 @@ const FEW = 4;
 export const Choice = memo(function Choice({ measure, label }: { measure: MeasureState; label?: string }) {
   const session = useSession();
   const refusal = useGlimpse((sight) => sight.refusals[measure.id]);
+  // What was pressed shows at once, and is marked until the bench has said that it is so.
+  const sent = useGlimpse((sight) => (sight.pending.has(measure.id) ? session.sent(measure.id) : null));
+  const chosen = sent ?? measure.reading;
   const choose = (text: string) => session.commit([{ measure: measure.id, text, stride: "fraction" }], newGesture());
   const wrong = refusal && <p role="alert"><Words>{refusal.sentence}</Words></p>;
   if (measure.options.length <= FEW) {
     return (
-      <Group value={measure.reading} onChange={choose}>
+      <Group value={chosen} onChange={choose} data-sent={sent === null ? undefined : ""}>
         <Label>{label ?? measure.label}</Label>
         <div>
           {measure.options.map((option) => (
@@ -102,10 +107,10 @@ export const Choice = memo(function Choice({ measure, label }: { measure: Measur
     );
   }
   return (
-    <Picker selectedKey={measure.reading} onSelectionChange={(key) => choose(String(key))}>
+    <Picker data-sent={sent === null ? undefined : ""} selectedKey={chosen} onSelectionChange={(key) => choose(String(key))}>
       <Label>{label ?? measure.label}</Label>
       <Button>
-        <SelectValue>{() => measure.options.find((option) => option.id === measure.reading)?.label}</SelectValue>
+        <SelectValue>{() => measure.options.find((option) => option.id === chosen)?.label}</SelectValue>
       </Button>
       <Sheet>
         <ListBox>

@@ -35,6 +35,7 @@ export function Download({ href, children }: { href: string; children: string })
       const url = URL.createObjectURL(await response.blob());
       const link = Object.assign(document.createElement("a"), { href: url, download: name });
       link.click();
+      setWrong(decodeURIComponent(response.headers.get("x-obtegum-lacks") ?? ""));
       setTimeout(() => URL.revokeObjectURL(url), 60_000);
     } catch (error) {
       if (!stop.current?.signal.aborted) setWrong((error as Error).message);

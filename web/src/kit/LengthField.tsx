@@ -1,4 +1,4 @@
-import { type KeyboardEvent, memo, useLayoutEffect, useRef } from "react";
+import { type KeyboardEvent, memo, useLayoutEffect, useRef, useState } from "react";
 import { FieldError, Input, Label, TextField } from "react-aria-components";
 import styled from "styled-components";
 import type { MeasureState } from "../api/client";
@@ -56,11 +56,19 @@ const Nearest = styled.button`
   cursor: pointer;
 `;
 
+/** The field of what was measured that comes after one, in the same list. */
+const nextMeasured = (input: HTMLInputElement | null): HTMLInputElement | undefined => {
+  const all = [...(input?.closest("[data-fields]")?.querySelectorAll<HTMLInputElement>('input[data-measure^="record."]') ?? [])];
+  return input ? all[all.indexOf(input) + 1] : undefined;
+};
+
 interface Props {
   measure: MeasureState;
   autoFocus?: boolean;
   /** Called when Enter has sent what is typed, or finds nothing to send: the hand goes on to the next. */
   onEnter?: () => void;
+  /** Whether Enter goes on to the next field of what was measured, among those beside it. */
+  goesOn?: boolean;
 }
 
 /**
@@ -68,22 +76,30 @@ interface Props {
  *
  * While typing, the house is tried with it and the reading shown as understood; leaving the field
  * or pressing Enter makes it so; Escape takes it back. A length that can't be used stays as typed, and
- * so does one that isn't taken yet, wherever one goes meanwhile.
+ * so does one that isn't taken yet, wherever one goes meanwhile. As long as the hand is in it, what is typed stands in
+ * it, and no answer moves the caret: the same keys do the same however late the bench answers.
  */
-export const LengthField = memo(function LengthField({ measure, autoFocus = false, onEnter }: Props) {
+export const LengthField = memo(function LengthField({ measure, autoFocus = false, onEnter, goesOn = false }: Props) {
   const session = useSession();
   const typed = useGlimpse((sight) => sight.drafts[measure.id]?.text ?? null);
   const refusal = useGlimpse((sight) => sight.refusals[measure.id]);
   const trying = useGlimpse((sight) => sight.trying);
   const settled = useGlimpse((sight) => sight.house.plan.measures[measure.id]?.reading) ?? measure.reading;
 
-  // What stands in the field was chosen whole when it got the hand: a reading that comes later is too, so that what
-  // is typed takes its place and is not put behind it.
+  // What Enter has sent stands in the field until the hand leaves it, chosen whole: what is typed next takes its place.
+  const [own, setOwn] = useState<string | null>(null);
+  const stands = typed ?? own ?? measure.reading;
+  // A reading that changes while all of it is chosen stays chosen.
   const input = useRef<HTMLInputElement>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: whenever another reading stands in the field
+  const whole = useRef(false);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: whenever something else stands in the field
   useLayoutEffect(() => {
-    if (typed === null && document.activeElement === input.current) input.current?.select();
-  }, [measure.reading]);
+    if (whole.current && document.activeElement === input.current) input.current?.select();
+  }, [stands]);
+  const look = () => {
+    const { selectionStart, selectionEnd, value } = input.current ?? { selectionStart: 0, selectionEnd: 0, value: "" };
+    whole.current = value !== "" && selectionStart === 0 && selectionEnd === value.length;
+  };
 
   // Once the house stands where the typed length put it, the tape's own reading takes its place;
   // what was refused stays as it was typed. While another value is on its way, that is what is typed over.
@@ -101,19 +117,30 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
       event.preventDefault();
       if (typed !== null) take(typed);
       session.untype(measure.id);
+      setOwn(null);
+      input.current?.select();
       void session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], burstOn(measure.id));
     } else if (event.key === "Enter") {
       if (typed !== null && refusal?.text === typed) return;
       if (typed !== null) take(typed);
+      setOwn(typed ?? own);
+      input.current?.select();
       onEnter?.();
-    } else if (event.key === "Escape") session.drop(measure.id);
+      if (goesOn) nextMeasured(input.current)?.focus();
+    } else if (event.key === "Escape") {
+      setOwn(null);
+      session.drop(measure.id);
+    }
   };
 
-  const showReading = typed !== null && !refusal && trying && measure.reading !== typed;
+  const shown = typed ?? own;
+  const showReading = shown !== null && !refusal && (typed === null || trying) && measure.reading !== shown;
   return (
     <Row
-      value={typed ?? measure.reading}
+      value={stands}
       onChange={(text) => {
+        whole.current = false;
+        setOwn(null);
         session.type(measure.id, text);
         if (text.trim() || measure.optional) session.attempt([{ measure: measure.id, text, stride: "fraction" }]);
       }}
@@ -131,7 +158,10 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
         data-measure={measure.id}
         data-typing={typed === null ? undefined : ""}
         onKeyDown={onKeyDown}
+        onSelect={look}
         onBlur={() => {
+          whole.current = false;
+          setOwn(null);
           // What Enter has sent, or what was refused or stands against another value, isn't sent again by walking away.
           if (typed !== null && !disputed && refusal?.text !== typed) take(typed);
         }}

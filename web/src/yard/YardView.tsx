@@ -39,10 +39,10 @@ interface Notice {
 const AGAIN_MS = 3000;
 const SHELF_WORDS: Record<Shelf, string> = { standing: "Yard", put_away: "Put away", deleted: "Deleted" };
 const SHELVED = { standing: "stands in the yard again", put_away: "is put away", deleted: "is deleted" } as const;
-const MOST_BYTES = 2_000_000;
+const MOST_BYTES = 16_000_000;
 
 async function readSmall(file: File) {
-  if (file.size > MOST_BYTES) throw new Error("That file is larger than 2 MB, far more than a house needs.");
+  if (file.size > MOST_BYTES) throw new Error("That file is larger than 16 MB, far more than a house needs.");
   return api.readFile(file, newKey());
 }
 
@@ -77,7 +77,7 @@ export function YardView() {
   const say = (error: Error) => setNotice({ sentence: error.message });
   const open = (house: { id: string }) => go(`/house/${house.id}/size`);
   // A new house begins with what is known of it; a copy is there already.
-  const begin = (house: { id: string }, wanted: { copy_of?: string }) => (wanted.copy_of ? open(house) : void go(`/house/${house.id}/start`));
+  const begin = (house: { id: string }, wanted: { copy_of?: string }) => (wanted.copy_of ? open(house) : void go(`/house/${house.id}/start`, { state: { fresh: true } }));
   const start = useMutation({ mutationFn: (wanted: { units: "feet" | "metric"; copy_of?: string }) => api.start(wanted, newKey()), onSuccess: begin, onError: say });
   const read = useMutation({ mutationFn: readSmall, onSuccess: open, onError: say });
   const back = (found: Restored) => {
@@ -110,6 +110,7 @@ export function YardView() {
     },
     onError: say,
   });
+  const seen = useMutation({ mutationFn: api.seenFound, onSuccess: refresh, onError: say });
   const [box, { width }] = useBox();
   useEffect(() => {
     document.title = "Yard · Obtegum";
@@ -142,6 +143,14 @@ export function YardView() {
             <b>{yard.error instanceof AwayError ? "The bench is away." : "The yard can’t be shown."}</b> {yard.error.message} It is tried again every few
             seconds; what was saved is safe.
           </span>
+        </Told>
+      )}
+      {yard.data?.pages[0]?.found && (
+        <Told role="alert">
+          <span>
+            <Words>{yard.data.pages[0].found}</Words>
+          </span>
+          <Plain onPress={() => seen.mutate()}>I have seen it</Plain>
         </Told>
       )}
       {yard.isPending && <p role="status">Fetching the yard</p>}

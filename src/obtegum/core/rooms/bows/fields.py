@@ -54,6 +54,13 @@ def _write_cut(document: Document, job: Job, cut: Any) -> None:
         put(document, "bows.making", "parts")
 
 
+def _write_sticks(document: Document, job: Job, sticks: Any) -> None:
+    """Where sticks are what is known, a number of them is of whole ones."""
+    put(document, "bows.sticks", sticks)
+    if sticks is not None and job.design.start.known == "sticks":
+        put(document, "bows.cut", "whole")
+
+
 def _write_making(document: Document, job: Job, making: Any) -> None:
     """Whatever is bent here is cut from sticks."""
     put(document, "bows.making", making)
@@ -95,6 +102,7 @@ FIELDS = (
     special("bows.joint_m", hint=_joint_hint),
     special("bows.bays", write=_write_bays),
     special("bows.cut", write=_write_cut),
+    special("bows.sticks", write=_write_sticks),
     special("bows.making", write=_write_making),
     listed(
         "bows.own_pieces_m",

@@ -1,8 +1,11 @@
 """What follows from sticks that are used whole: the height."""
 
+import math
 from collections.abc import Mapping
+from typing import Any
 
 from obtegum.core.bows.sticks import MOST_STICKS
+from obtegum.core.quantity import FOOT_M
 from obtegum.core.rooms.bows.found import (
     girth_of,
     pieces_alike,
@@ -15,7 +18,7 @@ from obtegum.core.rooms.bows.found import (
     whole_height_m,
     whole_tube_m,
 )
-from obtegum.core.rooms.size.decisions import Size
+from obtegum.core.rooms.size.decisions import FLATTEST, TALLEST, Size
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, height_for_girth, shape_of
 from obtegum.core.trouble import DesignError, Trouble
 from obtegum.core.work import Work
@@ -24,11 +27,15 @@ __all__ = ["follows"]
 
 # How much tube half a step of height takes up at the most, of a step.
 NEAR = 2.5
+# By how much legs are tried shorter at a time, m.
+LEG_STEP_M = {"feet": 0.0254, "metric": 0.02}
+USUAL_LEG_M = {"feet": 3 * FOOT_M, "metric": 0.9}
 
 
-def follows(work: Work) -> Mapping[str, float | int]:
+def follows(work: Work) -> Mapping[str, Any]:
     """The height (the legs of half a circle) that takes up the sticks, exact; of sticks that are cut that, too, where
-    the height that was written reads the same.
+    the height that was written reads the same. A number of sticks that half a circle can't take up makes one flatter
+    arc; legs that leave too little for it are shorter.
 
     Raises: DesignError where no height does, with the nearest number of sticks that one does take up.
     """
@@ -37,13 +44,38 @@ def follows(work: Work) -> Mapping[str, float | int]:
         return _by_pieces(work) if bows.own_pieces_m else {}
     if bows.cut == "cut":
         return _as_written(work)
-    sticks = bows.sticks or len(split_of(work).pieces)
+    # Whoever begins with sticks has no height yet: the fewest that make a house are meant, not those of some height.
+    wanted = 1 if work.design.start.known == "sticks" else len(split_of(work).pieces)
+    sticks = bows.sticks or wanted
     # A number that nobody gave is the nearest that makes a house.
     nearest = _nearest(work, sticks)
     height_m = whole_height_m(work, sticks if bows.sticks or nearest is None else nearest)
     if height_m is None:
-        raise DesignError([_trouble(work, sticks, nearest)])
+        other = _otherwise(work, sticks)
+        if other is None:
+            raise DesignError([_trouble(work, sticks, nearest)])
+        return other
     return _tall(size, height_m)
+
+
+def _otherwise(work: Work, sticks: int) -> Mapping[str, Any] | None:
+    """What else of the shape gives way to a number of sticks: half a circle is one flatter arc, legs are shorter."""
+    size = work.design.size
+    if size.shape.kind in ("sprung", "kneed") or sticks % (len(run_ends(work)) + 1):
+        return None
+    shape = size.shape
+    if shape.kind == "round_on_legs":
+        # Its legs were what sticks left over: those of an arc are as usual.
+        shape = shape_of("round", size).model_copy(update={"leg_m": min(shape.leg_m, USUAL_LEG_M[work.tape.units])})
+    least_m, girth_m = work.design.posts.reveal_m, girth_of(work, whole_tube_m(work, sticks))
+    step_m = LEG_STEP_M[work.tape.units]
+    for place in range(max(math.ceil((shape.leg_m - least_m) / step_m), 0) + 1):
+        leg_m = max(shape.leg_m - place * step_m, least_m)
+        held = shape.model_copy(update={"leg_m": leg_m})
+        height_m = height_for_girth(held, size.span_m, girth_m)
+        if height_m is not None and FLATTEST <= (height_m - leg_m) / size.span_m <= TALLEST:
+            return {"size.shape": held.model_copy(update={"height_m": height_m}).model_dump()}
+    return None
 
 
 def _as_written(work: Work) -> Mapping[str, float | int]:

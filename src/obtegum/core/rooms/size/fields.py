@@ -157,6 +157,14 @@ def _write_leg(document: Document, job: Job, leg_m: Any) -> None:
     if job.design.size.shape.kind == "round_on_legs":
         put(document, "bows.cut", "cut")
         set_by_hand(document, job, "bow")
+    elif leg_m > job.design.size.leg_m:
+        # A longer leg leaves less for a number of sticks: as many are taken as it takes.
+        put(document, "bows.sticks", None)
+
+
+def _leg_hint(job: Job, catalogue: Catalogue) -> str:
+    bows = job.design.bows
+    return "as long as that many sticks allow" if bows.cut == "whole" and bows.sticks else ""
 
 
 def _height_hint(job: Job, catalogue: Catalogue) -> str:
@@ -172,6 +180,9 @@ def _height_hint(job: Job, catalogue: Catalogue) -> str:
 def _write_shape(document: Document, job: Job, kind: Any) -> None:
     """Sprung pipe stands on its posts' tops; what is sprung isn't bent hot."""
     size = job.design.size
+    if kind != size.shape.kind:
+        # Of another shape nobody has said how many sticks it takes.
+        put(document, "bows.sticks", None)
     if kind == "sprung" and size.shape.kind != "sprung":
         held = Round(leg_m=job.design.posts.reveal_m, height_m=size.height_m)
         size = size.model_copy(update={"shape": held})
@@ -197,7 +208,7 @@ FIELDS = (
     special("size.shape.feet", write=_write_feet),
     special("size.shape.ridge", write=_write_ridge),
     special("size.shape.elbow", write=_write_elbow),
-    special("size.shape.leg_m", write=_write_leg),
+    special("size.shape.leg_m", write=_write_leg, hint=_leg_hint),
     special(HEIGHT, read=lambda job: job.design.size.height_m, write=_write_own_height, hint=_height_hint),
     special(
         "size.figure.from_left_m",

@@ -39,14 +39,23 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
     )
 
 
+def _next(work: Work) -> str:
+    bows, start = work.design.bows, work.design.start
+    if start.known == "sticks" and bows.sticks and work.design.size.shape.kind == "round":
+        return f"{bows.sticks} sticks a bow stand as one arc: the height follows."
+    return NEXT[start.known]
+
+
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """What is asked for by what is known first, and what it comes to."""
     size, known = work.design.size, work.design.start.known
+    # Legs that sticks make are asked for nowhere; others are part of what the sticks reach round.
+    legs = ("size.shape.leg_m",) if known == "sticks" and size.shape.kind not in ("round_on_legs", "sprung") else ()
     return StepPlan(
         **stands(work, found),
-        next=NEXT[known],
+        next=_next(work),
         caution="",
-        measures=("start.known", *ASKED[known]),
+        measures=("start.known", *ASKED[known], *legs),
         answers=(
             length_answer(work, "start_width", "Wide, between middles", size.span_m),
             length_answer(work, "start_length", "Long", size.length_m),
