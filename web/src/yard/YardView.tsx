@@ -238,6 +238,7 @@ export function YardView() {
         <Plain onPress={() => setSun(!sun)} aria-pressed={sun}>
           {sun ? "Out of the sun" : "For the sun"}
         </Plain>
+        <a href="/assets/licences.txt">Licences</a>
         <p>A planning aid. Local code and a licensed engineer decide what stands.</p>
       </footer>
     </Page>

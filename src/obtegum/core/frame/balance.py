@@ -17,7 +17,7 @@ __all__ = ["second_order"]
 
 Array = NDArray[np.float64]
 # Passes at most, near rest each squares what is left, and how well axial forces must hold in the last one.
-MOST_PASSES, HOLDS = 10, 1e-5
+MOST_PASSES, HOLDS = 10, 3e-7
 # The pass by which half of the first step must be gone: what wanders until then mostly does so further.
 LOOKED_AT = 5
 
