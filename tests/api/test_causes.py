@@ -1,5 +1,6 @@
 """What goes wrong with the data folder is named, nothing is lost by it, and it goes on once it is cured."""
 
+import errno
 import shutil
 import sqlite3
 from collections.abc import Iterator
@@ -179,3 +180,36 @@ def test_what_can_t_be_planned_is_not_kept(client: TestClient, monkeypatch: pyte
     monkeypatch.undo()
     assert client.get(f"/api/houses/{house}").json()["version"] == 1
     assert client.get("/api/houses").json()["total"] == 1
+
+
+def test_a_backup_says_what_the_other_routes_say(client: TestClient, store: Store, tmp_path: Path) -> None:
+    houses.add(store, make_house(), SiteRecord(), "Started")
+    (tmp_path / "data").rename(tmp_path / "away")
+    for answer in (
+        client.get("/api/houses"),
+        client.get("/api/backup"),
+        client.post("/api/backup", content=b"PK", headers={"content-type": "application/zip"}),
+    ):
+        assert (answer.status_code, answer.json()["type"]) == (503, "/problems/gone")
+        assert answer.json()["detail"].startswith("The data folder was moved")
+    (tmp_path / "away").rename(tmp_path / "data")
+
+
+@pytest.mark.parametrize(
+    ("number", "status", "kind"),
+    [
+        (errno.EACCES, 503, "read_only"),
+        (errno.EROFS, 503, "read_only"),
+        (errno.ENOSPC, 507, "full"),
+        (errno.EIO, 503, "disk"),
+    ],
+)
+def test_a_file_that_can_t_be_written_is_named_by_its_cause(
+    client: TestClient, monkeypatch: pytest.MonkeyPatch, number: int, status: int, kind: str
+) -> None:
+    def fails(*_: object, **__: object) -> None:
+        raise OSError(number, "no")
+
+    monkeypatch.setattr("obtegum.store.backup.os.open", fails)
+    answer = client.get("/api/backup")
+    assert (answer.status_code, answer.json()["type"]) == (status, f"/problems/{kind}")

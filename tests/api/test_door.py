@@ -211,6 +211,16 @@ def test_a_device_gives_readings_with_its_own_token_and_nothing_else(served: tup
     assert asked(url, "PATCH", reading, **given, x_obtegum_token=own)[0] == 200
     # What is planned is not, nor with a reading beside it; nor anything else.
     assert asked(url, "PATCH", edit("size.span_m", "9 m"), **given, x_obtegum_token=own)[0] == 403
+    # Nor does it take back, or make again, what the bench has done: under the bench's own name as little.
+    at_bench = {"content_type": "application/json", **admin}
+    version += 1
+    named = json.dumps({"version": version, "window": "b", "edits": [{"measure": "name", "text": "By the bench"}]})
+    assert asked(f"{bench}/api/houses/{house}", "PATCH", named.encode(), **at_bench)[0] == 200
+    for way in ("undo", "redo"):
+        status, said = asked(f"{url}/{way}", "POST", b'{"window": "b"}', **given, x_obtegum_token=own)[:2]
+        assert status == 409 and (b"changed at the bench" in said or b"nothing to redo" in said)
+    assert json.loads(asked(url, cookie=mine)[1])["plan"]["name"] == "By the bench"
+    assert asked(f"{url}/undo", "POST", b'{"window": "p"}', **given, x_obtegum_token=own)[0] == 200
     for method, path in (
         ("DELETE", url),
         ("GET", f"{url}/file"),

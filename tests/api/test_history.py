@@ -8,7 +8,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from obtegum.core.rooms import SiteRecord
-from obtegum.store import NotUndone, Store, gestures, houses
+from obtegum.store import NotUndone, Store, gestures, houses, open_store
 from obtegum.store.changes import apply_patch, blocked, combine, difference, invert
 from tests.conftest import make_house
 
@@ -227,3 +227,38 @@ def test_differences_invert_and_combine() -> None:
     assert blocked(before, patch) == []
     assert apply_patch(after, invert(patch)) == before
     assert "size.span_m" in blocked(middle, patch)
+
+
+def test_what_can_be_undone_is_told_alike_however_long_the_day_was(
+    store: Store, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Only what came since is read; and it is what a store that has just been opened would say."""
+    house = houses.add(store, make_house(), SiteRecord(), "Started")
+
+    def edited(at: int, window: str) -> None:
+        wanted = houses.Edited(make_house(size__length_m=9 + at / 10), SiteRecord(), f"Length {at}")
+        houses.change(store, house.id, houses.Gesture(None, window, f"g{at}"), lambda *_: wanted)
+
+    read = list[int]()
+    take = gestures._Own.take
+
+    def counted(own: gestures._Own, row: gestures._Made) -> None:
+        read.append(row.version)
+        take(own, row)
+
+    monkeypatch.setattr(gestures._Own, "take", counted)
+    said = list[tuple[str | None, str | None]]()
+    for at in range(1, 60):
+        edited(at, "a" if at % 3 else "b")
+        for window in ("a", "b"):
+            said.append(gestures.undoable(store, house.id, window))
+        if at % 10 == 0:
+            gestures.undo(store, house.id, houses.Gesture(None, "b" if at % 3 == 0 else "a"))
+    # Each revision was looked at once for its window.
+    assert len(read) == len(set(read)) <= houses.version(store, house.id)
+    fresh = open_store(store.folder)
+    for window in ("a", "b"):
+        assert gestures.undoable(fresh, house.id, window) == gestures.undoable(store, house.id, window)
+    fresh.close()
+    store.lately.forget()
+    assert gestures.undoable(store, house.id, "a")[0] is not None and len(said) == 118

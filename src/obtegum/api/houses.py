@@ -107,10 +107,10 @@ def get_bodies(
 
 
 @router.post("/{house_id}/{way}", response_model=HouseOut)
-def post_undo(desk: Desk, house_id: HouseId, way: Literal["undo", "redo"], own: Own) -> Response:
-    """Invert this window's own last gesture, or make it again."""
-    gesture = houses.Gesture(None, own.window, request=desk.request)
-    return with_plan(desk, gestures.undo(desk.store, house_id, gesture, way, desk.sound), own.window)
+def post_undo(desk: Desk, request: Request, house_id: HouseId, way: Literal["undo", "redo"], own: Own) -> Response:
+    """Invert this window's own last gesture, or make it again; a phone's are readings only."""
+    gesture, phone = houses.Gesture(None, own.window, request=desk.request), bool(request.scope.get("device"))
+    return with_plan(desk, gestures.undo(desk.store, house_id, gesture, way, desk.sound, phone), own.window)
 
 
 def _small(design: HouseDesign | None) -> YardPlan | None:

@@ -3,11 +3,12 @@
 import os
 import sqlite3
 import time
-from collections.abc import Iterator
+from collections import OrderedDict
+from collections.abc import Callable, Iterator
 from contextlib import closing, contextmanager
 from pathlib import Path
 from threading import Lock
-from typing import Any
+from typing import Any, TypeVar
 
 from sqlalchemy import Connection, Engine, create_engine, event, inspect, text
 from sqlalchemy.orm import Session, sessionmaker
@@ -24,8 +25,31 @@ BUSY_MS = 5000
 WAL_TRIES = 50
 # Unfinished files of a server that was killed.
 LEFT_S = 3600
+T = TypeVar("T")
 # How long nothing was kept when the folder is at rest, s.
 QUIET_S = 2.0
+
+
+class Lately:
+    """What was read lately of a folder and only grows: a help, which whoever replaces houses lets go of. Asked under
+    its lock."""
+
+    def __init__(self, most: int = 64) -> None:
+        self.lock, self._most = Lock(), most
+        self._kept: OrderedDict[Any, Any] = OrderedDict()
+
+    def find(self, key: Any, make: Callable[[], T]) -> T:
+        """What is kept under a key, or a new one, which is kept."""
+        found: T = self._kept.pop(key, None) or make()
+        self._kept[key] = found
+        while len(self._kept) > self._most:
+            self._kept.popitem(last=False)
+        return found
+
+    def forget(self) -> None:
+        """Keep nothing of it any more."""
+        with self.lock:
+            self._kept.clear()
 
 
 class Store:
@@ -38,6 +62,7 @@ class Store:
         # Whether something was kept since it was at rest last, and when.
         self._kept_at: float | None = None
         self.looked_over = False
+        self.lately = Lately()
         self._engine = engine
         self._sessions = sessionmaker(engine, expire_on_commit=False)
         self._identity = _identity(folder / FILE)

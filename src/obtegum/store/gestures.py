@@ -45,6 +45,9 @@ class _Own:
 
     done: list[list[_Made]] = field(default_factory=list)
     undone: list[list[_Made]] = field(default_factory=list)
+    # The newest version that another window made, and that of the house when it was looked at last.
+    elsewhere: int = 0
+    seen: int = 0
 
     def take(self, row: _Made) -> None:
         """Take one more revision of the window's into account."""
@@ -67,17 +70,32 @@ class _Own:
             target.append(source.pop(place))
 
 
-def _gestures(session: Session, house_id: str, window: str) -> _Own:
-    # What the few that are undone hold is fetched when they are; a long day has thousands.
-    rows = session.execute(
-        select(RevisionRow.version, RevisionRow.kind, RevisionRow.gesture, RevisionRow.words, RevisionRow.undoes)
-        .where(RevisionRow.house_id == house_id, RevisionRow.window == window)
-        .order_by(RevisionRow.version)
-    )
-    own = _Own()
-    for row in rows:
-        own.take(_Made(*row))
-    return own
+def _gestures(store: Store, session: Session, house: HouseRow, window: str) -> _Own:
+    # What the few that are undone hold is fetched when they are. A long day has thousands: only those that came since
+    # they were looked at last are read.
+    with store.lately.lock:
+        own = store.lately.find((house.id, window), _Own)
+        if own.seen > house.version:
+            own = _Own()
+        rows = session.execute(
+            select(
+                RevisionRow.window,
+                RevisionRow.version,
+                RevisionRow.kind,
+                RevisionRow.gesture,
+                RevisionRow.words,
+                RevisionRow.undoes,
+            )
+            .where(RevisionRow.house_id == house.id, RevisionRow.version > own.seen)
+            .order_by(RevisionRow.version)
+        ).all()
+        for row in rows:
+            if row.window == window:
+                own.take(_Made(row.version, row.kind, row.gesture, row.words, row.undoes))
+            else:
+                own.elsewhere = row.version
+        own.seen = house.version
+        return _Own([*own.done], [*own.undone], own.elsewhere, own.seen)
 
 
 def _patch(session: Session, house_id: str, gesture: list[_Made], way: Way) -> Patch:
@@ -88,17 +106,6 @@ def _patch(session: Session, house_id: str, gesture: list[_Made], way: Way) -> P
     ]
     patch = combine(steps)
     return invert(patch) if way == "undo" else patch
-
-
-def _elsewhere(session: Session, house_id: str, window: str) -> int:
-    """The newest version that another window made; 0 if there is none."""
-    found = session.scalar(
-        select(RevisionRow.version)
-        .where(RevisionRow.house_id == house_id, RevisionRow.window != window)
-        .order_by(RevisionRow.version.desc())
-        .limit(1)
-    )
-    return found or 0
 
 
 def _ways(
@@ -130,18 +137,26 @@ def undoable(store: Store, house_id: str, window: str) -> tuple[str | None, str 
     if not window:
         return None, None
     with store.reading() as session:
-        own = _gestures(session, house_id, window)
+        row = row_of(session, house_id)
+        own = _gestures(store, session, row, window)
         if not own.done and not own.undone:
             return None, None
-        row, elsewhere = row_of(session, house_id), _elsewhere(session, house_id, window)
         return (
-            _next_words(session, row, elsewhere, window, own.done, "undo"),
-            _next_words(session, row, elsewhere, window, own.undone, "redo"),
+            _next_words(session, row, own.elsewhere, window, own.done, "undo"),
+            _next_words(session, row, own.elsewhere, window, own.undone, "redo"),
         )
 
 
-def undo(store: Store, house_id: str, gesture: Gesture, way: Way = "undo", check: Check | None = None) -> House:
-    """Invert this window's own last gesture, or make it again.
+def undo(
+    store: Store,
+    house_id: str,
+    gesture: Gesture,
+    way: Way = "undo",
+    check: Check | None = None,
+    measured_only: bool = False,
+) -> House:
+    """Invert this window's own last gesture, or make it again; where only what was ``measured`` may be, none that
+    touched what is planned.
 
     One whose values another window has changed since is passed over for an older one that it left alone.
     Raises: NoSuchHouse; Unreadable; NotUndone with a sentence when there is none, or all are blocked;
@@ -154,13 +169,15 @@ def undo(store: Store, house_id: str, gesture: Gesture, way: Way = "undo", check
             return before
         row = row_of(session, house_id)
         current = house_of(session, row)
-        own = _gestures(session, house_id, window)
+        own = _gestures(store, session, row, window)
         gestures = own.done if way == "undo" else own.undone
         if not gestures:
             raise NotUndone(f"This window has nothing to {way}.", current)
         first: tuple[str, list[str]] | None = None
         for made, patch, moved in _ways(session, current, window, gestures[-MOST_TRIED:], way):
             words = made[-1].words
+            if measured_only and any(not path.startswith("record.") for path in patch):
+                raise NotUndone("A phone gives readings. What is planned is changed at the bench.", current)
             if moved:
                 first = first or (words, moved)
                 continue

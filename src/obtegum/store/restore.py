@@ -78,6 +78,7 @@ def restore(store: Store, file: Path, check: Check, tell: Tell = quiet) -> Resto
         session.flush()
         found = _judge(session, check)
         _drop_unused(session)
+    store.lately.forget()
     # What was missing is told by what came back.
     store.seen()
     return found

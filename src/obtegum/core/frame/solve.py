@@ -231,6 +231,14 @@ class Frame:
         bands[:, list(self.held), 2 * BANDS] = 1.0
         return bands
 
+    def bent_by(self, bands: Array, asked: Array) -> Array | None:
+        """(3n + 3,): displacements under forces with a stiffness told by its upper bands; None where it isn't
+        positive."""
+        from scipy.linalg.lapack import dpbsv
+
+        _, solution, info = dpbsv(bands, asked, overwrite_ab=True)
+        return solution.ravel() if info == 0 else None
+
     def rests(self, axial: Array) -> bool:
         """Whether the frame is stable under axial forces (n,), N: it is where it is without its outer ties."""
         from scipy.linalg.lapack import dpbtrf, dpotrf
