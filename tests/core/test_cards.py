@@ -91,3 +91,15 @@ def test_tallies_and_the_clock_by_hand() -> None:
     assert ended.running is None and ended.worked_s("bows", 1e9) == 3600
     # A clock that was set back counts nothing rather than less.
     assert SiteRecord().clocked("bows", 2000.0, on=True).clocked("bows", 1000.0, on=False).worked_s("bows", 1e9) == 0
+
+
+def test_the_two_thousand_and_first_stretch_of_work_loses_none_of_its_time() -> None:
+    record = SiteRecord().clocked("drain", 5e8, on=True).clocked("drain", 5e8 + 7, on=False)
+    wanted = {"posts": 0.0, "bows": 0.0}
+    for place in range(2003):
+        step, start_s = ("posts", "bows")[place % 2], 1e9 + 10000.0 * place
+        record = record.clocked(step, start_s, on=True).clocked(step, start_s + 60 + place, on=False)
+        wanted[step] += 60 + place
+    assert len(record.shifts) == 2000 and record.worked_s("drain", 2e9) == 7
+    for step, worked_s in wanted.items():
+        assert record.worked_s(step, 2e9) == pytest.approx(worked_s)

@@ -131,12 +131,14 @@ def test_thirty_three_sticks_of_three_a_bow_are_eleven_bows_on_one_arc() -> None
     job, work = typed_in(*STICKS)
     size, bows = job.design.size, job.design.bows
     assert (size.shape.kind, bows.sticks, bays_of(work).bows) == ("round", 3, 11)
-    assert size.length_m == pytest.approx(40 * 0.3048) and size.leg_m == pytest.approx(3 * 0.3048)
+    assert size.length_m == pytest.approx(40 * 0.3048) and size.leg_m == pytest.approx(20 * 0.0254)
     # By hand: 3 sticks less 2 laps of 5 in is 30.667 ft; 6 in in each post, which stands out 20 in, makes 33 ft of
-    # girth, 27 ft of it arc over 20: r·t = 27 and 2·r·sin(t/2) = 20 give r, and the rise r·(1 − cos(t/2)).
-    turn = brentq(lambda t: math.sin(t / 2) / (t / 2) - 20 / 27, 0.5, 6.0)
-    rise_ft = 27 / turn * (1 - math.cos(turn / 2))
-    assert size.height_m / 0.3048 == pytest.approx(3 + rise_ft, abs=1e-3)
+    # girth, less legs as long as the posts stand out 29.667 ft of arc over 20: r·t = 29.667, 2·r·sin(t/2) = 20 give r,
+    # and the rise r·(1 − cos(t/2)).
+    arc_ft = 33 - 40 / 12
+    turn = brentq(lambda t: math.sin(t / 2) / (t / 2) - 20 / arc_ft, 0.5, 6.0)
+    rise_ft = arc_ft / turn * (1 - math.cos(turn / 2))
+    assert size.height_m / 0.3048 == pytest.approx(20 / 12 + rise_ft, abs=1e-3)
 
 
 def test_what_was_typed_last_stands_and_the_other_follows() -> None:
@@ -148,16 +150,17 @@ def test_what_was_typed_last_stands_and_the_other_follows() -> None:
     # A leg longer than three sticks allow stands, and takes more of them; a shorter one leaves their number.
     job, work = typed_in(*STICKS, ("size.shape.leg_m", "6'"))
     assert job.design.size.leg_m == pytest.approx(6 * 0.3048) and job.design.bows.sticks is None
-    job, _ = typed_in(*STICKS, ("size.shape.leg_m", "2'"))
+    long = (*STICKS, ("size.shape.leg_m", "3'"), ("bows.sticks", "3"))
+    job, _ = typed_in(*long, ("size.shape.leg_m", "2'"))
     assert job.design.size.leg_m == pytest.approx(2 * 0.3048) and job.design.bows.sticks == 3
     # A width that they reach over only on shorter legs: these give way, by whole inches, no further than they must.
-    job, work = typed_in(*STICKS, ("size.span_m", "28'"))
+    job, work = typed_in(*long, ("size.span_m", "28'"))
     leg_in = job.design.size.leg_m / 0.0254
     assert job.design.bows.sticks == 3 and 20 <= leg_in < 36 and abs(leg_in - round(leg_in)) < 1e-6
     assert height_taking(work, whole_tube_m(work, 3)) is not None
     # Where no leg does, it is refused by what is on the screen, with the nearest number.
-    with pytest.raises(DesignError, match="3 whole sticks of 10' 6\" a bow make no house"):
-        typed_in(*STICKS, ("size.span_m", "34'"))
+    with pytest.raises(DesignError, match="2 whole sticks of 10' 6\" a bow make no house of this shape 20' 0\" wide"):
+        typed_in(*STICKS[:3], ("bows.sticks", "2"))
 
 
 def test_sticks_without_a_number_don_t_climb_with_each_change() -> None:

@@ -95,6 +95,18 @@ class Shift(Part):
     stop_s: float | None = Field(default=None, ge=0, le=1e11)
 
 
+def _joined(shifts: tuple[Shift, ...]) -> tuple[Shift, ...]:
+    """One stretch fewer: the first that another one on its step came after goes into that one, and no time that was
+    worked is lost. There are more of them than steps."""
+    last = {each.step: place for place, each in enumerate(shifts)}
+    first = next(place for place, each in enumerate(shifts) if last[each.step] > place)
+    early, rest = shifts[first], [*shifts[:first], *shifts[first + 1 :]]
+    place = next(place for place in range(first, len(rest)) if rest[place].step == early.step)
+    worked_s = (early.stop_s or early.start_s) - early.start_s
+    rest[place] = rest[place].model_copy(update={"start_s": max(rest[place].start_s - worked_s, 0.0)})
+    return tuple(rest)
+
+
 class Photo(Part):
     """A picture of the work: the card that it is of, the name of the image, and when it was taken, s since 1970.
 
@@ -150,7 +162,9 @@ class Record(Part):
             shifts = (*shifts[:-1], ended)
         if on:
             shifts = (*shifts, Shift(step=step, start_s=now_s))
-        return self.model_copy(update={"shifts": shifts[-MOST_SHIFTS:]})
+        while len(shifts) > MOST_SHIFTS:
+            shifts = _joined(shifts)
+        return self.model_copy(update={"shifts": shifts})
 
     def worked_s(self, step: str, now_s: float) -> float:
         """Time that was worked on a step, s."""

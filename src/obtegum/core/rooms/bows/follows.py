@@ -5,7 +5,6 @@ from collections.abc import Mapping
 from typing import Any
 
 from obtegum.core.bows.sticks import MOST_STICKS
-from obtegum.core.quantity import FOOT_M
 from obtegum.core.rooms.bows.found import (
     girth_of,
     pieces_alike,
@@ -29,7 +28,6 @@ __all__ = ["follows"]
 NEAR = 2.5
 # By how much legs are tried shorter at a time, m.
 LEG_STEP_M = {"feet": 0.0254, "metric": 0.02}
-USUAL_LEG_M = {"feet": 3 * FOOT_M, "metric": 0.9}
 
 
 def follows(work: Work) -> Mapping[str, Any]:
@@ -65,8 +63,8 @@ def _otherwise(work: Work, sticks: int) -> Mapping[str, Any] | None:
         return None
     shape = size.shape
     if shape.kind == "round_on_legs":
-        # Its legs were what sticks left over: those of an arc are as usual.
-        shape = shape_of("round", size).model_copy(update={"leg_m": min(shape.leg_m, USUAL_LEG_M[work.tape.units])})
+        # The shorter its legs, the less of a corner at their heads: no longer than its posts stand out.
+        shape = shape_of("round", size).model_copy(update={"leg_m": work.design.posts.reveal_m})
     least_m, girth_m = work.design.posts.reveal_m, girth_of(work, whole_tube_m(work, sticks))
     step_m = LEG_STEP_M[work.tape.units]
     for place in range(max(math.ceil((shape.leg_m - least_m) / step_m), 0) + 1):
