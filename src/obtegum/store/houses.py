@@ -4,7 +4,7 @@ import json
 import math
 import time
 import uuid
-from collections.abc import Callable, Iterable, Sequence
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Any, Literal, NamedTuple
 
@@ -19,6 +19,8 @@ from obtegum.store.database import Store
 from obtegum.store.documents import MissingDocument, read_pieces, read_text
 from obtegum.store.models import HouseRow, RequestRow, RevisionRow
 from obtegum.store.state import (
+    Clash,
+    Conflict,
     House,
     NoSuchHouse,
     Shelf,
@@ -79,31 +81,6 @@ class RevisionLine:
     words: str
     window: str
     design: HouseDesign | None
-
-
-@dataclass(frozen=True)
-class Clash:
-    """A value that this window and another one both changed."""
-
-    path: str
-    mine: State
-    theirs: State
-
-
-class Conflict(Exception):
-    """The same value was changed elsewhere since the version that a change was made from.
-
-    Without clashes, that version is gone: a backup has taken the place of it.
-    """
-
-    def __init__(self, current: House, clashes: Sequence[Clash]) -> None:
-        super().__init__(
-            "The same was changed in another window."
-            if clashes
-            else "A backup has taken this house’s place meanwhile. Look at it, and make the change again."
-        )
-        self.current = current
-        self.clashes = tuple(clashes)
 
 
 @dataclass(frozen=True)

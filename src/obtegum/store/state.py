@@ -2,7 +2,7 @@
 
 import json
 from collections import OrderedDict
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from threading import Lock
 from typing import Generic, Literal, TypeVar
@@ -17,6 +17,8 @@ from obtegum.store.documents import MissingDocument, keep_pieces, keep_text, rea
 from obtegum.store.models import HouseRow, RevisionRow
 
 __all__ = [
+    "Clash",
+    "Conflict",
     "House",
     "NoSuchHouse",
     "Shelf",
@@ -56,6 +58,31 @@ class Unreadable(ValueError):
     def __init__(self, house_id: str, why: str) -> None:
         super().__init__(why)
         self.house_id = house_id
+
+
+@dataclass(frozen=True)
+class Clash:
+    """A value that this window and another one both changed."""
+
+    path: str
+    mine: State
+    theirs: State
+
+
+class Conflict(Exception):
+    """The same value was changed elsewhere since the version that a change was made from.
+
+    Without clashes, that version is gone: a backup has taken the place of it.
+    """
+
+    def __init__(self, current: House, clashes: Sequence[Clash]) -> None:
+        super().__init__(
+            "The same was changed in another window."
+            if clashes
+            else "A backup has taken this house’s place meanwhile. Look at it, and make the change again."
+        )
+        self.current = current
+        self.clashes = tuple(clashes)
 
 
 P = TypeVar("P", HouseDesign, SiteRecord)
