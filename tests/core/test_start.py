@@ -153,6 +153,9 @@ def test_what_was_typed_last_stands_and_the_other_follows() -> None:
     long = (*STICKS, ("size.shape.leg_m", "3'"), ("bows.sticks", "3"))
     job, _ = typed_in(*long, ("size.shape.leg_m", "2'"))
     assert job.design.size.leg_m == pytest.approx(2 * 0.3048) and job.design.bows.sticks == 3
+    # One that would end inside its post is refused, not made longer.
+    with pytest.raises(DesignError):
+        typed_in(*long, ("size.shape.leg_m", "1'"))
     # A width that they reach over only on shorter legs: these give way, by whole inches, no further than they must.
     job, work = typed_in(*long, ("size.span_m", "28'"))
     leg_in = job.design.size.leg_m / 0.0254

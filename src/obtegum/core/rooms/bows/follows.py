@@ -49,7 +49,8 @@ def follows(work: Work) -> Mapping[str, Any]:
     nearest = _nearest(work, sticks)
     height_m = whole_height_m(work, sticks if bows.sticks or nearest is None else nearest)
     if height_m is None:
-        other = _otherwise(work, sticks)
+        # Nothing gives way to a number that nobody gave.
+        other = _otherwise(work, sticks) if bows.sticks else None
         if other is None:
             raise DesignError([_trouble(work, sticks, nearest)])
         return other
@@ -66,6 +67,8 @@ def _otherwise(work: Work, sticks: int) -> Mapping[str, Any] | None:
         # The shorter its legs, the less of a corner at their heads: no longer than its posts stand out.
         shape = shape_of("round", size).model_copy(update={"leg_m": work.design.posts.reveal_m})
     least_m, girth_m = work.design.posts.reveal_m, girth_of(work, whole_tube_m(work, sticks))
+    if shape.leg_m < least_m - 1e-9:
+        return None
     step_m = LEG_STEP_M[work.tape.units]
     for place in range(max(math.ceil((shape.leg_m - least_m) / step_m), 0) + 1):
         leg_m = max(shape.leg_m - place * step_m, least_m)
