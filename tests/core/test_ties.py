@@ -27,6 +27,7 @@ from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.strength.found import bow_found, counted, grown, tied_found
 from obtegum.core.rooms.strength.model import model_of, tied_model
 from obtegum.core.timber import bolt_lateral_n, column_n
+from obtegum.core.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_frame import TUBE, arch, in_library, lopsided, plan_load
 from tests.core.test_strength import told
@@ -255,3 +256,12 @@ def test_ties_of_board_are_boards_in_the_house() -> None:
     assert {(each.of, each.stock, each.section) for each in members} == {
         ("board", board.id, (board.thick_m, board.wide_m))
     }
+
+
+def test_a_collar_that_is_all_but_in_the_crown_is_refused() -> None:
+    peak = {"kind": "peaked", "leg_m": 0.9, "height_m": 2.6, "shoulder_m": 0.4}
+    house = {"size__span_m": 3.0, "size__shape": peak, "tape__units": "metric"}
+    with pytest.raises(DesignError, match="so near the crown"):
+        make_bench(**house, braces={"ties": "collar", "tie_m": 2.595})
+    # A step of slope lower it is one: as long as the roof is wide there.
+    assert ties_of(make_bench(**house, braces={"ties": "collar", "tie_m": 2.4}))[0].long_m > 0.1

@@ -28,6 +28,9 @@ __all__ = [
     "ties_of",
 ]
 
+# A collar shorter than this is between nodes that are one, m.
+LEAST_COLLAR_M = 0.1
+
 # How high a head is where no run says it, and the least that one is over its foot, m (this bench).
 USUAL_M, CLEAR_M = 1.8, 0.3
 # What ties of board are of where nobody told; from a bolt to a board's end, of its thickness (NDS 2018 table 12.5.1A).
@@ -105,7 +108,7 @@ def tied_bows(work: Work) -> tuple[int, ...]:
 @found
 def ties_of(work: Work) -> tuple[Tie, ...]:
     """The collar of a bow, and its two struts: from the collar's middle to half way up from its end to the crown; or a
-    knee brace across each shoulder."""
+    knee brace across each shoulder. Raises: DesignError for a collar that is none."""
     told_, bow = work.design.braces, centre_line(work)
     if told_.ties == "none":
         return ()
@@ -118,6 +121,10 @@ def ties_of(work: Work) -> tuple[Tie, ...]:
             for side, sign in (("L", 1.0), ("R", -1.0))
         )
     found_ = [Tie("collar", "collar", ((x, y), (-x, y)))]
+    if found_[0].long_m < LEAST_COLLAR_M:
+        high, long = work.say(told_.tie_m), work.say(found_[0].long_m, "up")
+        sentence = f"A collar at {high} is so near the crown that it is only {long} long, and holds nothing. Lower it."
+        raise DesignError([Trouble(path="braces.tie_m", sentence=sentence)])
     if told_.ties == "truss":
         top_x, top_y = bow.point((s_m + bow.girth_m / 2) / 2)
         found_ += [
