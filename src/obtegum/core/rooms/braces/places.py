@@ -123,7 +123,7 @@ def ties_of(work: Work) -> tuple[Tie, ...]:
     found_ = [Tie("collar", "collar", ((x, y), (-x, y)))]
     if found_[0].long_m < LEAST_COLLAR_M:
         high, long = work.say(told_.tie_m), work.say(found_[0].long_m, "up")
-        sentence = f"A collar at {high} is so near the crown that it is only {long} long, and holds nothing. Lower it."
+        sentence = f"A collar at {high} is all but over the crown: only {long} long, it holds nothing. Lower it."
         raise DesignError([Trouble(path="braces.tie_m", sentence=sentence)])
     if told_.ties == "truss":
         top_x, top_y = bow.point((s_m + bow.girth_m / 2) / 2)
