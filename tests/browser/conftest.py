@@ -4,6 +4,7 @@ import json
 import os
 import re
 import shutil
+import signal
 import sqlite3
 import subprocess
 import sys
@@ -213,3 +214,12 @@ def field(page: Page, measure: str):  # type: ignore[no-untyped-def]
 
 def grip(page: Page, measure: str):  # type: ignore[no-untyped-def]
     return page.locator(f'[data-handle="{measure}"]')
+
+
+def kill_pages(browser: Browser) -> None:
+    """Kill the processes that show pages, as a phone does that runs out of memory."""
+    told = browser.new_browser_cdp_session().send("SystemInfo.getProcessInfo")
+    shown = [each["id"] for each in told["processInfo"] if each["type"] == "renderer"]
+    assert shown
+    for process in shown:
+        os.kill(process, signal.SIGKILL)

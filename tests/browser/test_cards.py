@@ -2,10 +2,8 @@
 
 import io
 import json
-import os
 import random
 import re
-import signal
 from contextlib import suppress
 from pathlib import Path
 from typing import Any
@@ -16,7 +14,7 @@ from PIL import Image, ImageFilter
 from playwright.sync_api import Browser, Locator, Page, Route, expect
 from playwright.sync_api import Error as PlaywrightError
 
-from tests.browser.conftest import CHROMIUM, FLAGS, Server, open_house
+from tests.browser.conftest import CHROMIUM, FLAGS, Server, kill_pages, open_house
 from tests.browser.test_reach import serious
 
 
@@ -441,15 +439,6 @@ def test_what_another_wrote_meanwhile_is_shown_beside_it(page: Page, server: Ser
 
 # The card after which the stream of readings turns round.
 TURN = 8
-
-
-def kill_pages(browser: Browser) -> None:
-    """Kill the processes that show pages, as a phone does that runs out of memory."""
-    told = browser.new_browser_cdp_session().send("SystemInfo.getProcessInfo")
-    shown = [each["id"] for each in told["processInfo"] if each["type"] == "renderer"]
-    assert shown
-    for process in shown:
-        os.kill(process, signal.SIGKILL)
 
 
 def test_readings_are_neither_lost_nor_doubled_by_cuts_and_kills(

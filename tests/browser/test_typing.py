@@ -2,12 +2,14 @@
 
 import random
 import re
+from contextlib import suppress
 from typing import Any
 
 import pytest
-from playwright.sync_api import BrowserContext, Dialog, Page, expect
+from playwright.sync_api import Browser, BrowserContext, Dialog, Page, Route, expect
+from playwright.sync_api import Error as PlaywrightError
 
-from tests.browser.conftest import Server, field, open_house, step_button
+from tests.browser.conftest import Server, field, kill_pages, open_house, step_button
 from tests.browser.test_bench import saved
 from tests.browser.test_trust import change, second_window
 
@@ -329,6 +331,72 @@ def test_what_is_typed_after_enter_takes_the_place_of_what_was_sent(page: Page) 
         expect(length).to_have_value("39' 11\"")
         page.get_by_role("button", name="Undo: Length").click()
         saved(page)
+
+
+def test_the_same_letters_typed_anew_stay_when_what_was_sent_is_answered(page: Page) -> None:
+    """48 is sent, and 48 is typed again on the way to 48.5: the answer to the first takes none of the second."""
+    open_house(page, "Upper terrace")
+    held = list[Route]()
+
+    def hold_first(route: Route) -> None:
+        if route.request.method == "PATCH" and not held:
+            held.append(route)
+        else:
+            route.continue_()
+
+    page.route("**/api/houses/*?step=*", hold_first)
+    length = field(page, "size.length_m")
+    length.focus()
+    page.keyboard.type("48")
+    page.keyboard.press("Enter")
+    page.keyboard.type("48")
+    while not held:
+        page.wait_for_timeout(20)
+    with page.expect_response(lambda answer: answer.request.method == "PATCH"):
+        held[0].continue_()
+    saved(page)
+    expect(length).to_have_value("48")
+    page.keyboard.type(".5")
+    page.keyboard.press("Enter")
+    saved(page)
+    page.keyboard.press("Tab")
+    expect(length).to_have_value("48' 6\"")
+
+
+def test_what_a_dead_window_sent_and_typed_after_it_is_no_clash_with_itself(
+    page: Page, browser: Browser, server: Server
+) -> None:
+    """The first value arrived and its answer was lost; a new window sends the first again and then the second."""
+    open_house(page, "Upper terrace")
+    length = field(page, "size.length_m")
+    arrived = list[bool]()
+
+    def lose(route: Route) -> None:
+        with suppress(PlaywrightError):
+            if route.request.method == "PATCH":
+                arrived.append(route.fetch().ok)
+                return
+            route.continue_()
+
+    page.context.route("**/api/houses/*?step=*", lose)
+    length.fill("48")
+    length.press("Enter")
+    while not arrived:
+        page.wait_for_timeout(20)
+    length.fill("50")
+    length.press("Enter")
+    page.wait_for_timeout(300)
+    context, shown = page.context, page.url
+    with page.expect_event("crash"):
+        kill_pages(browser)
+    page.close()
+    context.unroute("**/api/houses/*?step=*")
+    page = context.new_page()
+    page.goto(shown)
+    expect(field(page, "size.length_m")).to_have_value("50' 0\"", timeout=20_000)
+    saved(page)
+    expect(page.get_by_role("alert", name="Changed in two windows")).to_have_count(0)
+    assert arrived == [True] and page.evaluate("localStorage.length") == 0
 
 
 def test_a_pressed_choice_shows_at_once_and_is_marked_until_it_is_so(page: Page) -> None:

@@ -14,6 +14,8 @@ export interface Errand {
   body: Record<string, unknown>;
   edits: Edit[];
   gesture: string;
+  /** The window that it was asked in: what that one did before is what it stands on, whichever sends it. */
+  window: string;
   /** The field, mark or tick that it is about. */
   measure: string;
   /** What a picture that is sent goes by; what is told of it goes in the address. */
@@ -31,9 +33,9 @@ export const sameSteps = (a: Edit, b: Edit): boolean =>
   a.steps != null && b.steps != null && a.measure === b.measure && a.stride === b.stride;
 
 /** Sends an errand; the answer is the house with the plan of the step that is shown. */
-export async function run(errand: Errand, house: string, window: string, step: string): Promise<HouseOut> {
+export async function run(errand: Errand, house: string, step: string): Promise<HouseOut> {
   const asked = new URLSearchParams({ step });
-  const { method, path, key } = errand;
+  const { method, path, key, window } = errand;
   const body: Record<string, unknown> = { ...errand.body, window };
   if (method === "DELETE" || errand.held) for (const [name, value] of Object.entries(body)) asked.set(name, String(value));
   if (errand.held) {

@@ -1,9 +1,9 @@
 import { AwayError, api, type Edit, type FieldTrouble, type HouseOut, ProblemError } from "../api/client";
 import { type Errand, newKey, type Outcome, run, sameSteps, type Wanted } from "./errand";
 import { hold, letGo } from "./held";
-import type { Refusal, Sight } from "./sight";
+import type { Sight } from "./sight";
 import { Trials, withOthers } from "./trials";
-import { keepUnsaved, type Unsaved } from "./unsaved";
+import { keepUnsaved, type Unsaved, without, withSent, withTyped } from "./unsaved";
 
 interface Job {
   errand: Errand;
@@ -31,7 +31,7 @@ export class HouseSession {
   private readonly trials = new Trials({
     free: () => !this.working,
     ask: async (edits) => (await api.attempt(this.sight.house.id, { edits, step: this.step, view: this.view })).plan,
-    show: (plan, measure) => this.show({ plan: withOthers(plan, this.sight.house.plan), trying: true, refusals: this.without(measure) }),
+    show: (plan, measure) => this.show({ plan: withOthers(plan, this.sight.house.plan), trying: true, refusals: without(this.sight.refusals, measure) }),
     refuse: (measure, text, error) => this.refuse(measure, text, error),
   });
   private watcher = 0;
@@ -163,14 +163,20 @@ export class HouseSession {
 
   /** What is typed into a field: it stays there until it is taken or taken back. */
   type(measure: string, text: string): void {
-    const base = this.sight.drafts[measure]?.base ?? this.sight.house.version;
-    this.show({ drafts: { ...this.sight.drafts, [measure]: { text, base } } });
+    this.show({ drafts: withTyped(this.sight.drafts, measure, text, this.sight.house.version, this.window) });
   }
 
-  /** Forget what is typed into a field, if it is still that. */
-  untype(measure: string, text?: string): void {
-    const { [measure]: draft, ...drafts } = this.sight.drafts;
-    if (draft && (text === undefined || draft.text === text)) this.show({ drafts });
+  /** Forget what is typed into a field. */
+  untype(measure: string): void {
+    this.show({ drafts: without(this.sight.drafts, measure) });
+  }
+
+  /** Whether what is typed into a field is what was last sent of it, and still on its way: it goes with that then. */
+  goesAlready(measure: string, text: string): boolean {
+    const last = this.lastOf(measure);
+    if (last?.edits[0]?.text !== text) return false;
+    this.show({ drafts: withSent(this.sight.drafts, last) });
+    return true;
   }
 
   /** Show what edits would come to, without saving them; a preview leaves the verdicts as they are saved. */
@@ -190,7 +196,7 @@ export class HouseSession {
   drop(measure = ""): void {
     this.trials.end();
     this.untype(measure);
-    this.show({ plan: this.sight.house.plan, trying: false, previewing: false, refusals: this.without(measure) });
+    this.show({ plan: this.sight.house.plan, trying: false, previewing: false, refusals: without(this.sight.refusals, measure) });
   }
 
   /**
@@ -209,8 +215,9 @@ export class HouseSession {
       return new Promise((settle) => last.settle.push((outcome) => settle(outcome === "taken")));
     }
     const own = edits.map((each) => ({ ...each }));
-    const version = this.sight.drafts[edit?.measure ?? ""]?.base;
-    const outcome = await this.enqueue({ method: "PATCH", path: "", body: { version, gesture, edits: own }, edits: own, gesture, measure: edit?.measure ?? "" });
+    // What a window that is gone was typed in stands on what that window had done.
+    const { base: version, window } = this.sight.drafts[edit?.measure ?? ""] ?? { window: this.window };
+    const outcome = await this.enqueue({ method: "PATCH", path: "", body: { version, gesture, edits: own }, edits: own, gesture, window, measure: edit?.measure ?? "" });
     return outcome === "taken";
   }
 
@@ -296,9 +303,10 @@ export class HouseSession {
   private enqueue(wanted: Wanted): Promise<Outcome> {
     const counts = wanted.path !== "/undo" && wanted.path !== "/redo" && wanted.path !== "/revision";
     const body = { ...wanted.body, ...(counts ? { version: wanted.body.version ?? this.sight.house.version } : {}) };
-    const errand: Errand = { key: newKey(), edits: [], gesture: "", measure: "", ...wanted, body };
+    const errand: Errand = { key: newKey(), edits: [], gesture: "", measure: "", window: this.window, ...wanted, body };
     return new Promise((settle) => {
       this.jobs.push({ errand, settle: [settle] });
+      this.show({ drafts: withSent(this.sight.drafts, errand) });
       this.keep();
       void this.runJobs();
     });
@@ -306,7 +314,11 @@ export class HouseSession {
 
   /** What was last sent of a field, and is still on its way; null when nothing is. */
   sent(measure: string): string | null {
-    return this.jobs.findLast(({ errand }) => errand.measure === measure)?.errand.edits[0]?.text ?? null;
+    return this.lastOf(measure)?.edits[0]?.text ?? null;
+  }
+
+  private lastOf(measure: string): Errand | undefined {
+    return this.jobs.findLast(({ errand }) => errand.measure === measure)?.errand;
   }
 
   private pendingNow(): ReadonlySet<string> {
@@ -345,10 +357,12 @@ export class HouseSession {
     const { measure } = errand;
     const text = errand.edits[0]?.text ?? null;
     try {
-      const house = await run(errand, this.sight.house.id, this.window, this.step);
-      if (text !== null && this.sent(measure) === text) this.untype(measure, text);
+      const house = await run(errand, this.sight.house.id, this.step);
+      if (this.sight.drafts[measure]?.sentBy === errand.key) this.untype(measure);
+      // What can be undone was told of the window that it was done in.
+      this.behind ||= errand.window !== this.window;
       const shown = round === this.trials.round || !this.sight.trying ? { plan: house.plan, trying: false } : {};
-      this.show({ house, saved: "saving", why: "", notice: "", refusals: this.without(measure), ...shown });
+      this.show({ house, saved: "saving", why: "", notice: "", refusals: without(this.sight.refusals, measure), ...shown });
       return "taken";
     } catch (error) {
       if (this.away(error) || !(error instanceof ProblemError)) return "away";
@@ -370,7 +384,7 @@ export class HouseSession {
   /** What was typed and could not be taken is in its field again, unless something else was typed there since. */
   private retype(measure: string, text: string | null, base = this.sight.house.version): void {
     const draft = this.sight.drafts[measure];
-    if (text !== null && (!draft || draft.text === text)) this.show({ drafts: { ...this.sight.drafts, [measure]: { text, base } } });
+    if (text !== null && (!draft || draft.text === text)) this.show({ drafts: withTyped(without(this.sight.drafts, measure), measure, text, base, this.window) });
   }
 
   private refuse(measure: string, text: string | null, error: unknown): void {
@@ -379,11 +393,6 @@ export class HouseSession {
     const sentence = own?.sentence ?? error.problem.errors?.[0]?.sentence ?? error.message;
     const refusal = { sentence, nearest: own?.nearest ?? null, other: own?.other ?? null, text };
     this.show({ refusals: { ...this.sight.refusals, [measure]: refusal }, plan: this.sight.house.plan, trying: false });
-  }
-
-  private without(measure: string): Record<string, Refusal> {
-    const { [measure]: _, ...rest } = this.sight.refusals;
-    return rest;
   }
 }
 

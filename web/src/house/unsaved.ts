@@ -1,15 +1,41 @@
 import type { Errand } from "./errand";
 
-/** What was typed into a field and isn't taken yet, and the version of the house that it was typed over. */
+/** What was typed into a field and isn't taken yet. */
 export interface Draft {
   text: string;
+  /** The version of the house that it was typed over. */
   base: number;
+  /** The window that it was typed in. */
+  window: string;
+  /** The key of the errand that it goes with; null as long as nobody sent it. */
+  sentBy: string | null;
 }
+
+/** What is typed, by field. */
+export type Drafts = Readonly<Record<string, Draft>>;
 
 /** What a window would lose if it were closed now. */
 export interface Unsaved {
   errands: Errand[];
-  drafts: Readonly<Record<string, Draft>>;
+  drafts: Drafts;
+}
+
+/** What is told of fields, but for one. */
+export function without<T>(told: Readonly<Record<string, T>>, measure: string): Readonly<Record<string, T>> {
+  const { [measure]: gone, ...rest } = told;
+  return gone === undefined ? told : rest;
+}
+
+/** With what is typed into a field; typed over what isn't taken yet, it stands on what that stood on. */
+export function withTyped(drafts: Drafts, measure: string, text: string, version: number, here: string): Drafts {
+  const { base, window } = drafts[measure] ?? { base: version, window: here };
+  return { ...drafts, [measure]: { text, base, window, sentBy: null } };
+}
+
+/** With what stands typed in an errand's field gone with it, until something is typed there again: the same letters too. */
+export function withSent(drafts: Drafts, { key, measure, edits }: Errand): Drafts {
+  const draft = drafts[measure];
+  return draft && draft.text === edits[0]?.text ? { ...drafts, [measure]: { ...draft, sentBy: key } } : drafts;
 }
 
 const PREFIX = "obtegum-unsaved";

@@ -104,8 +104,8 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
   // Once the house stands where the typed length put it, the tape's own reading takes its place;
   // what was refused stays as it was typed. While another value is on its way, that is what is typed over.
   const take = (text: string) => {
+    if (session.goesAlready(measure.id, text)) return;
     const sent = session.sent(measure.id);
-    if (sent !== null && text === sent) return;
     if ((text.trim() === "" && !measure.optional) || (sent === null && text === settled)) session.drop(measure.id);
     else void session.commit([{ measure: measure.id, text, stride: "fraction" }], newGesture());
   };
