@@ -358,3 +358,31 @@ def test_any_part_of_the_bench_is_two_presses_away(page: Page) -> None:
             )
         )
     assert seen == ["fields", "drawing", "tape", "steps", "tape", "drawing"]
+
+
+def test_what_was_refused_is_taken_by_itself_once_it_fits_and_told_of_the_house_as_it_is(page: Page) -> None:
+    # Bows stand 0.3 m apart at the least: 64 bays on 63 ft, 203 on 200 ft and 264 on 260 ft.
+    open_house(page, "Upper terrace", "Set out")
+    pick(page, "by the number of bows")
+    saved(page)
+    count = field(page, "bows.count")
+    count.fill("250")
+    count.press("Enter")
+    for length, nearest in (("63", "65"), ("200", "204")):
+        step_button(page, "Size").click()
+        field(page, "size.length_m").fill(length)
+        field(page, "size.length_m").press("Enter")
+        saved(page)
+        step_button(page, "Set out").click()
+        expect(count).to_have_value("250")
+        expect(count).to_have_attribute("aria-invalid", "true")
+        expect(page.get_by_role("button", name=f"Take {nearest}")).to_be_visible()
+    step_button(page, "Size").click()
+    field(page, "size.length_m").fill("260")
+    field(page, "size.length_m").press("Enter")
+    expect(page.locator(".saved")).to_have_text(re.compile("can be taken now, and is: .*250"))
+    step_button(page, "Set out").click()
+    expect(count).to_have_value("250")
+    expect(count).not_to_have_attribute("aria-invalid", "true")
+    page.get_by_role("button", name=re.compile("^Undo")).click()
+    expect(count).not_to_have_value("250")

@@ -1,7 +1,8 @@
 import { AwayError, api, type Edit, type FieldTrouble, type HouseOut, ProblemError } from "../api/client";
 import { type Errand, newKey, type Outcome, run, sameSteps, type Wanted } from "./errand";
 import { hold, letGo } from "./held";
-import type { Sight } from "./sight";
+import { refusalOf, refusedOf } from "./refused";
+import { firstSight, type Sight } from "./sight";
 import { Trials, withOthers } from "./trials";
 import { keepUnsaved, type Unsaved, without, withSent, withTyped } from "./unsaved";
 
@@ -43,20 +44,7 @@ export class HouseSession {
     private step: string,
     left: Unsaved,
   ) {
-    this.sight = {
-      house,
-      plan: house.plan,
-      trying: false,
-      previewing: false,
-      past: null,
-      saved: "saved",
-      why: "",
-      refusals: {},
-      drafts: left.drafts,
-      pending: new Set(),
-      standoff: null,
-      notice: left.errands.length + Object.keys(left.drafts).length ? "brought back what wasn’t saved" : "",
-    };
+    this.sight = firstSight(house, left);
     if (left.errands.length) {
       this.jobs = left.errands.map((errand) => ({ errand, settle: [] }));
       void this.runJobs();
@@ -122,6 +110,7 @@ export class HouseSession {
       const house = await api.house(id, this.window, this.step);
       if (this.working) return;
       this.show({ house, notice: "changed in another window", ...(this.sight.trying ? {} : { plan: house.plan }) });
+      this.askAgain();
     } catch (error) {
       this.away(error);
     }
@@ -363,6 +352,7 @@ export class HouseSession {
       this.behind ||= errand.window !== this.window;
       const shown = round === this.trials.round || !this.sight.trying ? { plan: house.plan, trying: false } : {};
       this.show({ house, saved: "saving", why: "", notice: "", refusals: without(this.sight.refusals, measure), ...shown });
+      this.askAgain();
       return "taken";
     } catch (error) {
       if (this.away(error) || !(error instanceof ProblemError)) return "away";
@@ -381,18 +371,28 @@ export class HouseSession {
     }
   }
 
+  /** The house has changed: what was refused before is asked for anew, or its sentence goes. */
+  private askAgain(): void {
+    const { again, over } = refusedOf(this.sight);
+    for (const measure of over) this.show({ refusals: without(this.sight.refusals, measure) });
+    for (const edit of again) {
+      this.retype(edit.measure ?? "", edit.text ?? null);
+      void this.commit([edit], newKey()).then((taken) => {
+        if (taken) this.show({ notice: `can be taken now, and is: ${this.sight.house.undo}` });
+      });
+    }
+  }
+
   /** What was typed and could not be taken is in its field again, unless something else was typed there since. */
   private retype(measure: string, text: string | null, base = this.sight.house.version): void {
     const draft = this.sight.drafts[measure];
-    if (text !== null && (!draft || draft.text === text)) this.show({ drafts: withTyped(without(this.sight.drafts, measure), measure, text, base, this.window) });
+    if (text === null || this.sight.house.plan.measures[measure]?.options.length || (draft && draft.text !== text)) return;
+    this.show({ drafts: withTyped(without(this.sight.drafts, measure), measure, text, base, this.window) });
   }
 
   private refuse(measure: string, text: string | null, error: unknown): void {
     if (this.away(error) || !(error instanceof ProblemError)) return;
-    const own = error.problem.errors?.find((each) => each.measure === measure);
-    const sentence = own?.sentence ?? error.problem.errors?.[0]?.sentence ?? error.message;
-    const refusal = { sentence, nearest: own?.nearest ?? null, other: own?.other ?? null, text };
-    this.show({ refusals: { ...this.sight.refusals, [measure]: refusal }, plan: this.sight.house.plan, trying: false });
+    this.show({ refusals: { ...this.sight.refusals, [measure]: refusalOf(error, measure, text) }, plan: this.sight.house.plan, trying: false });
   }
 }
 

@@ -1,5 +1,5 @@
 import type { Clash, Edit, HouseOut, HousePlan } from "../api/client";
-import type { Draft } from "./unsaved";
+import type { Draft, Unsaved } from "./unsaved";
 
 /** What was typed or dragged and can't be used: kept beside the field, so that nothing is lost. */
 export interface Refusal {
@@ -35,3 +35,19 @@ export interface Sight {
   standoff: Standoff | null;
   notice: string;
 }
+
+/** What is shown of a house that has just been fetched, with what a window left of it. */
+export const firstSight = (house: HouseOut, left: Unsaved): Sight => ({
+  house,
+  plan: house.plan,
+  trying: false,
+  previewing: false,
+  past: null,
+  saved: "saved",
+  why: "",
+  refusals: {},
+  drafts: left.drafts,
+  pending: new Set(),
+  standoff: null,
+  notice: left.errands.length + Object.keys(left.drafts).length ? "brought back what wasn’t saved" : "",
+});
