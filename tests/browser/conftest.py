@@ -173,18 +173,13 @@ def step_button(page: Page, step: str) -> Locator:
 # Steps of the chapters after the first.
 CLOSE_IN = ("Ends", "Cover", "Rigid sheets", "Roll-up sides", "Film day", "Air and heat")
 FRAME = (
-    "Posts",
-    "Sockets",
-    "Stubs",
-    "Base boards",
+    "Footing",
     "Bows",
     "Strength",
     "Frames",
     "Holds down",
-    "Row of posts",
+    "Along the row",
     "Bend",
-    "Spring",
-    "Heat",
     "Check bows",
     "Runs",
     "Fittings",

@@ -133,7 +133,7 @@ def test_a_pull_goes_on_while_parts_come_and_go(page: Page) -> None:
 
 
 def test_a_grip_is_moved_by_keys(page: Page) -> None:
-    open_house(page, "Upper terrace", "Posts")
+    open_house(page, "Upper terrace", "Footing")
     handle = grip(page, "posts.reveal_m")
     expect(handle).to_have_attribute("aria-valuetext", "1' 10\"")
     handle.focus()
@@ -164,7 +164,7 @@ def test_units_switch_without_moving_a_number(page: Page) -> None:
 
 
 def test_choices_redraw_the_house(page: Page) -> None:
-    open_house(page, "Upper terrace", "Posts")
+    open_house(page, "Upper terrace", "Footing")
     page.get_by_role("button", name="Bow tube").click()
     page.get_by_role("option", name="Fence post 2 3/8 in").click()
     entry = page.locator('[data-verdict="entry"]')

@@ -391,7 +391,7 @@ def test_every_kind_of_card_is_within_reach_at_the_bench_in_the_sun_and_on_a_pho
 
 
 def test_a_reading_taken_back_while_its_change_is_on_its_way_is_what_stands(page: Page, server: Server) -> None:
-    at = dealt(page, "Dune edge", "Row of posts")
+    at = dealt(page, "Dune edge", "Along the row")
     house = at.split("/house/")[1].split("/")[0]
     box = page.locator('.written input[data-measure="record.row.L1.gap_m"]')
 
@@ -415,7 +415,7 @@ def test_a_reading_taken_back_while_its_change_is_on_its_way_is_what_stands(page
 
 
 def test_what_another_wrote_meanwhile_is_shown_beside_it(page: Page, server: Server) -> None:
-    at = dealt(page, "Dune edge", "Row of posts")
+    at = dealt(page, "Dune edge", "Along the row")
     house = at.split("/house/")[1].split("/")[0]
     measure = "record.row.L1.gap_m"
     version = asked(server, house, "version")["version"]
@@ -447,7 +447,7 @@ def test_readings_are_neither_lost_nor_doubled_by_cuts_and_kills(
     """A stream of readings from a phone: requests cut before they arrive and answers cut on their way, the server
     killed, the page closed, and its process killed in the midst of it."""
     cuts = 200 if pytestconfig.getoption("--deep") else 20
-    at = dealt(page, "Dune edge", "Row of posts")
+    at = dealt(page, "Dune edge", "Along the row")
     house = at.split("/house/")[1].split("/")[0]
     version = asked(server, house, "version")["version"]
     chance = random.Random(21)

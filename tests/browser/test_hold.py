@@ -68,7 +68,7 @@ def test_three_posts_that_were_pulled_at_say_what_holds(page: Page) -> None:
 
 
 def test_posts_are_measured_one_after_the_other_at_the_tape(page: Page) -> None:
-    open_house(page, "Upper terrace", "Row of posts")
+    open_house(page, "Upper terrace", "Along the row")
     side = page.get_by_role("complementary")
     expect(side).to_contain_text('Next: post 1 left, to the string; it should read 2"')
     entry = page.get_by_role("textbox", name="Post 1 left, to the string")

@@ -10,7 +10,7 @@ from tests.browser.conftest import field, open_house, step_button
 
 STEPS = (
     "Size", "Inside", "Set out", "Square up", "Keep pegs", "Level", "Earth", "Drain", "Weather", "By its name",
-    "Posts", "Bows", "Strength", "Frames", "Bend", "Check bows", "Carries",
+    "Footing", "Bows", "Strength", "Frames", "Bend", "Check bows", "Carries",
 )  # fmt: skip
 
 

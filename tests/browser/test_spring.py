@@ -33,7 +33,7 @@ def test_a_pipe_is_sprung_pulled_and_held_loose(page: Page, server: Server) -> N
     typed(page, "size.shape.height_m", "6'")
     expect(pipe).to_have_value("16' 6\"")
     expect(field(page, "size.span_m")).not_to_have_value("9' 8\"")
-    step_button(page, "Spring").click()
+    step_button(page, "Bend").click()
     expect(answer(page, "thrust").or_(answer(page, "held_out"))).to_be_visible()
     assert serious(page) == []
     page.get_by_text("loose on its stub, free to lean", exact=True).click()
@@ -48,12 +48,12 @@ def test_a_pipe_is_sprung_pulled_and_held_loose(page: Page, server: Server) -> N
 
 
 def test_a_strained_pipe_is_bent_hot_by_the_press_and_its_form_taken_away(page: Page) -> None:
-    open_house(page, "Kitchen plot", "Spring")
+    open_house(page, "Kitchen plot", "Bend")
     page.get_by_role("radio", name="Spring, heat, thicker").click()
     expect(page.locator("svg text", has_text="this house")).to_contain_text("PVC pipe 1 in, sprung")
     page.locator('[data-remedy="spring"] button').first.press("Enter")
     saved(page)
-    expect(page.get_by_role("complementary", name="Heat")).to_contain_text("never a closed vessel")
+    expect(page.get_by_role("complementary", name="Bend")).to_contain_text("never a closed vessel")
     expect(answer(page, "batches")).to_have_text("5")
     typed(page, "bending.oven_sticks", "6")
     expect(answer(page, "batches")).to_have_text("3")

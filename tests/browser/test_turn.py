@@ -53,7 +53,7 @@ def test_a_house_is_turned_and_built_piece_by_piece(page: Page) -> None:
     assert ink(page, red=True) > 20
     expect(page.locator('[data-strip] [aria-selected="true"]')).to_have_count(1)
     built.fill("3")
-    expect(built).to_have_attribute("aria-valuetext", "Posts")
+    expect(built).to_have_attribute("aria-valuetext", "Footing")
     page.wait_for_timeout(200)
     assert ink(page) < whole / 2
     assert ink(page, red=True) == 0

@@ -72,10 +72,12 @@ def test_any_house_is_planned_whole(pytestconfig: pytest.Config) -> None:
     deep = pytestconfig.getoption("--deep")
     maker, made = Maker(random.Random(3535)), DEEP_MADE if deep else MADE
     every, came_back = made // (DEEP_FILES if deep else WITH_FILES), 0
+    titles = set[tuple[str, str]]()
     for number in range(made):
         design = maker.design()
         record = maker.record(design)
         work, plan = planned(design, record)
+        titles |= {(step.id, step.title) for step in plan.steps}
         if number % PACKED == 0:
             job, entries, back = maker.packed(Job(design, record))
             assert back.taken + back.already + len(back.refused) + len(back.clashes) == len(entries)
@@ -94,6 +96,8 @@ def test_any_house_is_planned_whole(pytestconfig: pytest.Config) -> None:
     # And pairs of them across rooms, but for those that can't be together.
     assert len(maker.pairs) >= (0.97 if deep else 0.7) * maker.pairs_across()
     assert came_back > made
+    # A step is called the same, whatever the house is made of.
+    assert len(titles) == len({step for step, _ in titles})
 
 
 @pytest.mark.parametrize("kind", SHAPE_LABELS)

@@ -28,8 +28,8 @@ def planned(place: int) -> HousePlan:
 
 
 TITLES = (
-    "Square it", "Square up", "Set out", "Keep pegs", "Level", "Earth", "Drain", "Posts", "Bows", "Bend",
-    "Check bows", "Soil", "Weather", "Strength", "Holds down", "Row of posts", "Runs", "Fittings",
+    "Square it", "Square up", "Set out", "Keep pegs", "Level", "Earth", "Drain", "Footing", "Bows", "Bend",
+    "Check bows", "Soil", "Weather", "Strength", "Holds down", "Along the row", "Runs", "Fittings",
     "Braces", "Boards", "Plumb", "Ends", "Cover", "Rigid sheets", "Roll-up sides",
     "Film day", "Air and heat", "Card in the house", "The house",
 )  # fmt: skip
@@ -89,7 +89,7 @@ def test_holding_down_and_the_row_are_on_paper() -> None:
     for words in ("Wet cement burns", "1. The four at the corners first", "No bow in it for 3 days"):
         assert words in found["Holds down"]
     for side in ("left", "right"):
-        assert f"Write what each post on the {side} measures" in found["Row of posts"]
+        assert f"Write what each post on the {side} measures" in found["Along the row"]
 
 
 def test_what_was_taped_stands_beside_what_should_be() -> None:
@@ -128,7 +128,7 @@ def test_pulls_and_checks_are_on_paper() -> None:
     for bow in range(1, 10):
         assert f"bow {bow}" in text
     assert "7.380 m" in text
-    assert "Spring" in pages(planned(2))["Bend"]
+    assert "The pipe of a bow, straight" in pages(planned(2))["Bend"]
 
 
 def test_a_pad_and_spots_print_in_black_and_white() -> None:

@@ -189,7 +189,7 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
     springs = spring_of(work) is not None
     return Standing(
         id="bend",
-        title="Spring" if springs else "Heat" if is_heated(work) else "Bend",
+        title="Bend",
         group="Frame",
         state=settled(found) if springs or is_plastic(work) or _on_former(work) else "open",
     )

@@ -45,7 +45,7 @@ ROOM = Room(
     ),
     pages=(
         Page(
-            "Posts",
+            "Footing",
             (Caution("posts"), Picture("post", 0.36), Stick("post"), Stick("base-board"), Next("posts", loud=False)),
         ),
     ),

@@ -181,7 +181,7 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
     far = progress(work, "post")
     return Standing(
         id="posts",
-        title=way_of(work).title,
+        title="Footing",
         group="Frame",
         state=ticked(found, far),
         done=far.done,

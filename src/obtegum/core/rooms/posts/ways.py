@@ -25,7 +25,6 @@ class Way:
 
     one: str
     many: str
-    title: str
     length: str
     reveal: str
     inside: str
@@ -41,7 +40,6 @@ WAYS: dict[str, Way] = {
     "driven": Way(
         one="post",
         many="posts",
-        title="Posts",
         length="Post length",
         reveal="Post reveal",
         inside="bow inside",
@@ -54,7 +52,6 @@ WAYS: dict[str, Way] = {
     "slab": Way(
         one="socket",
         many="sockets",
-        title="Sockets",
         length="Socket length",
         reveal="Socket above the slab",
         inside="bow inside",
@@ -67,7 +64,6 @@ WAYS: dict[str, Way] = {
     "stub": Way(
         one="stub",
         many="stubs",
-        title="Stubs",
         length="Stub length",
         reveal="Stub reveal",
         inside="bow over it",
@@ -80,7 +76,6 @@ WAYS: dict[str, Way] = {
     "board": Way(
         one="stake",
         many="stakes",
-        title="Base boards",
         length="Stake length",
         reveal="Board’s top above the ground",
         inside="bow on the board",
@@ -94,7 +89,6 @@ WAYS: dict[str, Way] = {
     "curve": Way(
         one="stub",
         many="stubs",
-        title="Stubs",
         length="Stub length",
         reveal="Stub reveal",
         inside="bow laps it",

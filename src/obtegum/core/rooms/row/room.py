@@ -25,7 +25,7 @@ ROOM = Room(
     tables=TABLES,
     pages=(
         Page(
-            "Row of posts",
+            "Along the row",
             (
                 Caution("row"),
                 Next("row", loud=False),

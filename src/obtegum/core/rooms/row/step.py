@@ -141,7 +141,7 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
     done = sum(all(read.value(peg, name) is not None for name in asked) for peg in pegs_of(work))
     return Standing(
         id="row",
-        title=f"Row of {foot_of(work)[1]}",
+        title="Along the row",
         group="Frame",
         state=ticked_off(found, done or bool(work.record.row), len(pegs_of(work))),
         done=done,
