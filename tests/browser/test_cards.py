@@ -306,6 +306,14 @@ def test_a_phone_is_let_in_by_a_code_gives_readings_and_is_put_out(
     phone.get_by_label("The code that the bench shows").fill(digits)
     phone.get_by_role("button", name="Let me in").press("Enter")
     expect(phone.get_by_role("link", name="Dune edge")).to_be_visible()
+    # The code is used, and goes; its yard offers what a phone may do, and no more.
+    expect(page.locator(".digits")).to_have_count(0)
+    expect(page.get_by_text(re.compile(" is in\\.$"))).to_be_visible()
+    expect(phone.get_by_role("button")).to_have_text(["For the sun"])
+    assert phone.get_by_role("textbox").count() == 0
+    phone.get_by_role("link", name="Dune edge").click()
+    phone.get_by_role("navigation", name="Cards").wait_for()
+    expect(phone.get_by_text("On a phone, on paper, or without a network")).to_have_count(0)
     phone.goto(at.replace(server.address, server.phones))
     box = phone.locator('input[data-measure="record.levels.pegs.L10"]')
     box.fill("2.051")
@@ -320,8 +328,9 @@ def test_a_phone_is_let_in_by_a_code_gives_readings_and_is_put_out(
     phone.locator('input[data-measure="size.span_m"]').fill("9 m")
     phone.locator('input[data-measure="size.span_m"]').press("Enter")
     expect(phone.get_by_text("A phone gives readings").first).to_be_visible()
-    page.reload()
-    page.get_by_text("On a phone, on paper, or without a network").click()
+    page.goto(server.address)
+    page.get_by_role("button", name="Let a phone in").click()
+    assert serious(page) == []
     page.get_by_role("button", name=re.compile("^Put out")).first.click()
     expect(page.get_by_role("button", name=re.compile("^Put out"))).to_have_count(0)
     phone.goto(server.phones)
@@ -412,6 +421,78 @@ def test_a_reading_taken_back_while_its_change_is_on_its_way_is_what_stands(page
     expect(at_foot(page)).to_have_text(re.compile(" 1 done$"), timeout=60_000)
     expect(box).to_have_value("56 mm")
     assert asked(server, house, "")["record"]["row"]["L1"]["gap_m"] == pytest.approx(0.056)
+
+
+def test_a_value_counts_though_the_card_still_shows_the_same_of_before(page: Page, server: Server) -> None:
+    at = dealt(page, "Dune edge", "Along the row")
+    house = at.split("/house/")[1].split("/")[0]
+    box = page.locator('.written input[data-measure="record.row.L1.gap_m"]')
+    box.fill("56 mm")
+    box.press("Enter")
+    expect(at_foot(page)).to_have_text(re.compile(" 1 done$"))
+    # The cards come late: 58 mm is kept, and the card says 56 mm still when that is typed again.
+    held = list[Route]()
+    page.route("**/cards?step=*", lambda route: held.append(route))
+    for text in ("58 mm", "56 mm"):
+        page.get_by_role("button", name="Back").click()
+        box.focus()
+        page.keyboard.type(text)
+        with page.expect_response(lambda answer: answer.request.method == "PATCH"):
+            page.keyboard.press("Enter")
+        assert asked(server, house, "")["record"]["row"]["L1"]["gap_m"] == pytest.approx(int(text[:2]) / 1000)
+    page.unroute("**/cards?step=*")
+    for route in held:
+        with suppress(PlaywrightError):
+            route.continue_()
+
+
+def test_cards_show_their_own_work_whatever_they_are_opened_from(page: Page) -> None:
+    dealt(page, "Upper terrace", "Size")
+    drawn = page.get_by_role("article").get_by_role("group")
+    expect(page.get_by_role("heading", level=2)).to_contain_text("String the base line")
+    expect(drawn).to_have_accessible_name(re.compile("^Step 1"))
+    page.get_by_label("Work", exact=True).select_option("level")
+    expect(drawn).to_have_accessible_name(re.compile("^The ground"))
+    # Each card of the tops names its post.
+    named = [each for each in page.get_by_label("Go to").locator("option").all_inner_texts() if "tops" in each]
+    assert named and all(re.search(r"(Left|Right) tops: post \d+ out", each) for each in named)
+    page.get_by_label("Go to").select_option(label=named[1])
+    expect(page.get_by_role("heading", level=2)).to_have_text("Post 2 left: its top, where the rod reads this.")
+
+
+def test_what_is_typed_away_shows_on_drawing_and_tape_and_undo_goes_back_to_it(page: Page, server: Server) -> None:
+    at = dealt(page, "Upper terrace", "Along the row")
+    house = at.split("/house/")[1].split("/")[0]
+
+    def write(post: int, text: str) -> None:
+        box = page.locator(f'.written input[data-measure="record.row.L{post}.gap_m"]')
+        box.fill(text)
+        box.press("Enter")
+
+    write(1, '2"')
+    expect(at_foot(page)).to_have_text(re.compile(" 1 done$"))
+    page.route("**/api/**", lambda route: route.abort())
+    for post in (2, 3, 4):
+        write(post, "2 1/8 in")
+    expect(at_foot(page)).to_contain_text("4 done: kept here", timeout=20_000)
+    expect(page.get_by_text("without the bench it can’t be opened again")).to_be_visible()
+    for post, fill in ((1, "--ink"), (4, "--ink"), (5, "--sheet")):
+        mark = page.locator(f'.drawing [data-mark="post:L{post}"] rect')
+        expect(mark).to_have_attribute("fill", f"var({fill})")
+    expect(page.locator("[data-strip]")).to_contain_text("2 1/8 in")
+    # What was typed last and waits is taken back, and nothing else.
+    page.get_by_role("button", name=re.compile("^Undo")).click()
+    expect(page.get_by_role("heading", level=2)).to_contain_text("post 4 left")
+    expect(at_foot(page)).to_contain_text("3 done")
+    page.unroute("**/api/**")
+    expect(at_foot(page)).to_have_text(re.compile(" 3 done$"), timeout=60_000)
+    # What is kept is undone from wherever one is: its card comes, and is named.
+    page.get_by_label("Go to").select_option(index=20)
+    page.get_by_role("button", name=re.compile("^Undo: .*3")).click()
+    expect(page.get_by_role("heading", level=2)).to_contain_text("post 3 left")
+    expect(page.get_by_text("Taken back: Post 3 left, to the string").first).to_be_visible()
+    kept = asked(server, house, "")["record"]["row"]
+    assert [name for name, reads in kept.items() if reads["gap_m"] is not None] == ["L1", "L2"]
 
 
 def test_what_another_wrote_meanwhile_is_shown_beside_it(page: Page, server: Server) -> None:

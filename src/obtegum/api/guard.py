@@ -29,6 +29,7 @@ __all__ = ["TOKEN_HEADER", "Guard", "Page"]
 IDLE_S, READS_S = 15.0, 60.0
 NONCE = "NONCE-FOR-THIS-RESPONSE"
 TOKEN = "TOKEN-OF-THIS-START"
+SEAT = "SEAT-OF-THIS-PAGE"
 TOKEN_HEADER = "x-obtegum-token"
 POLICY = (
     "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data:; "
@@ -291,11 +292,13 @@ class Page:
         self._html, self._token = file.read_text(encoding="utf-8"), token
 
     def answer(self, token: str = "") -> Response:
-        """The page, with this start's token or with that of the device that asks."""
+        """The page, with this start's token or with that of the device that asks, and which of the two it is."""
         nonce = secrets.token_urlsafe(16)
         policy = POLICY.format(nonce=nonce)
         return Response(
-            self._html.replace(TOKEN, token or self._token).replace(NONCE, nonce),
+            self._html.replace(TOKEN, token or self._token)
+            .replace(SEAT, "device" if token else "bench")
+            .replace(NONCE, nonce),
             media_type="text/html",
             headers={"content-security-policy": policy},
         )

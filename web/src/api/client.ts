@@ -50,6 +50,8 @@ export class AwayError extends Error {}
 const RETRY_WITH = "/problems/token";
 const PATIENCE_MS = 30_000;
 const FILE_PATIENCE_MS = 180_000;
+/** Whether this page is on a phone that was let in: it reads houses and gives readings, and is offered no more. */
+export const ON_DEVICE = document.querySelector<HTMLMetaElement>('meta[name="obtegum-seat"]')?.content === "device";
 let token = document.querySelector<HTMLMetaElement>('meta[name="obtegum-token"]')?.content ?? "";
 
 async function fetched(path: string, init: RequestInit): Promise<Response> {

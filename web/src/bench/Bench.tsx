@@ -236,7 +236,7 @@ function Workplace({ window }: { window: string }) {
   const settled = sight.house.plan.strips.find((each) => each.id === strip?.id)?.marks.find((each) => each.part === chosen) ?? mark;
   /** Goes on to the next open mark, at once; returns its name, or null when there is none. */
   const goOn = (from: StripMark): string | null => {
-    const next = strip && nextAfter(step, strips, strip, from, new Set([...session.look().pending, nameOf(from) ?? ""]));
+    const next = strip && nextAfter(step, strips, strip, from, new Set([...session.look().pending.keys(), nameOf(from) ?? ""]));
     if (next) goTo(next);
     return next ? nameOf(next.mark) : null;
   };

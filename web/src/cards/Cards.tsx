@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import styled from "styled-components";
-import { api, type Card, type CardsOut } from "../api/client";
+import { api, type Card, type CardsOut, ON_DEVICE } from "../api/client";
 import { StandoffBox } from "../bench/Standoff";
 import { OnBench } from "../house/OnBench";
 import { useSession, useSight } from "../house/useSight";
@@ -13,6 +13,7 @@ import { useSun } from "../look/sun";
 import { Counted } from "./Counted";
 import { OneCard } from "./OneCard";
 import { TakeAlong } from "./TakeAlong";
+import { deckAsTyped, waitingCards } from "./waiting";
 
 const Held = styled.div`
   display: grid;
@@ -70,6 +71,11 @@ const State = styled.div`
   select { min-height: 44px; width: 34%; padding: 4px 6px; font: inherit; color: var(--ink); background: var(--sheet); border: 2px solid var(--ink); }
 `;
 
+const Said = styled.p`
+  grid-column: 1 / -1;
+  font-weight: 600;
+`;
+
 /** The work of a house at arm's length: one thing to do at a time. */
 export function Cards() {
   const { id = "", step = "" } = useParams();
@@ -80,11 +86,13 @@ function Deck({ house, step, window }: { house: string; step: string; window: st
   const session = useSession();
   const { version } = useSight().house;
   const go = useNavigate();
-  useEffect(() => {
-    void session.turnTo(step);
-  }, [session, step]);
   const found = useQuery({ queryKey: ["cards", house, step, version], queryFn: () => api.cards(house, step), placeholderData: keepPreviousData });
   const deck = found.data;
+  // A step that has no cards of its own shows those that come first: its drawings and tapes are theirs.
+  const shown = deck?.step ?? step;
+  useEffect(() => {
+    void session.turnTo(shown);
+  }, [session, shown]);
   if (!deck) {
     return (
       <Held>
@@ -93,13 +101,15 @@ function Deck({ house, step, window }: { house: string; step: string; window: st
       </Held>
     );
   }
-  // A step that has no cards of its own shows those that come first.
   return <Dealt key={deck.step} house={house} deck={deck} window={window} />;
 }
 
-function Dealt({ house, deck, window }: { house: string; deck: CardsOut; window: string }) {
+function Dealt({ house, deck: kept, window }: { house: string; deck: CardsOut; window: string }) {
   const session = useSession();
   const sight = useSight();
+  const { pending } = sight;
+  const deck = useMemo(() => deckAsTyped(kept, pending), [kept, pending]);
+  const waiting = useMemo(() => waitingCards(deck, pending), [deck, pending]);
   const go = useNavigate();
   const [sun, setSun] = useSun();
   const first = deck.cards.findIndex((card) => card.state !== "set");
@@ -122,6 +132,31 @@ function Dealt({ house, deck, window }: { house: string; deck: CardsOut; window:
     session.tick(each.tick, each.state !== "set");
     if (each.state !== "set") move(at + 1);
   };
+  // What an undo takes back is gone to and named; what it was of another step is named alone.
+  const [back, setBack] = useState("");
+  const before = useRef<{ cards: Card[]; words: string; version: number } | null>(null);
+  const goBackTo = (place: number) => {
+    const found = deck.cards[place];
+    if (found) setBack(`Taken back: ${found.label || found.what || found.says}`);
+    move(place);
+  };
+  const undo = () => {
+    const words = sight.house.undo ?? "";
+    const name = session.undo("undo");
+    if (name === null) before.current = { cards: deck.cards, words, version: sight.house.version };
+    else goBackTo(deck.cards.findIndex((each) => (each.tick || each.measure) === name));
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at when other cards or another house come
+  useEffect(() => {
+    const was = before.current;
+    if (!was || kept.version <= was.version) return;
+    const states = new Map(was.cards.map((each) => [each.id, `${each.state} ${each.typed}`]));
+    const place = deck.cards.findIndex((each) => (states.get(each.id) ?? "") !== `${each.state} ${each.typed}`);
+    if (place < 0 && (sight.saved !== "saved" || kept.version < sight.house.version)) return;
+    before.current = null;
+    if (place >= 0) goBackTo(place);
+    else setBack(`Taken back: ${was.words}`);
+  }, [deck, kept.version, sight.saved, sight.house.version]);
   if (!card) return null;
   const away = sight.saved === "away";
   return (
@@ -142,16 +177,22 @@ function Dealt({ house, deck, window }: { house: string; deck: CardsOut; window:
       <main ref={said} style={{ overflowY: "auto", minHeight: 0 }}>
         <h1 className="unseen">{deck.title}, field cards</h1>
         <StandoffBox />
-        <OneCard key={card.id} card={card} caution={deck.caution} work={deck.step} onNext={() => move(at + 1)} />
+        <OneCard key={card.id} card={card} caution={deck.caution} work={deck.step} onNext={() => move(at + 1)} waiting={waiting} />
         <Counted deck={deck} />
-        <TakeAlong house={house} step={deck.step} window={window} />
+        {!ON_DEVICE && <TakeAlong house={house} step={deck.step} window={window} />}
       </main>
       <Foot aria-label="Cards">
+        {(back || away) && (
+          <Said>
+            <Words>{away ? "Leave this page open: without the bench it can’t be opened again." : back}</Words>
+          </Said>
+        )}
         <State>
           <span role="status">
             <Words>{`${at + 1} of ${deck.cards.length}, ${done} done`}</Words>
             {away ? ": kept here, sent when the bench is back" : sight.saved === "saving" ? ": saving" : ""}
           </span>
+          <span className="unseen" aria-live="polite">{back}</span>
           <select aria-label="Go to" value={at} onChange={(event) => move(Number(event.target.value))}>
             {deck.cards.map((each, place) => (
               <option key={each.id} value={place}>
@@ -159,7 +200,7 @@ function Dealt({ house, deck, window }: { house: string; deck: CardsOut; window:
               </option>
             ))}
           </select>
-          <Plain isDisabled={!sight.house.undo} onPress={() => session.undo("undo")} aria-label={sight.house.undo ? `Undo: ${sight.house.undo}` : "Undo"}>
+          <Plain isDisabled={!sight.house.undo && pending.size === 0} onPress={undo} aria-label={sight.house.undo ? `Undo: ${sight.house.undo}` : "Undo"}>
             Undo
           </Plain>
         </State>

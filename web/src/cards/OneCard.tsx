@@ -8,6 +8,7 @@ import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
 import { TapeStrip } from "../tape/TapeStrip";
 import { Pictures } from "./Pictures";
+import { drawnAsTyped, tapeAsTyped } from "./waiting";
 
 const Sheet = styled.article`
   display: grid;
@@ -31,16 +32,23 @@ interface Props {
   /** The step that the card is of. */
   work: string;
   onNext: () => void;
+  /** Cards of the step that something is on its way of: drawing and tape show it. */
+  waiting: Card[];
 }
 
 /** One card: what to do, its drawing, its number, the piece of tape that matters, and a box for what the tape said. */
-export function OneCard({ card, caution, work, onNext }: Props) {
+export function OneCard({ card, caution, work, onNext, waiting }: Props) {
   const { plan } = useSight();
-  const step = plan.steps.find((each) => each.views.length > 0);
-  const drawn = plan.drawings.find((each) => each.view === card.view) ?? plan.drawings[0];
+  const step = plan.steps.find((each) => each.id === work);
+  // That work's own drawing, never another's.
+  const drawn = plan.drawings.find((each) => each.view === card.view);
   // There is no room here for more than a few words beside what is drawn.
-  const drawing = useMemo(() => drawn && { ...drawn, items: drawn.items.filter((item) => item.kind !== "note" || item.text.length <= FEW) }, [drawn]);
-  const strip = plan.strips.find((each) => each.id === card.strip);
+  const drawing = useMemo(
+    () => drawn && drawnAsTyped({ ...drawn, items: drawn.items.filter((item) => item.kind !== "note" || item.text.length <= FEW) }, waiting),
+    [drawn, waiting],
+  );
+  const laid = plan.strips.find((each) => each.id === card.strip);
+  const strip = useMemo(() => laid && tapeAsTyped(laid, waiting), [laid, waiting]);
   const mark = strip?.marks.find((each) => each.part === card.part);
   const settled = plan.measures[card.measure];
   const measure: MeasureState | undefined = card.measure

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import styled from "styled-components";
 import { api, type PhoneCode } from "../api/client";
 import { Plain, Press } from "../kit/Plain";
@@ -20,8 +20,11 @@ const Let = styled.section`
 export function Phones() {
   const queries = useQueryClient();
   const [code, setCode] = useState<PhoneCode | null>(null);
+  // Who was in when the code was made: whoever is new came in by it, and it lets nobody else in.
+  const [known, setKnown] = useState<ReadonlySet<string>>(new Set());
   // While a code is shown, it is looked for whoever comes in by it.
-  const found = useQuery({ queryKey: ["phones"], queryFn: api.phones, retry: false, refetchInterval: code ? LOOK_MS : false });
+  const found = useQuery({ queryKey: ["phones"], queryFn: api.phones, refetchInterval: code ? LOOK_MS : false });
+  const [cameBy, setCameBy] = useState("");
   const [wrong, setWrong] = useState("");
   const attempt = async (work: () => Promise<void>) => {
     setWrong("");
@@ -31,8 +34,19 @@ export function Phones() {
       setWrong((error as Error).message);
     }
   };
-  // A phone itself lets nobody in.
-  if (!found.data) return null;
+  const fresh = code && found.data?.devices.find((each) => !known.has(each.id));
+  const came = found.data?.devices.find((each) => each.id === cameBy);
+  useEffect(() => {
+    if (!fresh) return;
+    setCode(null);
+    setCameBy(fresh.id);
+  }, [fresh]);
+  const letIn = async () => {
+    setKnown(new Set(found.data?.devices.map((each) => each.id)));
+    setCameBy("");
+    setCode(await api.phoneCode());
+  };
+  if (!found.data) return found.isError ? <p role="alert">{found.error.message}</p> : null;
   const { address, devices } = found.data;
   return (
     <Let aria-label="On a phone">
@@ -43,7 +57,7 @@ export function Phones() {
           <p>
             <Words>{`Phones come in at ${address}. What they send is not encrypted: only on a network that you trust.`}</Words>
           </p>
-          <Press onPress={() => void attempt(async () => setCode(await api.phoneCode()))}>Let a phone in</Press>
+          <Press onPress={() => void attempt(letIn)}>Let a phone in</Press>
           {code && (
             <>
               <img src={code.picture} alt="The address and the code, to scan" />
@@ -55,6 +69,7 @@ export function Phones() {
               </p>
             </>
           )}
+          <p role="status">{came && <Words>{`${came.name} is in.`}</Words>}</p>
           <ul>
             {devices.map((each) => (
               <li key={each.id}>

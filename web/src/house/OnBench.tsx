@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useState } from "react";
 import { api, type HouseOut, ProblemError } from "../api/client";
 import { Lost } from "../bench/Lost";
-import { anyUnsaved, openSession } from "./open";
+import { anyAway, anyUnsaved, openSession } from "./open";
 import { takeUnsaved, type Unsaved } from "./unsaved";
 import { SessionContext } from "./useSight";
 import { windowName } from "./window";
@@ -27,7 +27,7 @@ export function OnBench({ id, step, children }: Props) {
   });
   useEffect(() => {
     const onLeave = (event: BeforeUnloadEvent) => {
-      if (anyUnsaved()) event.preventDefault();
+      if (anyUnsaved() || anyAway()) event.preventDefault();
     };
     globalThis.addEventListener("beforeunload", onLeave);
     return () => globalThis.removeEventListener("beforeunload", onLeave);

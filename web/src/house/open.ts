@@ -19,5 +19,8 @@ export function openSession(house: HouseOut, window: string, step: string, left:
   return session;
 }
 
+/** Whether the bench can't be reached, so that this page can't be opened again once it is left. */
+export const anyAway = (): boolean => [...OPEN.values()].some((session) => session.look().saved === "away");
+
 /** Whether anything in this window isn't saved. */
 export const anyUnsaved = (): boolean => [...OPEN.values()].some((session) => session.unsaved);

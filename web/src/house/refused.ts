@@ -1,4 +1,4 @@
-import type { Edit, ProblemError } from "../api/client";
+import { type Edit, ProblemError } from "../api/client";
 import type { Refusal, Sight } from "./sight";
 
 /** What the server says of a measure that it refuses. */
@@ -13,6 +13,14 @@ interface Refused {
   again: Edit[];
   /** Measures of which what was pressed or dragged was refused: its sentence was of the house before. */
   over: string[];
+}
+
+/** What is wrong with readings that were pasted or opened, line by line. */
+export function sentencesOf(error: unknown): string[] {
+  const { message } = error as Error;
+  if (!(error instanceof ProblemError)) return [`${message} Nothing was taken; try again.`];
+  const { errors } = error.problem;
+  return errors?.length ? errors.map((each) => each.sentence) : [message];
 }
 
 /** What of the refusals is asked for again, and what is over; one whose field the hand is in waits for the hand. */

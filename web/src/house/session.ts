@@ -1,7 +1,7 @@
 import { AwayError, api, type Edit, type FieldTrouble, type HouseOut, ProblemError } from "../api/client";
-import { type Errand, newKey, type Outcome, run, sameSteps, type Wanted } from "./errand";
+import { type Errand, NOT_SENT, newKey, type Outcome, run, SPOT, sameSteps, turnsBack, type Wanted, waitingOf } from "./errand";
 import { hold, letGo } from "./held";
-import { refusalOf, refusedOf } from "./refused";
+import { refusalOf, refusedOf, sentencesOf } from "./refused";
 import { firstSight, type Sight } from "./sight";
 import { Trials, withOthers } from "./trials";
 import { keepUnsaved, type Unsaved, without, withSent, withTyped } from "./unsaved";
@@ -152,7 +152,7 @@ export class HouseSession {
 
   /** What is typed into a field: it stays there until it is taken or taken back. */
   type(measure: string, text: string): void {
-    this.show({ drafts: withTyped(this.sight.drafts, measure, text, this.sight.house.version, this.window) });
+    this.show({ drafts: withTyped(this.sight.drafts, measure, text, this.sight.house.version) });
   }
 
   /** Forget what is typed into a field. */
@@ -204,9 +204,8 @@ export class HouseSession {
       return new Promise((settle) => last.settle.push((outcome) => settle(outcome === "taken")));
     }
     const own = edits.map((each) => ({ ...each }));
-    // What a window that is gone was typed in stands on what that window had done.
-    const { base: version, window } = this.sight.drafts[edit?.measure ?? ""] ?? { window: this.window };
-    const outcome = await this.enqueue({ method: "PATCH", path: "", body: { version, gesture, edits: own }, edits: own, gesture, window, measure: edit?.measure ?? "" });
+    const version = this.sight.drafts[edit?.measure ?? ""]?.base;
+    const outcome = await this.enqueue({ method: "PATCH", path: "", body: { version, gesture, edits: own }, edits: own, gesture, measure: edit?.measure ?? "" });
     return outcome === "taken";
   }
 
@@ -252,18 +251,26 @@ export class HouseSession {
       this.show({ house, plan: house.plan, trying: false, notice: "" });
       return [];
     } catch (error) {
-      if (error instanceof ProblemError) return error.problem.errors?.length ? error.problem.errors.map((each) => each.sentence) : [error.message];
-      return [`${(error as Error).message} Nothing was taken; try again.`];
+      return sentencesOf(error);
     } finally {
       this.working = false;
       void this.runJobs();
     }
   }
 
-  /** Undo this window's own last gesture, or make it again. */
-  undo(way: "undo" | "redo"): void {
+  /** Undo this window's own last gesture, or make it again; what only waits to be sent is let go, and what it was of told. */
+  undo(way: "undo" | "redo"): string | null {
     this.drop();
-    void this.enqueue({ method: "POST", path: `/${way}`, body: {} });
+    const last = this.jobs.length > 1 ? this.jobs.at(-1) : undefined;
+    if (way === "redo" || !last || turnsBack(last.errand)) {
+      void this.enqueue({ method: "POST", path: `/${way}`, body: {} });
+      return null;
+    }
+    this.jobs.pop();
+    this.show({ drafts: without(this.sight.drafts, last.errand.measure), pending: waitingOf(this.jobs) });
+    this.keep();
+    for (const settle of last.settle) settle(NOT_SENT);
+    return last.errand.measure;
   }
 
   /** Show the house as it was at a version, or as it is. */
@@ -290,9 +297,8 @@ export class HouseSession {
   }
 
   private enqueue(wanted: Wanted): Promise<Outcome> {
-    const counts = wanted.path !== "/undo" && wanted.path !== "/redo" && wanted.path !== "/revision";
-    const body = { ...wanted.body, ...(counts ? { version: wanted.body.version ?? this.sight.house.version } : {}) };
-    const errand: Errand = { key: newKey(), edits: [], gesture: "", measure: "", window: this.window, ...wanted, body };
+    const body = { ...wanted.body, ...(!turnsBack(wanted) ? { version: wanted.body.version ?? this.sight.house.version } : {}) };
+    const errand: Errand = { key: newKey(), edits: [], gesture: "", measure: "", ...wanted, body };
     return new Promise((settle) => {
       this.jobs.push({ errand, settle: [settle] });
       this.show({ drafts: withSent(this.sight.drafts, errand) });
@@ -310,18 +316,14 @@ export class HouseSession {
     return this.jobs.findLast(({ errand }) => errand.measure === measure)?.errand;
   }
 
-  private pendingNow(): ReadonlySet<string> {
-    return new Set(this.jobs.map(({ errand }) => errand.measure).filter((measure) => measure));
-  }
-
   private async runJobs(): Promise<void> {
     if (this.working) {
-      this.show({ pending: this.pendingNow() });
+      this.show({ pending: waitingOf(this.jobs) });
       return;
     }
     this.working = true;
     while (this.jobs[0]) {
-      this.show({ saved: this.sight.saved === "away" ? "away" : "saving", pending: this.pendingNow() });
+      this.show({ saved: this.sight.saved === "away" ? "away" : "saving", pending: waitingOf(this.jobs) });
       const job = this.jobs[0];
       const outcome = await this.runJob(job.errand);
       if (outcome === "away") {
@@ -331,7 +333,7 @@ export class HouseSession {
       this.jobs.shift();
       this.keep();
       if (job.errand.held) void letGo(job.errand.held);
-      this.show({ pending: this.pendingNow() });
+      this.show({ pending: waitingOf(this.jobs) });
       for (const settle of job.settle) settle(outcome);
     }
     this.working = false;
@@ -346,10 +348,8 @@ export class HouseSession {
     const { measure } = errand;
     const text = errand.edits[0]?.text ?? null;
     try {
-      const house = await run(errand, this.sight.house.id, this.step);
+      const house = await run(errand, this.sight.house.id, this.window, this.step);
       if (this.sight.drafts[measure]?.sentBy === errand.key) this.untype(measure);
-      // What can be undone was told of the window that it was done in.
-      this.behind ||= errand.window !== this.window;
       const shown = round === this.trials.round || !this.sight.trying ? { plan: house.plan, trying: false } : {};
       this.show({ house, saved: "saving", why: "", notice: "", refusals: without(this.sight.refusals, measure), ...shown });
       this.askAgain();
@@ -387,7 +387,7 @@ export class HouseSession {
   private retype(measure: string, text: string | null, base = this.sight.house.version): void {
     const draft = this.sight.drafts[measure];
     if (text === null || this.sight.house.plan.measures[measure]?.options.length || (draft && draft.text !== text)) return;
-    this.show({ drafts: withTyped(without(this.sight.drafts, measure), measure, text, base, this.window) });
+    this.show({ drafts: withTyped(without(this.sight.drafts, measure), measure, text, base) });
   }
 
   private refuse(measure: string, text: string | null, error: unknown): void {
@@ -395,5 +395,3 @@ export class HouseSession {
     this.show({ refusals: { ...this.sight.refusals, [measure]: refusalOf(error, measure, text) }, plan: this.sight.house.plan, trying: false });
   }
 }
-
-const SPOT = "spot";

@@ -1,4 +1,5 @@
 import type { Clash, Edit, HouseOut, HousePlan } from "../api/client";
+import type { Waiting } from "./errand";
 import type { Draft, Unsaved } from "./unsaved";
 
 /** What was typed or dragged and can't be used: kept beside the field, so that nothing is lost. */
@@ -31,7 +32,7 @@ export interface Sight {
   refusals: Readonly<Record<string, Refusal>>;
   drafts: Readonly<Record<string, Draft>>;
   /** Measures and ticks that are on their way. */
-  pending: ReadonlySet<string>;
+  pending: ReadonlyMap<string, Waiting>;
   standoff: Standoff | null;
   notice: string;
 }
@@ -47,7 +48,7 @@ export const firstSight = (house: HouseOut, left: Unsaved): Sight => ({
   why: "",
   refusals: {},
   drafts: left.drafts,
-  pending: new Set(),
+  pending: new Map(),
   standoff: null,
   notice: left.errands.length + Object.keys(left.drafts).length ? "brought back what wasn’t saved" : "",
 });

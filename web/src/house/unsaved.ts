@@ -5,8 +5,6 @@ export interface Draft {
   text: string;
   /** The version of the house that it was typed over. */
   base: number;
-  /** The window that it was typed in. */
-  window: string;
   /** The key of the errand that it goes with; null as long as nobody sent it. */
   sentBy: string | null;
 }
@@ -27,10 +25,10 @@ export function without<T>(told: Readonly<Record<string, T>>, measure: string): 
 }
 
 /** With what is typed into a field; typed over what isn't taken yet, it stands on what that stood on. */
-export function withTyped(drafts: Drafts, measure: string, text: string, version: number, here: string): Drafts {
-  const { base, window } = drafts[measure] ?? { base: version, window: here };
-  return { ...drafts, [measure]: { text, base, window, sentBy: null } };
-}
+export const withTyped = (drafts: Drafts, measure: string, text: string, version: number): Drafts => ({
+  ...drafts,
+  [measure]: { text, base: drafts[measure]?.base ?? version, sentBy: null },
+});
 
 /** With what stands typed in an errand's field gone with it, until something is typed there again: the same letters too. */
 export function withSent(drafts: Drafts, { key, measure, edits }: Errand): Drafts {
@@ -52,6 +50,18 @@ export function keepUnsaved(house: string, window: string, unsaved: Unsaved): vo
     }
   } catch {
     // A browser that keeps nothing (a full or forbidden store) still asks before it is closed.
+  }
+}
+
+/** Windows that left something unsaved, of whatever house. */
+export function leftBehind(): string[] {
+  try {
+    return Object.keys(localStorage).flatMap((key) => {
+      const [prefix, , from] = key.split(" ");
+      return prefix === PREFIX && from ? [from] : [];
+    });
+  } catch {
+    return [];
   }
 }
 

@@ -84,7 +84,8 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
   const typed = useGlimpse((sight) => sight.drafts[measure.id]?.text ?? null);
   const refusal = useGlimpse((sight) => sight.refusals[measure.id]);
   const trying = useGlimpse((sight) => sight.trying);
-  const settled = useGlimpse((sight) => sight.house.plan.measures[measure.id]?.reading) ?? measure.reading;
+  // What stands in the house as it was last told; of a card's reading, which comes after it, nothing is known meanwhile.
+  const settled = useGlimpse((sight) => sight.house.plan.measures[measure.id]?.reading);
 
   // What Enter has sent stands in the field until the hand leaves it, chosen whole: what is typed next takes its place.
   const [own, setOwn] = useState<string | null>(null);

@@ -9,7 +9,13 @@ export interface Stand {
 /** What a mark is known by in the order of the work: what is typed or ticked at it. */
 export const nameOf = (mark: StripMark): string | null => mark.entry?.measure ?? mark.tick ?? null;
 
-const isOpen = (mark: StripMark, pending: ReadonlySet<string>): boolean => {
+/** What is on its way, by name. */
+interface Known {
+  has(name: string): boolean;
+}
+
+
+const isOpen = (mark: StripMark, pending: Known): boolean => {
   const name = nameOf(mark);
   if (name === null || pending.has(name)) return false;
   return mark.entry ? !mark.entry.reading : mark.state !== "set";
@@ -25,7 +31,7 @@ function order(step: StepPlan, strips: Strip[], strip: Strip): Stand[] {
 }
 
 /** The next open mark after one, or the first that is left over before it; none when all are done. */
-export function nextAfter(step: StepPlan, strips: Strip[], strip: Strip, mark: StripMark, pending: ReadonlySet<string>): Stand | null {
+export function nextAfter(step: StepPlan, strips: Strip[], strip: Strip, mark: StripMark, pending: Known): Stand | null {
   const stands = order(step, strips, strip);
   const at = stands.findIndex((stand) => stand.mark === mark);
   const rest = [...stands.slice(at + 1), ...stands.slice(0, Math.max(at, 0))];
@@ -33,13 +39,13 @@ export function nextAfter(step: StepPlan, strips: Strip[], strip: Strip, mark: S
 }
 
 /** Where to begin in a step: its first open mark in the order of the work. */
-export function firstStand(step: StepPlan, strips: Strip[], pending: ReadonlySet<string>): Stand | null {
+export function firstStand(step: StepPlan, strips: Strip[], pending: Known): Stand | null {
   const first = strips[0];
   return first ? (order(step, strips, first).find((stand) => isOpen(stand.mark, pending)) ?? null) : null;
 }
 
 /** Where to begin on a tape that is taken up: its first open mark in the order of the work. */
-export function firstOpen(step: StepPlan, strips: Strip[], strip: Strip, pending: ReadonlySet<string>): StripMark | null {
+export function firstOpen(step: StepPlan, strips: Strip[], strip: Strip, pending: Known): StripMark | null {
   const own = order(step, strips, strip).filter((stand) => stand.strip.id === strip.id);
   return own.find((stand) => isOpen(stand.mark, pending))?.mark ?? null;
 }

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import styled from "styled-components";
-import { api } from "../api/client";
+import { api, ON_DEVICE } from "../api/client";
 import { useBox } from "../drawing/DrawingView";
 import { SmallDrawing } from "../drawing/SmallDrawing";
 
@@ -26,7 +26,7 @@ export function EmptyYard() {
   const [box, { width }] = useBox();
   return (
     <div ref={box} style={{ overflow: "hidden" }}>
-      <p style={{ paddingTop: 16 }}>Nothing stands here yet. Start a house above; this is how it goes.</p>
+      <p style={{ paddingTop: 16 }}>Nothing stands here yet. {ON_DEVICE ? "Houses are begun at the bench" : "Start a house above"}; this is how it goes.</p>
       <Lesson>
         {STAGES.map(([view, title, words]) => {
           const drawing = lesson.data?.drawings.find((each) => each.view === view);

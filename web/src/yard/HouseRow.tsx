@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Input, TextField } from "react-aria-components";
 import { Link } from "react-router";
 import styled from "styled-components";
-import { api, type HouseLine, type Shelf } from "../api/client";
+import { api, type HouseLine, ON_DEVICE, type Shelf } from "../api/client";
 import { SmallDrawing } from "../drawing/SmallDrawing";
 import { newKey } from "../house/errand";
 import { LevelSign, LevelWords } from "../kit/LevelSign";
@@ -49,7 +49,7 @@ export function HouseRow({ house, shelf, scale, width, onShelve, onCopy, onForGo
             }}
           />
         ) : (
-          <h2>{shelf === "standing" ? <Link to={`/house/${house.id}/size`}>{house.name}</Link> : house.name}</h2>
+          <h2>{shelf === "standing" ? <Link to={`/house/${house.id}/size${ON_DEVICE ? "/cards" : ""}`}>{house.name}</Link> : house.name}</h2>
         )}
         {yard && (
           <>
@@ -60,7 +60,9 @@ export function HouseRow({ house, shelf, scale, width, onShelve, onCopy, onForGo
           </>
         )}
         <div className="doing" role="group" aria-label={house.name}>
-          {shelf === "standing" ? (
+          {ON_DEVICE ? (
+            <Link to={`/house/${house.id}/size`}>Drawings</Link>
+          ) : shelf === "standing" ? (
             <>
               {yard && <Plain onPress={() => setNaming(true)}>Rename</Plain>}
               {yard && <Plain onPress={onCopy}>Copy</Plain>}

@@ -2,7 +2,8 @@ import { useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-q
 import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import styled from "styled-components";
-import { AwayError, api, fetchLong, type Restored, type Shelf, type Work } from "../api/client";
+import { AwayError, api, fetchLong, ON_DEVICE, type Restored, type Shelf, type Work } from "../api/client";
+import { Phones } from "../cards/Phones";
 import { useBox } from "../drawing/DrawingView";
 import { newKey } from "../house/errand";
 import { Download, workWords } from "../kit/Download";
@@ -58,6 +59,7 @@ export function YardView() {
   };
   const [notice, setNotice] = useState<Notice | null>(null);
   const [going, setGoing] = useState<{ id: string | null; name: string } | null>(null);
+  const [letting, setLetting] = useState(false);
   const [sun, setSun] = useSun();
   const go = useNavigate();
   const queries = useQueryClient();
@@ -122,7 +124,7 @@ export function YardView() {
     <Page>
       <header>
         <h1>{SHELF_WORDS[shelf]}</h1>
-        {shelf === "standing" ? (
+        {ON_DEVICE ? null : shelf === "standing" ? (
           <>
             <Press onPress={() => start.mutate({ units: "feet" })}>New house in feet</Press>
             <Press onPress={() => start.mutate({ units: "metric" })}>New house in metres</Press>
@@ -226,9 +228,11 @@ export function YardView() {
           </Press>
         </p>
       )}
+      {letting && <Phones />}
       <footer>
-        {shelf === "standing" && (
+        {shelf === "standing" && !ON_DEVICE && (
           <>
+            <Plain aria-expanded={letting} onPress={() => setLetting(!letting)}>Let a phone in</Plain>
             <Plain onPress={() => setShelf("put_away")}>Put away</Plain>
             <Plain onPress={() => setShelf("deleted")}>Deleted</Plain>
             <Download href="/backup">Back up everything</Download>

@@ -352,8 +352,9 @@ def _tops_strip(work: Work, stand: Stand, side: str, title: str) -> Strip:
                 part=f"post:{foot.name}",
                 at_m=peg.station_m,
                 reading=work.say(foot.top_reading_m),
-                what=f"out {work.say(foot.reveal_m)}",
+                what=f"{foot_of(work)[0]} {peg.bow} out {work.say(foot.reveal_m)}",
                 kind="socket",
+                says=f"{foot_name(work, foot.name).capitalize()}: its top, where the rod reads this.",
             )
         )
     return _strip(work, where, title, "what the rod reads on each finished top, and how far it stands out", marks)

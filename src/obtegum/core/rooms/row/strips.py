@@ -82,7 +82,8 @@ def _says(work: Work, peg: Peg, check: str, told: str, wanted: str) -> str:
         return f"{where.capitalize()}, {TITLES[check]}, was measured: {told}. Type to measure it again."
     if check == "blows":
         return f"Next: {where}; count the blows that it takes."
-    return f"Next: {where}, {TITLES[check]}; it should read {wanted}."
+    # What the plan has no figure for yet is read all the same.
+    return f"Next: {where}, {TITLES[check]}{'' if wanted == '–' else f'; it should read {wanted}'}."
 
 
 def strips(work: Work) -> list[Strip]:
