@@ -7,6 +7,6 @@ export default defineConfig({
     outDir: "../src/obtegum/exchange/pack/made",
     emptyOutDir: true,
     target: "es2020",
-    lib: { entry: "src/pack/codes.ts", formats: ["iife"], name: "packCodes", fileName: () => "codes.js" },
+    lib: { entry: "src/pack/kit.ts", formats: ["iife"], name: "packKit", fileName: () => "kit.js" },
   },
 });

@@ -1,6 +1,5 @@
 """Field cards on a phone: dealt in the order of the work, typed and ticked by thumb or keys, kept while away."""
 
-import io
 import json
 import random
 import re
@@ -10,11 +9,11 @@ from typing import Any
 from urllib.request import Request, urlopen
 
 import pytest
-from PIL import Image, ImageFilter
+from PIL import Image
 from playwright.sync_api import Browser, Locator, Page, Route, expect
 from playwright.sync_api import Error as PlaywrightError
 
-from tests.browser.conftest import CHROMIUM, FLAGS, Server, kill_pages, open_house
+from tests.browser.conftest import Server, kill_pages, open_house
 from tests.browser.test_reach import serious
 
 
@@ -160,128 +159,6 @@ def test_work_is_chosen_from_the_list_and_the_bench_is_one_press_away(page: Page
     page.get_by_role("button", name="Bench").click()
     expect(page.get_by_role("complementary", name="Set out")).to_be_visible()
     page.get_by_role("button", name="Out of the sun").click()
-
-
-def test_a_pack_works_as_a_file_with_no_network_and_comes_back(page: Page, browser: Browser, tmp_path: Path) -> None:
-    at = dealt(page, "Dune edge", "Level")
-    page.get_by_text("On a phone, on paper, or without a network").click()
-    with page.expect_download() as coming:
-        page.get_by_role("link", name="All cards as one file").click()
-    file = tmp_path / "cards.html"
-    coming.value.save_as(file)
-    # A preview that runs nothing says so.
-    preview = browser.new_context(java_script_enabled=False).new_page()
-    preview.goto(file.as_uri())
-    expect(preview.get_by_text("take the cards on paper")).to_be_visible()
-    preview.context.close()
-    phone = browser.new_context(viewport={"width": 390, "height": 844}, offline=True)
-    pack = phone.new_page()
-    asked: list[str] = []
-    pack.on("request", lambda request: asked.append(request.url))
-    pack.goto(file.as_uri())
-    assert [url for url in asked if not url.startswith(("file:", "blob:", "data:"))] == []
-    pack.get_by_label("Work").select_option(label="Level")
-    expect(pack.get_by_role("heading", level=1)).to_contain_text("peg 10 left")
-    pack.locator("#typed").fill("2.044")
-    pack.locator("#typed").press("Enter")
-    expect(pack.get_by_role("heading", level=1)).to_contain_text("peg 11 left")
-    pack.locator("#typed").fill("2.066")
-    pack.get_by_label("Work").select_option(label="Bows")
-    pack.get_by_role("button", name="Done").press("Enter")
-    expect(pack.get_by_role("status")).to_contain_text("3 to give back")
-    assert serious(pack) == []
-    # Closed and opened again, what was typed is there.
-    pack.close(run_before_unload=False)
-    pack = phone.new_page()
-    pack.goto(file.as_uri())
-    expect(pack.get_by_role("status")).to_contain_text("3 to give back")
-    pack.get_by_role("button", name="Give back").click()
-    assert serious(pack) == []
-    code = pack.locator("#code").input_value()
-    phone.close()
-    page.get_by_label("Or paste what it gave").fill(code)
-    page.get_by_role("button", name="Take what is pasted").click()
-    expect(page.get_by_text("3 taken, 0 stood here already")).to_be_visible()
-    page.goto(at)
-    expect(page.get_by_role("heading", level=2)).to_contain_text("peg 12 left")
-    page.get_by_text("On a phone, on paper, or without a network").click()
-    page.get_by_label("Or paste what it gave").fill(code)
-    page.get_by_role("button", name="Take what is pasted").click()
-    expect(page.get_by_text("0 taken, 3 stood here already")).to_be_visible()
-    page.get_by_label("Or paste what it gave").fill(code[:-20])
-    page.get_by_role("button", name="Take what is pasted").click()
-    expect(page.get_by_role("alert")).to_contain_text("Copy all of it")
-    expect(page.get_by_label("Or paste what it gave")).to_have_value(code[:-20])
-    assert serious(page) == []
-
-
-def film(pictures: list[bytes], file: Path) -> None:
-    """What a camera would see of pictures that are held before it one after the other, askew and not quite sharp."""
-    with file.open("wb") as out:
-        for number, picture in enumerate(pictures):
-            seen = Image.new("RGB", (1280, 720), "#8a7f70")
-            held = (
-                Image.open(io.BytesIO(picture))
-                .convert("RGB")
-                .resize((520, 520))
-                .rotate(4, expand=True, fillcolor="gray")
-            )
-            seen.paste(held, (300 + 20 * number, 80))
-            frame = io.BytesIO()
-            seen.filter(ImageFilter.GaussianBlur(0.6)).save(frame, "JPEG", quality=80)
-            for _ in range(30):
-                out.write(frame.getvalue())
-
-
-def test_the_bench_reads_a_pack_by_its_camera(page: Page, browser: Browser, server: Server, tmp_path: Path) -> None:
-    at = dealt(page, "Dune edge", "Level")
-    house = at.split("/house/")[1].split("/")[0]
-    page.get_by_text("On a phone, on paper, or without a network").click()
-    with page.expect_download() as coming:
-        page.get_by_role("link", name="All cards as one file").click()
-    file = tmp_path / "cards.html"
-    coming.value.save_as(file)
-    phone = browser.new_context(viewport={"width": 390, "height": 844}, device_scale_factor=2, offline=True)
-    pack = phone.new_page()
-    pack.goto(file.as_uri())
-    pack.get_by_label("Work").select_option(label="Level")
-    box, given = pack.locator("#typed"), 0
-    while pack.get_by_role("button", name="Next", exact=True).is_enabled():
-        if box.count():
-            given += 1
-            box.fill(f"2.{100 + 7 * given % 90}")
-            box.press("Enter")
-        else:
-            pack.get_by_role("button", name="Next", exact=True).click()
-    expect(pack.locator("#said")).to_contain_text(f"{given} to give back")
-    pack.get_by_role("button", name="Give back").click()
-    pack.get_by_role("button", name="As codes").click()
-    code = pack.get_by_role("img", name="A code to scan")
-    code.locator("svg").wait_for()
-    count = int(pack.locator("#which").inner_text().split(" of ")[1].split(":")[0])
-    assert count >= 2 and serious(pack) == []
-    seen = []
-    for _ in range(count):
-        seen.append(code.locator("svg").screenshot())
-        pack.get_by_role("button", name="Next code").press("Enter")
-    phone.close()
-    film(seen, tmp_path / "seen.mjpeg")
-    eyes = ["--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream"]
-    lent = [*FLAGS, *eyes, f"--use-file-for-fake-video-capture={tmp_path / 'seen.mjpeg'}"]
-    bench = browser.browser_type.launch(executable_path=CHROMIUM, args=lent)
-    there = bench.new_page()
-    there.goto(at)
-    there.get_by_text("On a phone, on paper, or without a network").click()
-    there.get_by_role("button", name="Scan its codes").click()
-    expect(there.get_by_text(f"{given} taken, 0 stood here already")).to_be_visible(timeout=60_000)
-    expect(there.get_by_role("button", name="Scan its codes")).to_be_visible()
-    bench.close()
-    cards = asked(server, house, "cards?step=level")["cards"]
-    assert sum(card["typed"] != "" for card in cards) >= given > 20
-    # Without a camera it says what else there is.
-    page.get_by_role("button", name="Scan its codes").press("Enter")
-    expect(page.get_by_role("alert")).to_contain_text("No camera can be used here")
-    assert serious(page) == []
 
 
 def test_a_phone_is_let_in_by_a_code_gives_readings_and_is_put_out(

@@ -191,7 +191,7 @@ async def get_pack(store: Kept, lane: Lane, house_id: HouseId, work: WorkName = 
             "pack": secrets.token_hex(6),
             "day": time.strftime("%Y-%m-%d"),
         }
-        return pack_html(about, steps, PLANNING_AID)
+        return pack_html(about, steps, house.design.tape, PLANNING_AID)
 
     house, content = await made(store, lane, house_id, work, make)
     return as_file(content, f"{house.design.name} cards.html", "text/html; charset=utf-8")

@@ -105,7 +105,7 @@ _ALIKE = {
     "miles an hour": "mph", "m3/h": "m³/h", "cu ft/min": "cfm", "mi/h": "mph", "mps": "m/s",
     "lb-ft": "lb·ft", "ft-lb": "lb·ft", "nm": "n·m", "degrees": "°", "deg": "°", "f": "°f", "c": "°c",
 }  # fmt: skip
-_NUMBER = re.compile(r"(?P<sign>[-−]?)\s*(?P<number>\d+(?:[.,]\d+)?|[.,]\d+)\s*(?P<unit>.*)")
+_NUMBER = re.compile(r"(?P<sign>[-−]?)\s*(?P<number>[0-9]+(?:[.,][0-9]+)?|[.,][0-9]+)\s*(?P<unit>.*)")
 _PLAIN = r"\d+(?:\.\d+)?|\.\d+"
 _RATIO = re.compile(rf"(?P<one>{_PLAIN})\s*(?::|/|in|to)\s*(?P<other>{_PLAIN})")
 _RISE_PER_RUN = re.compile(

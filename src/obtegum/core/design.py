@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Mapping, Sequence
 from functools import lru_cache
-from typing import Any
+from typing import Any, NamedTuple
 
 from pydantic import ValidationError
 
@@ -12,7 +12,18 @@ from obtegum.core.quantity import Tape
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.trouble import DesignError, Trouble
 
-__all__ = ["SITE", "limit_of", "place_at", "read_design", "read_record", "record_as_kept_now", "tape_in", "troubles_of"]
+__all__ = [
+    "SITE",
+    "Ranged",
+    "limit_of",
+    "place_at",
+    "range_said",
+    "read_design",
+    "read_record",
+    "record_as_kept_now",
+    "tape_in",
+    "troubles_of",
+]
 
 # What was done and found on site stands under this name in the paths of a house.
 SITE = "record"
@@ -59,15 +70,29 @@ def _troubles(entry: Mapping[str, Any], tape: Tape) -> list[Trouble]:
     if bound is None:
         what = "a length in metres" if limit.kind == "length" else "a number"
         return [Trouble(path=path, sentence=f"{limit.label} must be {what}.")]
-    nearest_m = limit.least if bound == "ge" else limit.most
-    nearest = limit.text(nearest_m, tape, "up" if bound == "ge" else "down")
+    said = range_said(limit, tape)
     if bound == "le":
-        sentence = f"{limit.label} can be {nearest} at the most."
-    elif entry["input"] <= 0 < nearest_m:
-        sentence = f"{limit.label} must be more than nothing: {nearest} at the least."
-    else:
-        sentence = f"{limit.label} must be {nearest} at the least."
-    return [Trouble(path=path, sentence=sentence, nearest_m=nearest_m, nearest=nearest)]
+        return [Trouble(path=path, sentence=said.over, nearest_m=limit.most, nearest=said.most)]
+    sentence = said.nothing if entry["input"] <= 0 else said.under
+    return [Trouble(path=path, sentence=sentence, nearest_m=limit.least, nearest=said.least)]
+
+
+class Ranged(NamedTuple):
+    """What is said of a number under its range, of nothing and below, and over it; the ends as printed."""
+
+    under: str
+    nothing: str
+    over: str
+    least: str
+    most: str
+
+
+def range_said(limit: Number, tape: Tape) -> Ranged:
+    """The sentences of a number's range, in the tape's units."""
+    least, most = limit.text(limit.least, tape, "up"), limit.text(limit.most, tape, "down")
+    under = f"{limit.label} must be {least} at the least."
+    nothing = f"{limit.label} must be more than nothing: {least} at the least." if limit.least > 0 else under
+    return Ranged(under, nothing, f"{limit.label} can be {most} at the most.", least, most)
 
 
 def _plain_sentence(path: str, kind: str, message: str) -> str:

@@ -23,6 +23,7 @@ __all__ = [
     "Units",
     "angle_text",
     "area_text",
+    "bare_m",
     "length_text",
     "other_readings",
     "parse_length",
@@ -117,6 +118,13 @@ _BARE_M: dict[Units, dict[Bare, tuple[float, ...]]] = {
         "tube": (0.001, 0.01, 1.0, INCH_M),
     },
 }
+
+
+def bare_m(units: Units, bare: Bare) -> float:
+    """What one of a number without a unit is, m."""
+    return _BARE_M[units][bare][0]
+
+
 _VULGAR = {
     "½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8",
     "⅓": "1/3", "⅔": "2/3",
@@ -127,9 +135,9 @@ _ALIKE = str.maketrans(
         "⁄": "/", "−": "-", "–": "-", "‐": "-", "\u00a0": " ", "\u2009": " ", "\u202f": " ",
     }
 )  # fmt: skip
-_NUMBER = r"(?:\d+(?:\.\d+)?|\.\d+)(?![\d.])"
+_NUMBER = r"(?:[0-9]+(?:\.[0-9]+)?|\.[0-9]+)(?![0-9.])"
 _GROUP = re.compile(
-    rf"(?:(?P<whole>\d+)[\s-]+(?P<num>\d+)/(?P<den>\d+)|(?P<n>\d+)/(?P<d>\d+)|(?P<dec>{_NUMBER}))"
+    rf"(?:(?P<whole>[0-9]+)[\s-]+(?P<num>[0-9]+)/(?P<den>[0-9]+)|(?P<n>[0-9]+)/(?P<d>[0-9]+)|(?P<dec>{_NUMBER}))"
     r"\s*(?P<unit>'|\"|[a-z]+\.?)?"
     r"(?P<sep>\s*-\s*|\s*,?\s*and\s+|\s*)"
 )
@@ -173,7 +181,7 @@ def _read(shown: str, units: Units) -> list[tuple[float, str | None]]:
         raise LengthError("That is too long to be a length.")
     if tidy.startswith("-"):
         raise LengthError("A length can't be below zero.")
-    if re.search(r"\d,\d", tidy):
+    if re.search(r"[0-9],[0-9]", tidy):
         if units == "feet":
             raise LengthError("Leave out the comma: write 7.5 for seven and a half feet.")
         if tidy.count(",") > 1 or "." in tidy:

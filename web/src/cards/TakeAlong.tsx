@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { FileTrigger, Label, TextArea, TextField } from "react-aria-components";
 import styled from "styled-components";
 import { api, type PackBack } from "../api/client";
@@ -32,6 +32,11 @@ export function TakeAlong({ house, step, window }: { house: string; step: string
       setWrong(error instanceof SyntaxError ? "That is not what a pack of cards gives back. Copy all of it." : (error as Error).message);
     }
   };
+  // What came of it is brought into sight: it stands under what was pasted, at the end of the page.
+  const outcome = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (back || wrong) outcome.current?.scrollIntoView({ block: "center" });
+  }, [back, wrong]);
   const said = back && [
     `${back.taken} taken, ${back.already} stood here already${back.since ? `, ${back.since} changes since it was made` : ""}.`,
     ...back.clashes,
@@ -63,16 +68,18 @@ export function TakeAlong({ house, step, window }: { house: string; step: string
         <Press isDisabled={!text.trim()} onPress={() => void bring(text)}>
           Take what is pasted
         </Press>
-        {wrong && <p role="alert">{wrong}</p>}
-        {said && (
-          <ul role="status">
-            {said.map((sentence) => (
-              <li key={sentence}>
-                <Words>{sentence}</Words>
-              </li>
-            ))}
-          </ul>
-        )}
+        <div ref={outcome}>
+          {wrong && <p role="alert">{wrong}</p>}
+          {said && (
+            <ul role="status">
+              {said.map((sentence) => (
+                <li key={sentence}>
+                  <Words>{sentence}</Words>
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
       </div>
     </Along>
   );
