@@ -139,6 +139,31 @@ def test_cards_on_paper_four_to_a_page(tmp_path: Path) -> None:
     store.close()
 
 
+def test_a_clock_left_running_is_asked_about_and_answered_once(tmp_path: Path) -> None:
+    store = open_store(tmp_path)
+    client = page_client(store)
+    record = SiteRecord().clocked("level", 1e9, on=True)
+    house = houses.add(store, make_house(), record, "Started")
+    url = f"/api/houses/{house.id}"
+
+    def clock() -> Any:
+        return client.get(f"{url}/cards", params={"step": "posts"}).json()["clock"]
+
+    doubt = clock()["doubt"]
+    assert doubt["start_s"] == 1e9 and re.fullmatch(
+        r"Level: the clock of 2001-09-\d\d \d\d:\d\d ran for [\d,.]+ h\. How long was the work\?", doubt["asks"]
+    )
+    body = {"version": 1, "window": "w", "start_s": 1e9}
+    for wrong, why in (("long", "Can't read"), ("73", "more than 72 h")):
+        refused = client.post(f"{url}/worked", json={**body, "worked": wrong})
+        assert refused.status_code == 422 and why in refused.text
+    assert client.post(f"{url}/worked", json={**body, "worked": "6.5"}).status_code == 200
+    assert clock()["doubt"] is None and houses.get(store, house.id).record.worked_s("level", 2e9) == 6.5 * 3600
+    assert client.post(f"{url}/worked", json={**body, "start_s": 5.0, "worked": "1"}).status_code == 422
+    assert client.post(f"{url}/undo", json={"window": "w"}).status_code == 200 and clock()["doubt"] == doubt
+    store.close()
+
+
 def test_loads_are_counted_and_the_clock_runs(tmp_path: Path) -> None:
     store = open_store(tmp_path)
     client = page_client(store)

@@ -11,6 +11,7 @@ from obtegum.core.job import Job
 from obtegum.core.plan import plan_house
 from obtegum.core.rooms import SiteRecord
 from obtegum.core.starters import demo_houses
+from obtegum.core.trouble import DesignError
 from tests.conftest import make_bench, make_house
 
 CATALOGUE = default_catalogue()
@@ -89,8 +90,23 @@ def test_tallies_and_the_clock_by_hand() -> None:
     assert begun.running is not None and begun.running.step == "bows"
     ended = begun.clocked("bows", 5200.0, on=False)
     assert ended.running is None and ended.worked_s("bows", 1e9) == 3600
-    # A clock that was set back counts nothing rather than less.
-    assert SiteRecord().clocked("bows", 2000.0, on=True).clocked("bows", 1000.0, on=False).worked_s("bows", 1e9) == 0
+
+
+@pytest.mark.parametrize(("start_s", "stop_s"), [(2000.0, 1000.0), (2000.0, 2000.0 + 20 * 3600 + 1), (5e8, 1.7e9)])
+def test_a_clock_that_was_set_or_left_running_counts_nothing_until_somebody_says(start_s: float, stop_s: float) -> None:
+    went = SiteRecord().clocked("bows", start_s, on=True)
+    record = went.clocked("bows", stop_s, on=False)
+    for each, now_s in ((went, stop_s), (record, 2e9)):
+        doubted = each.doubted(now_s)
+        assert doubted is not None and doubted.start_s == start_s and each.worked_s("bows", now_s) == 0
+        told = each.told_worked(start_s, 26 * 3600)
+        assert told.running is None and told.doubted(3e9) is None and told.worked_s("bows", 3e9) == 26 * 3600
+        with pytest.raises(DesignError):
+            each.told_worked(start_s + 1, 3600)
+    # What was only begun, and a long day, are believed.
+    assert SiteRecord().clocked("bows", 2000.0, on=True).doubted(2000.0) is None
+    day = SiteRecord().clocked("bows", 2000.0, on=True).clocked("bows", 2000.0 + 20 * 3600, on=False)
+    assert day.doubted(2e9) is None and day.worked_s("bows", 2e9) == 20 * 3600
 
 
 def test_the_two_thousand_and_first_stretch_of_work_loses_none_of_its_time() -> None:

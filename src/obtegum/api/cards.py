@@ -9,22 +9,35 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, HTTPException, Path, Query
 from starlette.responses import Response
 
-from obtegum.api.carried import CardOut, CardsOut, CardStep, ClockIn, ClockOut, PackIn, PackOut, TallyIn, TallyOut
+from obtegum.api.carried import (
+    CardOut,
+    CardsOut,
+    CardStep,
+    ClockIn,
+    ClockOut,
+    DoubtOut,
+    PackIn,
+    PackOut,
+    TallyIn,
+    TallyOut,
+    WorkedIn,
+)
 from obtegum.api.desk import Desk, HouseId, Kept, KeptBenches, Lane, WorkName, change
 from obtegum.api.files import as_file, made, paper_for
 from obtegum.api.models import HouseOut
 from obtegum.api.photos import photos_of
 from obtegum.api.planning import answer
-from obtegum.core.amount import amount_text
+from obtegum.core.amount import amount_text, parse_amount
 from obtegum.core.bench import begin
 from obtegum.core.cards import cards_of, name_of_card, room_of, with_cards
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.drawing import Drawing
 from obtegum.core.faces import Card
-from obtegum.core.house import TALLIES
+from obtegum.core.house import TALLIES, Shift
 from obtegum.core.job import Job
 from obtegum.core.packs import Back, Entry, take_in
 from obtegum.core.plan import PLANNING_AID
+from obtegum.core.quantity import LengthError, Units
 from obtegum.core.room import views
 from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.trouble import DesignError, Trouble
@@ -34,6 +47,9 @@ from obtegum.store import House, Store, houses
 __all__ = ["router"]
 
 router = APIRouter(prefix="/api/houses", tags=["site"])
+
+# The longest that can be said of one go, s.
+MOST_WORKED_S = 72 * 3600.0
 
 
 @router.get("/{house_id}/cards", response_model=CardsOut)
@@ -86,7 +102,17 @@ def _clock(house: House, step: str, titles: dict[str, str]) -> ClockOut:
     running, now_s = house.record.running, time.time()
     worked = amount_text(house.record.worked_s(step, now_s), "hours", house.design.tape.units, "nearest")
     on = "" if running is None else titles.get(running.step, running.step)
-    return ClockOut(runs=running is not None and running.step == step, on=on, worked=worked)
+    doubted = house.record.doubted(now_s)
+    doubt = doubted and DoubtOut(start_s=doubted.start_s, asks=_asks(doubted, titles, house.design.tape.units, now_s))
+    return ClockOut(runs=running is not None and running.step == step, on=on, worked=worked, doubt=doubt)
+
+
+def _asks(doubted: Shift, titles: dict[str, str], units: Units, now_s: float) -> str:
+    """What is asked of a stretch of work whose clock was set, or left running."""
+    began = time.strftime("%Y-%m-%d %H:%M", time.localtime(doubted.start_s))
+    ran_s = (now_s if doubted.stop_s is None else doubted.stop_s) - doubted.start_s
+    ran = f"ran for {amount_text(ran_s, 'hours', units)}" if ran_s > 0 else "was set back while it ran"
+    return f"{titles.get(doubted.step, doubted.step)}: the clock of {began} {ran}. How long was the work?"
 
 
 @router.post("/{house_id}/tally", response_model=HouseOut)
@@ -114,6 +140,25 @@ def post_clock(desk: Desk, house_id: HouseId, clock: ClockIn) -> Response:
         return houses.Edited(design, record.clocked(clock.step, time.time(), clock.on), words)
 
     return change(desk, house_id, None, clock.window, edit)
+
+
+@router.post("/{house_id}/worked", response_model=HouseOut)
+def post_worked(desk: Desk, house_id: HouseId, told: WorkedIn) -> Response:
+    """Say how long a stretch of work was whose clock nobody can believe."""
+
+    def edit(design: HouseDesign, record: SiteRecord) -> houses.Edited:
+        units = design.tape.units
+        try:
+            worked_s = parse_amount(told.worked, "hours", units) if told.worked.strip() else 0.0
+        except LengthError as error:
+            raise DesignError([Trouble(path="worked", sentence=str(error))]) from None
+        if worked_s > MOST_WORKED_S:
+            most = amount_text(MOST_WORKED_S, "hours", units)
+            raise DesignError([Trouble(path="worked", sentence=f"That is more than {most}: write hours of one go.")])
+        words = f"Worked {amount_text(worked_s, 'hours', units)}, told by hand"
+        return houses.Edited(design, record.told_worked(told.start_s, worked_s), words)
+
+    return change(desk, house_id, None, told.window, edit)
 
 
 def _drawings(work: Work, step: str, cards: tuple[Card, ...]) -> dict[str, Drawing]:

@@ -71,12 +71,21 @@ class TallyOut(Part):
     count: int
 
 
+class DoubtOut(Part):
+    """A stretch of work whose clock nobody can believe: when it began, s since 1970, and what is asked."""
+
+    start_s: float
+    asks: str
+
+
 class ClockOut(Part):
-    """The work's clock: whether it runs on this step, on which it runs, and how long this step took so far."""
+    """The work's clock: whether it runs on this step, on which it runs, how long this step took so far, and what of any
+    step is doubtful."""
 
     runs: bool
     on: str
     worked: str
+    doubt: DoubtOut | None = None
 
 
 class TallyIn(Standing):
@@ -91,6 +100,13 @@ class ClockIn(Standing):
 
     step: str = Field(pattern="^[a-z-]{1,20}$")
     on: bool
+
+
+class WorkedIn(Standing):
+    """How long the stretch of work was that began then, s since 1970, as somebody writes it; nothing forgets it."""
+
+    start_s: float = Field(ge=0, le=1e11)
+    worked: str = Field(max_length=40)
 
 
 class CardsOut(Part):

@@ -29,7 +29,7 @@ READ = re.compile(
 )
 # What it may send: readings, ticks, and what takes them back. Edits are looked at where they are taken.
 GIVE = re.compile(
-    rf"PATCH {HOUSE}|POST {HOUSE}/(ticks|tally|clock|undo|redo|spots|level-shots|trials|photos)"
+    rf"PATCH {HOUSE}|POST {HOUSE}/(ticks|tally|clock|worked|undo|redo|spots|level-shots|trials|photos)"
     rf"|DELETE {HOUSE}/(spots|photos)/[^/]+"
 )
 

@@ -87,24 +87,45 @@ TALLIES: dict[Tally, str] = {
 MOST_TALLIED, MOST_SHIFTS, MOST_PHOTOS = 100_000, 2000, 500
 
 
+# Nobody works on one step for longer without a break, s: beyond, a clock was left running, or was set.
+LONGEST_SHIFT_S = 20 * 3600.0
+
+
 class Shift(Part):
-    """A stretch of work on a step, from and to, s since 1970; one that goes on has no end yet."""
+    """A stretch of work on a step, from and to, s since 1970; one that goes on has no end yet.
+
+    ``sure``: somebody told how long it was.
+    """
 
     step: str = Field(pattern="^[a-z-]{1,20}$")
     start_s: float = Field(ge=0, le=1e11)
     stop_s: float | None = Field(default=None, ge=0, le=1e11)
+    sure: bool = False
+
+    def doubtful(self, now_s: float) -> bool:
+        """Whether its clock was set back while it ran, or ran for longer than anybody works: that is asked about."""
+        worked_s = (now_s if self.stop_s is None else self.stop_s) - self.start_s
+        # A clock that was set back is stopped where it began; one that was just started isn't.
+        back = worked_s < 0 if self.stop_s is None else worked_s <= 0
+        return not self.sure and (back or worked_s > LONGEST_SHIFT_S)
+
+    def worked_s(self, now_s: float) -> float:
+        """How long it was so far, s; nothing as long as that is doubtful."""
+        return 0.0 if self.doubtful(now_s) else (now_s if self.stop_s is None else self.stop_s) - self.start_s
 
 
-def _joined(shifts: tuple[Shift, ...]) -> tuple[Shift, ...]:
+def _joined(shifts: tuple[Shift, ...], now_s: float) -> tuple[Shift, ...]:
     """One stretch fewer: the first that another one on its step came after goes into that one, and no time that was
     worked is lost. There are more of them than steps."""
-    last = {each.step: place for place, each in enumerate(shifts)}
-    first = next(place for place, each in enumerate(shifts) if last[each.step] > place)
-    early, rest = shifts[first], [*shifts[:first], *shifts[first + 1 :]]
-    place = next(place for place in range(first, len(rest)) if rest[place].step == early.step)
-    worked_s = (early.stop_s or early.start_s) - early.start_s
-    rest[place] = rest[place].model_copy(update={"start_s": max(rest[place].start_s - worked_s, 0.0)})
-    return tuple(rest)
+    ended = [place for place, each in enumerate(shifts) if each.stop_s is not None]
+    plain = [place for place in ended if not shifts[place].doubtful(now_s)]
+    # Where nearly all are doubtful, time that nobody can believe is lost before any other.
+    last = {shifts[place].step: place for place in ended} | {shifts[place].step: place for place in plain}
+    first = next(place for place in (*plain, *ended) if last[shifts[place].step] > place)
+    early, into = shifts[first], last[shifts[first].step]
+    start_s = max(shifts[into].start_s - early.worked_s(now_s), 0.0)
+    longer = shifts[into].model_copy(update={"start_s": start_s, "sure": True})
+    return tuple(longer if place == into else each for place, each in enumerate(shifts) if place != first)
 
 
 class Photo(Part):
@@ -163,12 +184,24 @@ class Record(Part):
         if on:
             shifts = (*shifts, Shift(step=step, start_s=now_s))
         while len(shifts) > MOST_SHIFTS:
-            shifts = _joined(shifts)
+            shifts = _joined(shifts, now_s)
         return self.model_copy(update={"shifts": shifts})
 
     def worked_s(self, step: str, now_s: float) -> float:
         """Time that was worked on a step, s."""
-        return sum((each.stop_s or now_s) - each.start_s for each in self.shifts if each.step == step)
+        return sum(each.worked_s(now_s) for each in self.shifts if each.step == step)
+
+    def doubted(self, now_s: float) -> Shift | None:
+        """The first stretch of work whose clock nobody can believe."""
+        return next((each for each in self.shifts if each.doubtful(now_s)), None)
+
+    def told_worked(self, start_s: float, worked_s: float) -> Self:
+        """A record with the stretch that began then as long as somebody says; it has ended. Raises: DesignError."""
+        place = next((at for at, each in enumerate(self.shifts) if each.start_s == start_s), None)
+        if place is None:
+            raise DesignError([Trouble(path="worked", sentence="That was answered before.")])
+        told = self.shifts[place].model_copy(update={"stop_s": start_s + worked_s, "sure": True})
+        return self.model_copy(update={"shifts": (*self.shifts[:place], told, *self.shifts[place + 1 :])})
 
     def with_set(self, part: str, reading_m: float | None) -> Self:
         """A record with ``part`` set at a reading, or taken back when that is None."""

@@ -1,7 +1,9 @@
 import { useState } from "react";
+import { FieldError, Input, Label, Text, TextField } from "react-aria-components";
 import styled from "styled-components";
 import type { CardsOut } from "../api/client";
-import { useSession } from "../house/useSight";
+import { useGlimpse, useSession } from "../house/useSight";
+import { Words } from "../kit/Words";
 import { FIGURES } from "../look/look";
 
 const Row = styled.section`
@@ -23,8 +25,32 @@ const Row = styled.section`
     cursor: pointer;
   }
   output { min-width: 2.4em; font: 600 32px/1 ${FIGURES}; font-variant-numeric: tabular-nums; text-align: right; }
+  > div { display: grid; gap: 6px; font-weight: 600; }
+  input { min-height: 56px; padding: 4px 10px; font: 600 24px/1.1 ${FIGURES}; color: var(--ink); background: var(--sheet); border: 2px solid var(--ink); }
+  [role="alert"], .react-aria-FieldError { color: var(--fails); }
   [aria-pressed="true"] { background: var(--ink); color: var(--sheet); }
 `;
+
+/** A clock that was set or left running is asked about; until it is answered, its time counts as none. */
+function Doubt({ doubt }: { doubt: NonNullable<CardsOut["clock"]["doubt"]> }) {
+  const session = useSession();
+  const refusal = useGlimpse((sight) => sight.refusals[WORKED]);
+  const [hours, setHours] = useState("");
+  const tell = () => session.act("/worked", { start_s: doubt.start_s, worked: hours }, "POST", WORKED);
+  return (
+    <Row aria-label="Doubtful clock" style={{ gridTemplateColumns: "1fr auto" }}>
+      <TextField value={hours} onChange={setHours} isInvalid={refusal !== undefined} validationBehavior="aria" style={{ gridColumn: "1 / -1" }}>
+        <Label><Words>{doubt.asks}</Words></Label>
+        <Input autoComplete="off" onKeyDown={(event) => event.key === "Enter" && tell()} />
+        <Text slot="description">In hours; blank for none.</Text>
+        {refusal && <FieldError>{refusal.sentence}</FieldError>}
+      </TextField>
+      <button type="button" onClick={tell}>That long</button>
+    </Row>
+  );
+}
+
+const WORKED = "worked";
 
 /** What is counted by thumb, and the clock of the work. */
 export function Counted({ deck }: { deck: CardsOut }) {
@@ -51,6 +77,7 @@ export function Counted({ deck }: { deck: CardsOut }) {
           +
         </button>
       </Row>
+      {clock.doubt && <Doubt key={clock.doubt.start_s} doubt={clock.doubt} />}
       <Row aria-label="Clock" style={{ gridTemplateColumns: "1fr auto" }}>
         <span>
           {deck.title}: {clock.worked}

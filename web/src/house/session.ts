@@ -215,8 +215,8 @@ export class HouseSession {
   }
 
   /** Do what an action of a step does, count by thumb, start and stop the work's clock, take out what was put in. */
-  act(path: string, body: Record<string, unknown> = {}, method: "POST" | "DELETE" = "POST"): void {
-    void this.enqueue({ method, path, body });
+  act(path: string, body: Record<string, unknown> = {}, method: "POST" | "DELETE" = "POST", measure = ""): void {
+    void this.enqueue({ method, path, body, measure });
   }
 
   /** Keep a picture of the work with a card. */
