@@ -8,7 +8,7 @@ from threading import Lock
 from typing import Generic, Literal, TypeVar
 
 from pydantic import ValidationError
-from sqlalchemy import func, select
+from sqlalchemy import func, literal_column, select
 from sqlalchemy.orm import Session
 
 from obtegum.core.rooms import HouseDesign, SiteRecord
@@ -142,9 +142,12 @@ def state_of(session: Session, row: RevisionRow) -> State:
 
 
 def row_of(session: Session, house_id: str) -> HouseRow:
-    """Raises: NoSuchHouse."""
+    """Raises: NoSuchHouse; Unreadable for one that stands in the table, and isn't found by its index."""
     row = session.get(HouseRow, house_id)
     if row is None:
+        # The sign before its name keeps the index out of it.
+        if session.scalar(select(HouseRow.version).where(literal_column("+house.id") == house_id)) is not None:
+            raise Unreadable(house_id, "What was kept of it is damaged: it can’t be found by its name.")
         raise NoSuchHouse(house_id)
     return row
 
@@ -162,7 +165,10 @@ def house_of(session: Session, row: HouseRow) -> House:
     last = session.scalar(select(func.max(RevisionRow.version)).where(RevisionRow.house_id == row.id))
     if last != row.version:
         raise Unreadable(row.id, "Which of its versions is the newest is damaged.")
-    newest = revision_row(session, row.id, row.version)
+    try:
+        newest = revision_row(session, row.id, row.version)
+    except NoSuchHouse:
+        raise Unreadable(row.id, "Its newest version is damaged.") from None
     design, record = state_of(session, newest)
     return House(row.id, row.version, row.touched, design, record, shelf_of(row))
 
