@@ -20,7 +20,7 @@ from obtegum.store import houses, open_store
 from obtegum.store.models import HouseRow, RevisionRow
 
 # Calls of each operation from the bench and from a phone, and in all of those together.
-PER_OPERATION, DEEP_PER_OPERATION = {"bench": 36, "phone": 12}, {"bench": 160, "phone": 160}
+PER_OPERATION, DEEP_PER_OPERATION = {"bench": 36, "phone": 12}, {"bench": 185, "phone": 175}
 CALLS, DEEP_CALLS = 1700, 20_000
 PHONE = "10.0.0.5"
 FOLDER = TemporaryDirectory()
@@ -60,7 +60,7 @@ def planned() -> dict[str, str]:
         RevisionRow, (RevisionRow.house_id == HouseRow.id) & (RevisionRow.version == HouseRow.version)
     )
     with APP.state.store.reading() as session:
-        return dict(session.execute(newest).tuples().all())
+        return {row.id: row.design for row in session.execute(newest)}
 
 
 @pytest.mark.parametrize("seat", SEATS)

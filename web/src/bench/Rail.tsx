@@ -31,7 +31,7 @@ const Side = styled.nav`
   ol button[aria-current] { background: var(--paper); box-shadow: inset 5px 0 0 var(--ink); }
   ol button:focus-visible { outline-offset: -3px; }
   > ol > li + li { border-top: 1px solid var(--rule); }
-  .chapter { min-height: 32px; gap: 8px; justify-content: space-between; font: 500 14.5px/1.2 ${FIGURES}; color: var(--soft); }
+  .chapter { min-height: 32px; gap: 4px; white-space: nowrap; justify-content: space-between; font: 500 14.5px/1.2 ${FIGURES}; color: var(--soft); }
   .chapter[aria-expanded="false"] { font-weight: 600; color: var(--ink); }
   .chapter > span { display: flex; }
   svg { flex: none; }

@@ -266,11 +266,14 @@ export class HouseSession {
       void this.enqueue({ method: "POST", path: `/${way}`, body: {} });
       return null;
     }
+    const { key, measure, held } = last.errand;
     this.jobs.pop();
-    this.show({ drafts: without(this.sight.drafts, last.errand.measure), pending: waitingOf(this.jobs) });
+    if (held) void letGo(held);
+    if (this.sight.drafts[measure]?.sentBy === key) this.untype(measure);
+    this.show({ pending: waitingOf(this.jobs) });
     this.keep();
     for (const settle of last.settle) settle(NOT_SENT);
-    return last.errand.measure;
+    return measure;
   }
 
   /** Show the house as it was at a version, or as it is. */
