@@ -55,6 +55,9 @@ class Legal:
     def _integer(self, schema: dict[str, Any]) -> int:
         return self.chance.randint(schema.get("minimum", 0), schema.get("maximum", 50))
 
+    def _boolean(self, schema: dict[str, Any]) -> bool:
+        return self.chance.random() < 0.5
+
     def _string(self, schema: dict[str, Any]) -> str:
         if "pattern" in schema:
             return next(make for start, make in NAMES.items() if start in schema["pattern"])(self.chance)

@@ -61,14 +61,14 @@ def test_a_card_is_done_by_thumb_undone_by_one_press_and_kept_while_away(page: P
     dealt(page, "Dune edge", "Bows")
     expect(page.locator(".number")).to_have_text("200 mm")
     first = page.get_by_role("heading", level=2).inner_text()
-    page.get_by_role("button", name="Done").press("Enter")
+    page.get_by_role("button", name="Done", exact=True).press("Enter")
     expect(at_foot(page)).to_contain_text("2 of 10, 1 done")
     page.get_by_role("button", name=re.compile("^Undo")).click()
     expect(at_foot(page)).to_contain_text("0 done")
     assert first
     # The bench goes away: what is done is kept here and sent when it is back.
     page.route("**/api/**", lambda route: route.abort())
-    page.get_by_role("button", name="Done").click()
+    page.get_by_role("button", name="Done", exact=True).click()
     expect(at_foot(page)).to_contain_text("kept here", timeout=20_000)
     page.unroute("**/api/**")
     expect(at_foot(page)).to_contain_text("1 done", timeout=20_000)

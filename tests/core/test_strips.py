@@ -155,9 +155,9 @@ def test_a_post_is_driven_only_where_posts_are(changes: dict[str, Any], says: st
     plan = make_plan(**changes)
     steps = {step.id: step for step in plan.steps}
     assert steps["posts"].next == says
-    # And it is called what it is, wherever a row of them is spoken of.
+    # And it is called what it is, wherever a row of them is spoken of; steps keep their names.
     one = says.split()[1]
-    assert steps["row"].title == f"Row of {'feet' if one == 'foot' else one + 's'}"
+    assert (steps["posts"].title, steps["row"].title) == ("Footing", "Along the row")
     assert steps["row"].next.startswith(f"Next: {one} 1 left")
     across = next(strip for strip in plan.strips if strip.id == "floor")
     assert across.marks[0].what == f"left {one}"

@@ -169,7 +169,9 @@ def test_every_way_is_chosen_on_the_bench_and_planned_whole(stand: str, units: s
     plan = planned(changed(new_house(units), ("posts.stand", stand)))  # type: ignore[arg-type]
     assert verdict(plan, "entry").level in ("holds", "tight")
     step = next(each for each in plan.steps if each.id == "posts")
-    assert step.title == WAYS[stand].title
+    # The step keeps its name; what stands in the ground is named in it.
+    assert step.title == "Footing"
+    assert next(each.label for each in step.answers if each.id == "posts") == WAYS[stand].many.capitalize()
     assert step.caution == WAYS[stand].caution
 
 

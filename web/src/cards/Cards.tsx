@@ -108,15 +108,19 @@ function Dealt({ house, deck: kept, window }: { house: string; deck: CardsOut; w
   const session = useSession();
   const sight = useSight();
   const { pending } = sight;
-  const deck = useMemo(() => deckAsTyped(kept, pending), [kept, pending]);
-  const waiting = useMemo(() => waitingCards(deck, pending), [deck, pending]);
+  // What was answered stands as it was typed until the cards that know of it have come.
+  const stands = useRef(pending);
+  stands.current = kept.version < sight.house.version ? new Map([...stands.current, ...pending]) : pending;
+  const typed = stands.current;
+  const deck = useMemo(() => deckAsTyped(kept, typed), [kept, typed]);
+  const waiting = useMemo(() => waitingCards(deck, typed), [deck, typed]);
   const go = useNavigate();
   const [sun, setSun] = useSun();
   const first = deck.cards.findIndex((card) => card.state !== "set");
   // The card in the hand stays there, whatever comes before it meanwhile.
   const [held, setHeld] = useState({ id: deck.cards[Math.max(first, 0)]?.id, place: Math.max(first, 0) });
-  const stands = deck.cards.findIndex((each) => each.id === held.id);
-  const at = stands >= 0 ? stands : Math.min(held.place, deck.cards.length - 1);
+  const there = deck.cards.findIndex((each) => each.id === held.id);
+  const at = there >= 0 ? there : Math.min(held.place, deck.cards.length - 1);
   const card = deck.cards[at];
   const said = useRef<HTMLDivElement>(null);
   useEffect(() => {
