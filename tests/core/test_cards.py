@@ -99,10 +99,13 @@ def test_a_clock_that_was_set_or_left_running_counts_nothing_until_somebody_says
     for each, now_s in ((went, stop_s), (record, 2e9)):
         doubted = each.doubted(now_s)
         assert doubted is not None and doubted.start_s == start_s and each.worked_s("bows", now_s) == 0
-        told = each.told_worked(start_s, 26 * 3600)
+        told = each.told_worked(start_s, 26 * 3600, now_s)
         assert told.running is None and told.doubted(3e9) is None and told.worked_s("bows", 3e9) == 26 * 3600
         with pytest.raises(DesignError):
-            each.told_worked(start_s + 1, 3600)
+            each.told_worked(start_s + 1, 3600, now_s)
+        # What was answered, or never was doubtful, is nobody's to write anew.
+        with pytest.raises(DesignError):
+            told.told_worked(start_s, 3600, now_s)
     # What was only begun, and a long day, are believed.
     assert SiteRecord().clocked("bows", 2000.0, on=True).doubted(2000.0) is None
     day = SiteRecord().clocked("bows", 2000.0, on=True).clocked("bows", 2000.0 + 20 * 3600, on=False)

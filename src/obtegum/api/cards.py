@@ -156,7 +156,7 @@ def post_worked(desk: Desk, house_id: HouseId, told: WorkedIn) -> Response:
             most = amount_text(MOST_WORKED_S, "hours", units)
             raise DesignError([Trouble(path="worked", sentence=f"That is more than {most}: write hours of one go.")])
         words = f"Worked {amount_text(worked_s, 'hours', units)}, told by hand"
-        return houses.Edited(design, record.told_worked(told.start_s, worked_s), words)
+        return houses.Edited(design, record.told_worked(told.start_s, worked_s, time.time()), words)
 
     return change(desk, house_id, None, told.window, edit)
 

@@ -89,6 +89,8 @@ MOST_TALLIED, MOST_SHIFTS, MOST_PHOTOS = 100_000, 2000, 500
 
 # Nobody works on one step for longer without a break, s: beyond, a clock was left running, or was set.
 LONGEST_SHIFT_S = 20 * 3600.0
+# The last moment that is kept, s since 1970.
+LATEST_S = 1e11
 
 
 class Shift(Part):
@@ -98,8 +100,8 @@ class Shift(Part):
     """
 
     step: str = Field(pattern="^[a-z-]{1,20}$")
-    start_s: float = Field(ge=0, le=1e11)
-    stop_s: float | None = Field(default=None, ge=0, le=1e11)
+    start_s: float = Field(ge=0, le=LATEST_S)
+    stop_s: float | None = Field(default=None, ge=0, le=LATEST_S)
     sure: bool = False
 
     def doubtful(self, now_s: float) -> bool:
@@ -138,7 +140,7 @@ class Photo(Part):
     card: str = Field(min_length=1, max_length=110, pattern=r"^[^\x00-\x1f]+$")
     told: str = Field(max_length=200)
     image: str = Field(pattern=IMAGE)
-    taken_s: float = Field(ge=0, le=1e11)
+    taken_s: float = Field(ge=0, le=LATEST_S)
 
 
 class Record(Part):
@@ -195,12 +197,16 @@ class Record(Part):
         """The first stretch of work whose clock nobody can believe."""
         return next((each for each in self.shifts if each.doubtful(now_s)), None)
 
-    def told_worked(self, start_s: float, worked_s: float) -> Self:
-        """A record with the stretch that began then as long as somebody says; it has ended. Raises: DesignError."""
-        place = next((at for at, each in enumerate(self.shifts) if each.start_s == start_s), None)
+    def told_worked(self, start_s: float, worked_s: float, now_s: float) -> Self:
+        """A record with the doubtful stretch that began then as long as somebody says; it has ended.
+
+        Raises: DesignError where none such is doubtful (any more).
+        """
+        asked = (at for at, each in enumerate(self.shifts) if each.start_s == start_s and each.doubtful(now_s))
+        place = next(asked, None)
         if place is None:
             raise DesignError([Trouble(path="worked", sentence="That was answered before.")])
-        told = self.shifts[place].model_copy(update={"stop_s": start_s + worked_s, "sure": True})
+        told = self.shifts[place].model_copy(update={"stop_s": min(start_s + worked_s, LATEST_S), "sure": True})
         return self.model_copy(update={"shifts": (*self.shifts[:place], told, *self.shifts[place + 1 :])})
 
     def with_set(self, part: str, reading_m: float | None) -> Self:
