@@ -11,6 +11,7 @@ from playwright.sync_api import Error as PlaywrightError
 
 from tests.browser.conftest import Server, field, kill_pages, open_house, step_button
 from tests.browser.test_bench import saved
+from tests.browser.test_known import begin
 from tests.browser.test_trust import change, second_window
 
 # Answers take from nothing to half a second, each another while, as over a bad link.
@@ -333,18 +334,42 @@ def test_what_is_typed_after_enter_takes_the_place_of_what_was_sent(page: Page) 
         saved(page)
 
 
-def test_the_same_letters_typed_anew_stay_when_what_was_sent_is_answered(page: Page) -> None:
-    """48 is sent, and 48 is typed again on the way to 48.5: the answer to the first takes none of the second."""
-    open_house(page, "Upper terrace")
+def hold_first(page: Page) -> list[Route]:
+    """Where the first change that is sent waits, until it is continued."""
     held = list[Route]()
 
-    def hold_first(route: Route) -> None:
+    def hold(route: Route) -> None:
         if route.request.method == "PATCH" and not held:
             held.append(route)
         else:
             route.continue_()
 
-    page.route("**/api/houses/*?step=*", hold_first)
+    page.route("**/api/houses/*?step=*", hold)
+    return held
+
+
+def test_what_is_typed_takes_the_place_of_a_figure_that_comes_under_the_hand(page: Page) -> None:
+    """The count is given by the bays that were picked a moment before: it comes when the hand is in its empty field."""
+    begin(page, "feet")
+    step_button(page, "Set out").click()
+    count = field(page, "bows.count")
+    expect(count).to_have_value("")
+    held = hold_first(page)
+    page.get_by_role("radio", name="by the number of bows").focus()
+    page.keyboard.press("Space")
+    count.focus()
+    while not held:
+        page.wait_for_timeout(20)
+    held[0].continue_()
+    expect(count).not_to_have_value("")
+    page.keyboard.type("11")
+    expect(count).to_have_value("11")
+
+
+def test_the_same_letters_typed_anew_stay_when_what_was_sent_is_answered(page: Page) -> None:
+    """48 is sent, and 48 is typed again on the way to 48.5: the answer to the first takes none of the second."""
+    open_house(page, "Upper terrace")
+    held = hold_first(page)
     length = field(page, "size.length_m")
     length.focus()
     page.keyboard.type("48")

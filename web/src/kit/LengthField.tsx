@@ -90,7 +90,8 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
   // What Enter has sent stands in the field until the hand leaves it, chosen whole: what is typed next takes its place.
   const [own, setOwn] = useState<string | null>(null);
   const stands = typed ?? own ?? measure.reading;
-  // A reading that changes while all of it is chosen stays chosen.
+  // A reading that changes while all of it is chosen, or comes into an empty field, is chosen whole:
+  // what is typed takes its place.
   const input = useRef<HTMLInputElement>(null);
   const whole = useRef(false);
   // biome-ignore lint/correctness/useExhaustiveDependencies: whenever something else stands in the field
@@ -99,7 +100,11 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
   }, [stands]);
   const look = () => {
     const { selectionStart, selectionEnd, value } = input.current ?? { selectionStart: 0, selectionEnd: 0, value: "" };
-    whole.current = value !== "" && selectionStart === 0 && selectionEnd === value.length;
+    whole.current = selectionStart === 0 && selectionEnd === value.length;
+  };
+  const choose = () => {
+    input.current?.select();
+    whole.current = true;
   };
 
   // Once the house stands where the typed length put it, the tape's own reading takes its place;
@@ -119,13 +124,13 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
       if (typed !== null) take(typed);
       session.untype(measure.id);
       setOwn(null);
-      input.current?.select();
+      choose();
       void session.commit([{ measure: measure.id, steps: stride.steps, stride: stride.stride }], burstOn(measure.id));
     } else if (event.key === "Enter") {
       if (typed !== null && refusal?.text === typed) return;
       if (typed !== null) take(typed);
       setOwn(typed ?? own);
-      input.current?.select();
+      choose();
       onEnter?.();
       if (goesOn) nextMeasured(input.current)?.focus();
     } else if (event.key === "Escape") {
@@ -166,7 +171,7 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
           // What Enter has sent, or what was refused or stands against another value, isn't sent again by walking away.
           if (typed !== null && !disputed && refusal?.text !== typed) take(typed);
         }}
-        onFocus={(event) => event.currentTarget.select()}
+        onFocus={choose}
       />
       {showReading ? (
         <Under aria-live="polite">
