@@ -1,21 +1,26 @@
 """Bows measured on the floor: what each was bent to, what to do with it, what to stand beside what."""
 
 import math
+from functools import partial
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from obtegum.core.bench import begin
 from obtegum.core.bows.as_bent import as_bent
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.edit import Edit
 from obtegum.core.edits import apply_edits, edits_in_words
 from obtegum.core.job import Job
-from obtegum.core.profile import round_bow
+from obtegum.core.profile import Chain, round_bow
 from obtegum.core.quantity import FOOT_M
 from obtegum.core.rooms import SiteRecord
+from obtegum.core.rooms.check_bows import found as check_bows_found
 from obtegum.core.rooms.check_bows.checks import judge_bow, kept_for_width, quarter_height, standing_order
 from obtegum.core.rooms.check_bows.decisions import BowCheck
+from obtegum.core.rooms.check_bows.draw import bow_set
+from obtegum.core.rooms.check_bows.found import judged_bows
 from obtegum.core.trouble import DesignError
 from tests.conftest import answer, make_house, make_plan, verdict
 
@@ -41,9 +46,32 @@ def test_the_worst_measure_counts() -> None:
     # R = 3.2 over legs of 0.6: a quarter in, 0.6 + √(3.2² − 1.6²).
     assert quarter == pytest.approx(0.6 + 2.7713, abs=1e-4)
     check = BowCheck(width_m=6.41, height_m=3.77, left_m=quarter, right_m=quarter - 0.05, twist_m=0.02)
-    found = judge_bow(4, check, PLANNED, [], 6.4, 3.8)
+    found = judge_bow(4, check, 6.4, 3.8, quarter, partial(kept_for_width, PLANNED, []))
     assert (found.worst, found.off_m) == ("right", pytest.approx(0.05))
     assert found.kept is not None and found.wanted is not None and found.kept < found.wanted
+
+
+def test_the_share_of_a_width_is_found_once(monkeypatch: pytest.MonkeyPatch) -> None:
+    """A hundred measured bows are a few widths; one measured anew asks for its own alone."""
+    asked: list[float] = []
+
+    def counted(planned: Chain, straight: list[tuple[float, float]], width_m: float) -> float | None:
+        asked.append(width_m)
+        return kept_for_width(planned, straight, width_m)
+
+    monkeypatch.setattr(check_bows_found, "kept_for_width", counted)
+    design = make_house(size__length_m=60.0)
+    record = recorded(**{f"b{bow}": 6.40 + 0.01 * (bow % 3) for bow in range(1, 40)})
+    work = begin(design, record, default_catalogue())
+    judged_bows(work)
+    bow_set(work)
+    once = len(asked)
+    assert once == len(set(asked)) <= 8
+    later = record.model_copy(update={"bows": {**record.bows, "7": BowCheck(width_m=6.405)}})
+    after = begin(design, later, default_catalogue(), work)
+    judged_bows(after)
+    bow_set(after)
+    assert 0 < len(asked) - once <= 2
 
 
 def test_narrow_to_wide() -> None:

@@ -5,7 +5,7 @@ curvature that gives its width says how much. What the quarters differ by says t
 """
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 from obtegum.core.bows.as_bent import as_bent
@@ -55,22 +55,21 @@ def kept_for_width(planned: Chain, straight: Sequence[tuple[float, float]], widt
 def judge_bow(
     number: int,
     check: BowCheck,
-    planned: Chain,
-    straight: Sequence[tuple[float, float]],
     span_m: float,
     height_m: float,
-    opens: bool = True,
+    quarter_m: float,
+    share: Callable[[float], float | None] | None,
 ) -> Judged:
     """A bow against the plan, by its worst measure; heights to the tube's centre.
 
-    One that ``opens`` is put right by how much it is bent; sprung pipe isn't bent at all.
+    ``share`` says which share of the planned curvature makes a width, m; None for sprung pipe, which isn't bent
+    at all.
     """
-    quarter_m = quarter_height(planned, span_m)
     wanted = {"width": span_m, "height": height_m, "left": quarter_m, "right": quarter_m, "twist": 0.0}
     off = {name: abs(value - wanted[name]) for name in wanted if (value := getattr(check, f"{name}_m")) is not None}
     worst = max(off, key=lambda name: off[name])
-    kept = None if check.width_m is None or not opens else kept_for_width(planned, straight, check.width_m)
-    return Judged(number, off[worst], worst, kept, None if kept is None else kept_for_width(planned, straight, span_m))
+    kept = None if check.width_m is None or share is None else share(check.width_m)
+    return Judged(number, off[worst], worst, kept, None if kept is None or share is None else share(span_m))
 
 
 def standing_order(checks: Mapping[int, BowCheck]) -> list[int]:

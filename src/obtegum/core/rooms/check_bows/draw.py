@@ -4,8 +4,15 @@ from obtegum.core.bows.as_bent import as_bent
 from obtegum.core.drawing import Dimension, Drawing, Item, Note, Outline, Row, drawn
 from obtegum.core.paths import chain_path, line
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.check_bows.checks import kept_for_width, quarter_height
-from obtegum.core.rooms.check_bows.found import judged_bows, lying_bow, lying_height_m, lying_span_m, lying_straight_m
+from obtegum.core.rooms.check_bows.checks import quarter_height
+from obtegum.core.rooms.check_bows.found import (
+    judged_bows,
+    lying_bow,
+    lying_height_m,
+    lying_span_m,
+    lying_straight_m,
+    share_for_width,
+)
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.work import Work
 
@@ -48,11 +55,7 @@ def bow_set(work: Work) -> Drawing:
     for each in judged:
         width_m = work.record.bows[str(each.bow)].width_m
         enlarged = None if width_m is None else span_m + (width_m - span_m) * times
-        kept = (
-            None
-            if enlarged is None or each.kept is None
-            else kept_for_width(lying_bow(work), lying_straight_m(work), enlarged)
-        )
+        kept = None if enlarged is None or each.kept is None else share_for_width(work)(enlarged)
         if kept is not None:
             out = as_bent(lying_bow(work), lying_straight_m(work), kept)
             tops.append(out.height_m)

@@ -1,7 +1,9 @@
 """A bow by itself, as it lies on the floor, and every bow that was measured there."""
 
 import math
+from collections.abc import Callable
 from dataclasses import replace
+from functools import cache, partial
 
 from obtegum.core.bows.as_bent import as_bent
 from obtegum.core.found import found
@@ -9,12 +11,12 @@ from obtegum.core.profile import Arc, Chain, Segment
 from obtegum.core.profile import Line as Stretch
 from obtegum.core.rooms.bend.found import is_formed, straight_m
 from obtegum.core.rooms.bows.found import girth_at, tube_m
-from obtegum.core.rooms.check_bows.checks import Judged, judge_bow
+from obtegum.core.rooms.check_bows.checks import Judged, judge_bow, kept_for_width, quarter_height
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.work import Work
 
-__all__ = ["judged_bows", "lying_bow", "lying_height_m", "lying_span_m", "lying_straight_m"]
+__all__ = ["judged_bows", "lying_bow", "lying_height_m", "lying_span_m", "lying_straight_m", "share_for_width"]
 
 
 @found
@@ -65,12 +67,20 @@ def _on(line: Chain, s_m: float, along_m: float) -> Stretch:
     return Stretch(*end, x, y) if along_m < 0 else Stretch(x, y, *end)
 
 
+@found
+def share_for_width(work: Work) -> Callable[[float], float | None]:
+    """Which share of its curvature makes the lying bow a width, m: once of each, as long as the bow is the same."""
+    return cache(partial(kept_for_width, lying_bow(work), lying_straight_m(work)))
+
+
+@found
 def judged_bows(work: Work) -> list[Judged]:
     """Every bow that was measured and that the house still has, each by itself as it lies on the floor."""
-    wanted = lying_span_m(work), lying_height_m(work)
-    opens = work.design.size.shape.kind != "sprung"
+    span_m, height_m = lying_span_m(work), lying_height_m(work)
+    quarter_m = quarter_height(lying_bow(work), span_m)
+    share = None if work.design.size.shape.kind == "sprung" else share_for_width(work)
     return [
-        judge_bow(int(name), check, lying_bow(work), lying_straight_m(work), *wanted, opens=opens)
+        judge_bow(int(name), check, span_m, height_m, quarter_m, share)
         for name, check in sorted(work.record.bows.items(), key=lambda each: int(each[0]))
         if check.told and int(name) <= bays_of(work).bows
     ]
