@@ -18,9 +18,9 @@ from obtegum.core.job import Job
 from obtegum.core.measures import find_measure, measures
 from obtegum.core.offers import sound_design, tried
 from obtegum.core.quantity import Units, parse_length
-from obtegum.core.rooms import HouseDesign
+from obtegum.core.rooms import HouseDesign, SiteRecord
 from obtegum.core.starters import new_house
-from obtegum.core.trouble import DesignError
+from obtegum.core.trouble import DesignError, running
 from tests.conftest import make_house
 
 # Lengths of a design, each by its measure.
@@ -151,3 +151,33 @@ def test_the_command_line_names_only_what_works(
     sound_design(put(document, "bows.stick_m", float(named[1])), default_catalogue())
     with pytest.raises(DesignError):
         sound_design(put(document, "bows.stick_m", float(named[1]) - 0.002), default_catalogue())
+
+
+@pytest.mark.parametrize(
+    ("path", "text", "told"),
+    [
+        # Of the bows' spacing nothing is on the screen where the length is typed.
+        (
+            "size.length_m",
+            "3",
+            "Bows no further apart, 4' 0\": that is further apart than the house is long. "
+            "As the rest stands, length can be 4' 0\" at the least.",
+        ),
+        ("posts.length_m", "1'", "Post reveal, 1' 10\": that leaves nothing of the post in the ground. As the rest"),
+        ("posts.reveal_m", "9'", "That leaves nothing of the post in the ground. "),
+        ("braces.ties", "collar", "Collar, over the ground, 14' 9 3/16\": a collar over the crown holds nothing. It"),
+    ],
+)
+def test_a_refusal_for_another_decision_s_sake_names_it_and_what_stands_there(path: str, text: str, told: str) -> None:
+    house = Job(make_house(bows__max_spacing_m=4 * 0.3048, braces__tie_m=4.5), SiteRecord())
+    with pytest.raises(DesignError) as refused:
+        apply_edits(house, [Edit(measure=path, text=text)], default_catalogue())
+    assert refused.value.troubles[0].sentence.startswith(told)
+
+
+def test_a_corner_s_letter_keeps_its_height_in_a_sentence() -> None:
+    assert (running("A to D"), running("A third time"), running("Post reveal")) == (
+        "A to D",
+        "a third time",
+        "post reveal",
+    )

@@ -10,7 +10,7 @@ from obtegum.core.numbers import Number, Place, path_of, place_of
 from obtegum.core.part import KeptPart
 from obtegum.core.quantity import Tape
 from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.trouble import DesignError, Trouble, running
 
 __all__ = [
     "SITE",
@@ -103,7 +103,7 @@ def _plain_sentence(path: str, kind: str, message: str) -> str:
         return f"{where} is not part of a house."
     if path == "name":
         return "A house needs a name of 1 to 80 letters that can be seen."
-    return f"{where}: {message[:1].lower()}{message[1:]}."
+    return f"{where}: {running(message)}."
 
 
 def read_design(data: Mapping[str, Any]) -> HouseDesign:

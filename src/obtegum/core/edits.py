@@ -1,6 +1,6 @@
 """Changes to a house: lengths typed, pulled or stepped, choices; made whole or refused with what would work."""
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from typing import Any
 
 from obtegum.core.amount import SIGNED, amount_step, amount_zero, parse_amount
@@ -11,7 +11,7 @@ from obtegum.core.edit import Edit
 from obtegum.core.fields import Document, Measure, put
 from obtegum.core.job import Job
 from obtegum.core.measures import find_measure
-from obtegum.core.offers import nearest_working, other_reading, scanned
+from obtegum.core.offers import naming, nearest_working, other_reading, scanned
 from obtegum.core.quantity import (
     LONGEST_M,
     Bare,
@@ -114,7 +114,10 @@ def _written(job: Job, measure: Measure, value: Any) -> Job:
         return Job(job.design, read_record(document["record"], job.design.tape))
     document = job.design.model_dump()
     measure.write(document, job, value)
-    return Job(read_design(document), job.record)
+    try:
+        return Job(read_design(document), job.record)
+    except DesignError as error:
+        raise naming(error, {measure.id}, document, job.design.tape) from None
 
 
 def apply_edits(job: Job, edits: Sequence[Edit], catalogue: Catalogue) -> Job:
@@ -137,14 +140,22 @@ def laid_edits(
         changed = job
         for edit in edits:
             changed = _apply(changed, edit, catalogue)
-        return _sound(changed, catalogue, before)
+        return _sound(changed, {edit.measure for edit in edits}, catalogue, before)
     except DesignError as error:
         if len(edits) != 1 or not nearest:
             raise
         raise _nearest(job, edits[0], error, catalogue, before) from None
 
 
-def _sound(job: Job, catalogue: Catalogue, before: Work | None = None) -> tuple[Job, Work]:
+def _sound(job: Job, edited: Collection[str], catalogue: Catalogue, before: Work | None = None) -> tuple[Job, Work]:
+    """The job with what follows from its decisions, after a change of some of them. Raises: DesignError."""
+    try:
+        return _followed(job, catalogue, before)
+    except DesignError as error:
+        raise naming(error, edited, job.design.model_dump(), job.design.tape) from None
+
+
+def _followed(job: Job, catalogue: Catalogue, before: Work | None) -> tuple[Job, Work]:
     """The job with what follows from its decisions, if it makes a house, and its bench. Raises: DesignError."""
     work = begin(job.design, job.record, catalogue, before)
     # What follows in one room may be what it follows from in another.
@@ -180,7 +191,7 @@ def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue, bef
 
     def wrong(value_m: float) -> Trouble | None:
         try:
-            _sound(_written(job, measure, value_m), catalogue, before)
+            _sound(_written(job, measure, value_m), {measure.id}, catalogue, before)
         except DesignError as found:
             return found.troubles[0]
         return None

@@ -2,7 +2,7 @@
 
 import copy
 import math
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Collection, Iterator, Mapping
 from typing import Any
 
 from obtegum.core.amount import amount_step, parse_amount
@@ -12,9 +12,9 @@ from obtegum.core.design import limit_of, read_design, tape_in
 from obtegum.core.numbers import Number
 from obtegum.core.quantity import Tape, other_readings, parse_length, tube_step_m
 from obtegum.core.rooms import SiteRecord
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.trouble import DesignError, Trouble, running
 
-__all__ = ["Wrong", "nearest_working", "other_reading", "scanned", "sound_design", "tried"]
+__all__ = ["Wrong", "naming", "nearest_working", "other_reading", "scanned", "sound_design", "tried"]
 
 # What is wrong with a value, or None when it can stand.
 Wrong = Callable[[float], Trouble | None]
@@ -60,7 +60,7 @@ def nearest_working(wrong: Wrong, good: float, bad: float, why: Trouble, path: s
         return why
     # The marks on either side of the limit: the further one if the limit lies on it, else the one before.
     marks = sorted((to(inner / step) * step for to in (math.floor, math.ceil)), reverse=most)
-    reason, named = why.reason or why.sentence, f"{limit.label[:1].lower()}{limit.label[1:]}"
+    reason, named = why.reason or why.sentence, running(limit.label)
     for mark in marks:
         text = limit.text(mark, tape)
         if (mark > good) == most and works(text):
@@ -108,6 +108,21 @@ def _value(data: Mapping[str, Any], path: str) -> float | None:
     except (LookupError, TypeError, ValueError):
         return None
     return float(inner) if isinstance(inner, int | float) and not isinstance(inner, bool) else None
+
+
+def naming(error: DesignError, edited: Collection[str], data: Mapping[str, Any], tape: Tape) -> DesignError:
+    """The troubles of a document after a change; one of another decision begins with that and what stands there."""
+
+    def named(trouble: Trouble) -> Trouble:
+        limit, value = limit_of(trouble.path), _value(data, trouble.path)
+        told = trouble.path in edited or limit is None or limit.label.lower() in trouble.sentence.lower()
+        if told or limit is None or value is None:
+            return trouble
+        front = f"{limit.label}, {limit.text(value, tape)}: "
+        words = {name: f"{front}{running(said)}" for name in ("sentence", "reason") if (said := getattr(trouble, name))}
+        return trouble.model_copy(update=words)
+
+    return DesignError([named(trouble) for trouble in error.troubles])
 
 
 def scanned(limit: Number, bad: float) -> Iterator[float]:

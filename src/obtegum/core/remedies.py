@@ -26,7 +26,7 @@ from obtegum.core.plan import judged, needs
 from obtegum.core.quantity import Tape, length_text
 from obtegum.core.room import Room, rooms
 from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.trouble import DesignError
+from obtegum.core.trouble import DesignError, running
 from obtegum.core.verdict import LEVELS, RANKS, Level, Verdict, better
 from obtegum.core.work import Work
 
@@ -161,7 +161,7 @@ def _undone(job: Job, changed: Job, edits: Edits, catalogue: Catalogue) -> Itera
             continue
         state = measure.state(changed, catalogue)
         label = next((each.label for each in state.options if each.id == now), now)
-        yield f"{state.label[:1].lower()}{state.label[1:]} {label} then"
+        yield f"{running(state.label)} {label} then"
 
 
 def _offer(

@@ -1,8 +1,10 @@
 """What is wrong with an input, said so that the person who typed it knows what to do."""
 
+import re
+
 from obtegum.core.part import Part
 
-__all__ = ["DesignError", "Trouble"]
+__all__ = ["DesignError", "Trouble", "running"]
 
 
 class Trouble(Part):
@@ -26,3 +28,8 @@ class DesignError(ValueError):
     def __init__(self, troubles: list[Trouble]) -> None:
         super().__init__(" ".join(trouble.sentence for trouble in troubles))
         self.troubles = troubles
+
+
+def running(words: str) -> str:
+    """A label or sentence as it runs on in a sentence: what begins with a corner's letter keeps it."""
+    return words if re.match(r"[A-Z] to [A-Z]\b", words) else f"{words[:1].lower()}{words[1:]}"

@@ -129,7 +129,7 @@ def braces_of(work: Work) -> tuple[Brace, ...]:
         raise DesignError([Trouble(path="braces.spans", sentence=sentence)])
     if count * spans > bays:
         most = bays // spans
-        sentence = f"Braces of {spans} bays each, {most} of them fill this side."
+        sentence = f"Braces over {spans} {'bay' if spans == 1 else 'bays'} each: {most} of them fill this side."
         raise DesignError([Trouble(path="braces.bays", sentence=sentence)])
     head, foot = _on_bow(work, head_m(work)), _on_bow(work, told_.foot_m)
     found_ = list[Brace]()

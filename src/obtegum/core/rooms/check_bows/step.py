@@ -9,6 +9,7 @@ from obtegum.core.rooms.check_bows.found import judged_bows, lying_bow, lying_he
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.step import Answer, Standing, StepPlan
 from obtegum.core.strip import Entered, Strip, StripMark
+from obtegum.core.trouble import running
 from obtegum.core.verdict import Verdict, judge
 from obtegum.core.work import Work
 
@@ -198,8 +199,7 @@ def _told(bow: int, name: str, told: str) -> str:
 
 
 def _one(name: str) -> str:
-    title = TITLES[name]
-    return f"{title[:1].lower()}{title[1:]}".removesuffix("s")
+    return running(TITLES[name]).removesuffix("s")
 
 
 def _next_part(work: Work) -> str | None:

@@ -14,7 +14,7 @@ from obtegum.core.rooms.ends.decisions import MOST_OPENINGS, SIDES, EndWall, Ope
 from obtegum.core.rooms.ends.openings import opened
 from obtegum.core.rooms.ends.outline import planned_half_m
 from obtegum.core.rooms.runs.tube import board_options, usual_or_told
-from obtegum.core.trouble import DesignError
+from obtegum.core.trouble import DesignError, running
 from obtegum.core.work import Work
 
 __all__ = ["FIELDS", "shown_opening"]
@@ -153,10 +153,6 @@ def _films(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:
     return (Option(id="", label="what is usual here"), *names)
 
 
-def _lower(words: str) -> str:
-    return f"{words[:1].lower()}{words[1:]}"
-
-
 def _of_end(side: Side) -> Iterator[Measure]:
     """The fields of one end, called by it."""
     own: dict[str, dict[str, Any]] = {
@@ -169,7 +165,7 @@ def _of_end(side: Side) -> Iterator[Measure]:
     for name in EndWall.model_fields:
         path = f"ends.{side}.{name}"
         if name != "openings":
-            words = f"{side.capitalize()}: {_lower(special(path).label)}"
+            words = f"{side.capitalize()}: {running(special(path).label)}"
             yield special(path, label=words, **own.get(name, {}))
     for place in range(MOST_OPENINGS):
         at = f"ends.{side}.openings.{place}"
@@ -178,7 +174,7 @@ def _of_end(side: Side) -> Iterator[Measure]:
             f"{at}.what", label=what, read=partial(_what, side, place), write=partial(_write_what, side, place)
         )
         for name in ("wide_m", "high_m", "low_m", "left_m"):
-            yield special(f"{at}.{name}", label=f"{what}, {_lower(special(f'{at}.{name}').label)}")
+            yield special(f"{at}.{name}", label=f"{what}, {running(special(f'{at}.{name}').label)}")
 
 
 FIELDS = (

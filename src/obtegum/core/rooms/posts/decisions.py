@@ -54,7 +54,7 @@ class Posts(Decisions):
             sentence = "That leaves nothing of the post in the ground. The post is only"
             yield misfit("posts.reveal_m", sentence, self.length_m, house.tape)
         if self.stock_m is not None and self.length_m > self.stock_m + 1e-9:
-            sentence = "Nothing so long is cut from such a stick. Each is"
+            sentence = "The post is longer than its stick. It is"
             yield misfit("posts.stock_m", sentence, self.length_m, house.tape, "up")
         lowest_m = house.bows.insertion_m - BOLT_EDGE_M
         if self.bolt_m is not None and self.bolt_m > lowest_m + 1e-9 and lowest_m > BOLT_EDGE_M:
