@@ -471,12 +471,13 @@ def test_marks_go_to_the_posts_as_they_stand() -> None:
 
 def test_laths_are_ripped_side_by_side() -> None:
     # A 2 × 4 is 3 1/2 in wide: two of 1 1/2 in with a kerf of 3 mm between, not three.
-    bench = make_bench(strength={"runs": 3}, runs={"of": "laths", "strip_m": 1.5 * INCH_M})
+    laths = {"strength": {"runs": 3}, "runs": {"of": "laths", "strip_m": 1.5 * INCH_M}}
+    bench = make_bench(**laths)
     assert ripped(bench) == 2
     pieces = [piece.length_m for piece in pieces_of(bench)]
     assert len(pieces) == 3 * bays_of(bench).count
     assert sticks_bought(bench) == math.ceil(bought(pieces, 6.0, bench.rules.kerf_m) / 2)
-    wide = refused(bench.design, ("runs.strip_m", "5 in")).troubles[0]
+    wide = refused(make_house(**laths), ("runs.strip_m", "5 in")).troubles[0]
     assert "No lath so wide" in wide.sentence
     assert verdict(make_plan(runs={"of": "laths"}), "run-slender").level == "unknown"
 

@@ -181,3 +181,20 @@ def test_a_corner_s_letter_keeps_its_height_in_a_sentence() -> None:
         "a third time",
         "post reveal",
     )
+
+
+def test_what_was_wrong_before_refuses_no_change_of_anything_else() -> None:
+    """A house from a file whose whole sticks don't make it: readings are taken, and its own figures are mended."""
+    house = Job(make_house(bows__cut="whole", bows__sticks=1, bows__stick_m=2.0), SiteRecord())
+    catalogue = default_catalogue()
+    for path, text in (("record.taped.ab_m", "57'"), ("posts.length_m", "4'"), ("size.span_m", "20'")):
+        house = apply_edits(house, [Edit(measure=path, text=text)], catalogue)
+    assert house.record.taped.ab_m == pytest.approx(57 * 0.3048)
+    assert house.design.size.span_m == pytest.approx(20 * 0.3048)
+    with pytest.raises(
+        DesignError, match="2 whole sticks of 6' 6 3/4\" a bow make no house of this shape 20' 0\" wide"
+    ):
+        apply_edits(house, [Edit(measure="bows.sticks", text="2")], catalogue)
+    with pytest.raises(DesignError, match="joined well\\. As the rest stands, width can be 46' 4 5/16\" at"):
+        apply_edits(house, [Edit(measure="size.span_m", text="90'")], catalogue)
+    assert apply_edits(house, [Edit(measure="bows.cut", text="cut")], catalogue).design.bows.cut == "cut"

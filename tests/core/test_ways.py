@@ -138,7 +138,7 @@ def test_posts_are_cut_from_sticks_with_a_kerf() -> None:
     assert answer(make_plan(**changes, posts__stock_m=6.0), "posts", "post_sticks") == "16"
     assert answer(make_plan(**changes, posts__stock_m=6.006), "posts", "post_sticks") == "11"
     assert answer(make_plan(**changes, posts__stock_m=2.0), "posts", "post_sticks") == "32"
-    with pytest.raises(DesignError, match="Nothing so long"):
+    with pytest.raises(DesignError, match="The post is longer than its stick"):
         make_house(**changes, posts__stock_m=1.9)
 
 

@@ -1,6 +1,7 @@
 """Changes to a house: lengths typed, pulled or stepped, choices; made whole or refused with what would work."""
 
-from collections.abc import Collection, Sequence
+from collections.abc import Callable, Collection, Sequence
+from functools import cache
 from typing import Any
 
 from obtegum.core.amount import SIGNED, amount_step, amount_zero, parse_amount
@@ -134,24 +135,43 @@ def laid_edits(
 ) -> tuple[Job, Work]:
     """The same, with the bench that the house lies on then; it begins from ``before``.
 
+    What was wrong with the house before refuses no change of anything else.
     Raises: DesignError, whose sentence names the nearest that works unless nobody asks for that.
     """
+    wrong_before = cache(lambda: _wrong(job, catalogue, before))
     try:
         changed = job
         for edit in edits:
             changed = _apply(changed, edit, catalogue)
-        return _sound(changed, {edit.measure for edit in edits}, catalogue, before)
+        return _sound(changed, {edit.measure for edit in edits}, wrong_before, catalogue, before)
     except DesignError as error:
         if len(edits) != 1 or not nearest:
             raise
-        raise _nearest(job, edits[0], error, catalogue, before) from None
+        raise _nearest(job, edits[0], error, wrong_before, catalogue, before) from None
 
 
-def _sound(job: Job, edited: Collection[str], catalogue: Catalogue, before: Work | None = None) -> tuple[Job, Work]:
+def _wrong(job: Job, catalogue: Catalogue, before: Work | None) -> frozenset[str]:
+    """The decisions that can't stand as they are: of a house from outside, which nothing has followed yet."""
+    try:
+        _followed(job, catalogue, before)
+    except DesignError as error:
+        return frozenset(trouble.path for trouble in error.troubles)
+    return frozenset()
+
+
+def _sound(
+    job: Job,
+    edited: Collection[str],
+    wrong_before: Callable[[], frozenset[str]],
+    catalogue: Catalogue,
+    before: Work | None = None,
+) -> tuple[Job, Work]:
     """The job with what follows from its decisions, after a change of some of them. Raises: DesignError."""
     try:
         return _followed(job, catalogue, before)
     except DesignError as error:
+        if wrong_before().difference(edited).issuperset(each.path for each in error.troubles):
+            return job, begin(job.design, job.record, catalogue, before)
         raise naming(error, edited, job.design.model_dump(), job.design.tape) from None
 
 
@@ -177,7 +197,14 @@ def _followed(job: Job, catalogue: Catalogue, before: Work | None) -> tuple[Job,
     return job, work
 
 
-def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue, before: Work | None) -> DesignError:
+def _nearest(
+    job: Job,
+    edit: Edit,
+    error: DesignError,
+    wrong_before: Callable[[], frozenset[str]],
+    catalogue: Catalogue,
+    before: Work | None,
+) -> DesignError:
     """What is wrong with a length, and how far it can go from what it is now: found by halving, and tried."""
     measure, tape = find_measure(edit.measure), job.design.tape
     if measure is None or measure.kind != "length":
@@ -191,7 +218,7 @@ def _nearest(job: Job, edit: Edit, error: DesignError, catalogue: Catalogue, bef
 
     def wrong(value_m: float) -> Trouble | None:
         try:
-            _sound(_written(job, measure, value_m), {measure.id}, catalogue, before)
+            _sound(_written(job, measure, value_m), {measure.id}, wrong_before, catalogue, before)
         except DesignError as found:
             return found.troubles[0]
         return None

@@ -136,13 +136,14 @@ def _nearest(work: Work, sticks: int) -> int | None:
 
 def _trouble(work: Work, sticks: int, nearest: int | None) -> Trouble:
     stick, width = work.say(work.design.bows.stick_m), work.say(work.design.size.span_m)
-    what = f"{sticks} whole sticks of {stick}" if sticks > 1 else f"One whole stick of {stick}"
-    sentence = f"{what} a bow make no house of this shape {width} wide."
+    what = f"{sticks} whole sticks of {stick} a bow make" if sticks > 1 else f"One whole stick of {stick} a bow makes"
+    sentence = f"{what} no house of this shape {width} wide."
     if nearest is None:
         return Trouble(path="bows.sticks", sentence=f"{sentence} Cut them, or take another shape.")
     return Trouble(
         path="bows.sticks",
         sentence=f"{sentence} The nearest number is {nearest}.",
+        reason=sentence,
         nearest_m=nearest,
         nearest=str(nearest),
     )

@@ -13,8 +13,8 @@ from obtegum.core.bows.sticks import (
 from obtegum.core.design import limit_of
 from obtegum.core.found import found
 from obtegum.core.ground.posts import Entry
+from obtegum.core.numbers import misfit
 from obtegum.core.profile import Chain, Kink
-from obtegum.core.quantity import length_text
 from obtegum.core.rooms import HouseDesign
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.fittings.takes import is_glued, take_ups
@@ -79,11 +79,8 @@ def split_of(work: Work) -> Split:
     count = sticks_needed(tube_m(work), stick_m, overlap_m)
     if count > MOST_STICKS:
         least_m = (tube_m(work) + (MOST_STICKS - 1) * overlap_m) / MOST_STICKS
-        nearest = length_text(least_m, work.tape, "up")
         sentence = f"That makes {count} sticks a bow, and more than {MOST_STICKS} can't be joined well. The least is"
-        raise DesignError(
-            [Trouble(path="bows.stick_m", sentence=f"{sentence} {nearest}.", nearest_m=least_m, nearest=nearest)]
-        )
+        raise DesignError([misfit("bows.stick_m", sentence, least_m, work.tape, "up")])
     try:
         return split_runs(
             tube_m(work),

@@ -3,6 +3,7 @@
 from obtegum.core.bows.headroom import clear_from, headroom_over
 from obtegum.core.design import limit_of
 from obtegum.core.found import found
+from obtegum.core.numbers import misfit
 from obtegum.core.profile import Chain, Kink, ProfileError
 from obtegum.core.quantity import length_text
 from obtegum.core.rooms import HouseDesign
@@ -25,12 +26,8 @@ def inner_face(work: Work) -> Chain:
     try:
         return centre_line(work).offset(-bow_tube(work).od_m / 2)
     except ValueError:
-        od_m = bow_tube(work).od_m
-        tightest = length_text(od_m, work.tape, "up")
-        sentence = f"That bend is tighter than the tube is thick. {tightest} would be the least."
-        raise DesignError(
-            [Trouble(path="size.shape.shoulder_m", sentence=sentence, nearest_m=od_m, nearest=tightest)]
-        ) from None
+        sentence = "That bend is tighter than the tube is thick. The least is"
+        raise DesignError([misfit("size.shape.shoulder_m", sentence, bow_tube(work).od_m, work.tape, "up")]) from None
 
 
 def grower_at_m(work: Work) -> float:
