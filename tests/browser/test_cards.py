@@ -13,7 +13,10 @@ from PIL import Image
 from playwright.sync_api import Browser, Locator, Page, Route, expect
 from playwright.sync_api import Error as PlaywrightError
 
-from tests.browser.conftest import Server, kill_pages, open_house
+from obtegum.core.rooms import SiteRecord
+from obtegum.core.starters import new_house
+from obtegum.exchange.housefile import write_house_file
+from tests.browser.conftest import Server, kill_pages, open_house, step_button
 from tests.browser.test_reach import serious
 
 
@@ -29,7 +32,13 @@ def at_foot(page: Page) -> Locator:
 
 def dealt(page: Page, name: str, step: str) -> str:
     """The cards of a step of a house, on a phone."""
-    open_house(page, name, step)
+    open_house(page, name)
+    return dealt_here(page, step)
+
+
+def dealt_here(page: Page, step: str) -> str:
+    """The cards of a step of the house that is open, on a phone."""
+    step_button(page, step).click()
     page.set_viewport_size({"width": 390, "height": 844})
     page.get_by_role("button", name="Field cards").click()
     page.get_by_role("navigation", name="Cards").wait_for()
@@ -148,6 +157,31 @@ def test_loads_are_counted_by_thumb_and_the_clock_is_started_and_stopped(page: P
     assert serious(page) == []
     page.get_by_role("button", name=re.compile("^Undo")).click()
     expect(page.get_by_role("region", name="Clock")).not_to_contain_text("now on Level")
+
+
+def test_a_clock_left_running_is_asked_about_on_the_card_and_told_once(page: Page, tmp_path: Path) -> None:
+    left = SiteRecord().clocked("level", 1e9, on=True)
+    file = tmp_path / "left-running.json"
+    file.write_text(write_house_file(new_house("feet").model_copy(update={"name": "Left running"}), left), "utf-8")
+    page.get_by_label("Open a house file").set_input_files(file)
+    expect(page.get_by_role("textbox", name="House name")).to_have_value("Left running")
+    dealt_here(page, "Set out")
+    doubt = page.get_by_role("region", name="Doubtful clock")
+    hours = doubt.get_by_role("textbox")
+    expect(doubt).to_contain_text(re.compile(r"Level: the clock of 2001-09-\d\d \d\d:\d\d ran for [\d,.]+ h\. How long"))
+    assert serious(page) == []
+    hours.fill("a day")
+    hours.press("Enter")
+    expect(doubt).to_contain_text("hours")
+    expect(hours).to_have_value("a day")
+    assert hours.get_attribute("aria-invalid") == "true"
+    hours.fill("6.5")
+    doubt.get_by_role("button", name="That long").click()
+    expect(doubt).to_have_count(0)
+    page.get_by_label("Work", exact=True).select_option("level")
+    expect(page.get_by_role("region", name="Clock")).to_contain_text("Level: 6.5 h")
+    page.get_by_role("button", name=re.compile("^Undo")).click()
+    expect(doubt).to_be_visible()
 
 
 def test_work_is_chosen_from_the_list_and_the_bench_is_one_press_away(page: Page) -> None:
