@@ -99,19 +99,20 @@ def _plan(file: Path, table: bool) -> int:
     from obtegum.core.rooms import SiteRecord
     from obtegum.core.trouble import DesignError
 
-    data: Any = None
     try:
         data = _read_json(file)
+    except (OSError, UnicodeDecodeError) as error:
+        print(f"Can't read {file}: {error}", file=sys.stderr)
+        return 1
+    except (ValueError, RecursionError) as error:
+        where = f": {error}" if isinstance(error, json.JSONDecodeError) else "."
+        print(f"{file} is not readable JSON{where}", file=sys.stderr)
+        return 1
+    try:
         plan = plan_house(read_design(data), SiteRecord(), default_catalogue(), slow=True)
     except DesignError as error:
         for trouble in tried(data, error, default_catalogue()).troubles:
             print(f"{trouble.path or file}: {trouble.sentence}", file=sys.stderr)
-        return 1
-    except (OSError, UnicodeDecodeError) as error:
-        print(f"Can't read {file}: {error}", file=sys.stderr)
-        return 1
-    except (json.JSONDecodeError, RecursionError) as error:
-        print(f"{file} is not readable JSON: {error}", file=sys.stderr)
         return 1
     if table:
         from obtegum.exchange.text import plan_text

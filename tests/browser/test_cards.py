@@ -168,7 +168,9 @@ def test_a_clock_left_running_is_asked_about_on_the_card_and_told_once(page: Pag
     dealt_here(page, "Set out")
     doubt = page.get_by_role("region", name="Doubtful clock")
     hours = doubt.get_by_role("textbox")
-    expect(doubt).to_contain_text(re.compile(r"Level: the clock of 2001-09-\d\d \d\d:\d\d ran for [\d,.]+ h\. How long"))
+    expect(doubt).to_contain_text(
+        re.compile(r"Level: the clock of 2001-09-\d\d \d\d:\d\d ran for [\d,.]+ h\. How long")
+    )
     assert serious(page) == []
     hours.fill("a day")
     hours.press("Enter")

@@ -10,12 +10,14 @@ from typing import Any
 import pytest
 
 from obtegum import cli
+from obtegum.core.amount import amount_step, parse_amount
 from obtegum.core.catalogue import default_catalogue
 from obtegum.core.design import limit_of
 from obtegum.core.edit import Edit
 from obtegum.core.edits import apply_edits
 from obtegum.core.job import Job
 from obtegum.core.measures import find_measure, measures
+from obtegum.core.numbers import Number, leaves
 from obtegum.core.offers import sound_design, tried
 from obtegum.core.quantity import Units, parse_length
 from obtegum.core.rooms import HouseDesign, SiteRecord
@@ -198,3 +200,24 @@ def test_what_was_wrong_before_refuses_no_change_of_anything_else() -> None:
     with pytest.raises(DesignError, match="joined well\\. As the rest stands, width can be 46' 4 5/16\" at"):
         apply_edits(house, [Edit(measure="size.span_m", text="90'")], catalogue)
     assert apply_edits(house, [Edit(measure="bows.cut", text="cut")], catalogue).design.bows.cut == "cut"
+
+
+@pytest.mark.parametrize("units", ["feet", "metric"])
+def test_the_ends_of_every_range_can_be_typed_as_they_are_offered(units: Units) -> None:
+    """A limit that prints as 11,240 lb is offered as 11240 lb, and is that, not eleven."""
+    document = json.loads(new_house(units).model_dump_json())
+    offered = 0
+    for path, place in leaves(HouseDesign):
+        limit = place.declared
+        if not isinstance(limit, Number) or not has(document, path):
+            continue
+        for beyond in (limit.least - abs(limit.least) - 1, limit.most * 3 + 1):
+            with pytest.raises(DesignError) as refused:
+                sound_design(put(document, path, beyond), default_catalogue())
+            for trouble in tried(put(document, path, beyond), refused.value, default_catalogue()).troubles:
+                if trouble.path == path and trouble.nearest is not None and limit.kind != "length":
+                    assert "," not in trouble.nearest
+                    typed = parse_amount(trouble.nearest, limit.kind, units)
+                    assert typed == pytest.approx(trouble.nearest_m, rel=0.02, abs=amount_step(limit.kind, units)), path
+                    offered += 1
+    assert offered > 60

@@ -87,10 +87,13 @@ def _design_in(error: RequestValidationError) -> dict[str, Any]:
     return design if isinstance(design, dict) else {}
 
 
+NO_JSON = "The request is not readable JSON."
+
+
 async def _invalid(request: Request, error: Exception) -> Response:
     assert isinstance(error, RequestValidationError)
     if any(entry["type"] == "json_invalid" for entry in error.errors()):
-        return problem(400, "The request is not readable JSON.")
+        return problem(400, NO_JSON)
     design, found = _design_in(error), []
     tape = tape_in(design)
     for entry in error.errors():
@@ -162,7 +165,9 @@ async def _cut_off(request: Request, error: Exception) -> Response:
 
 async def _http(request: Request, error: Exception) -> Response:
     assert isinstance(error, HTTPException)
-    return problem(error.status_code, str(error.detail))
+    # FastAPI's own, of a body that its parser gave up on: nested without end, a number of thousands of digits.
+    detail = NO_JSON if error.status_code == 400 else str(error.detail)
+    return problem(error.status_code, detail)
 
 
 def install(app: FastAPI) -> None:

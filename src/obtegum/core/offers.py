@@ -12,7 +12,7 @@ from obtegum.core.design import limit_of, read_design, tape_in
 from obtegum.core.numbers import Number
 from obtegum.core.quantity import Tape, other_readings, parse_length, tube_step_m
 from obtegum.core.rooms import SiteRecord
-from obtegum.core.trouble import DesignError, Trouble, running
+from obtegum.core.trouble import DesignError, Trouble, as_typed, running
 
 __all__ = ["Wrong", "naming", "nearest_working", "other_reading", "scanned", "sound_design", "tried"]
 
@@ -22,7 +22,8 @@ Wrong = Callable[[float], Trouble | None]
 PLACES = 24
 
 
-def _read(text: str, limit: Number, tape: Tape) -> float:
+def _read(printed: str, limit: Number, tape: Tape) -> float:
+    text = as_typed(printed) or ""
     if limit.kind == "length":
         return parse_length(text, tape.units, limit.bare)
     return parse_amount(text, limit.kind, tape.units)
@@ -105,9 +106,9 @@ def _value(data: Mapping[str, Any], path: str) -> float | None:
     try:
         for name in path.split("."):
             inner = inner[int(name)] if isinstance(inner, list | tuple) else inner[name]
-    except (LookupError, TypeError, ValueError):
+        return float(inner) if isinstance(inner, int | float) and not isinstance(inner, bool) else None
+    except (LookupError, TypeError, ValueError, OverflowError):
         return None
-    return float(inner) if isinstance(inner, int | float) and not isinstance(inner, bool) else None
 
 
 def naming(error: DesignError, edited: Collection[str], data: Mapping[str, Any], tape: Tape) -> DesignError:

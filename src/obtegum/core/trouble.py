@@ -1,24 +1,32 @@
 """What is wrong with an input, said so that the person who typed it knows what to do."""
 
 import re
+from typing import Annotated
+
+from pydantic import AfterValidator
 
 from obtegum.core.part import Part
 
-__all__ = ["DesignError", "Trouble", "running"]
+__all__ = ["DesignError", "Trouble", "as_typed", "running"]
+
+
+def as_typed(printed: str | None) -> str | None:
+    """A printed value as it can be typed: without the commas of its thousands, which may be a decimal sign there."""
+    return printed and re.sub(r"(?<=\d),(?=\d{3})", "", printed)
 
 
 class Trouble(Part):
     """One input that can't be used: where, a sentence, and the nearest value that works.
 
-    ``reason`` is the part of the sentence that speaks of no value, where it can stand by itself; ``other`` what
-    a number without a unit may have meant in another one.
+    ``reason`` is the part of the sentence that speaks of no value, where it can stand by itself; ``nearest`` can be
+    typed as it is written; ``other`` what a number without a unit may have meant in another one.
     """
 
     path: str
     sentence: str
     reason: str = ""
     nearest_m: float | None = None
-    nearest: str | None = None
+    nearest: Annotated[str | None, AfterValidator(as_typed)] = None
     other: str | None = None
 
 
