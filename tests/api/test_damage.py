@@ -8,6 +8,7 @@ from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
+from sqlalchemy import text
 
 from obtegum.cli import main
 from obtegum.core.rooms import HouseDesign, SiteRecord
@@ -15,8 +16,10 @@ from obtegum.store import Store, StoreTrouble, Unreadable, houses, open_store, s
 from obtegum.store.backup import BackupError, write_backup
 from obtegum.store.database import FILE
 from obtegum.store.documents import read_pieces, read_text
+from obtegum.store.gestures import undoable
 from obtegum.store.known import KNOWN
 from obtegum.store.restore import restore
+from obtegum.store.seals import UNTOLD
 from obtegum.store.state import Shelf
 from tests.api.conftest import page_client
 from tests.conftest import make_house
@@ -206,6 +209,37 @@ def test_one_damaged_house_takes_no_other_and_is_healed_by_its_own_change(
     body = {"version": newest + 1, "window": "w", "edits": [{"measure": "size.length_m", "text": "17 m"}]}
     assert client.patch(f"/api/houses/{first}", json=body).status_code == 200
     assert client.get(f"/api/houses/{first}/revisions/{newest}").status_code == 200
+    store.close()
+
+
+def test_a_letter_that_flips_in_what_was_done_is_told_and_loses_nothing_else(tmp_path: Path) -> None:
+    built(tmp_path / "data")
+    store = open_store(tmp_path / "data")
+    line = houses.newest(store, 0, 1)[0]
+    before = standing(store)
+    assert undoable(store, line.id, "w") == ("Length 8", None)
+    with store.writing() as session:
+        session.execute(
+            text("UPDATE revision SET words = 'Length 9' WHERE version = 9 AND house_id = :id"), {"id": line.id}
+        )
+    store.close()
+    store = open_store(tmp_path / "data")
+    told = houses.revisions(store, line.id)
+    assert [each.words for each in told[:2]] == [UNTOLD, "Length 7"]
+    # Nobody's change can be undone by itself; what the window did before it, can.
+    assert undoable(store, line.id, "w")[0] == "Length 7"
+    assert standing(store) == before
+    _, lacks = write_backup(store, tmp_path / "all.zip")
+    assert [(each.house, each.what) for each in lacks] == [(line.name, "what was done in 1 change")]
+    other = open_store(tmp_path / "other")
+    restore(other, tmp_path / "all.zip", nothing)
+    assert standing(other) == before
+    assert [each.words for each in houses.revisions(other, line.id)] == [each.words for each in told]
+    other.close()
+    # Of folders from before there is no seal to look at.
+    with store.writing() as session:
+        session.execute(text("UPDATE revision SET seal = NULL"))
+    assert houses.revisions(store, line.id)[0].words == "Length 9"
     store.close()
 
 

@@ -151,7 +151,7 @@ def test_spots_of_an_older_folder_get_their_places_and_the_folder_is_copied_firs
         "300:200": 1.7,
     }
     store.close()
-    with sqlite3.connect(folder / "before-0005.sqlite") as copy, sqlite3.connect(":memory:") as whole:
+    with sqlite3.connect(folder / "before-0006.sqlite") as copy, sqlite3.connect(":memory:") as whole:
         whole.deserialize(before)
         assert list(copy.iterdump()) == list(whole.iterdump())
 

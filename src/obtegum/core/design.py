@@ -73,7 +73,8 @@ def _troubles(entry: Mapping[str, Any], tape: Tape) -> list[Trouble]:
     said = range_said(limit, tape)
     if bound == "le":
         return [Trouble(path=path, sentence=said.over, nearest_m=limit.most, nearest=said.most)]
-    sentence = said.nothing if entry["input"] <= 0 else said.under
+    given = entry["input"]
+    sentence = said.nothing if isinstance(given, int | float) and given <= 0 else said.under
     return [Trouble(path=path, sentence=sentence, nearest_m=limit.least, nearest=said.least)]
 
 

@@ -18,8 +18,8 @@ from obtegum.store.known import KNOWN, kept_aside, note, went_missing
 
 __all__ = ["FILE", "NEWEST", "Store", "open_store", "put_in_place"]
 
-NEWEST = "0005"
-OLDER = (None, "0001", "0002", "0003", "0004")
+NEWEST = "0006"
+OLDER = (None, "0001", "0002", "0003", "0004", "0005")
 FILE = "obtegum.sqlite"
 BUSY_MS = 5000
 WAL_TRIES = 50

@@ -11,6 +11,7 @@ from obtegum.store.changes import Patch, apply_patch, blocked, combine, differen
 from obtegum.store.database import Store
 from obtegum.store.houses import Check, Edited, Gesture, answered, keep
 from obtegum.store.models import HouseRow, RevisionRow
+from obtegum.store.seals import COLUMNS, as_told
 from obtegum.store.state import House, house_of, revision_row, row_of, state_of
 
 __all__ = ["NotUndone", "undo", "undoable"]
@@ -78,22 +79,15 @@ def _gestures(store: Store, session: Session, house: HouseRow, window: str) -> _
         if own.seen > house.version:
             own = _Own()
         rows = session.execute(
-            select(
-                RevisionRow.window,
-                RevisionRow.version,
-                RevisionRow.kind,
-                RevisionRow.gesture,
-                RevisionRow.words,
-                RevisionRow.undoes,
-            )
+            select(*COLUMNS)
             .where(RevisionRow.house_id == house.id, RevisionRow.version > own.seen)
             .order_by(RevisionRow.version)
-        ).all()
-        for row in rows:
-            if row.window == window:
-                own.take(_Made(row.version, row.kind, row.gesture, row.words, row.undoes))
+        )
+        for row in map(as_told, rows.mappings().all()):
+            if row["window"] == window:
+                own.take(_Made(*(row[name] for name in _Made._fields)))
             else:
-                own.elsewhere = row.version
+                own.elsewhere = row["version"]
         own.seen = house.version
         return _Own([*own.done], [*own.undone], own.elsewhere, own.seen)
 

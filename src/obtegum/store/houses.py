@@ -18,6 +18,7 @@ from obtegum.store.changes import State, difference
 from obtegum.store.database import Store
 from obtegum.store.documents import MissingDocument, read_pieces, read_text
 from obtegum.store.models import HouseRow, RequestRow, RevisionRow
+from obtegum.store.seals import COLUMNS, as_told, sealed
 from obtegum.store.state import (
     Clash,
     Conflict,
@@ -241,20 +242,19 @@ def keep(
     row.touched = now
     session.flush()
     design, record = written(session, edited.design, edited.record, record)
-    session.add(
-        RevisionRow(
-            house_id=row.id,
-            version=row.version,
-            made=now,
-            window=gesture.window,
-            gesture=gesture.name,
-            words=edited.words,
-            kind=kind,
-            design=design,
-            record=record,
-            undoes=undoes,
-        )
-    )
+    made = {
+        "house_id": row.id,
+        "version": row.version,
+        "made": now,
+        "window": gesture.window,
+        "gesture": gesture.name,
+        "words": edited.words,
+        "kind": kind,
+        "design": design,
+        "record": record,
+        "undoes": undoes,
+    }
+    session.add(RevisionRow(**sealed(made)))
     _remember(session, row, gesture.request)
 
 
@@ -348,22 +348,24 @@ def revisions(store: Store, house_id: str, start: int = 0, most: int = 30) -> li
     with store.reading() as session:
         row_of(session, house_id)
         rows = session.execute(
-            select(RevisionRow.version, RevisionRow.made, RevisionRow.words, RevisionRow.window, RevisionRow.gesture)
-            .where(RevisionRow.house_id == house_id)
-            .order_by(RevisionRow.version.desc())
+            select(*COLUMNS).where(RevisionRow.house_id == house_id).order_by(RevisionRow.version.desc())
         )
         ends = []
         before: tuple[str, str] | None = None
-        for row in rows:
-            own = (row.window, row.gesture)
-            if not row.gesture or own != before:
+        for row in map(as_told, rows.mappings()):
+            own = (row["window"], row["gesture"])
+            if not row["gesture"] or own != before:
                 ends.append(row)
                 if len(ends) == start + most:
                     break
             before = own
         return [
             RevisionLine(
-                row.version, row.made, row.words, row.window, design_or_name(session, house_id, row.version)[0]
+                row["version"],
+                row["made"],
+                row["words"],
+                row["window"],
+                design_or_name(session, house_id, row["version"])[0],
             )
             for row in ends[start:]
         ]

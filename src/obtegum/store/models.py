@@ -34,7 +34,7 @@ class RevisionRow(Base):
     """One change: the house after it, what was done in words, and which window did it.
 
     ``design`` and ``record`` name documents. ``undoes`` is the last version of the gesture that was
-    undone or made again.
+    undone or made again; ``seal`` is the hash of what else the row says (`obtegum.store.seals`).
     """
 
     __tablename__ = "revision"
@@ -49,6 +49,7 @@ class RevisionRow(Base):
     design: Mapped[str] = mapped_column(String(22))
     record: Mapped[str] = mapped_column(String(22))
     undoes: Mapped[int | None]
+    seal: Mapped[str | None] = mapped_column(String(22))
 
 
 class RequestRow(Base):

@@ -26,6 +26,7 @@ from obtegum.store.images import took_image
 from obtegum.store.known import forget
 from obtegum.store.models import DocumentRow, HouseRow, ImageRow, RequestRow, RevisionRow
 from obtegum.store.rows import HouseRowCopy
+from obtegum.store.seals import sealed
 from obtegum.store.state import NoSuchHouse, Unreadable, name_of, revision_row, state_of
 
 __all__ = ["LeftOut", "Restored", "delete_for_good", "restore"]
@@ -112,7 +113,8 @@ def _take_revisions(session: Session, backup: Backup, houses: dict[str, HouseRow
             raise BackupError("The history of a house in the backup has gaps.")
         last[own] = at
         row, rise = revision.model_dump(), before.get(own, 0)
-        batch.append(row | {"version": at + rise, "undoes": None if row["undoes"] is None else row["undoes"] + rise})
+        undoes = None if row["undoes"] is None else row["undoes"] + rise
+        batch.append(sealed(row | {"version": at + rise, "undoes": undoes}))
         if len(batch) == AT_ONCE:
             session.execute(insert(RevisionRow), batch)
             batch = []

@@ -9,11 +9,13 @@ from sqlalchemy import and_, func, select
 from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import Session
 
+from obtegum.core.intake import counted
 from obtegum.core.part import Part
 from obtegum.store.causes import damaged
 from obtegum.store.documents import MissingDocument, read_pieces, read_text
 from obtegum.store.models import HouseRow, RevisionRow
 from obtegum.store.rows import HouseRowCopy, RevisionCopy
+from obtegum.store.seals import UNTOLD, as_told
 from obtegum.store.state import design_or_name
 
 __all__ = ["Lacks", "Whole", "lacking", "whole_houses", "whole_rows"]
@@ -87,7 +89,7 @@ def whole_houses(session: Session) -> Whole:
     found = Whole()
     history: dict[str, list[RevisionCopy]] = {}
     by_version = (RevisionRow.house_id, RevisionRow.version)
-    for revision in _copies(RevisionCopy, whole_rows(session, RevisionRow, by_version)):
+    for revision in _copies(RevisionCopy, map(as_told, whole_rows(session, RevisionRow, by_version))):
         history.setdefault(revision.house_id, []).append(revision)
     rows = {row.id: row for row in _copies(HouseRowCopy, whole_rows(session, HouseRow, (HouseRow.id,)))}
     # A house whose own row is damaged stands in the yard at its last version.
@@ -122,6 +124,11 @@ def _take(session: Session, row: HouseRowCopy, own: list[RevisionCopy], found: W
     elif oldest and kept[0].version != own[0].version:
         name = _name(session, own[newest])
         found.lacks.append(Lacks(house=name, what=f"its history before version {kept[0].version}"))
+    untold = sum(each.words == UNTOLD for each in kept)
+    if untold:
+        found.lacks.append(
+            Lacks(house=_name(session, own[newest]), what="what was done in " + counted(untold, "change"))
+        )
     found.houses.append(row.model_copy(update={"version": last}))
     found.revisions += kept
 
