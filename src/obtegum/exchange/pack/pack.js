@@ -57,6 +57,8 @@
       label.htmlFor = "typed";
       input.autocomplete = "off";
       input.value = kept.entries[card.measure]?.text ?? card.typed ?? "";
+      // As on the bench: what is typed takes the place of what stands.
+      input.addEventListener("focus", () => input.select());
       input.addEventListener("input", () => write(card, input.value));
       input.addEventListener("keydown", (event) => {
         // What can't be used is said, and the card stays.
