@@ -134,8 +134,10 @@ export const LengthField = memo(function LengthField({ measure, autoFocus = fals
       onEnter?.();
       if (goesOn) nextMeasured(input.current)?.focus();
     } else if (event.key === "Escape") {
-      setOwn(null);
+      // What stands there is then what was sent, if that is on its way still; it is chosen whole.
+      setOwn(session.sent(measure.id));
       session.drop(measure.id);
+      choose();
     }
   };
 
