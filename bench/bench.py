@@ -24,18 +24,19 @@ from playwright.sync_api import Page, sync_playwright
 # As the server has it: many small sums, for which threads only wait for each other.
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
+from earlier import in_words_of
 from frame import frame_rows
 from obtegum.api.guard import TOKEN_HEADER
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.plan import plan_house, plan_work
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.rooms.level.decisions import Levels, Spot
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.level import Levels, Spot
+from obtegum.core.face.edit import Edit
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.plan import plan_house, plan_work
+from obtegum.core.house.starters import new_house
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS
-from obtegum.core.starters import new_house
+from obtegum.core.values.catalogue import default_catalogue
 from obtegum.exchange.housefile import write_house_file
 from obtegum.store import houses, open_store
 from obtegum.store.database import FILE
@@ -229,11 +230,11 @@ def turns_per_s(page: Page, address: str, job: Job) -> float:
 # What the core takes, measured by a process of its own so that an earlier state of it can be asked the same.
 CORE = """
 import gc, statistics, time
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.plan import plan_house
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.starters import new_house
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.house.plan import plan_house
+from obtegum.core.house.remedies import find_remedies
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.house.starters import new_house
 
 def median_ms(action, rounds):
     times = []
@@ -265,8 +266,8 @@ changes = [
 changed = [house(**change) for change in changes]
 assert all(each != thirty for each in changed)
 try:
-    from obtegum.core.bench import begin
-    from obtegum.core.plan import plan_work
+    from obtegum.core.house.bench import begin
+    from obtegum.core.house.plan import plan_work
     first = begin(thirty, SiteRecord(), catalogue)
     plan_work(first)
     def plan(design):
@@ -291,9 +292,9 @@ CORE_ROWS = (
 )
 
 
-def core_ms(tree: Path, record_at: str = "obtegum.core.rooms") -> list[float]:
+def core_ms(tree: Path) -> list[float]:
     """The core of a tree of the project measured: plan, changed plan, remedies, ms."""
-    code = CORE.replace("obtegum.core.rooms", record_at)
+    code = in_words_of(tree, CORE)
     python, path = tree / ".venv/bin/python", {**os.environ, "PYTHONPATH": str(tree / "src")}
     out = subprocess.run([python, "-c", code], capture_output=True, text=True, check=True, env=path).stdout
     return [float(line) for line in out.split()]
@@ -308,9 +309,7 @@ def before(commit: str, tree: Path) -> dict[str, float]:
     try:
         out = subprocess.run([tree / "obtegum", "bench"], capture_output=True, text=True, check=True).stdout
         found = {row["what"].strip(): float(row["value"]) for row in ROW.finditer(out)}
-        shared = (tree / "src/obtegum/core/rooms/__init__.py").exists()
-        times = core_ms(tree, "obtegum.core.rooms" if shared else "obtegum.core.record")
-        return found | {what: took for (what, _), took in zip(CORE_ROWS, times, strict=True)}
+        return found | {what: took for (what, _), took in zip(CORE_ROWS, core_ms(tree), strict=True)}
     finally:
         subprocess.run(["git", "worktree", "remove", "--force", str(tree)], cwd=ROOT, check=True)
 
@@ -345,8 +344,8 @@ def long_history(job: Job, folder: Path) -> list[tuple[str, float, float, str]]:
     code = """
 import resource, sys, time
 from pathlib import Path
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.plan import plan_house
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.house.plan import plan_house
 from obtegum.store import open_store
 from obtegum.store.backup import write_backup
 from obtegum.store.restore import restore

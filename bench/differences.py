@@ -5,23 +5,21 @@ both; of each verdict that is told otherwise the share or level of both is print
 """
 
 import json
-import os
 import random
-import subprocess
 import sys
-import tempfile
 from collections import defaultdict
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
-ROOT = Path(__file__).parents[1]
+from earlier import ROOT, run_in, unpacked
+
 MANY, LIKE = 40, 0.005
 JUDGES = """
 import json, sys
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import read_design, read_record
-from obtegum.core.plan import plan_house
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.documents.reading import read_design, read_record
+from obtegum.core.house.plan import plan_house
 out = []
 for design, record in json.load(sys.stdin):
     try:
@@ -36,15 +34,9 @@ json.dump(out, sys.stdout)
 NEW = {"weather": ("doors", "snow_edition")}
 
 
-def judged(source: Path, houses: list[tuple[Any, Any]]) -> list[dict[str, Any]]:
+def judged(tree: Path, houses: list[tuple[Any, Any]]) -> list[dict[str, Any]]:
     """The verdicts of a state on houses."""
-    environment = {**os.environ, "PYTHONPATH": str(source), "OPENBLAS_NUM_THREADS": "1"}
-    asked = subprocess.run(
-        [sys.executable, "-c", JUDGES], input=json.dumps(houses), capture_output=True, text=True, env=environment
-    )
-    if asked.returncode:
-        raise SystemExit(asked.stderr)
-    found: list[dict[str, Any]] = json.loads(asked.stdout)
+    found: list[dict[str, Any]] = json.loads(run_in(tree, JUDGES, json.dumps(houses)))
     return found
 
 
@@ -53,7 +45,7 @@ def made() -> Iterator[tuple[Any, Any]]:
     sys.path.insert(0, str(ROOT))
     from tests.houses import Maker
 
-    from obtegum.core.starters import demo_houses
+    from obtegum.core.house.starters import demo_houses
 
     for design, record in demo_houses():
         yield design.model_dump(mode="json"), record.model_dump(mode="json")
@@ -90,9 +82,7 @@ def cause(name: str, design: dict[str, Any]) -> str:
 
 def main(commit: str) -> None:
     houses = list(made())
-    with tempfile.TemporaryDirectory() as folder:
-        packed = subprocess.run(["git", "archive", commit], cwd=ROOT, capture_output=True, check=True).stdout
-        subprocess.run(["tar", "x", "-C", folder], input=packed, check=True)
+    with unpacked(commit) as tree:
         older = [
             (
                 {
@@ -103,8 +93,8 @@ def main(commit: str) -> None:
             )
             for design, record in houses
         ]
-        before = judged(Path(folder) / "src", older)
-    after, groups, alike = judged(ROOT / "src", houses), defaultdict[str, list[str]](list), 0
+        before = judged(tree, older)
+    after, groups, alike = judged(ROOT, houses), defaultdict[str, list[str]](list), 0
     for (design, _), was, now in zip(houses, before, after, strict=True):
         for name in {**was, **now}:
             one, other = was.get(name), now.get(name)

@@ -8,18 +8,18 @@ from typing import Any
 import numpy as np
 from Pynite import FEModel3D
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.frame.balance import second_order
-from obtegum.core.frame.loads import loads_on
-from obtegum.core.frame.solve import Frame, first_order
-from obtegum.core.job import Job
-from obtegum.core.plan import plan_work
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.rooms.frames.mapped import mapped
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.formulas.frame.balance import second_order
+from obtegum.core.formulas.frame.loads import loads_on
+from obtegum.core.formulas.frame.solve import Frame, first_order
+from obtegum.core.house.bench import begin
+from obtegum.core.house.frames.mapped import mapped
+from obtegum.core.house.plan import plan_work
+from obtegum.core.house.starters import new_house
 from obtegum.core.rooms.strength.found import bow_found
 from obtegum.core.rooms.strength.model import model_of
-from obtegum.core.starters import new_house
+from obtegum.core.values.catalogue import default_catalogue
 
 __all__ = ["frame_rows"]
 

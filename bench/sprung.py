@@ -8,8 +8,8 @@ from collections.abc import Callable
 import numpy as np
 from scipy.integrate import solve_bvp
 
-from obtegum.core.profile.elastica import half_curve
-from obtegum.core.profile.sprung import pipe_for_rise, span_for_rise, sprung_pipe
+from obtegum.core.formulas.profile.elastica import half_curve
+from obtegum.core.formulas.profile.sprung import pipe_for_rise, span_for_rise, sprung_pipe
 
 __all__ = ["sprung_rows"]
 

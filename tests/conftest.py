@@ -5,13 +5,13 @@ from typing import Any
 import pytest
 from hypothesis import settings
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import read_design
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.work import Work
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.reading import read_design
+from obtegum.core.findings.work import Work
+from obtegum.core.house.bench import begin
+from obtegum.core.house.plan import HousePlan, plan_house
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
 
 # No test asserts a time; the machine that runs them may be busy.
 settings.register_profile("calm", deadline=None, max_examples=40)

@@ -12,22 +12,22 @@ from functools import cached_property
 from itertools import combinations
 from typing import Any
 
-from obtegum.core.bench import begin
-from obtegum.core.cards import cards_of, with_cards
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import read_design
-from obtegum.core.faces import Card
-from obtegum.core.job import Job
-from obtegum.core.measures import find_measure
-from obtegum.core.numbers import begin_in
-from obtegum.core.packs import Back, Entry, take_in
-from obtegum.core.quantity import LengthError, Units, parse_length
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.rooms.level.decisions import Levels
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.level import Levels
+from obtegum.core.documents.numbers import begin_in
+from obtegum.core.documents.reading import read_design
+from obtegum.core.face.faces import Card
+from obtegum.core.house.bench import begin
+from obtegum.core.house.cards import cards_of, with_cards
+from obtegum.core.house.measures import find_measure
+from obtegum.core.house.packs import Back, Entry, take_in
+from obtegum.core.house.starters import new_house
 from obtegum.core.rooms.set_out.ticks import design_bays
 from obtegum.core.rooms.size.compared import SHAPE_LABELS, shape_of
-from obtegum.core.starters import new_house
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import LengthError, Units, parse_length
+from obtegum.core.values.trouble import DesignError
 
 Path = tuple[str, ...]
 # What is made with the house, or is no decision.

@@ -92,12 +92,12 @@ def _read_json(file: Path) -> Any:
 
 
 def _plan(file: Path, table: bool) -> int:
-    from obtegum.core.catalogue import default_catalogue
-    from obtegum.core.design import read_design
-    from obtegum.core.offers import tried
-    from obtegum.core.plan import plan_house
-    from obtegum.core.rooms import SiteRecord
-    from obtegum.core.trouble import DesignError
+    from obtegum.core.documents.house import SiteRecord
+    from obtegum.core.documents.reading import read_design
+    from obtegum.core.house.offers import tried
+    from obtegum.core.house.plan import plan_house
+    from obtegum.core.values.catalogue import default_catalogue
+    from obtegum.core.values.trouble import DesignError
 
     try:
         data = _read_json(file)
@@ -138,8 +138,8 @@ def _schema() -> int:
 
 
 def _carry(way: str, file: Path, data: Path) -> int:
-    from obtegum.core.catalogue import default_catalogue
-    from obtegum.core.plan import plan_house
+    from obtegum.core.house.plan import plan_house
+    from obtegum.core.values.catalogue import default_catalogue
     from obtegum.store import StoreTrouble, open_store
     from obtegum.store.backup import BEFORE, BackupError, write_backup
     from obtegum.store.database import FILE
@@ -207,9 +207,9 @@ def listening(port: int, host: str = "127.0.0.1") -> socket.socket:
 
 def _warm() -> None:
     """Load what the first plan needs while nobody waits for it: its libraries take longer than the start itself."""
-    from obtegum.core.catalogue import default_catalogue
-    from obtegum.core.plan import plan_house
-    from obtegum.core.starters import demo_houses
+    from obtegum.core.house.plan import plan_house
+    from obtegum.core.house.starters import demo_houses
+    from obtegum.core.values.catalogue import default_catalogue
 
     plan_house(*demo_houses()[0], default_catalogue())
 
@@ -347,7 +347,7 @@ def _simulated_controller() -> tuple[str, int]:
 
 
 def _load_demo(store: Any) -> None:
-    from obtegum.core.starters import demo_houses
+    from obtegum.core.house.starters import demo_houses
     from obtegum.store import houses
 
     if houses.count(store) == 0:

@@ -12,9 +12,9 @@ from fastapi.testclient import TestClient
 
 import obtegum.store.backup as backup
 from obtegum.cli import main
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.plan import plan_house
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.house.plan import plan_house
+from obtegum.core.values.catalogue import default_catalogue
 from obtegum.store import Conflict, Store, gestures, houses, open_store
 from obtegum.store.backup import BackupError, write_backup
 from obtegum.store.restore import Restored, delete_for_good, restore

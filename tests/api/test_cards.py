@@ -10,7 +10,7 @@ from typing import Any
 import pytest
 from pypdf import PdfReader
 
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
 from obtegum.store import houses, open_store
 from tests.api.conftest import page_client
 from tests.conftest import make_house

@@ -12,7 +12,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 import obtegum.store.database as database
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
 from obtegum.store import Store, StoreTrouble, houses, open_store
 from obtegum.store.documents import keep_text
 from tests.conftest import make_house

@@ -8,7 +8,7 @@ from pathlib import Path
 
 import pytest
 
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
 from obtegum.devices.controller import ControllerError, ControllerLink, SetPoints
 from obtegum.devices.level import LevelError, LevelLink
 from obtegum.standins.controller import SimulatedController

@@ -11,7 +11,7 @@ from fastapi.testclient import TestClient
 from sqlalchemy import text
 
 from obtegum.cli import main
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
 from obtegum.store import Store, StoreTrouble, Unreadable, houses, open_store, state
 from obtegum.store.backup import BackupError, write_backup
 from obtegum.store.database import FILE

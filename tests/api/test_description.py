@@ -15,7 +15,7 @@ from sqlalchemy import select
 from obtegum.api.app import make_app
 from obtegum.api.door import Door, may
 from obtegum.api.guard import COOKIE, TOKEN_HEADER
-from obtegum.core.starters import demo_houses
+from obtegum.core.house.starters import demo_houses
 from obtegum.store import houses, open_store
 from obtegum.store.models import HouseRow, RevisionRow
 

@@ -7,9 +7,9 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from obtegum.core.frame.analyse import analyse
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.rooms.frames.mapped import frames_of
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.formulas.frame.analyse import analyse
+from obtegum.core.house.frames.mapped import frames_of
 from obtegum.exchange.housefile import write_house_file
 from obtegum.store import Store
 from tests.conftest import make_bench, make_house

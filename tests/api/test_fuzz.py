@@ -12,7 +12,7 @@ from typing import Any
 
 import pytest
 
-from obtegum.core.starters import demo_houses
+from obtegum.core.house.starters import demo_houses
 from obtegum.exchange.housefile import HouseFile
 from obtegum.store import houses, open_store
 from tests.api.conftest import page_client

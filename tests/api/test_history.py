@@ -7,7 +7,7 @@ from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
 from obtegum.store import NotUndone, Store, gestures, houses, open_store
 from obtegum.store.changes import apply_patch, blocked, combine, difference, invert
 from tests.conftest import make_house

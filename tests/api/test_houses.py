@@ -11,13 +11,14 @@ from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from fastapi.testclient import TestClient
 
-from obtegum.core import plan, room
-from obtegum.core.drawing import Drawing
-from obtegum.core.plan import YardPlan, plan_yard
-from obtegum.core.rooms import SiteRecord
+from obtegum.core import rooms
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.drawing.items import Drawing
+from obtegum.core.findings.work import Work
+from obtegum.core.house import plan
+from obtegum.core.house.plan import YardPlan, plan_yard
+from obtegum.core.house.starters import new_house
 from obtegum.core.rooms.set_out.ticks import tick_station
-from obtegum.core.starters import new_house
-from obtegum.core.work import Work
 from obtegum.store import Store, houses, open_store
 from obtegum.store.models import Base
 from obtegum.store.yards import rules_in_use, rules_of
@@ -209,7 +210,7 @@ def test_the_rules_have_another_name_once_a_line_of_them_is_another(tmp_path: Pa
     assert re.fullmatch("[0-9a-f]{16}", before)
     core = tmp_path / "core"
     shutil.copytree(files("obtegum.core"), core)  # type: ignore[arg-type]
-    (core / "catalogue" / "rules.json").write_text((core / "catalogue" / "rules.json").read_text() + " ")
+    (core / "values" / "catalogue" / "rules.json").write_text((core / "catalogue" / "rules.json").read_text() + " ")
     assert rules_of(core) != before == rules_of(files("obtegum.core"))
 
 
@@ -222,7 +223,7 @@ def test_a_change_that_any_step_cant_plan_is_not_kept(client: TestClient, monkey
             raise ZeroDivisionError
         return plain(work)
 
-    views = dict(room.views())
+    views = dict(rooms.views())
     plain = views["shapes"]
     monkeypatch.setattr(plan, "views", lambda: {**views, "shapes": broken})
     body = {"version": house["version"], "window": "w", "edits": [{"measure": "size.span_m", "text": "24 ft"}]}

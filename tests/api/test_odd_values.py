@@ -10,8 +10,8 @@ import pytest
 from fastapi.testclient import TestClient
 
 from obtegum.cli import main
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.starters import demo_houses, new_house
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.house.starters import demo_houses, new_house
 from obtegum.exchange.housefile import write_house_file
 from tests.houses import Maker
 

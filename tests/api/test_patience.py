@@ -23,7 +23,7 @@ import uvicorn
 import obtegum.api.guard as guard
 import obtegum.api.patience as patience
 from obtegum.api.app import make_app
-from obtegum.core.starters import demo_houses
+from obtegum.core.house.starters import demo_houses
 from obtegum.store import houses, open_store
 from tests.api.test_cli import fetch, serve
 

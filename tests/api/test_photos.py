@@ -14,9 +14,9 @@ from fastapi.testclient import TestClient
 from PIL import Image
 from PIL.ExifTags import GPS, IFD, Base
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.plan import plan_house
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.house.plan import plan_house
+from obtegum.core.values.catalogue import default_catalogue
 from obtegum.exchange.photo import SIDE_PX
 from obtegum.store import Store, houses
 from obtegum.store.backup import BackupError, opened, write_backup

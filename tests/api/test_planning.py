@@ -7,8 +7,8 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from obtegum.core.plan import plan_work
-from obtegum.core.quantity import FOOT_M
+from obtegum.core.house.plan import plan_work
+from obtegum.core.values.quantity import FOOT_M
 from tests.conftest import house_document, make_bench
 
 

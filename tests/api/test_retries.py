@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
 from obtegum.store import House, NotUndone, Store, gestures, houses
 from tests.api.conftest import page_client
 from tests.conftest import make_house

@@ -4,9 +4,9 @@ import json
 
 from fastapi.testclient import TestClient
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.remedies import find_remedies
-from obtegum.core.starters import demo_houses
+from obtegum.core.house.remedies import find_remedies
+from obtegum.core.house.starters import demo_houses
+from obtegum.core.values.catalogue import default_catalogue
 from obtegum.exchange.housefile import write_house_file
 from obtegum.store import Store, houses
 

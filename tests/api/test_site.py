@@ -7,11 +7,11 @@ from typing import Any
 
 import pytest
 
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.bend.decisions import TrialBend
-from obtegum.core.rooms.check_bows.decisions import BowCheck
-from obtegum.core.rooms.level.decisions import Levels, Spot
-from obtegum.core.rooms.square_up.decisions import Taping
+from obtegum.core.documents.bend import TrialBend
+from obtegum.core.documents.check_bows import BowCheck
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.level import Levels, Spot
+from obtegum.core.documents.square_up import Taping
 from obtegum.exchange.housefile import read_house_file, write_house_file
 from obtegum.store import Store, houses, open_store
 from obtegum.store.backup import write_backup
@@ -142,7 +142,7 @@ def test_a_house_kept_before_levels_and_bends_opens_with_their_usual_values() ->
     ],
 )
 def test_a_record_that_cannot_be_is_refused_in_a_file(record: dict[str, Any]) -> None:
-    from obtegum.core.trouble import DesignError
+    from obtegum.core.values.trouble import DesignError
 
     file = {"format": "obtegum house", "version": 2, "design": house_document(), "record": record}
     with pytest.raises(DesignError, match="site record"):

@@ -14,8 +14,8 @@ from alembic.config import Config
 from sqlalchemy import create_engine, text
 
 import obtegum.store.database as database
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.level.decisions import Levels, Spot
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.level import Levels, Spot
 from obtegum.store import Store, StoreTrouble, gestures, houses, open_store
 from obtegum.store.backup import write_backup
 from obtegum.store.documents import LIST, MissingDocument, cut, hash_of, in_pieces, keep_pieces, parts_of, read_pieces

@@ -13,8 +13,8 @@ from PIL import Image
 from playwright.sync_api import Browser, Locator, Page, Route, expect
 from playwright.sync_api import Error as PlaywrightError
 
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.starters import new_house
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.house.starters import new_house
 from obtegum.exchange.housefile import write_house_file
 from tests.browser.conftest import Server, kill_pages, open_house, step_button
 from tests.browser.test_reach import serious

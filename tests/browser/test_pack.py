@@ -9,8 +9,8 @@ import pytest
 from PIL import Image, ImageFilter
 from playwright.sync_api import Browser, Page, expect
 
-from obtegum.core.amount import parse_amount
-from obtegum.core.quantity import Bare, LengthError, Tape, Units, bare_m, length_text, parse_length
+from obtegum.core.values.amount import parse_amount
+from obtegum.core.values.quantity import Bare, LengthError, Tape, Units, bare_m, length_text, parse_length
 from tests.browser.conftest import CHROMIUM, FLAGS, Server
 from tests.browser.test_cards import asked, dealt
 from tests.browser.test_reach import serious

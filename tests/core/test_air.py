@@ -7,7 +7,7 @@ import pytest
 from obtegum.core.rooms.air.found import breezy_k, heat_of, moved_m3_s, opens_of, still_k, sun_w
 from obtegum.core.rooms.boards.found import opens_m
 from obtegum.core.rooms.sides.found import opening_m, wound
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict
 
 HALF = {"size__span_m": 6.0, "size__length_m": 30.0, "size__shape": {"kind": "round_on_legs", "leg_m": 0.0},

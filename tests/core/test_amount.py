@@ -6,8 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from obtegum.core.amount import AmountKind, amount_step, amount_text, parse_amount
-from obtegum.core.quantity import LengthError, Units
+from obtegum.core.values.amount import AmountKind, amount_step, amount_text, parse_amount
+from obtegum.core.values.quantity import LengthError, Units
 
 
 @pytest.mark.parametrize(

@@ -6,8 +6,8 @@ import numpy as np
 import pytest
 from scipy.integrate import quad
 
-from obtegum.core.anchor.concrete import bags_for, filled_m, hole_for, room_m3
-from obtegum.core.anchor.links import (
+from obtegum.core.formulas.anchor.concrete import bags_for, filled_m, hole_for, room_m3
+from obtegum.core.formulas.anchor.links import (
     Sheet,
     bolt_shear,
     bolt_tears_out,
@@ -15,11 +15,11 @@ from obtegum.core.anchor.links import (
     net_along,
     screw_shear,
 )
-from obtegum.core.anchor.pole import GIVES, bears, pole_depth, pole_shear
-from obtegum.core.anchor.soil import Ground
-from obtegum.core.anchor.uplift import LOOSE, TAMPED, concrete_weight, over_plate, shaft_friction
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.frame.section import round_section
+from obtegum.core.formulas.anchor.pole import GIVES, bears, pole_depth, pole_shear
+from obtegum.core.formulas.anchor.soil import Ground
+from obtegum.core.formulas.anchor.uplift import LOOSE, TAMPED, concrete_weight, over_plate, shaft_friction
+from obtegum.core.formulas.frame.section import round_section
+from obtegum.core.values.catalogue import default_catalogue
 
 CLAY = Ground(72e3, 12e3, 15.7e3, 16e3)
 WET = Ground(72e3, 12e3, 15.7e3, 16e3, water_m=0.4)

@@ -5,16 +5,16 @@ import random
 
 import pytest
 
-from obtegum.core.bench import begin
-from obtegum.core.cards import cards_of, with_cards
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.job import Job
-from obtegum.core.plan import HousePlan, plan_work
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.drawing.verdict import LEVELS, RANKS, Verdict, judge
+from obtegum.core.findings.work import Work
+from obtegum.core.house.bench import begin
+from obtegum.core.house.cards import cards_of, with_cards
+from obtegum.core.house.plan import HousePlan, plan_work
+from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.size.compared import SHAPE_LABELS, shape_of
-from obtegum.core.verdict import LEVELS, RANKS, Verdict, judge
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import default_catalogue
 from obtegum.exchange.cad import drawings_dxf, setting_out_dxf
 from obtegum.exchange.pdf import sheet_pdf
 from obtegum.exchange.tables import all_tables, table_csv

@@ -5,12 +5,12 @@ from dataclasses import replace
 import numpy as np
 import pytest
 
-from obtegum.core.frame import balance
-from obtegum.core.frame.balance import second_order
-from obtegum.core.frame.buckling import critical_factors
-from obtegum.core.frame.loads import Loads, loads_on
-from obtegum.core.frame.solve import Frame, first_order
-from obtegum.core.frame.ties import Bar, tied
+from obtegum.core.formulas.frame import balance
+from obtegum.core.formulas.frame.balance import second_order
+from obtegum.core.formulas.frame.buckling import critical_factors
+from obtegum.core.formulas.frame.loads import Loads, loads_on
+from obtegum.core.formulas.frame.solve import Frame, first_order
+from obtegum.core.formulas.frame.ties import Bar, tied
 from tests.core.test_frame import arch, lopsided, plan_load
 from tests.core.test_ties import trussed
 

@@ -9,8 +9,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.integrate import quad
 
-from obtegum.core.bows.as_bent import as_bent
-from obtegum.core.bows.bending import (
+from obtegum.core.documents.bend import TrialBend
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.formulas.bows.as_bent import as_bent
+from obtegum.core.formulas.bows.bending import (
     bending_moment,
     former_for,
     former_limit,
@@ -19,13 +21,20 @@ from obtegum.core.bows.bending import (
     pulls_over,
     trial_radius,
 )
-from obtegum.core.catalogue import Tube, default_catalogue
-from obtegum.core.plan import plan_house
-from obtegum.core.profile import Arc, Chain, Line, gothic_bow, kneed_bow, peaked_bow, round_bow, three_centred_bow
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.bend.decisions import TrialBend
+from obtegum.core.formulas.profile import (
+    Arc,
+    Chain,
+    Line,
+    gothic_bow,
+    kneed_bow,
+    peaked_bow,
+    round_bow,
+    three_centred_bow,
+)
+from obtegum.core.house.plan import plan_house
+from obtegum.core.house.remedies import find_remedies
+from obtegum.core.values.catalogue import Tube, default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
 from tests.conftest import answer, make_house, make_plan, verdict
 
 RAIL = default_catalogue().tubes["rail-1-3-8"]

@@ -2,16 +2,16 @@
 
 import pytest
 
-from obtegum.core.bench import begin
-from obtegum.core.cards import card_at, cards_of, with_cards
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.plan import plan_house
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.starters import demo_houses
-from obtegum.core.trouble import DesignError
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import Edit
+from obtegum.core.house.bench import begin
+from obtegum.core.house.cards import card_at, cards_of, with_cards
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.plan import plan_house
+from obtegum.core.house.starters import demo_houses
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_bench, make_house
 
 CATALOGUE = default_catalogue()

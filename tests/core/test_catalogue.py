@@ -5,18 +5,18 @@ from importlib.resources import files
 
 import pytest
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.measures import find_measure
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.trouble import DesignError
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import Edit
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.measures import find_measure
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_house
 
 
 def data(name: str) -> dict:  # type: ignore[type-arg]
-    return json.loads((files("obtegum.core.catalogue") / name).read_text(encoding="utf-8"))
+    return json.loads((files("obtegum.core.values.catalogue") / name).read_text(encoding="utf-8"))
 
 
 def test_every_tube_is_whole_and_has_a_source() -> None:

@@ -7,21 +7,21 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from obtegum.core.bench import begin
-from obtegum.core.bows.as_bent import as_bent
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits, edits_in_words
-from obtegum.core.job import Job
-from obtegum.core.profile import Chain, round_bow
-from obtegum.core.quantity import FOOT_M
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.check_bows import BowCheck
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import Edit
+from obtegum.core.formulas.bows.as_bent import as_bent
+from obtegum.core.formulas.profile import Chain, round_bow
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits, edits_in_words
 from obtegum.core.rooms.check_bows import found as check_bows_found
 from obtegum.core.rooms.check_bows.checks import judge_bow, kept_for_width, quarter_height, standing_order
-from obtegum.core.rooms.check_bows.decisions import BowCheck
 from obtegum.core.rooms.check_bows.draw import bow_set
 from obtegum.core.rooms.check_bows.found import judged_bows
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_house, make_plan, verdict
 
 PLANNED = round_bow(6.4, 0.6, 3.8)

@@ -9,17 +9,17 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.square_up import Taping
+from obtegum.core.face.edit import Edit
+from obtegum.core.formulas.setout.checkin import CheckIn, TapeMisfit, check_in, planned_lines
+from obtegum.core.formulas.setout.lines import LINES, Line
+from obtegum.core.house.edits import apply_edits
 from obtegum.core.rooms.square_up.again import taped_anew
-from obtegum.core.rooms.square_up.decisions import Taping
-from obtegum.core.setout.checkin import CheckIn, TapeMisfit, check_in, planned_lines
-from obtegum.core.setout.lines import LINES, Line
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_house, make_plan, verdict
 
 L, W, ERROR = 20.0, 6.5, 0.003

@@ -4,16 +4,16 @@ import math
 
 import pytest
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.setout.bays import counted_bays
-from obtegum.core.trouble import DesignError
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import Edit
+from obtegum.core.formulas.setout.bays import counted_bays
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.plan import HousePlan, plan_house
+from obtegum.core.house.remedies import find_remedies
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_house, make_plan, verdict
 
 # Three sticks of 12 ft with overlaps of 5 in make 432 − 10 = 422 in of tube. Two posts stand 22 in out, and 6 in of

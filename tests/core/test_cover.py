@@ -7,21 +7,19 @@ from typing import Any
 import numpy as np
 import pytest
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import read_design
-from obtegum.core.drawing import Outline
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.profile import Chain, ProfileError
-from obtegum.core.quantity import FOOT_M
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.cover import HOLDS
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.reading import read_design
+from obtegum.core.drawing.items import Outline
+from obtegum.core.formulas.profile import Chain, ProfileError
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.boards.found import hip_board
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.carries.found import not_known
 from obtegum.core.rooms.carries.gust import others_give
-from obtegum.core.rooms.cover.decisions import HOLDS
 from obtegum.core.rooms.cover.found import (
     BAR_M,
     edge_up_m,
@@ -45,7 +43,9 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.rooms.strength.asks import real_gust
 from obtegum.core.rooms.strength.loads import weathered
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_carries import HELD
 from tests.core.test_strength import STOUT, told

@@ -4,18 +4,18 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import limit_of, read_design
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits, edits_in_words
-from obtegum.core.job import Job
-from obtegum.core.measures import find_measure, measures, shown_at
-from obtegum.core.plan import plan_house
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.reading import limit_of, read_design
+from obtegum.core.drawing.verdict import judge, worst
+from obtegum.core.face.edit import Edit
+from obtegum.core.house.edits import apply_edits, edits_in_words
+from obtegum.core.house.measures import find_measure, measures, shown_at
+from obtegum.core.house.plan import plan_house
 from obtegum.core.rooms.set_out.ticks import tick_station, tick_words
-from obtegum.core.trouble import DesignError
-from obtegum.core.verdict import judge, worst
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import house_document, make_house, make_plan
 
 ROUND = {"kind": "round", "leg_m": 0.6, "height_m": 3.0}

@@ -9,17 +9,17 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.drawing import Drawing, Grower, Handle, Mark, Note, Outline, Vertex, drawn
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.paths import chain_path
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.profile import round_bow
-from obtegum.core.quantity import FOOT_M
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.starters import demo_houses
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.drawing.items import Drawing, Grower, Handle, Mark, Note, Outline, Vertex, drawn
+from obtegum.core.drawing.paths import chain_path
+from obtegum.core.face.edit import Edit
+from obtegum.core.formulas.profile import round_bow
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.plan import HousePlan, plan_house
+from obtegum.core.house.starters import demo_houses
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M
 from tests.conftest import make_house, make_plan
 from tests.core.test_rounding import some_house
 

@@ -8,13 +8,15 @@ from typing import Any
 import numpy as np
 import pytest
 
-from obtegum.core.anchor.pole import pole_shear
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.frame.along import beam_moment, continuous
-from obtegum.core.plan import plan_house
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.pole import pole_shear
+from obtegum.core.formulas.frame.along import beam_moment, continuous
+from obtegum.core.formulas.scribe import beside_m, over_m, under_m
+from obtegum.core.formulas.timber import Bearing, bending_pa, bent_share, screw_lateral_n, washer_n, wood_bearing_pa
+from obtegum.core.formulas.weather.local import eu_wall, us_wall
+from obtegum.core.house.plan import plan_house
+from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.ends.air import air_of
 from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
@@ -27,11 +29,9 @@ from obtegum.core.rooms.ends.wall import Stick, stakes_m, wall_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.soil.found import ground_of
-from obtegum.core.scribe import beside_m, over_m, under_m
-from obtegum.core.timber import Bearing, bending_pa, bent_share, screw_lateral_n, washer_n, wood_bearing_pa
-from obtegum.core.trouble import DesignError
-from obtegum.core.weather.local import eu_wall, us_wall
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_counts import changed, refused
 from tests.core.test_frame_up import SHAPES, sheet_value

@@ -8,7 +8,8 @@ import numpy as np
 import pytest
 from pypdf import PdfReader
 
-from obtegum.core.plan import plan_work
+from obtegum.core.findings.work import Work
+from obtegum.core.house.plan import plan_work
 from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.strength.engineer import (
     checked,
@@ -20,7 +21,6 @@ from obtegum.core.rooms.strength.engineer import (
 )
 from obtegum.core.rooms.strength.found import bow_found
 from obtegum.core.rooms.strength.model import model_of, sections_of
-from obtegum.core.work import Work
 from obtegum.exchange.pdf import SMALL, sheet_pdf
 from obtegum.exchange.typefaces import FIGURES
 from tests.conftest import make_bench
@@ -119,7 +119,7 @@ def test_what_is_not_known_is_no_table() -> None:
 def test_figures_stay_in_their_columns(method: str) -> None:
     from reportlab.pdfbase.pdfmetrics import stringWidth
 
-    from obtegum.core.faces import Tabled
+    from obtegum.core.face.faces import Tabled
     from obtegum.core.rooms.strength.room import ROOM
 
     work = bench(method, tape__units="feet" if method == "us" else "metric")

@@ -8,8 +8,8 @@ import numpy as np
 import pytest
 from scipy.optimize import brentq
 
-from obtegum.core.film import film_pull_n_m
-from obtegum.core.frame.steel import allowable
+from obtegum.core.formulas.film import film_pull_n_m
+from obtegum.core.formulas.frame.steel import allowable
 from obtegum.core.rooms.bows.found import girth_at
 from obtegum.core.rooms.ends.props import struts_of
 from obtegum.core.rooms.ends.pulled import pulled_by, tension_n_m
@@ -19,7 +19,7 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import end_alone, joint_share
 from obtegum.core.rooms.strength.loads import end_weathered
 from obtegum.core.rooms.strength.model import sections_of
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_strength import told
 

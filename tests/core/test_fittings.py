@@ -6,23 +6,23 @@ from typing import Any
 
 import pytest
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.drawing import Outline
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.plan import plan_house
-from obtegum.core.quantity import INCH_M
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.drawing.items import Outline
+from obtegum.core.face.edit import Edit
+from obtegum.core.findings.work import Work
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.plan import plan_house
 from obtegum.core.rooms.bows.found import fitted, split_of, tube_m
 from obtegum.core.rooms.fittings.draw import grid
 from obtegum.core.rooms.fittings.found import counts_of, cure_of, dry_at, fits_of, glue_l, kinds, sections_of
 from obtegum.core.rooms.fittings.takes import is_glued, take_ups
 from obtegum.core.rooms.runs.found import pieces_of, runs_of
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.trouble import DesignError
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict
 from tests.core.test_sprung import PIPE
 

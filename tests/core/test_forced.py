@@ -5,9 +5,9 @@ import math
 import numpy as np
 import pytest
 
-from obtegum.core.frame.forced import drawn_in, locked_in
-from obtegum.core.frame.loads import loads_on
-from obtegum.core.frame.solve import first_order
+from obtegum.core.formulas.frame.forced import drawn_in, locked_in
+from obtegum.core.formulas.frame.loads import loads_on
+from obtegum.core.formulas.frame.solve import first_order
 from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.strength.brought import by_whom
 from obtegum.core.rooms.strength.found import bow_found, forced_bow, met_collar, why_unknown

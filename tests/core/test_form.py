@@ -11,16 +11,16 @@ import pytest
 from pypdf import PdfReader
 from pypdf.generic import ContentStream
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.quantity import INCH_M
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import Edit
+from obtegum.core.house.edits import apply_edits
 from obtegum.core.rooms.bend.form import form_drawing, form_of
 from obtegum.core.rooms.bend.heated import batches_of
 from obtegum.core.rooms.bend.shaping import ways_to_shape
 from obtegum.core.rooms.strength.plastic import SnowRating, plastic_found
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import INCH_M
 from obtegum.exchange.cad import drawings_dxf
 from obtegum.exchange.tiles import MARGIN_M, tiled_pdf, tiling
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict

@@ -8,13 +8,13 @@ import pytest
 from Pynite import FEModel3D
 from scipy.linalg import eig, eigh
 
-from obtegum.core.frame.analyse import Bow, _used, analyse
-from obtegum.core.frame.balance import second_order
-from obtegum.core.frame.buckling import critical_factors, least_factors
-from obtegum.core.frame.loads import loads_on
-from obtegum.core.frame.section import Section, round_section
-from obtegum.core.frame.solve import Frame, first_order
-from obtegum.core.frame.steel import allowable, euler_n, european, used
+from obtegum.core.formulas.frame.analyse import Bow, _used, analyse
+from obtegum.core.formulas.frame.balance import second_order
+from obtegum.core.formulas.frame.buckling import critical_factors, least_factors
+from obtegum.core.formulas.frame.loads import loads_on
+from obtegum.core.formulas.frame.section import Section, round_section
+from obtegum.core.formulas.frame.solve import Frame, first_order
+from obtegum.core.formulas.frame.steel import allowable, euler_n, european, used
 
 TUBE = round_section(0.0483, 0.003, 235e6, 205e9)
 

@@ -8,14 +8,13 @@ from typing import Any
 import numpy as np
 import pytest
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.faces import Member
-from obtegum.core.laid import bought, lay
-from obtegum.core.plan import HousePlan, plan_house, plan_work
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.remedies import find_remedies
-from obtegum.core.room import rooms
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.face.faces import Member
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.end_to_end import bought, lay
+from obtegum.core.house.plan import HousePlan, plan_house, plan_work
+from obtegum.core.house.remedies import find_remedies
+from obtegum.core.rooms import rooms
 from obtegum.core.rooms.boards.found import bolt_takes_m, lines_of
 from obtegum.core.rooms.bows.found import girth_at, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
@@ -39,8 +38,9 @@ from obtegum.core.rooms.strength.asks import brace_asks, row_asks
 from obtegum.core.rooms.strength.found import joint_share
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
-from obtegum.core.trouble import DesignError
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_counts import refused
 from tests.core.test_strength import told

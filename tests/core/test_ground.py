@@ -7,18 +7,18 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.drawing import Outline
-from obtegum.core.ground.banks import banks_of
-from obtegum.core.ground.drain import manning_full, pipe_for, run_off
-from obtegum.core.ground.earthwork import balanced_height, moving, stone_kg
-from obtegum.core.ground.levels import falling_datum
-from obtegum.core.ground.terrain import Earth, Terrain
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.level.decisions import Levels, Spot
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.level import Levels, Spot
+from obtegum.core.drawing.items import Outline
+from obtegum.core.formulas.ground.banks import banks_of
+from obtegum.core.formulas.ground.drain import manning_full, pipe_for, run_off
+from obtegum.core.formulas.ground.earthwork import balanced_height, moving, stone_kg
+from obtegum.core.formulas.ground.levels import falling_datum
+from obtegum.core.formulas.ground.terrain import Earth, Terrain
+from obtegum.core.house.plan import HousePlan, plan_house
+from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.level.suspects import suspects
+from obtegum.core.values.catalogue import default_catalogue
 from tests.conftest import answer, make_house, make_plan, verdict
 
 METRIC = {

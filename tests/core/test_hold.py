@@ -7,28 +7,28 @@ from typing import Any
 import numpy as np
 import pytest
 
-from obtegum.core.anchor.links import bolt_shear, bolt_tears_out, bolt_walls
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import chosen
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.quantity import FOOT_M, INCH_M, length_text, parse_length
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.hold import pulled_like
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.level import Levels
+from obtegum.core.drawing.step import Answer
+from obtegum.core.face.edit import chosen
+from obtegum.core.formulas.anchor.links import bolt_shear, bolt_tears_out, bolt_walls
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.plan import HousePlan, plan_house
+from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.hold.decisions import pulled_like
 from obtegum.core.rooms.hold.found import bag_of, chain_of, concrete_top_m, holds_of, in_ground_m, pulled
 from obtegum.core.rooms.hold.takes import all_take, dug_m, takes_of
-from obtegum.core.rooms.level.decisions import Levels
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of
 from obtegum.core.rooms.strength.asks import parting_gust, row_asks
 from obtegum.core.rooms.strength.found import bow_found, joint_share
 from obtegum.core.rooms.strength.model import model_of
-from obtegum.core.step import Answer
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M, length_text, parse_length
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_counts import planned, refused
 from tests.core.test_strength import told

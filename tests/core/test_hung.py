@@ -7,10 +7,9 @@ from typing import Any
 import numpy as np
 import pytest
 
-from obtegum.core.amount import parse_amount
-from obtegum.core.frame.loads import loads_on
-from obtegum.core.frame.solve import first_order
-from obtegum.core.quantity import INCH_M, LengthError
+from obtegum.core.formulas.frame.loads import loads_on
+from obtegum.core.formulas.frame.solve import first_order
+from obtegum.core.formulas.timber import column_n
 from obtegum.core.rooms.runs.found import run_tube
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of
@@ -19,7 +18,8 @@ from obtegum.core.rooms.strength.hung import hung_at, hung_loads, hung_n
 from obtegum.core.rooms.strength.loads import end_weathered, weathered
 from obtegum.core.rooms.strength.model import model_of, propped_model
 from obtegum.core.rooms.strength.propped import propped_bows, propped_found
-from obtegum.core.timber import column_n
+from obtegum.core.values.amount import parse_amount
+from obtegum.core.values.quantity import INCH_M, LengthError
 from tests.conftest import make_bench, make_plan, verdict
 from tests.core.test_strength import told
 

@@ -12,11 +12,11 @@ from typing import Any
 
 import pytest
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.drawing import Outline, Vertex
-from obtegum.core.plan import HousePlan
-from obtegum.core.quantity import parse_length
-from obtegum.core.strip import Strip
+from obtegum.core.drawing.items import Outline, Vertex
+from obtegum.core.drawing.strip import Strip
+from obtegum.core.house.plan import HousePlan
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import parse_length
 from tests.core.test_rounding import some_house
 
 Point = tuple[float, float]

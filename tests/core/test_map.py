@@ -7,21 +7,21 @@ from typing import Any
 
 import pytest
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.plan import judged
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.findings.work import Work
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.frames.bought import bought
+from obtegum.core.house.frames.mapped import Mapped, frames_of, hangs_on, mapped
+from obtegum.core.house.frames.offered import offer_edits, sides
+from obtegum.core.house.frames.tried import Frame, Tried, mass_kg_m, taken
+from obtegum.core.house.plan import judged
 from obtegum.core.rooms.carries.found import least_carried
-from obtegum.core.rooms.frames.bought import bought
-from obtegum.core.rooms.frames.mapped import Mapped, frames_of, hangs_on, mapped
-from obtegum.core.rooms.frames.offered import offer_edits, sides
-from obtegum.core.rooms.frames.tried import Frame, Tried, mass_kg_m, taken
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.trouble import DesignError
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict
 from tests.core.test_strength import STOUT, told
 

@@ -6,7 +6,8 @@ from typing import Any
 import numpy as np
 import pytest
 
-from obtegum.core.profile import Arc, Chain, Line
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.profile import Arc, Chain, Line
 from obtegum.core.rooms.bows.found import girth_at, split_of
 from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.size.compared import SHAPE_LABELS, shape_of
@@ -14,8 +15,7 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength import model
 from obtegum.core.rooms.strength.found import bow_found
 from obtegum.core.rooms.strength.model import model_of
-from obtegum.core.trouble import DesignError
-from obtegum.core.work import Work
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_bench, make_house
 from tests.core.test_strength import TOLD
 

@@ -2,9 +2,9 @@
 
 import pytest
 
-from obtegum.core.quantity import INCH_M
+from obtegum.core.house.starters import new_house
 from obtegum.core.rooms.names.found import film_readings, kind_told, numbers_in
-from obtegum.core.starters import new_house
+from obtegum.core.values.quantity import INCH_M
 from tests.conftest import make_plan
 from tests.core.test_counts import changed, refused
 

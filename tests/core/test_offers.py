@@ -10,19 +10,19 @@ from typing import Any
 import pytest
 
 from obtegum import cli
-from obtegum.core.amount import amount_step, parse_amount
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import limit_of
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.measures import find_measure, measures
-from obtegum.core.numbers import Number, leaves
-from obtegum.core.offers import sound_design, tried
-from obtegum.core.quantity import Units, parse_length
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.starters import new_house
-from obtegum.core.trouble import DesignError, running
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.numbers import Number, leaves
+from obtegum.core.documents.reading import limit_of
+from obtegum.core.face.edit import Edit
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.measures import find_measure, measures
+from obtegum.core.house.offers import sound_design, tried
+from obtegum.core.house.starters import new_house
+from obtegum.core.values.amount import amount_step, parse_amount
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import Units, parse_length
+from obtegum.core.values.trouble import DesignError, running
 from tests.conftest import make_house
 
 # Lengths of a design, each by its measure.

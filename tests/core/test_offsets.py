@@ -4,9 +4,9 @@ import math
 
 import pytest
 
-from obtegum.core.quantity import FOOT_M, length_text
+from obtegum.core.formulas.setout.offsets import boards, offset_pegs
 from obtegum.core.rooms.set_out.found import pegs_of
-from obtegum.core.setout.offsets import boards, offset_pegs
+from obtegum.core.values.quantity import FOOT_M, length_text
 from tests.conftest import answer, make_bench, make_plan, verdict
 
 L, W, OFF = 20.0, 6.0, 1.5

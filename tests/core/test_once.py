@@ -2,16 +2,16 @@
 
 import pytest
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import Edit
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.plan import HousePlan, plan_house
 from obtegum.core.rooms.air.found import shaded
 from obtegum.core.rooms.cover.found import edge_up_m, reach_of, sheet_m2
 from obtegum.core.rooms.cover.lines import lines_of
+from obtegum.core.values.catalogue import default_catalogue
 from tests.conftest import make_house
 from tests.core.test_sprung import PIPE
 

@@ -5,16 +5,16 @@ from typing import Any
 import numpy as np
 import pytest
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import chosen
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.plan import plan_house
-from obtegum.core.plumbing import chain, followed, pulls
-from obtegum.core.room import rooms
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import chosen
+from obtegum.core.formulas.plumbing import chain, followed, pulls
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.plan import plan_house
+from obtegum.core.rooms import rooms
 from obtegum.core.rooms.plumb.found import leans_of, slack_m, straps_of
 from obtegum.core.rooms.set_out.found import bays_of, tapes_of
+from obtegum.core.values.catalogue import default_catalogue
 from tests.conftest import make_bench, make_house, verdict
 
 

@@ -7,8 +7,8 @@ import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from obtegum.core.profile import Arc, Chain, Line, round_bow
-from obtegum.core.profile.round import arc_half_angle, arc_radius
+from obtegum.core.formulas.profile import Arc, Chain, Line, round_bow
+from obtegum.core.formulas.profile.round import arc_half_angle, arc_radius
 
 spans = st.floats(1.5, 20)
 legs = st.floats(0, 4)

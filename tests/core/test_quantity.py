@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from obtegum.core.quantity import (
+from obtegum.core.values.quantity import (
     FOOT_M,
     INCH_M,
     Bare,

@@ -7,20 +7,20 @@ from typing import Any
 
 import pytest
 
-from obtegum.core import remedies
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit, Edits, lengthened
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.remedies import MOST_PER_VERDICT, Remedy, find_remedies
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.level.decisions import Levels
-from obtegum.core.starters import demo_houses
-from obtegum.core.verdict import LEVELS, RANKS, Verdict
-from obtegum.core.work import Work
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.level import Levels
+from obtegum.core.drawing.verdict import LEVELS, RANKS, Verdict
+from obtegum.core.face.edit import Edit, Edits, lengthened
+from obtegum.core.findings.work import Work
+from obtegum.core.house import remedies
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.plan import HousePlan, plan_house
+from obtegum.core.house.remedies import MOST_PER_VERDICT, Remedy, find_remedies
+from obtegum.core.house.starters import demo_houses
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
 from tests.conftest import answer as reading
 from tests.conftest import make_house, verdict
 from tests.core.test_strength import TOLD

@@ -15,13 +15,13 @@ from pathlib import Path
 
 from importlinter.cli import lint_imports
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.faces import Member
-from obtegum.core.room import rooms
-from obtegum.core.rooms import ROOMS, SiteRecord
-from obtegum.core.starters import demo_houses, new_house
-from obtegum.core.work import Work
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.face.faces import Member
+from obtegum.core.findings.work import Work
+from obtegum.core.house.bench import begin
+from obtegum.core.house.starters import demo_houses, new_house
+from obtegum.core.rooms import ROOMS, rooms
+from obtegum.core.values.catalogue import default_catalogue
 
 ROOT = Path(__file__).parents[2]
 CORE = ROOT / "src" / "obtegum" / "core"
@@ -47,23 +47,23 @@ def test_core_reaches_for_no_web_store_clock_or_chance() -> None:
                 else []
             )
             # The calendar is no clock, as long as nobody asks it for today.
-            allowed = {"datetime"} if file == CORE / "day.py" else set[str]()
+            allowed = {"datetime"} if file == CORE / "values/day.py" else set[str]()
             assert not {name.split(".")[0] for name in names} & FORBIDDEN - allowed, f"{file.name}: {names}"
-    day = ast.parse(CORE.joinpath("day.py").read_text(encoding="utf-8"))
+    day = ast.parse(CORE.joinpath("values/day.py").read_text(encoding="utf-8"))
     asked = {node.attr for node in ast.walk(day) if isinstance(node, ast.Attribute)}
     assert asked == {"fromisoformat", "isoformat"}
 
 
 def test_core_loads_without_the_rest() -> None:
     ours = "('obtegum.', 'fastapi', 'sqlalchemy')"
-    code = f"import sys, obtegum.core.plan; print([n for n in sys.modules if n.startswith({ours})])"
+    code = f"import sys, obtegum.core.house.plan; print([n for n in sys.modules if n.startswith({ours})])"
     shown = subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True).stdout
-    assert "obtegum.core.plan" in shown
+    assert "obtegum.core.house.plan" in shown
     assert all(name.startswith("obtegum.core") for name in ast.literal_eval(shown))
 
 
 # What names the rooms for all others, and the made-up houses, which say of each step how far it has come.
-NAMES_ROOMS = {"core/rooms/__init__.py", "core/starters.py"}
+NAMES_ROOMS = {"core/documents/house.py", "core/house/starters.py"}
 
 
 def imports_of_rooms(file: Path) -> Iterator[tuple[str, str]]:
@@ -77,15 +77,15 @@ def imports_of_rooms(file: Path) -> Iterator[tuple[str, str]]:
             else []
         )
         for name in names:
-            found = re.match(r"obtegum\.core\.rooms\.([a-z_]+)\.([a-z_]+)", name)
+            found = re.match(r"obtegum\.core\.(?:documents|rooms)\.([a-z_]+)(?:\.([a-z_]+))?", name)
             if found and found[1] in ROOMS:
-                yield found[1], found[2]
+                yield found[1], found[2] if "rooms" in name else "decisions"
 
 
 def test_rooms_use_of_one_another_only_what_is_offered() -> None:
     used = defaultdict[str, set[str]](set)
     for own in ROOMS:
-        for file in (CORE / "rooms" / own).glob("*.py"):
+        for file in (*(CORE / "rooms" / own).glob("*.py"), *(CORE / "house" / own).glob("*.py")):
             for room, module in imports_of_rooms(file):
                 if room != own:
                     used[room].add(module)
@@ -99,7 +99,9 @@ def test_no_shared_file_names_a_step() -> None:
     # A router may be a room's own, by its name.
     for file in CORE.parent.rglob("*.py"):
         name = str(file.relative_to(CORE.parent))
-        own = name.split("/")[2] if name.startswith("core/rooms/") and name.count("/") > 2 else file.stem
+        # A folder of the house that is called like a step is that step's.
+        deep = name.startswith(("core/rooms/", "core/house/")) and name.count("/") > 2
+        own = name.split("/")[2] if deep else file.stem
         if name not in NAMES_ROOMS:
             assert {room for room, _ in imports_of_rooms(file)} <= {own} or own in ROOMS, name
             text = file.read_text(encoding="utf-8")
@@ -130,22 +132,22 @@ def held(member: Member, members: list[Member], work: Work) -> bool:
 
 GUTTER = {
     "__init__.py": '"""Gutter: along one eave."""\n',
-    "decisions.py": """
+    "../../documents/gutter.py": """
 from typing import Annotated
 
-from obtegum.core.numbers import Decisions, Number
+from obtegum.core.documents.numbers import Decisions, Number
 
 class Gutter(Decisions):
     falls_m: Annotated[float, Number("Gutter falls", 0.0, 1.0)] = 0.05
 """,
     "room.py": '''
-from obtegum.core.answers import length_answer
-from obtegum.core.drawing import Outline, drawn
-from obtegum.core.paths import line
-from obtegum.core.faces import File, Member, SiteLine, Table
-from obtegum.core.room import Room
-from obtegum.core.step import Standing, StepPlan
-from obtegum.core.verdict import Verdict
+from obtegum.core.face.answers import length_answer
+from obtegum.core.drawing.items import Outline, drawn
+from obtegum.core.drawing.paths import line
+from obtegum.core.face.faces import File, Member, SiteLine, Table
+from obtegum.core.face.room import Room
+from obtegum.core.drawing.step import Standing, StepPlan
+from obtegum.core.drawing.verdict import Verdict
 
 def verdicts(work):
     said = {"title": "Gutter", "sentence": "It runs off.", "number": "", "limit": "", "ratio": None}
@@ -182,10 +184,10 @@ from pathlib import Path
 from fastapi.testclient import TestClient
 from obtegum.api.app import make_app
 from obtegum.api.guard import TOKEN_HEADER
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.starters import new_house
+from obtegum.core.house.bench import begin
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.house.starters import new_house
 from obtegum.exchange.cad import setting_out_dxf
 from obtegum.store import open_store
 
@@ -212,20 +214,19 @@ def test_a_new_room_is_its_folder_and_three_lines(tmp_path: Path) -> None:
     package = shutil.copytree(
         CORE.parent, tmp_path / "obtegum", ignore=shutil.ignore_patterns("webroot", "__pycache__")
     )
-    registry = package / "core" / "rooms" / "__init__.py"
+    registry, documents = package / "core/rooms/__init__.py", package / "core/documents/house.py"
     folder = registry.parent / "gutter"
     folder.mkdir()
     for name, text in GUTTER.items():
         (folder / name).write_text(text, encoding="utf-8")
-    lines = registry.read_text(encoding="utf-8")
-    for before, added in (
-        ("from obtegum.core.rooms.inside.decisions", "from obtegum.core.rooms.gutter.decisions import Gutter\n"),
-        ('    "check_bows",\n', '    "gutter",\n'),
-        ("    site: Site = Site()\n", "    gutter: Gutter = Gutter()\n"),
+    for file, before, added in (
+        (documents, "from obtegum.core.documents.inside", "from obtegum.core.documents.gutter import Gutter\n"),
+        (registry, '    "check_bows",\n', '    "gutter",\n'),
+        (documents, "    site: Site = Site()\n", "    gutter: Gutter = Gutter()\n"),
     ):
+        lines = file.read_text(encoding="utf-8")
         assert lines.count(before) == 1
-        lines = lines.replace(before, added + before)
-    registry.write_text(lines, encoding="utf-8")
+        file.write_text(lines.replace(before, added + before), encoding="utf-8")
     environment = {**os.environ, "PYTHONPATH": str(tmp_path)}
     run = subprocess.run([sys.executable, "-c", ASKS], capture_output=True, text=True, env=environment, check=False)
     assert run.returncode == 0, run.stderr

@@ -6,22 +6,23 @@ from typing import Any
 
 import pytest
 
-from obtegum.core.amount import AmountKind, amount_step, parse_amount
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.quantity import FOOT_M, Tape, Units, parse_length, tube_step_m
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.rooms.bend.decisions import TrialBend
-from obtegum.core.rooms.check_bows.decisions import BowCheck
-from obtegum.core.rooms.level.decisions import Levels
+from obtegum.core.documents.bend import TrialBend
+from obtegum.core.documents.check_bows import BowCheck
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.level import Levels
+from obtegum.core.documents.square_up import Taping
+from obtegum.core.drawing.step import Answer
+from obtegum.core.face.rounding import declare, rounded
+from obtegum.core.formulas.setout.base import diagonal
+from obtegum.core.house.plan import HousePlan, plan_house
+from obtegum.core.house.starters import demo_houses, new_house
+from obtegum.core.rooms import rooms
 from obtegum.core.rooms.set_out.ticks import design_bays
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
-from obtegum.core.rooms.square_up.decisions import Taping
-from obtegum.core.rounding import all_rounded, rounded
-from obtegum.core.setout.base import diagonal
-from obtegum.core.starters import demo_houses, new_house
-from obtegum.core.step import Answer
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.amount import AmountKind, amount_step, parse_amount
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, Tape, Units, parse_length, tube_step_m
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer as reading_of
 from tests.conftest import make_plan
 
@@ -170,7 +171,10 @@ def test_every_answer_is_printed_on_the_safe_side(pytestconfig: pytest.Config) -
 
 def test_nobody_adds_an_answer_without_saying_how_it_is_rounded() -> None:
     # Two rooms that round one name otherwise are found out.
-    assert {"down", "up", "nearest"} == set(all_rounded().values())
+    told = {rounded(name) for room in rooms() for name in room.down | room.up | room.nearest}
+    assert told == {"down", "up", "nearest"}
+    with pytest.raises(ValueError, match="“headroom” is rounded two ways"):
+        declare(["headroom"], "up")
     assert (rounded("former_2"), rounded("move_B"), rounded("taping_12"), rounded("corner_3")) == (
         ("nearest", "nearest", "up", "nearest")
     )

@@ -4,15 +4,15 @@ from typing import Any
 
 import pytest
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.job import Job
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.house.bench import begin
+from obtegum.core.house.plan import HousePlan, plan_house
 from obtegum.core.rooms.row.found import bows_built, built_row
 from obtegum.core.rooms.row.tables import TABLES
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from obtegum.exchange.readings import read_readings
 from tests.conftest import make_house, verdict
 

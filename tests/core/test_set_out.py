@@ -7,10 +7,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from obtegum.core.quantity import FOOT_M
-from obtegum.core.setout.base import diagonal, pegs
-from obtegum.core.setout.bays import equal_bays, fixed_bays
-from obtegum.core.setout.squaring import parts_within
+from obtegum.core.formulas.setout.base import diagonal, pegs
+from obtegum.core.formulas.setout.bays import equal_bays, fixed_bays
+from obtegum.core.formulas.setout.squaring import parts_within
+from obtegum.core.values.quantity import FOOT_M
 
 lengths = st.floats(1, 300)
 spacings = st.floats(0.3, 5)

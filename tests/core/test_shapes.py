@@ -9,12 +9,11 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 from scipy.integrate import quad
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.profile import (
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.size import Size
+from obtegum.core.face.edit import Edit
+from obtegum.core.formulas.profile import (
     Arc,
     Chain,
     ProfileError,
@@ -23,18 +22,19 @@ from obtegum.core.profile import (
     peaked_bow,
     three_centred_bow,
 )
-from obtegum.core.profile.gothic import least_radius, plumb_radius
-from obtegum.core.profile.kneed import elbow_turn, kneed_rise
-from obtegum.core.profile.peaked import rafter_slope
-from obtegum.core.profile.round import arc_radius, rise_for_radius
-from obtegum.core.profile.three_centred import crown_radius
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.formulas.profile.gothic import least_radius, plumb_radius
+from obtegum.core.formulas.profile.kneed import elbow_turn, kneed_rise
+from obtegum.core.formulas.profile.peaked import rafter_slope
+from obtegum.core.formulas.profile.round import arc_radius, rise_for_radius
+from obtegum.core.formulas.profile.three_centred import crown_radius
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.size.compared import compare
-from obtegum.core.rooms.size.decisions import Size
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, height_for_girth, shape_of
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_house, make_plan, verdict
 
 

@@ -6,7 +6,7 @@ from itertools import pairwise
 
 import pytest
 
-from obtegum.core.profile import ProfileError
+from obtegum.core.formulas.profile import ProfileError
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.carries.found import not_known
 from obtegum.core.rooms.carries.gust import others_give
@@ -29,7 +29,7 @@ from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.rooms.strength.found import cover_n_m2
 from obtegum.core.rooms.strength.loads import Weathered, weathered
 from obtegum.core.rooms.strength.words import conditions
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_carries import HELD
 from tests.core.test_strength import STOUT, told

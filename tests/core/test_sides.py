@@ -6,9 +6,8 @@ from itertools import pairwise
 import numpy as np
 import pytest
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.air.found import opens_of
 from obtegum.core.rooms.boards.found import hip_board, hip_place, opens_m
 from obtegum.core.rooms.bows.tubes import bow_tube
@@ -25,7 +24,8 @@ from obtegum.core.rooms.sides.found import (
     wound,
 )
 from obtegum.core.rooms.strength.loads import weathered
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_strength import told
 

@@ -5,12 +5,12 @@ import random
 
 import pytest
 
-from obtegum.core.quantity import FOOT_M, Tape
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.level.decisions import MOST_SPOTS, Levels, Spot
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.level import MOST_SPOTS, Levels, Spot
 from obtegum.core.rooms.level.spots import read_place, read_rod, spot_words, with_spot, without_spot
 from obtegum.core.rooms.level.suspects import odd_spots
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.quantity import FOOT_M, Tape
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_house, make_plan, verdict
 
 METRIC = Tape(units="metric")

@@ -10,23 +10,23 @@ from scipy.integrate import solve_ivp
 from scipy.optimize import brentq, root
 from scipy.special import ellipe, ellipk
 
-from obtegum.core.anchor.pole import pole_shear
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.profile import Arc, ProfileError, pipe_for_rise, span_for_rise, sprung_pipe
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import Edit
+from obtegum.core.formulas.anchor.pole import pole_shear
+from obtegum.core.formulas.profile import Arc, ProfileError, pipe_for_rise, span_for_rise, sprung_pipe
+from obtegum.core.formulas.scribe import under_m
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.bend.sprung import spring_of
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.plastic import locked_pa, plastic_found
-from obtegum.core.scribe import under_m
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict
 from tests.core.test_strength import told
 

@@ -5,17 +5,17 @@ import math
 import pytest
 from scipy.optimize import brentq
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import laid_edits
-from obtegum.core.job import Job
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import Edit
+from obtegum.core.findings.work import Work
+from obtegum.core.house.edits import laid_edits
+from obtegum.core.house.starters import new_house
 from obtegum.core.rooms.bows.found import height_taking, split_of, whole_tube_m
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.starters import new_house
-from obtegum.core.trouble import DesignError
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_house
 from tests.core.test_counts import changed, on_19_ft, planned, refused
 

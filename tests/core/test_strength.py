@@ -6,16 +6,14 @@ from typing import Any
 import numpy as np
 import pytest
 
-from obtegum.core.amount import amount_text
-from obtegum.core.anchor.pole import pole_bent
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edits import apply_edits
-from obtegum.core.frame.steel import allowable
-from obtegum.core.job import Job
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.formulas.anchor.pole import pole_bent
+from obtegum.core.formulas.frame.steel import allowable
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.remedies import find_remedies
+from obtegum.core.house.starters import demo_houses, new_house
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.found import (
@@ -34,8 +32,10 @@ from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
 from obtegum.core.rooms.strength.step import most_moved
 from obtegum.core.rooms.weather.found import missing
-from obtegum.core.starters import demo_houses, new_house
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict
 from tests.core.test_counts import changed, planned, refused
 
@@ -397,7 +397,7 @@ def test_bending_and_pressing_are_drawn_where_they_are() -> None:
 
 
 def test_no_number_is_shown_where_forces_dont_balance(monkeypatch: pytest.MonkeyPatch) -> None:
-    from obtegum.core.frame import analyse
+    from obtegum.core.formulas.frame import analyse
 
     monkeypatch.setattr(analyse, "BALANCED", -1.0)
     plan = make_plan(**told())

@@ -5,14 +5,14 @@ from typing import Any
 
 import pytest
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import chosen
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.quantity import INCH_M
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import chosen
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.posts.found import bare_stub, slop
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import INCH_M
 from tests.conftest import make_bench, make_house, make_plan, verdict
 
 BAR: dict[str, Any] = {"posts__stand": "stub", "posts__tube": "bar-1-2", "posts__reveal_m": 20 * INCH_M}

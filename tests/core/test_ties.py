@@ -8,17 +8,17 @@ import numpy as np
 import pytest
 from scipy.linalg import eigh
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edits import apply_edits
-from obtegum.core.frame.balance import second_order
-from obtegum.core.frame.buckling import critical_factors
-from obtegum.core.frame.loads import loads_on
-from obtegum.core.frame.solve import Frame, first_order
-from obtegum.core.frame.ties import Bar, Ties, tied
-from obtegum.core.job import Job
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.formulas.frame.balance import second_order
+from obtegum.core.formulas.frame.buckling import critical_factors
+from obtegum.core.formulas.frame.loads import loads_on
+from obtegum.core.formulas.frame.solve import Frame, first_order
+from obtegum.core.formulas.frame.ties import Bar, Ties, tied
+from obtegum.core.formulas.timber import bolt_lateral_n, column_n
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.found import tie_cut_m
 from obtegum.core.rooms.braces.parts import parts
@@ -26,8 +26,8 @@ from obtegum.core.rooms.braces.places import brace_tube, drilled_m, tie_board, t
 from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.strength.found import bow_found, counted, grown, tied_found
 from obtegum.core.rooms.strength.model import model_of, tied_model
-from obtegum.core.timber import bolt_lateral_n, column_n
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_bench, make_house, make_plan, verdict
 from tests.core.test_frame import TUBE, arch, in_library, lopsided, plan_load
 from tests.core.test_strength import told

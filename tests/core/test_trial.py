@@ -6,8 +6,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from obtegum.core.bench import begin
-from obtegum.core.bows.bending import (
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import Edit
+from obtegum.core.formulas.bows.bending import (
     Trial,
     former_as_tried,
     former_for,
@@ -15,17 +17,15 @@ from obtegum.core.bows.bending import (
     free_radius,
     free_radius_as_tried,
 )
-from obtegum.core.catalogue import Tube, default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.profile import Arc
-from obtegum.core.quantity import FOOT_M, INCH_M, Tape, length_text
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.formulas.profile import Arc
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.plan import HousePlan, plan_house
 from obtegum.core.rooms.bend.found import bend_kinds
 from obtegum.core.rooms.posts.found import hands_force, play_of
 from obtegum.core.rooms.size.found import headroom_m
+from obtegum.core.values.catalogue import Tube, default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M, Tape, length_text
 from tests.conftest import answer, make_house, make_plan, verdict
 
 RAIL = default_catalogue().tubes["rail-1-3-8"]

@@ -4,16 +4,16 @@ import math
 
 import pytest
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edits import apply_edits
-from obtegum.core.job import Job
-from obtegum.core.quantity import FOOT_M, INCH_M
-from obtegum.core.remedies import find_remedies
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.drawing.strip import Strip
+from obtegum.core.house.edits import apply_edits
+from obtegum.core.house.remedies import find_remedies
+from obtegum.core.house.starters import new_house
 from obtegum.core.rooms.posts.ways import WAYS, plumb_m, stub_below
-from obtegum.core.starters import new_house
-from obtegum.core.strip import Strip
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M, INCH_M
+from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict
 from tests.core.test_counts import changed, planned, refused
 
@@ -74,7 +74,7 @@ def test_board_stakes_splices_and_straps_by_hand() -> None:
 
 
 def plan_parts(**changes: object) -> list[object]:
-    from obtegum.core.room import rooms
+    from obtegum.core.rooms import rooms
 
     bench = make_bench(**changes)
     return [room.parts(bench) for room in rooms()]  # type: ignore[misc]

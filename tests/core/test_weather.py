@@ -7,12 +7,12 @@ from itertools import pairwise
 import numpy as np
 import pytest
 
-from obtegum.core.weather import asce_snow, asce_wind, en_snow, en_wind
-from obtegum.core.weather.combine import combinations
-from obtegum.core.weather.heaps import heap_cases, heap_height, least_gap
-from obtegum.core.weather.outline import Outline, outline_of
-from obtegum.core.weather.own import Own
-from obtegum.core.weather.pressure import Case, from_snow, from_wind
+from obtegum.core.formulas.weather import asce_snow, asce_wind, en_snow, en_wind
+from obtegum.core.formulas.weather.combine import combinations
+from obtegum.core.formulas.weather.heaps import heap_cases, heap_height, least_gap
+from obtegum.core.formulas.weather.outline import Outline, outline_of
+from obtegum.core.formulas.weather.own import Own
+from obtegum.core.formulas.weather.pressure import Case, from_snow, from_wind
 
 
 def half_circle(radius: float = 3.0, leg: float = 0.0, pieces: int = 720) -> Outline:

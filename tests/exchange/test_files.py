@@ -9,8 +9,8 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.trouble import DesignError
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.values.trouble import DesignError
 from obtegum.exchange.housefile import HouseFile, read_house_file, write_house_file
 from obtegum.exchange.tables import table_csv
 from tests.api.conftest import client, store  # noqa: F401

@@ -7,9 +7,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from obtegum.core.drawing import Drawing
-from obtegum.core.paths import chain_path
-from obtegum.core.profile import round_bow
+from obtegum.core.drawing.items import Drawing
+from obtegum.core.drawing.paths import chain_path
+from obtegum.core.formulas.profile import round_bow
 from obtegum.exchange.paper import SCALES, _Frame, _path, apart, scale_for
 from tests.conftest import make_plan
 

@@ -8,11 +8,11 @@ from typing import Any
 import pytest
 from pypdf import PdfReader
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.quantity import FOOT_M
-from obtegum.core.room import rooms
-from obtegum.core.starters import demo_houses
+from obtegum.core.house.plan import HousePlan, plan_house
+from obtegum.core.house.starters import demo_houses
+from obtegum.core.rooms import rooms
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M
 from obtegum.exchange.paper import scale_for
 from obtegum.exchange.pdf import Paper, sheet_pdf
 from tests.conftest import make_plan

@@ -9,19 +9,19 @@ from typing import Any
 import ezdxf
 import pytest
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.job import Job
-from obtegum.core.quantity import FOOT_M
-from obtegum.core.room import views
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.level import Levels, Spot
+from obtegum.core.documents.square_up import Taping
+from obtegum.core.house.bench import begin
+from obtegum.core.house.starters import demo_houses
+from obtegum.core.rooms import views
 from obtegum.core.rooms.ends.wall import wall_of
-from obtegum.core.rooms.level.decisions import Levels, Spot
 from obtegum.core.rooms.set_out.found import pegs_of, strung
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.rooms.square_up.decisions import Taping
-from obtegum.core.starters import demo_houses
-from obtegum.core.trouble import DesignError
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import FOOT_M
+from obtegum.core.values.trouble import DesignError
 from obtegum.exchange.cad import LAYERS, drawings_dxf, setting_out_dxf
 from obtegum.exchange.geo import placing, setting_out_geojson
 from obtegum.exchange.readings import read_readings

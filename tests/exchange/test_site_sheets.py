@@ -8,13 +8,13 @@ from html import escape
 import pytest
 from pypdf import PdfReader
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.plan import HousePlan, plan_house
-from obtegum.core.room import rooms
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.check_bows.decisions import BowCheck
-from obtegum.core.rooms.square_up.decisions import Taping
-from obtegum.core.starters import demo_houses
+from obtegum.core.documents.check_bows import BowCheck
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.square_up import Taping
+from obtegum.core.house.plan import HousePlan, plan_house
+from obtegum.core.house.starters import demo_houses
+from obtegum.core.rooms import rooms
+from obtegum.core.values.catalogue import default_catalogue
 from obtegum.exchange.pdf import Paper, sheet_pdf
 from obtegum.exchange.phone import step_html
 from obtegum.exchange.text import plan_text

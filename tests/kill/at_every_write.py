@@ -14,8 +14,8 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.starters import demo_houses
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.house.starters import demo_houses
 from obtegum.store import Store, StoreTrouble, houses, open_store
 from obtegum.store.backup import BackupError, write_backup
 from obtegum.store.restore import restore

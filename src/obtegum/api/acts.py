@@ -7,9 +7,9 @@ from starlette.responses import Response
 
 from obtegum.api.desk import Desk, HouseId, change
 from obtegum.api.models import HouseOut, Standing
-from obtegum.core.job import Job
-from obtegum.core.room import rooms
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.rooms import rooms
 from obtegum.store import houses
 
 __all__ = ["router"]

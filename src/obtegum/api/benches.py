@@ -12,13 +12,13 @@ from time import monotonic
 
 from fastapi import Request
 
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import laid_edits
-from obtegum.core.job import Job
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.work import Work
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import Edit
+from obtegum.core.findings.work import Work
+from obtegum.core.house.bench import begin
+from obtegum.core.house.edits import laid_edits
+from obtegum.core.values.catalogue import default_catalogue
 
 __all__ = ["Benches", "benches_of"]
 

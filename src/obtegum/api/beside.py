@@ -9,7 +9,7 @@ import anyio
 import anyio.to_thread
 
 from obtegum.api.models import WorkOut
-from obtegum.core.part import Part
+from obtegum.core.values.base import Part
 from obtegum.store.backup import Tell
 
 __all__ = ["Beside", "Stopped"]

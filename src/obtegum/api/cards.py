@@ -27,21 +27,21 @@ from obtegum.api.files import as_file, made, paper_for
 from obtegum.api.models import HouseOut
 from obtegum.api.photos import photos_of
 from obtegum.api.planning import answer
-from obtegum.core.amount import amount_text, parse_amount
-from obtegum.core.bench import begin
-from obtegum.core.cards import cards_of, name_of_card, room_of, with_cards
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.drawing import Drawing
-from obtegum.core.faces import Card
-from obtegum.core.house import TALLIES, Shift
-from obtegum.core.job import Job
-from obtegum.core.packs import Back, Entry, take_in
-from obtegum.core.plan import PLANNING_AID
-from obtegum.core.quantity import LengthError, Units
-from obtegum.core.room import views
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.documents.base import TALLIES, Shift
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.drawing.items import Drawing
+from obtegum.core.face.faces import Card
+from obtegum.core.findings.work import Work
+from obtegum.core.house.bench import begin
+from obtegum.core.house.cards import cards_of, name_of_card, room_of, with_cards
+from obtegum.core.house.packs import Back, Entry, take_in
+from obtegum.core.house.plan import PLANNING_AID
+from obtegum.core.rooms import views
+from obtegum.core.values.amount import amount_text, parse_amount
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import LengthError, Units
+from obtegum.core.values.trouble import DesignError, Trouble
 from obtegum.store import House, Store, houses
 
 __all__ = ["router"]

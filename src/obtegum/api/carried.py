@@ -5,8 +5,8 @@ from typing import Literal
 from pydantic import Field
 
 from obtegum.api.models import Own, Standing, Version
-from obtegum.core.house import Tally
-from obtegum.core.part import Part
+from obtegum.core.documents.base import Tally
+from obtegum.core.values.base import Part
 
 __all__ = [
     "CardOut",

@@ -13,12 +13,12 @@ from obtegum.api.beside import Beside
 from obtegum.api.models import house_out
 from obtegum.api.planning import answer
 from obtegum.api.problems import Unplanned
-from obtegum.core.edit import Edit
-from obtegum.core.job import Job
-from obtegum.core.plan import HousePlan, plan_work
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.trouble import DesignError
-from obtegum.core.work import Work
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.edit import Edit
+from obtegum.core.findings.work import Work
+from obtegum.core.house.plan import HousePlan, plan_work
+from obtegum.core.values.trouble import DesignError
 from obtegum.store import House, Store, gestures, houses
 
 log = logging.getLogger(__name__)

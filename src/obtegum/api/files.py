@@ -18,14 +18,14 @@ from obtegum.api.beside import Beside
 from obtegum.api.desk import Desk, HouseId, Kept, Lane, Window, WorkName, change, with_plan
 from obtegum.api.models import BesideOut, FileOut, FilesOut, HouseOut, NamedHouse, RestoredOut
 from obtegum.api.planning import answer
-from obtegum.core.bench import begin
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.faces import Page
-from obtegum.core.job import Job
-from obtegum.core.plan import HousePlan, plan_house, plan_work
-from obtegum.core.room import rooms, views
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.faces import Page
+from obtegum.core.house.bench import begin
+from obtegum.core.house.plan import HousePlan, plan_house, plan_work
+from obtegum.core.rooms import rooms, views
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.trouble import DesignError, Trouble
 from obtegum.exchange.housefile import as_it_is, read_house_file, write_house_file
 from obtegum.exchange.phone import step_html
 from obtegum.exchange.readings import read_readings

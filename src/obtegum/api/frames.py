@@ -11,14 +11,14 @@ from starlette.responses import Response, StreamingResponse
 from obtegum.api.benches import Benches, benches_of
 from obtegum.api.desk import HouseId, Kept
 from obtegum.api.planning import answer
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.job import Job
-from obtegum.core.part import Part
-from obtegum.core.rooms.frames.bought import Bought, bought
-from obtegum.core.rooms.frames.mapped import Mapped, frames_of, hangs_on, mapped
-from obtegum.core.rooms.frames.offered import Side, sides
-from obtegum.core.rooms.frames.tried import Frame
-from obtegum.core.work import Work
+from obtegum.core.documents.job import Job
+from obtegum.core.findings.work import Work
+from obtegum.core.house.frames.bought import Bought, bought
+from obtegum.core.house.frames.mapped import Mapped, frames_of, hangs_on, mapped
+from obtegum.core.house.frames.offered import Side, sides
+from obtegum.core.house.frames.tried import Frame
+from obtegum.core.values.base import Part
+from obtegum.core.values.catalogue import default_catalogue
 from obtegum.store import houses
 
 __all__ = ["Maps", "Offers", "router"]

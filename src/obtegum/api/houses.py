@@ -20,14 +20,14 @@ from obtegum.api.models import (
     VersionOut,
 )
 from obtegum.api.planning import answer
-from obtegum.core.bench import begin
-from obtegum.core.bodies import Bodies, bodies_of
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edits import edits_in_words
-from obtegum.core.job import Job
-from obtegum.core.plan import YardPlan, plan_work, plan_yard, table_of
-from obtegum.core.remedies import remedies_on
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.house.bench import begin
+from obtegum.core.house.bodies import Bodies, bodies_of
+from obtegum.core.house.edits import edits_in_words
+from obtegum.core.house.plan import YardPlan, plan_work, plan_yard, table_of
+from obtegum.core.house.remedies import remedies_on
+from obtegum.core.values.catalogue import default_catalogue
 from obtegum.store import gestures, houses
 
 __all__ = ["router"]

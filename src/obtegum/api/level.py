@@ -8,12 +8,10 @@ from starlette.responses import Response
 from obtegum.api.desk import Desk, HouseId, Kept, Window, change
 from obtegum.api.models import HouseOut, LevelShot, NewSpot, SpotOut, SpotsOut
 from obtegum.api.planning import answer
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.edit import Edit
-from obtegum.core.edits import edits_in_words
-from obtegum.core.quantity import length_text
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.rooms.level.decisions import Spot
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.level import Spot
+from obtegum.core.face.edit import Edit
+from obtegum.core.house.edits import edits_in_words
 from obtegum.core.rooms.level.spots import (
     peg_place,
     read_place,
@@ -23,6 +21,8 @@ from obtegum.core.rooms.level.spots import (
     with_spot,
     without_spot,
 )
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import length_text
 from obtegum.devices.level import LevelError, LevelLink
 from obtegum.store import houses
 

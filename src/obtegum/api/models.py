@@ -4,14 +4,14 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from obtegum.core.drawing import Drawing, Row
-from obtegum.core.edit import Edit
-from obtegum.core.part import Part
-from obtegum.core.plan import HousePlan, YardPlan
-from obtegum.core.quantity import Units
-from obtegum.core.remedies import Remedy
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.setout.base import PEG
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.drawing.items import Drawing, Row
+from obtegum.core.face.edit import Edit
+from obtegum.core.formulas.setout.base import PEG
+from obtegum.core.house.plan import HousePlan, YardPlan
+from obtegum.core.house.remedies import Remedy
+from obtegum.core.values.base import Part
+from obtegum.core.values.quantity import Units
 from obtegum.store import House
 from obtegum.store.state import Shelf
 

@@ -17,12 +17,12 @@ from obtegum.api.carried import PhotoOut
 from obtegum.api.desk import Desk, HouseId, Kept, Lane, Window, WorkName, change
 from obtegum.api.files import disposition, own_file, taken_in
 from obtegum.api.models import HouseOut
-from obtegum.core.bench import begin
-from obtegum.core.cards import cards_of, name_of_card, told_of_card
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.house import IMAGE, Photo
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.documents.base import IMAGE, Photo
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.house.bench import begin
+from obtegum.core.house.cards import cards_of, name_of_card, told_of_card
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.trouble import DesignError, Trouble
 from obtegum.exchange.photo import TYPES, as_kept
 from obtegum.store import House, Store, houses
 from obtegum.store.images import keep_image, read_image

@@ -7,16 +7,16 @@ from starlette.responses import Response
 
 from obtegum.api.benches import Benches, benches_of
 from obtegum.api.models import Problem, ReadIn, ReadLength, Remedies, TryIn, TryOut
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.job import Job
-from obtegum.core.offers import tried
-from obtegum.core.part import Part
-from obtegum.core.plan import HousePlan, plan_house, plan_work
-from obtegum.core.quantity import LengthError, Tape, Units, length_text, parse_length
-from obtegum.core.remedies import remedies_on
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.starters import new_house
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.house.offers import tried
+from obtegum.core.house.plan import HousePlan, plan_house, plan_work
+from obtegum.core.house.remedies import remedies_on
+from obtegum.core.house.starters import new_house
+from obtegum.core.values.base import Part
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.quantity import LengthError, Tape, Units, length_text, parse_length
+from obtegum.core.values.trouble import DesignError, Trouble
 from obtegum.exchange.housefile import HouseFile
 
 __all__ = ["answer", "router"]

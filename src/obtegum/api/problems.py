@@ -11,13 +11,13 @@ from starlette.responses import Response
 
 from obtegum.api.beside import Stopped
 from obtegum.api.models import ClashOut, FieldTrouble, HouseOut, Problem, house_out
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import tape_in, troubles_of
-from obtegum.core.job import Job
-from obtegum.core.measures import find_measure, shown_at
-from obtegum.core.offers import tried
-from obtegum.core.plan import plan_house
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.reading import tape_in, troubles_of
+from obtegum.core.house.measures import find_measure, shown_at
+from obtegum.core.house.offers import tried
+from obtegum.core.house.plan import plan_house
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.trouble import DesignError, Trouble
 from obtegum.devices.trouble import DeviceError
 from obtegum.store import Clash, Conflict, House, NoSuchHouse, NotUndone, StoreTrouble, Unreadable
 from obtegum.store.backup import BackupError

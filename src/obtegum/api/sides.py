@@ -4,8 +4,8 @@ from fastapi import APIRouter, Request
 
 from obtegum.api.desk import Desk, HouseId, Kept
 from obtegum.api.models import ControllerOut
-from obtegum.core.amount import amount_text
-from obtegum.core.quantity import Units
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.quantity import Units
 from obtegum.devices.controller import ControllerError, ControllerLink, Now, SetPoints
 from obtegum.store import houses
 

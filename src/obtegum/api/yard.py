@@ -11,10 +11,10 @@ from obtegum.api.benches import Benches
 from obtegum.api.desk import Desk, HouseId, Kept, KeptBenches, Lane, with_plan
 from obtegum.api.models import FoundOut, Gone, HouseLine, HouseOut, NewHouse, Place, TokenOut, VersionOut, WorkOut, Yard
 from obtegum.api.planning import answer
-from obtegum.core.plan import YardPlan, plan_yard
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.starters import new_house
-from obtegum.core.trouble import DesignError
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.house.plan import YardPlan, plan_yard
+from obtegum.core.house.starters import new_house
+from obtegum.core.values.trouble import DesignError
 from obtegum.store import Store, StoreTrouble, houses
 from obtegum.store.restore import delete_for_good
 from obtegum.store.state import Shelf

@@ -9,10 +9,10 @@ import math
 from collections.abc import Sequence
 from typing import Any
 
-from obtegum.core.drawing import Drawing, Note, Outline, Vertex
-from obtegum.core.faces import SitePoint
-from obtegum.core.room import rooms
-from obtegum.core.work import Work
+from obtegum.core.drawing.items import Drawing, Note, Outline, Vertex
+from obtegum.core.face.faces import SitePoint
+from obtegum.core.findings.work import Work
+from obtegum.core.rooms import rooms
 
 __all__ = ["LAYERS", "drawings_dxf", "setting_out_dxf"]
 

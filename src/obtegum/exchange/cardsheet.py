@@ -5,9 +5,9 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
-from obtegum.core.drawing import Drawing, Note
-from obtegum.core.faces import Card
-from obtegum.core.strip import Strip
+from obtegum.core.drawing.items import Drawing, Note
+from obtegum.core.drawing.strip import Strip
+from obtegum.core.face.faces import Card
 from obtegum.exchange.paper import apart, draw, height_of, scale_for
 from obtegum.exchange.sheet import SIZES, Paper
 from obtegum.exchange.typefaces import FIGURES, WORDS, register

@@ -11,9 +11,9 @@ import math
 from collections.abc import Callable
 from typing import Any
 
-from obtegum.core.faces import SiteLine
-from obtegum.core.room import rooms
-from obtegum.core.work import Work
+from obtegum.core.face.faces import SiteLine
+from obtegum.core.findings.work import Work
+from obtegum.core.rooms import rooms
 
 __all__ = ["placing", "setting_out_geojson"]
 

@@ -10,12 +10,12 @@ from typing import Any, Literal
 
 from pydantic import ValidationError
 
-from obtegum.core.catalogue import default_catalogue
-from obtegum.core.design import read_design, record_as_kept_now
-from obtegum.core.offers import tried
-from obtegum.core.part import Part
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.reading import read_design, record_as_kept_now
+from obtegum.core.house.offers import tried
+from obtegum.core.values.base import Part
+from obtegum.core.values.catalogue import default_catalogue
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["FORMAT", "MOST_BYTES", "VERSION", "HouseFile", "as_it_is", "read_house_file", "write_house_file"]
 

@@ -4,8 +4,8 @@ import math
 import re
 from typing import Any
 
-from obtegum.core.drawing import Arrow, Dimension, Dots, Drawing, Grower, Mark, Note, Outline, Segments, Vertex
-from obtegum.core.strip import Strip
+from obtegum.core.drawing.items import Arrow, Dimension, Dots, Drawing, Grower, Mark, Note, Outline, Segments, Vertex
+from obtegum.core.drawing.strip import Strip
 from obtegum.exchange.typefaces import FIGURES, WORDS
 
 __all__ = ["POINT_M", "SCALES", "apart", "arc_to", "draw", "draw_strip", "height_of", "scale_for"]

@@ -3,8 +3,10 @@
 from collections.abc import Sequence
 from itertools import accumulate
 
-from obtegum.core.drawing import Drawing
-from obtegum.core.faces import (
+from obtegum.core.drawing.items import Drawing
+from obtegum.core.drawing.step import StepPlan
+from obtegum.core.drawing.strip import Strip, StripMark
+from obtegum.core.face.faces import (
     Answers,
     Block,
     Caution,
@@ -20,11 +22,9 @@ from obtegum.core.faces import (
     Verdicts,
     Words,
 )
-from obtegum.core.plan import HousePlan
-from obtegum.core.room import rooms
-from obtegum.core.step import StepPlan
-from obtegum.core.strip import Strip, StripMark
-from obtegum.core.work import Work
+from obtegum.core.findings.work import Work
+from obtegum.core.house.plan import HousePlan
+from obtegum.core.rooms import rooms
 from obtegum.exchange.paper import apart, draw_strip
 from obtegum.exchange.sheet import MARGIN, ROW, Paper, Sheet
 from obtegum.exchange.typefaces import FIGURES, WORDS

@@ -3,8 +3,8 @@
 import re
 from html import escape
 
-from obtegum.core.plan import HousePlan
-from obtegum.core.step import Answer, StepPlan
+from obtegum.core.drawing.step import Answer, StepPlan
+from obtegum.core.house.plan import HousePlan
 
 __all__ = ["step_html"]
 

@@ -3,7 +3,7 @@
 import warnings
 from io import BytesIO
 
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["MOST_PIXELS", "SIDE_PX", "TYPES", "as_kept"]
 

@@ -8,12 +8,12 @@ import csv
 import io
 import re
 
-from obtegum.core.faces import Intake
-from obtegum.core.intake import Rows, refusal
-from obtegum.core.job import Job
-from obtegum.core.quantity import Units
-from obtegum.core.room import rooms
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.faces import Intake
+from obtegum.core.face.intake import Rows, refusal
+from obtegum.core.rooms import rooms
+from obtegum.core.values.quantity import Units
 
 __all__ = ["read_readings"]
 

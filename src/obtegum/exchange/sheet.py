@@ -3,8 +3,8 @@
 import io
 from typing import Any, Literal
 
-from obtegum.core.drawing import Drawing
-from obtegum.core.plan import HousePlan
+from obtegum.core.drawing.items import Drawing
+from obtegum.core.house.plan import HousePlan
 from obtegum.exchange.paper import apart, draw, height_of, scale_for
 from obtegum.exchange.typefaces import FIGURES, WORDS, register
 

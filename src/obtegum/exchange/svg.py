@@ -5,7 +5,7 @@ from html import escape
 from itertools import pairwise
 from math import hypot
 
-from obtegum.core.drawing import Arrow, Dimension, Drawing, Grower, Mark, Note, Outline, Segments, Vertex
+from obtegum.core.drawing.items import Arrow, Dimension, Drawing, Grower, Mark, Note, Outline, Segments, Vertex
 
 __all__ = ["svg_of"]
 

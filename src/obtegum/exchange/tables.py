@@ -4,9 +4,9 @@ import csv
 import io
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
-from obtegum.core.room import rooms
-from obtegum.core.work import Work
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
+from obtegum.core.rooms import rooms
 
 __all__ = ["all_tables", "table_csv"]
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Sequence
 
-from obtegum.core.plan import HousePlan
+from obtegum.core.house.plan import HousePlan
 
 __all__ = ["plan_text"]
 

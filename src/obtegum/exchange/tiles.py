@@ -11,8 +11,8 @@ from dataclasses import dataclass
 from itertools import pairwise
 from typing import Any
 
-from obtegum.core.drawing import Drawing, Note, Outline, Vertex
-from obtegum.core.quantity import INCH_M, Units
+from obtegum.core.drawing.items import Drawing, Note, Outline, Vertex
+from obtegum.core.values.quantity import INCH_M, Units
 from obtegum.exchange.paper import POINT_M, arc_to
 from obtegum.exchange.sheet import SIZES, Paper
 from obtegum.exchange.typefaces import WORDS, register

@@ -4,7 +4,7 @@ import random
 import socketserver
 import threading
 
-from obtegum.core.starters import made_up_ground
+from obtegum.core.house.starters import made_up_ground
 
 __all__ = ["SimulatedLaser"]
 

@@ -20,8 +20,8 @@ from pydantic import ValidationError
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from obtegum.core.design import record_as_kept_now
-from obtegum.core.part import Part
+from obtegum.core.documents.reading import record_as_kept_now
+from obtegum.core.values.base import Part
 from obtegum.store.causes import named
 from obtegum.store.database import Store, put_in_place
 from obtegum.store.documents import hash_of, in_pieces

@@ -3,8 +3,8 @@
 from collections.abc import Iterable, Iterator, Mapping
 from typing import Any
 
-from obtegum.core.design import read_design, read_record
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.reading import read_design, read_record
 
 __all__ = ["ABSENT", "Patch", "State", "apply_patch", "blocked", "combine", "difference", "invert"]
 

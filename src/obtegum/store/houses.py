@@ -12,7 +12,7 @@ from sqlalchemy import ColumnElement, func, select
 from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import Session
 
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
 from obtegum.store.causes import damaged
 from obtegum.store.changes import State, difference
 from obtegum.store.database import Store

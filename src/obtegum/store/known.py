@@ -13,7 +13,7 @@ from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from obtegum.core.part import Part
+from obtegum.core.values.base import Part
 from obtegum.store.models import HouseRow
 from obtegum.store.state import name_of
 

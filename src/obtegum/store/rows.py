@@ -2,7 +2,7 @@
 
 from pydantic import Field
 
-from obtegum.core.part import Part
+from obtegum.core.values.base import Part
 from obtegum.store.houses import Kind
 from obtegum.store.state import Shelf
 

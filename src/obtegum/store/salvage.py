@@ -9,8 +9,8 @@ from sqlalchemy import and_, func, select
 from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import Session
 
-from obtegum.core.intake import counted
-from obtegum.core.part import Part
+from obtegum.core.face.intake import counted
+from obtegum.core.values.base import Part
 from obtegum.store.causes import damaged
 from obtegum.store.documents import MissingDocument, read_pieces, read_text
 from obtegum.store.models import HouseRow, RevisionRow

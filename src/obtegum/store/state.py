@@ -11,7 +11,7 @@ from pydantic import ValidationError
 from sqlalchemy import func, literal_column, select
 from sqlalchemy.orm import Session
 
-from obtegum.core.rooms import HouseDesign, SiteRecord
+from obtegum.core.documents.house import HouseDesign, SiteRecord
 from obtegum.store.changes import State
 from obtegum.store.documents import MissingDocument, keep_pieces, keep_text, read_pieces, read_text
 from obtegum.store.models import HouseRow, RevisionRow

@@ -6,9 +6,9 @@ from dataclasses import asdict
 from html import escape
 from importlib.resources import files
 
-from obtegum.core.drawing import Drawing
-from obtegum.core.faces import Card
-from obtegum.core.quantity import Tape
+from obtegum.core.drawing.items import Drawing
+from obtegum.core.face.faces import Card
+from obtegum.core.values.quantity import Tape
 from obtegum.exchange.pack.rules import Rules
 from obtegum.exchange.svg import svg_of
 

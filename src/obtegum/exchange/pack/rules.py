@@ -3,9 +3,9 @@
 from dataclasses import asdict, dataclass
 from typing import Literal
 
-from obtegum.core.design import limit_of, range_said
-from obtegum.core.measures import find_measure
-from obtegum.core.quantity import Tape, bare_m
+from obtegum.core.documents.reading import limit_of, range_said
+from obtegum.core.house.measures import find_measure
+from obtegum.core.values.quantity import Tape, bare_m
 
 __all__ = ["Rule", "Rules", "rule_of"]
 

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.edit import Cure, Edits, chosen, lengthened, up
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.edit import Cure, Edits, chosen, lengthened, up
+from obtegum.core.findings.work import Work
 
 __all__ = ["CURES"]
 

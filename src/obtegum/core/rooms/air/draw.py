@@ -2,12 +2,12 @@
 
 import math
 
-from obtegum.core.amount import amount_text
-from obtegum.core.drawing import Arrow, Drawing, Item, Note, Outline, Row, drawn
-from obtegum.core.paths import line
+from obtegum.core.drawing.items import Arrow, Drawing, Item, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import line
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.air.found import heat_of, opens_of
 from obtegum.core.rooms.size.across import frame_outlines
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["losses"]
 

@@ -7,16 +7,16 @@ a fifth more where told. By day sun in = sun's heat let in − what the cover lo
 import math
 from dataclasses import dataclass
 
-from obtegum.core.found import found
+from obtegum.core.documents.ends import SIDES
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import opens_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.cover.found import edge_up_m, rim_m
 from obtegum.core.rooms.cover.pulls import lifted_radius_m
 from obtegum.core.rooms.ends.air import AIR_M3_S_M2, FASTEST_MPS, air_of, end_area_m2
-from obtegum.core.rooms.ends.decisions import SIDES
 from obtegum.core.rooms.sides.found import curtained, opening_m
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.work import Work
 
 __all__ = [
     "NET",

@@ -1,7 +1,7 @@
 """Air and heat."""
 
-from obtegum.core.faces import Answers, Caution, Next, Page, Picture
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Next, Page, Picture
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.air import step
 from obtegum.core.rooms.air.cures import CURES
 from obtegum.core.rooms.air.draw import losses

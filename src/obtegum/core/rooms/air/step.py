@@ -3,9 +3,11 @@
 import math
 from collections.abc import Iterator
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, count_answer, settled
-from obtegum.core.quantity import area_text, percent_text
+from obtegum.core.drawing.step import Answer, Standing, StepPlan
+from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.face.answers import amount_answer, count_answer, settled
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.air.found import (
     HOTTEST_K,
     NET,
@@ -21,10 +23,8 @@ from obtegum.core.rooms.air.found import (
     still_k,
 )
 from obtegum.core.rooms.ends.air import FASTEST_MPS
-from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, Standing, StepPlan
-from obtegum.core.verdict import Level, Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.quantity import area_text, percent_text
 
 __all__ = ["plan", "stands", "verdicts"]
 

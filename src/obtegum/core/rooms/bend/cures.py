@@ -3,13 +3,13 @@
 import math
 from collections.abc import Iterator
 
-from obtegum.core.edit import COMFORT, Cure, Edits, chosen, down, lengthened, up
-from obtegum.core.quantity import length_text
+from obtegum.core.documents.size import SprungPipe
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.edit import COMFORT, Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bend.found import bend_kinds, came_out_m, former_wanted, formers_m
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
-from obtegum.core.rooms.size.decisions import SprungPipe
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import length_text
 
 __all__ = ["CURES"]
 

@@ -9,8 +9,9 @@ likes then, which is a matter of its shape, not of its life.
 from collections.abc import Iterator
 from functools import partial
 
-from obtegum.core.amount import amount_text
-from obtegum.core.anchor.pole import pole_depth
+from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.pole import pole_depth
 from obtegum.core.rooms.bend.sprung import Spring, spring_of
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.posts.found import least_embedment_m
@@ -18,8 +19,7 @@ from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.model import counted, furthest_out_m
 from obtegum.core.rooms.strength.words import AID
-from obtegum.core.verdict import Level, Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["asked_of_feet", "feet_verdicts"]
 

@@ -2,10 +2,10 @@
 
 from typing import Any
 
-from obtegum.core.fields import Document, Measure, put, special
-from obtegum.core.job import Job
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.size import RoundOnLegs
+from obtegum.core.face.fields import Document, Measure, put, special
 from obtegum.core.rooms.bows.tubes import tube_tried
-from obtegum.core.rooms.size.decisions import RoundOnLegs
 from obtegum.core.rooms.size.shapes import shape_of
 
 __all__ = ["FIELDS"]

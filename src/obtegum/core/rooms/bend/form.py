@@ -8,16 +8,16 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
-from obtegum.core.drawing import Dimension, Drawing, Item, Mark, Note, Outline, Row, drawn
-from obtegum.core.faces import Table
-from obtegum.core.found import found
-from obtegum.core.paths import chain_path, line
-from obtegum.core.profile import Arc, Chain, Line, Segment
-from obtegum.core.quantity import FOOT_M
+from obtegum.core.drawing.items import Dimension, Drawing, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import chain_path, line
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.profile import Arc, Chain, Line, Segment
 from obtegum.core.rooms.bend.found import bends_of
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import FOOT_M
 
 __all__ = ["TABLES", "Form", "form_drawing", "form_of"]
 

@@ -2,8 +2,10 @@
 
 from dataclasses import dataclass
 
-from obtegum.core.bows.as_bent import AsBent, as_bent
-from obtegum.core.bows.bending import (
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.as_bent import AsBent, as_bent
+from obtegum.core.formulas.bows.bending import (
     Pulls,
     Trial,
     former_as_tried,
@@ -13,15 +15,13 @@ from obtegum.core.bows.bending import (
     pulls_over,
     trial_radius,
 )
-from obtegum.core.bows.sticks import (
+from obtegum.core.formulas.bows.sticks import (
     Piece,
 )
-from obtegum.core.found import found
-from obtegum.core.profile import Arc
+from obtegum.core.formulas.profile import Arc
 from obtegum.core.rooms.bows.found import along_tube, girth_at, joint_made, split_of
 from obtegum.core.rooms.bows.tubes import bow_tube, tube_tried
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.work import Work
 
 __all__ = [
     "bend_kinds",

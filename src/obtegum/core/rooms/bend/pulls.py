@@ -1,9 +1,11 @@
 """The pulls of a stick in few words, and the lever that they want."""
 
-from obtegum.core.bows.bending import (
+from obtegum.core.drawing.step import Told
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.bending import (
     lever,
 )
-from obtegum.core.bows.sticks import Piece
+from obtegum.core.formulas.bows.sticks import Piece
 from obtegum.core.rooms.bend.found import (
     bend_kinds,
     former_wanted,
@@ -11,8 +13,6 @@ from obtegum.core.rooms.bend.found import (
     pulls_of,
 )
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.step import Told
-from obtegum.core.work import Work
 
 __all__ = ["lever_m", "tightest_former", "told_pulls"]
 

@@ -1,7 +1,7 @@
 """Bend: the former, what springs back, the pulls and their marks, the trial bend, and the house that it makes."""
 
-from obtegum.core.faces import Answers, Caution, File, Next, Page, Picture, Stick
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, File, Next, Page, Picture, Stick
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.bend import step
 from obtegum.core.rooms.bend.cures import CURES
 from obtegum.core.rooms.bend.draw import made, pull_drawings

@@ -6,24 +6,24 @@ from functools import partial
 
 import numpy as np
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, length_answer
-from obtegum.core.drawing import Arrow, Drawing, Item, Note, Outline, Row, Vertex, drawn
-from obtegum.core.found import found
-from obtegum.core.frame.section import Section, round_section
-from obtegum.core.paths import chain_path, line
-from obtegum.core.profile import Sprung, round_bow
-from obtegum.core.quantity import percent_text
+from obtegum.core.documents.size import SprungPipe
+from obtegum.core.drawing.items import Arrow, Drawing, Item, Note, Outline, Row, Vertex, drawn
+from obtegum.core.drawing.paths import chain_path, line
+from obtegum.core.drawing.step import Answer
+from obtegum.core.drawing.strip import Band, Strip
+from obtegum.core.drawing.verdict import Level, Verdict, verdict_on
+from obtegum.core.face.answers import amount_answer, length_answer
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.frame.section import Section, round_section
+from obtegum.core.formulas.profile import Sprung, round_bow
 from obtegum.core.rooms.bows.found import along_tube, split_of, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.size.across import frame_outlines
-from obtegum.core.rooms.size.decisions import SprungPipe
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.step import Answer
-from obtegum.core.strip import Band, Strip
-from obtegum.core.verdict import Level, Verdict, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.quantity import percent_text
 
 __all__ = ["CAUTION", "Spring", "answers", "next_words", "spring_of", "sprung_drawing", "strips", "verdicts"]
 

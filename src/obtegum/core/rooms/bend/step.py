@@ -3,14 +3,17 @@
 import math
 from functools import partial
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import count_answer, length_answer, settled
-from obtegum.core.bows.bending import (
+from obtegum.core.drawing.step import Answer, Standing, StepPlan
+from obtegum.core.drawing.strip import Band, Strip
+from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.face.answers import count_answer, length_answer, settled
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.bending import (
     bending_moment,
     former_limit,
 )
-from obtegum.core.bows.sticks import Piece
-from obtegum.core.quantity import angle_text, percent_text
+from obtegum.core.formulas.bows.sticks import Piece
 from obtegum.core.rooms.bend import heated, sprung
 from obtegum.core.rooms.bend.feet import feet_verdicts
 from obtegum.core.rooms.bend.found import (
@@ -37,11 +40,8 @@ from obtegum.core.rooms.bows.found import along_tube, split_of
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.found import hands_force, play_of
 from obtegum.core.rooms.size.found import headroom_m
-from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, Standing, StepPlan
-from obtegum.core.strip import Band, Strip
-from obtegum.core.verdict import Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.quantity import angle_text, percent_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

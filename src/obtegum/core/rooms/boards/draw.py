@@ -2,14 +2,14 @@
 
 from itertools import pairwise
 
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Layer, Note, Outline, Row, drawn
-from obtegum.core.paths import box, line
+from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Layer, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import hip_board, hip_place, lines_of
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.found import board_of, boards_of
 from obtegum.core.rooms.posts.ways import boarded
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.work import Work
 
 __all__ = ["boarded_side", "boards_across"]
 

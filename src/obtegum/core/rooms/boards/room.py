@@ -1,14 +1,14 @@
 """Boards: hip boards, base boards, their splices and bolts."""
 
-from obtegum.core.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
-from obtegum.core.fields import special
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.fields import special
+from obtegum.core.face.room import Room
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards import step
 from obtegum.core.rooms.boards.draw import boarded_side, boards_across
 from obtegum.core.rooms.boards.found import hip_board, lines_of
 from obtegum.core.rooms.boards.parts import parts
 from obtegum.core.rooms.runs.tube import board_options
-from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 

@@ -2,8 +2,12 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.answers import count_answer, length_answer, settled
-from obtegum.core.laid import bought
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.strip import Strip
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.answers import count_answer, length_answer, settled
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.end_to_end import bought
 from obtegum.core.rooms.boards.found import (
     SIDES,
     base_bolts,
@@ -20,10 +24,6 @@ from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.ways import boarded
 from obtegum.core.rooms.runs.found import stood_m
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Strip
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

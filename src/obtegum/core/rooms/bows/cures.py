@@ -2,11 +2,11 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.bows.sticks import sticks_needed
-from obtegum.core.edit import Cure, Edits, chosen, down, lengthened
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.edit import Cure, Edits, chosen, down, lengthened
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.sticks import sticks_needed
 from obtegum.core.rooms.bows.found import tube_m, uncut_height_m
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
 
 __all__ = ["CURES"]
 

@@ -3,18 +3,18 @@
 from collections.abc import Sequence
 from typing import Any
 
-from obtegum.core.bows.sticks import MOST_STICKS
-from obtegum.core.catalogue import Catalogue
-from obtegum.core.fields import Document, put, special
-from obtegum.core.job import Job
-from obtegum.core.listed import listed
-from obtegum.core.quantity import length_text
-from obtegum.core.rooms import HouseDesign
-from obtegum.core.rooms.bows.decisions import PIECE_LEAST_M, PIECE_MOST_M
+from obtegum.core.documents.bows import PIECE_LEAST_M, PIECE_MOST_M
+from obtegum.core.documents.house import HouseDesign
+from obtegum.core.documents.job import Job
+from obtegum.core.face.fields import Document, put, special
+from obtegum.core.face.listed import listed
+from obtegum.core.formulas.bows.sticks import MOST_STICKS
 from obtegum.core.rooms.bows.tube_field import tube_choice, tube_outside
 from obtegum.core.rooms.bows.tubes import tube_measures
 from obtegum.core.rooms.set_out.ticks import design_bays
 from obtegum.core.rooms.start.known import set_by_hand
+from obtegum.core.values.catalogue import Catalogue
+from obtegum.core.values.quantity import length_text
 
 __all__ = ["FIELDS", "own_tube_fields"]
 

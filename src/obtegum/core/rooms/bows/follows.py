@@ -4,7 +4,9 @@ import math
 from collections.abc import Mapping
 from typing import Any
 
-from obtegum.core.bows.sticks import MOST_STICKS
+from obtegum.core.documents.size import FLATTEST, TALLEST, Size
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.sticks import MOST_STICKS
 from obtegum.core.rooms.bows.found import (
     girth_of,
     pieces_alike,
@@ -17,10 +19,8 @@ from obtegum.core.rooms.bows.found import (
     whole_height_m,
     whole_tube_m,
 )
-from obtegum.core.rooms.size.decisions import FLATTEST, TALLEST, Size
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, height_for_girth, shape_of
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["follows"]
 

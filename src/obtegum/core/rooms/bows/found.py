@@ -1,6 +1,11 @@
 """The tube of a bow, its corners, and the sticks that it is made of."""
 
-from obtegum.core.bows.sticks import (
+from obtegum.core.documents.house import HouseDesign
+from obtegum.core.documents.numbers import misfit
+from obtegum.core.documents.reading import limit_of
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.sticks import (
     MOST_STICKS,
     Joint,
     Split,
@@ -10,20 +15,15 @@ from obtegum.core.bows.sticks import (
     sticks_for_house,
     sticks_needed,
 )
-from obtegum.core.design import limit_of
-from obtegum.core.found import found
-from obtegum.core.ground.posts import Entry
-from obtegum.core.numbers import misfit
-from obtegum.core.profile import Chain, Kink
-from obtegum.core.rooms import HouseDesign
+from obtegum.core.formulas.ground.posts import Entry
+from obtegum.core.formulas.profile import Chain, Kink
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.fittings.takes import is_glued, take_ups
 from obtegum.core.rooms.posts.found import entry_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import height_for_girth
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
     "along_tube",

@@ -1,5 +1,7 @@
 """Every place to mark along a bow’s tube."""
 
+from obtegum.core.drawing.strip import MarkKind
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bend.found import bends_of
 from obtegum.core.rooms.bows.found import (
     along_tube,
@@ -8,8 +10,6 @@ from obtegum.core.rooms.bows.found import (
 )
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.strip import MarkKind
-from obtegum.core.work import Work
 
 __all__ = ["tube_places"]
 

@@ -1,8 +1,9 @@
 """Bows: radius, girth, tube per bow, and every mark on every stick."""
 
-from obtegum.core.bows.sticks import MOST_STICKS
-from obtegum.core.faces import Caution, Need, Next, Page, Stick
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Caution, Need, Next, Page, Stick
+from obtegum.core.face.room import Room
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.sticks import MOST_STICKS
 from obtegum.core.rooms.bows import step
 from obtegum.core.rooms.bows.cures import CURES
 from obtegum.core.rooms.bows.draw import marks_across
@@ -15,7 +16,6 @@ from obtegum.core.rooms.bows.tables import TABLES
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import inner_face
-from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 

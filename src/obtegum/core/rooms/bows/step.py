@@ -2,8 +2,11 @@
 
 from collections import Counter
 
-from obtegum.core.answers import angle_answer, count_answer, length_answer, settled
-from obtegum.core.quantity import percent_text
+from obtegum.core.drawing.step import Answer, Standing, StepPlan
+from obtegum.core.drawing.verdict import Verdict, judge
+from obtegum.core.face.answers import angle_answer, count_answer, length_answer, settled
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bend.found import bend_kinds
 from obtegum.core.rooms.bows.found import (
     corners_of,
@@ -20,10 +23,7 @@ from obtegum.core.rooms.check_bows.found import lying_height_m, lying_span_m
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import asked_leg, own_measures
-from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, Standing, StepPlan
-from obtegum.core.verdict import Verdict, judge
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import percent_text
 
 __all__ = ["plan", "stands", "verdicts"]
 

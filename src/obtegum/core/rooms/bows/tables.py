@@ -2,9 +2,9 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.laid import strips
-from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
 

@@ -4,14 +4,14 @@ from collections.abc import Callable
 from functools import partial
 from typing import Any
 
-from obtegum.core.catalogue import Catalogue, Tube, default_catalogue
-from obtegum.core.fields import Document, Measure, Option, put, special
-from obtegum.core.job import Job
-from obtegum.core.numbers import Number
-from obtegum.core.quantity import INCH_M, Units, tube_text
-from obtegum.core.rooms.bows.decisions import MOST_OWN
+from obtegum.core.documents.bows import MOST_OWN
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.numbers import Number
+from obtegum.core.face.fields import Document, Measure, Option, put, special
 from obtegum.core.rooms.bows.tubes import find_tube, own_tubes
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.values.catalogue import Catalogue, Tube, default_catalogue
+from obtegum.core.values.quantity import INCH_M, Units, tube_text
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["tube_choice", "tube_outside"]
 

@@ -1,12 +1,12 @@
 """The tubes that there are: the catalogue’s, and the grower’s own; which one bows and posts are made of."""
 
-from obtegum.core.catalogue import Catalogue, Tube
-from obtegum.core.found import found
-from obtegum.core.quantity import tube_text
-from obtegum.core.rooms import HouseDesign
-from obtegum.core.rooms.bows.decisions import OwnTube
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.documents.bows import OwnTube
+from obtegum.core.documents.house import HouseDesign
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.values.catalogue import Catalogue, Tube
+from obtegum.core.values.quantity import tube_text
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
     "all_tubes",

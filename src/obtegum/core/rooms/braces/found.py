@@ -5,9 +5,13 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from obtegum.core.anchor.links import bolt_shear, bolt_wall, tube_twists
-from obtegum.core.found import found
-from obtegum.core.frame.steel import allowable, column_n, european
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.links import bolt_shear, bolt_wall, tube_twists
+from obtegum.core.formulas.frame.steel import allowable, column_n, european
+from obtegum.core.formulas.timber import bolt_lateral_n, pulled_n
+from obtegum.core.formulas.weather.ends import eu_ends, us_ends
+from obtegum.core.formulas.weather.pressure import Worked
 from obtegum.core.rooms.bows.found import girth_at
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.places import brace_tube, head_m, tie_board, tie_edge_m
@@ -17,11 +21,7 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import bow_found, counted
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.weather.found import method_of, told
-from obtegum.core.timber import bolt_lateral_n, pulled_n
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.weather.ends import eu_ends, us_ends
-from obtegum.core.weather.pressure import Worked
-from obtegum.core.work import Work
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
     "Alike",

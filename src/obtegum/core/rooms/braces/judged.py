@@ -3,14 +3,14 @@
 import math
 from collections.abc import Iterator
 
-from obtegum.core.amount import amount_text
+from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.braces.found import along_of, holding, off_run_m, pulling, run_takes
 from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.words import AID, MADE_UP
 from obtegum.core.rooms.weather.found import method_of, stood_in
-from obtegum.core.verdict import Level, Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["tie_verdicts", "verdicts"]
 

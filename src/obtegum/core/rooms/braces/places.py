@@ -4,16 +4,16 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from obtegum.core.catalogue import Board, Tube
-from obtegum.core.found import found
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.found import girth_at
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.runs.tube import told_or_usual
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Board, Tube
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
     "Tie",

@@ -1,8 +1,9 @@
 """Braces: how wind along the house comes to the ground; collars and trusses."""
 
-from obtegum.core.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
-from obtegum.core.fields import special
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.fields import special
+from obtegum.core.face.room import Room
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.braces import judged, step
 from obtegum.core.rooms.braces.cures import CURES
 from obtegum.core.rooms.braces.draw import braced, braces_along, tied
@@ -11,7 +12,6 @@ from obtegum.core.rooms.braces.parts import parts
 from obtegum.core.rooms.braces.places import brace_tube, tie_board, tied_bows, ties_of
 from obtegum.core.rooms.braces.tables import TABLES
 from obtegum.core.rooms.runs.tube import board_options, usual_or_told
-from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 

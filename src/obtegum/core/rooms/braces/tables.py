@@ -2,10 +2,10 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.braces.found import along_of
 from obtegum.core.rooms.braces.parts import parts
-from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
 

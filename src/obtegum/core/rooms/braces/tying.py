@@ -1,7 +1,7 @@
 """What ties each bow by a kind, as edits: for ways out, maps and offers alike."""
 
-from obtegum.core.edit import Edits, chosen, lengthened, up
-from obtegum.core.work import Work
+from obtegum.core.face.edit import Edits, chosen, lengthened, up
+from obtegum.core.findings.work import Work
 
 __all__ = ["tie_edits"]
 

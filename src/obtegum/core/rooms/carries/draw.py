@@ -5,14 +5,14 @@ from collections.abc import Iterator
 
 import numpy as np
 
-from obtegum.core.amount import amount_text
-from obtegum.core.drawing import Arrow, Drawing, Item, Note, Outline, Row, Vertex, drawn
-from obtegum.core.paths import box, line
+from obtegum.core.drawing.items import Arrow, Drawing, Item, Note, Outline, Row, Vertex, drawn
+from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.carries.found import Deep, clear_at_m, depths, not_known
 from obtegum.core.rooms.carries.gust import Gives, first_gives
 from obtegum.core.rooms.size.across import frame_outlines
 from obtegum.core.rooms.strength.model import model_of
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["carries", "deep_text", "floored_m", "gust_text"]
 

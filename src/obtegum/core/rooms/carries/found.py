@@ -3,8 +3,9 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from obtegum.core.found import found
-from obtegum.core.room import rooms
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.rooms import rooms
 from obtegum.core.rooms.carries.gust import first_gives, held_by_nothing
 from obtegum.core.rooms.carries.snow import (
     Carried,
@@ -17,7 +18,6 @@ from obtegum.core.rooms.carries.snow import (
 )
 from obtegum.core.rooms.strength.found import why_no_bow
 from obtegum.core.rooms.weather.found import method_of, missing, told
-from obtegum.core.work import Work
 
 __all__ = [
     "KINDS",

@@ -9,13 +9,15 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from obtegum.core.found import found
+from obtegum.core.documents.ends import SIDES, Side
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.weather.combine import Combination
 from obtegum.core.rooms.braces.found import along_of, holding, run_takes
 from obtegum.core.rooms.braces.tied import asked_in
 from obtegum.core.rooms.carries.roots import most_of
 from obtegum.core.rooms.cover.pulls import film_pulls, held_at
 from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
-from obtegum.core.rooms.ends.decisions import SIDES, Side
 from obtegum.core.rooms.ends.pulled import film_of, pulled_by, tension_at
 from obtegum.core.rooms.hold.found import chain_of, counts, holds_of, pulled, set_of
 from obtegum.core.rooms.posts.ways import way_of
@@ -26,8 +28,6 @@ from obtegum.core.rooms.strength.found import END_WALL_N_M, judged_on, post_shar
 from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered
 from obtegum.core.rooms.strength.model import Model, model_of, short_model, tied_model
 from obtegum.core.rooms.weather.found import method_of
-from obtegum.core.weather.combine import Combination
-from obtegum.core.work import Work
 
 __all__ = ["Gives", "bow_opened", "bow_shut", "first_gives", "held_by_nothing", "others_give"]
 

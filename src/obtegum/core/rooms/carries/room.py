@@ -1,7 +1,7 @@
 """Carries: what snow and which gust the house out there will bear, and the card that hangs in it."""
 
-from obtegum.core.faces import Caution, Lines, Next, Numbered, Page, Picture
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Caution, Lines, Next, Numbered, Page, Picture
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.carries import step
 from obtegum.core.rooms.carries.draw import carries
 from obtegum.core.rooms.carries.tables import TABLES

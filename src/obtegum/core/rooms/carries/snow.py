@@ -9,7 +9,11 @@ from typing import Literal
 
 import numpy as np
 
-from obtegum.core.found import found
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.timber import column_n
+from obtegum.core.formulas.weather.combine import Combination
+from obtegum.core.formulas.weather.pressure import from_snow
 from obtegum.core.rooms.braces.tied import asked_in
 from obtegum.core.rooms.carries.roots import most_of
 from obtegum.core.rooms.posts.ways import way_of
@@ -19,10 +23,6 @@ from obtegum.core.rooms.strength.loads import Weathered, ground_snowed
 from obtegum.core.rooms.strength.model import Model, model_of, prop_board, propped_model, short_model, tied_model
 from obtegum.core.rooms.strength.propped import bears_between, carried_n_m
 from obtegum.core.rooms.weather.found import method_of, told
-from obtegum.core.timber import column_n
-from obtegum.core.weather.combine import Combination
-from obtegum.core.weather.pressure import from_snow
-from obtegum.core.work import Work
 
 __all__ = [
     "MOST_PA",

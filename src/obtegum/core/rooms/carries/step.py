@@ -2,8 +2,11 @@
 
 from collections.abc import Iterator, Mapping
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, length_answer
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, StepState, Told
+from obtegum.core.drawing.strip import Strip, StripMark
+from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.face.answers import amount_answer, length_answer
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.carries.draw import deep_text, floored_m, gust_text
 from obtegum.core.rooms.carries.found import (
@@ -24,10 +27,7 @@ from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.propped import propped_bows
 from obtegum.core.rooms.strength.words import AID, MADE_UP, conditions
 from obtegum.core.rooms.weather.found import stood_in
-from obtegum.core.step import Answer, Standing, StepPlan, StepState, Told
-from obtegum.core.strip import Strip, StripMark
-from obtegum.core.verdict import Level, Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

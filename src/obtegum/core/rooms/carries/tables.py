@@ -2,10 +2,10 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.carries.found import depths, not_known
 from obtegum.core.rooms.carries.gust import bow_opened, bow_shut, others_give
-from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
 

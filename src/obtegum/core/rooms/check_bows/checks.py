@@ -8,9 +8,9 @@ import math
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
-from obtegum.core.bows.as_bent import as_bent
-from obtegum.core.profile import Chain
-from obtegum.core.rooms.check_bows.decisions import BowCheck
+from obtegum.core.documents.check_bows import BowCheck
+from obtegum.core.formulas.bows.as_bent import as_bent
+from obtegum.core.formulas.profile import Chain
 
 __all__ = ["Judged", "judge_bow", "kept_for_width", "quarter_height", "standing_order"]
 

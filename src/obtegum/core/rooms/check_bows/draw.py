@@ -1,8 +1,9 @@
 """The bows as measured, all over one another against the plan."""
 
-from obtegum.core.bows.as_bent import as_bent
-from obtegum.core.drawing import Dimension, Drawing, Item, Note, Outline, Row, drawn
-from obtegum.core.paths import chain_path, line
+from obtegum.core.drawing.items import Dimension, Drawing, Item, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import chain_path, line
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.as_bent import as_bent
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.check_bows.checks import quarter_height
 from obtegum.core.rooms.check_bows.found import (
@@ -14,7 +15,6 @@ from obtegum.core.rooms.check_bows.found import (
     share_for_width,
 )
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.work import Work
 
 __all__ = ["bow_set"]
 

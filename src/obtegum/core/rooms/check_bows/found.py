@@ -5,16 +5,16 @@ from collections.abc import Callable
 from dataclasses import replace
 from functools import cache, partial
 
-from obtegum.core.bows.as_bent import as_bent
-from obtegum.core.found import found
-from obtegum.core.profile import Arc, Chain, Segment
-from obtegum.core.profile import Line as Stretch
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.as_bent import as_bent
+from obtegum.core.formulas.profile import Arc, Chain, Segment
+from obtegum.core.formulas.profile import Line as Stretch
 from obtegum.core.rooms.bend.found import is_formed, straight_m
 from obtegum.core.rooms.bows.found import girth_at, tube_m
 from obtegum.core.rooms.check_bows.checks import Judged, judge_bow, kept_for_width, quarter_height
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.work import Work
 
 __all__ = ["judged_bows", "lying_bow", "lying_height_m", "lying_span_m", "lying_straight_m", "share_for_width"]
 

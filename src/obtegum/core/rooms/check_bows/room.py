@@ -1,7 +1,7 @@
 """Check bows: each one measured on the floor, which to accept, bend again, and stand beside which."""
 
-from obtegum.core.faces import Answers, Caution, Page, Ruled
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Page, Ruled
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.check_bows import step
 from obtegum.core.rooms.check_bows.draw import bow_set
 

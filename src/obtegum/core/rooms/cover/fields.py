@@ -2,8 +2,8 @@
 
 from typing import Any
 
-from obtegum.core.fields import Document, put, special
-from obtegum.core.job import Job
+from obtegum.core.documents.job import Job
+from obtegum.core.face.fields import Document, put, special
 
 __all__ = ["FIELDS"]
 

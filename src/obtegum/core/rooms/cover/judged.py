@@ -4,8 +4,9 @@ import math
 from collections.abc import Iterator
 from functools import partial
 
-from obtegum.core.amount import amount_text
-from obtegum.core.rooms.cover.decisions import Hold
+from obtegum.core.documents.cover import Hold
+from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.cover.found import (
     Reach,
     fixing_of,
@@ -18,8 +19,7 @@ from obtegum.core.rooms.cover.pulls import asked_n_m, film_pulls, held_n_m
 from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.strength.words import AID, MADE_UP
 from obtegum.core.rooms.weather.found import missing, stood_in
-from obtegum.core.verdict import Level, Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["verdicts"]
 

@@ -3,9 +3,10 @@
 import math
 from dataclasses import dataclass
 
-from obtegum.core.found import found
+from obtegum.core.documents.cover import Hold
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.cover.decisions import Hold
 from obtegum.core.rooms.cover.found import edge_up_m
 from obtegum.core.rooms.cover.lines import cords_of, edges_of
 from obtegum.core.rooms.ends.pulled import FACTORS, LOCAL, film_of, tension_n_m
@@ -14,7 +15,6 @@ from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of
 from obtegum.core.rooms.weather.found import method_of
-from obtegum.core.work import Work
 
 __all__ = ["Pulls", "cord_n", "film_pulls", "held_at", "held_n_m", "lifted_radius_m", "pressure_pa"]
 

@@ -1,7 +1,8 @@
 """Cover: the sheet over the house, and how it is held."""
 
-from obtegum.core.faces import Answers, Caution, Next, Numbered, Page, Picture, Round, Stick
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page, Picture, Round, Stick
+from obtegum.core.face.room import Room
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.cover import step
 from obtegum.core.rooms.cover.cures import CURES
 from obtegum.core.rooms.cover.draw import covered, sheet
@@ -10,7 +11,6 @@ from obtegum.core.rooms.cover.judged import verdicts
 from obtegum.core.rooms.cover.lines import edges_of
 from obtegum.core.rooms.cover.tables import TABLES
 from obtegum.core.rooms.cover.ways import held
-from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 

@@ -3,9 +3,13 @@
 import math
 from collections.abc import Iterator
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
-from obtegum.core.quantity import area_text
+from obtegum.core.documents.ends import SIDES
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.strip import Band, MarkKind, Strip
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.cover.found import (
     Reach,
@@ -23,15 +27,11 @@ from obtegum.core.rooms.cover.found import (
 )
 from obtegum.core.rooms.cover.lines import caps_of, cords_of, edges_of, eyelets_of, lines_of
 from obtegum.core.rooms.cover.pulls import cord_n
-from obtegum.core.rooms.ends.decisions import SIDES
 from obtegum.core.rooms.ends.openings import opened
 from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.names.found import GAUGE_M, MICRON_M, MIL_M
-from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Band, MarkKind, Strip
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.quantity import area_text
 
 __all__ = ["plan", "stands", "strips"]
 

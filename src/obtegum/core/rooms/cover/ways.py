@@ -4,14 +4,14 @@ from collections.abc import Iterator
 from dataclasses import replace
 from typing import cast
 
-from obtegum.core.amount import amount_text
-from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, Vertex, drawn
-from obtegum.core.paths import box, circle
-from obtegum.core.rooms.cover.decisions import HOLDS, Hold
+from obtegum.core.documents.cover import HOLDS, Hold
+from obtegum.core.drawing.items import Drawing, Item, Note, Outline, Row, Vertex, drawn
+from obtegum.core.drawing.paths import box, circle
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.cover.found import held_by
 from obtegum.core.rooms.cover.lines import Line, line_by
 from obtegum.core.rooms.cover.pulls import held_n_m
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["held"]
 

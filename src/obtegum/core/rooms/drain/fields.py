@@ -1,8 +1,8 @@
 """The pipes that there are."""
 
-from obtegum.core.catalogue import Catalogue
-from obtegum.core.fields import Option, special
-from obtegum.core.job import Job
+from obtegum.core.documents.job import Job
+from obtegum.core.face.fields import Option, special
+from obtegum.core.values.catalogue import Catalogue
 
 __all__ = ["FIELDS"]
 

@@ -1,11 +1,11 @@
 """The drain along the uphill side."""
 
-from obtegum.core.catalogue import Pipe
-from obtegum.core.ground.drain import Drained, manning_full, run_off
-from obtegum.core.quantity import FOOT_M
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.ground.drain import Drained, manning_full, run_off
 from obtegum.core.rooms.level.found import lie_of
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Pipe
+from obtegum.core.values.quantity import FOOT_M
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["drain_places", "drained", "pipe_of"]
 

@@ -1,6 +1,6 @@
 """The drain to lay."""
 
-from obtegum.core.faces import Answers, Caution, Next, Page, Picture, Stick
+from obtegum.core.face.faces import Answers, Caution, Next, Page, Picture, Stick
 
 __all__ = ["PAGES"]
 

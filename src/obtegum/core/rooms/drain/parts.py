@@ -2,10 +2,10 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Member
+from obtegum.core.face.faces import Member
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.drain.draw import drain_line
 from obtegum.core.rooms.drain.found import drained, pipe_of
-from obtegum.core.work import Work
 
 __all__ = ["parts"]
 

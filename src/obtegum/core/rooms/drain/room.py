@@ -1,7 +1,7 @@
 """Drain: the uphill side, the run-off in the design rain, and the pipe that carries it."""
 
-from obtegum.core.above import over
-from obtegum.core.room import Room
+from obtegum.core.drawing.above import over
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.drain import step
 from obtegum.core.rooms.drain.cures import CURES
 from obtegum.core.rooms.drain.draw import drain_run

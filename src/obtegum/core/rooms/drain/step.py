@@ -1,13 +1,13 @@
 """Drain: the uphill side, the run-off in the design rain, and the pipe that carries it."""
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, length_answer, settled
+from obtegum.core.drawing.step import Standing, StepPlan
+from obtegum.core.drawing.strip import Band, Strip
+from obtegum.core.drawing.verdict import Verdict, judge
+from obtegum.core.face.answers import amount_answer, length_answer, settled
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.drain.found import drain_places, drained
 from obtegum.core.rooms.level.found import lie_of
-from obtegum.core.step import Standing, StepPlan
-from obtegum.core.strip import Band, Strip
-from obtegum.core.verdict import Verdict, judge
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

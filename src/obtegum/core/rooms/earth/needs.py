@@ -2,9 +2,9 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Need
+from obtegum.core.face.faces import Need
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.level.found import lie_of
-from obtegum.core.work import Work
 
 __all__ = ["needs"]
 

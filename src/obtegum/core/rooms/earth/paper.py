@@ -1,6 +1,6 @@
 """Earth to move."""
 
-from obtegum.core.faces import Answers, Caution, Next, Page, Picture
+from obtegum.core.face.faces import Answers, Caution, Next, Page, Picture
 
 __all__ = ["PAGES"]
 

@@ -1,7 +1,7 @@
 """Earth: a pad cut, filled or raised, what moving it takes, and stone by mass."""
 
-from obtegum.core.above import over
-from obtegum.core.room import Room
+from obtegum.core.drawing.above import over
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.earth import step
 from obtegum.core.rooms.earth.draw import pad
 from obtegum.core.rooms.earth.needs import needs

@@ -5,11 +5,11 @@ Free shares are stand-ins but for ways (ASABE EP406 for the fan's air, ASCE 7-16
 
 from dataclasses import dataclass
 
-from obtegum.core.found import found
-from obtegum.core.rooms.ends.decisions import SIDES, WALKED, Side
+from obtegum.core.documents.ends import SIDES, WALKED, Side
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends.openings import opened
 from obtegum.core.rooms.ends.outline import end_bow, end_of
-from obtegum.core.work import Work
 
 __all__ = ["FREE", "RULE_SHARE", "Air", "air_of", "end_area_m2"]
 

@@ -5,13 +5,16 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from typing import Literal
 
-from obtegum.core.anchor.links import SCREWS_M, net_along
-from obtegum.core.anchor.pole import GIVES, pole_shear
-from obtegum.core.found import found
-from obtegum.core.frame.along import beam_moment, continuous
-from obtegum.core.frame.steel import allowable, european
+from obtegum.core.documents.ends import Side
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.links import SCREWS_M, net_along
+from obtegum.core.formulas.anchor.pole import GIVES, pole_shear
+from obtegum.core.formulas.frame.along import beam_moment, continuous
+from obtegum.core.formulas.frame.steel import allowable, european
+from obtegum.core.formulas.timber import bent_share, strapped_n, washer_n
+from obtegum.core.formulas.weather.local import PARTIAL, eu_wall, us_wall
 from obtegum.core.rooms.bows.found import girth_at
-from obtegum.core.rooms.ends.decisions import Side
 from obtegum.core.rooms.ends.outline import end_of, half_m, sizes, stud_tube
 from obtegum.core.rooms.ends.wall import Stick, Wall, wall_of
 from obtegum.core.rooms.runs.found import runs_of
@@ -22,9 +25,6 @@ from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import sections_of
 from obtegum.core.rooms.strength.site import drawn_in
 from obtegum.core.rooms.weather.found import method_of
-from obtegum.core.timber import bent_share, strapped_n, washer_n
-from obtegum.core.weather.local import PARTIAL, eu_wall, us_wall
-from obtegum.core.work import Work
 
 __all__ = ["Blown", "Most", "bow_pushed", "carried", "wind_on"]
 

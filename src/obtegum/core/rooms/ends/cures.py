@@ -2,14 +2,14 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.documents.ends import SIDES, Side
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.edit import Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import all_tubes
 from obtegum.core.rooms.braces.places import brace_tube
-from obtegum.core.rooms.ends.decisions import SIDES, Side
 from obtegum.core.rooms.ends.outline import end_of
 from obtegum.core.rooms.ends.passing import BESIDE_M, OVER_M, passing
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
 
 __all__ = ["CURES"]
 

@@ -3,13 +3,13 @@
 from collections.abc import Iterator
 from typing import Literal
 
-from obtegum.core.drawing import Dimension, Drawing, Grower, Handle, Item, Note, Outline, Row, Vertex, drawn
-from obtegum.core.job import Job
-from obtegum.core.paths import box, chain_path, line
-from obtegum.core.quantity import angle_text
+from obtegum.core.documents.ends import EndWall, Side
+from obtegum.core.documents.job import Job
+from obtegum.core.drawing.items import Dimension, Drawing, Grower, Handle, Item, Note, Outline, Row, Vertex, drawn
+from obtegum.core.drawing.paths import box, chain_path, line
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.places import brace_tube
-from obtegum.core.rooms.ends.decisions import EndWall, Side
 from obtegum.core.rooms.ends.fields import shown_opening
 from obtegum.core.rooms.ends.leaf import leaves_of
 from obtegum.core.rooms.ends.openings import Opened
@@ -17,7 +17,7 @@ from obtegum.core.rooms.ends.outline import end_bow, end_of, half_m, stud_tube
 from obtegum.core.rooms.ends.passing import Passing, passing
 from obtegum.core.rooms.ends.props import struts_of
 from obtegum.core.rooms.ends.wall import Stick, end_boards, stakes_m, wall_of
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import angle_text
 
 __all__ = ["back", "front", "told"]
 

@@ -5,17 +5,17 @@ from collections.abc import Iterator
 from functools import partial
 from typing import Any
 
-from obtegum.core.catalogue import Catalogue, default_catalogue
-from obtegum.core.fields import Document, Measure, Option, special
-from obtegum.core.job import Job
-from obtegum.core.numbers import begin_in
-from obtegum.core.quantity import INCH_M, Units
-from obtegum.core.rooms.ends.decisions import MOST_OPENINGS, SIDES, EndWall, Opening, Side
+from obtegum.core.documents.ends import MOST_OPENINGS, SIDES, EndWall, Opening, Side
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.numbers import begin_in
+from obtegum.core.face.fields import Document, Measure, Option, special
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends.openings import opened
 from obtegum.core.rooms.ends.outline import planned_half_m
 from obtegum.core.rooms.runs.tube import board_options, usual_or_told
-from obtegum.core.trouble import DesignError, running
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Catalogue, default_catalogue
+from obtegum.core.values.quantity import INCH_M, Units
+from obtegum.core.values.trouble import DesignError, running
 
 __all__ = ["FIELDS", "shown_opening"]
 

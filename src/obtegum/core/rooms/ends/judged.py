@@ -3,11 +3,11 @@
 import math
 from collections.abc import Iterator
 
-from obtegum.core.amount import amount_text
-from obtegum.core.quantity import area_text
+from obtegum.core.documents.ends import SIDES, Side
+from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends.air import air_of
 from obtegum.core.rooms.ends.blown import Blown, Most, bow_pushed, wind_on
-from obtegum.core.rooms.ends.decisions import SIDES, Side
 from obtegum.core.rooms.ends.outline import as_built, end_of, sizes, under
 from obtegum.core.rooms.ends.passing import passing
 from obtegum.core.rooms.ends.pulled import pulled_by
@@ -17,8 +17,8 @@ from obtegum.core.rooms.soil.found import why_no_ground
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, share_text
 from obtegum.core.rooms.weather.found import stood_in
-from obtegum.core.verdict import Level, Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.quantity import area_text
 
 __all__ = ["verdicts"]
 

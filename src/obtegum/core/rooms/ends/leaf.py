@@ -7,14 +7,14 @@ import math
 from dataclasses import dataclass
 from itertools import pairwise
 
-from obtegum.core.catalogue import Tube
-from obtegum.core.found import found
+from obtegum.core.documents.ends import HINGED, Side
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import find_tube
-from obtegum.core.rooms.ends.decisions import HINGED, Side
 from obtegum.core.rooms.ends.openings import Opened, opened
 from obtegum.core.rooms.ends.outline import end_of, refusal, stud_board
 from obtegum.core.rooms.runs.tube import told_or_usual
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Tube
 
 __all__ = [
     "DROP_BOLT_M",

@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.amount import amount_text
-from obtegum.core.anchor.concrete import bags_for, room_m3
+from obtegum.core.documents.ends import EndWall, Side
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.concrete import bags_for, room_m3
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.ends.decisions import EndWall, Side
 from obtegum.core.rooms.ends.leaf import (
     DROP_BOLT_M,
     LATCH_ROOM_M,
@@ -21,7 +21,7 @@ from obtegum.core.rooms.ends.outline import end_of, sizes, stud_board
 from obtegum.core.rooms.ends.schools import later, school, under_cover
 from obtegum.core.rooms.ends.wall import wall_of
 from obtegum.core.rooms.hold.found import bag_of
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["order"]
 

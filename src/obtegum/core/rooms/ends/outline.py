@@ -1,17 +1,17 @@
 """The end bow as it is, and what of the wall is decided: boards, tubes, places across."""
 
-from obtegum.core.catalogue import Board, Tube
-from obtegum.core.found import found
-from obtegum.core.profile import Chain, ProfileError
+from obtegum.core.documents.ends import EndWall, Side
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.profile import Chain, ProfileError
+from obtegum.core.formulas.scribe import Cut, beside_m, cut_under, under_m
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.ends.decisions import EndWall, Side
 from obtegum.core.rooms.row.found import BowBuilt, bows_built
 from obtegum.core.rooms.runs.tube import told_or_usual
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.scribe import Cut, beside_m, cut_under, under_m
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Board, Tube
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
     "as_built",

@@ -7,15 +7,15 @@ from itertools import pairwise
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.catalogue import Film
-from obtegum.core.film import film_pull_n_m
-from obtegum.core.found import found
-from obtegum.core.frame.steel import allowable, column_n, european
+from obtegum.core.documents.ends import EndWall, Side
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.film import film_pull_n_m
+from obtegum.core.formulas.frame.steel import allowable, column_n, european
 from obtegum.core.rooms.bows.found import girth_at
 from obtegum.core.rooms.braces.found import run_column_n, run_takes
 from obtegum.core.rooms.braces.places import brace_tube
 from obtegum.core.rooms.ends.blown import bow_pushed
-from obtegum.core.rooms.ends.decisions import EndWall, Side
 from obtegum.core.rooms.ends.outline import end_of
 from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.set_out.found import bays_of
@@ -24,8 +24,8 @@ from obtegum.core.rooms.strength.found import END_WALL_N_M, counted, joint_share
 from obtegum.core.rooms.strength.loads import end_weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
 from obtegum.core.rooms.weather.found import method_of
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Film
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["Pulled", "Strut", "film_of", "pulled_by", "tension_at", "tension_n_m"]
 

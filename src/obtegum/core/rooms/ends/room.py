@@ -1,10 +1,11 @@
 """Ends: both end walls, each its own, their doors and vents."""
 
-from obtegum.core.faces import Answers, Caution, File, Listed, Need, Next, Numbered, Page, Picture, Stick
-from obtegum.core.room import Room
+from obtegum.core.documents.ends import SIDES
+from obtegum.core.face.faces import Answers, Caution, File, Listed, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.room import Room
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends import step
 from obtegum.core.rooms.ends.cures import CURES
-from obtegum.core.rooms.ends.decisions import SIDES
 from obtegum.core.rooms.ends.draw import back, front
 from obtegum.core.rooms.ends.fields import FIELDS
 from obtegum.core.rooms.ends.judged import verdicts
@@ -15,7 +16,6 @@ from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.ends.strips import strips
 from obtegum.core.rooms.ends.tables import TABLES
 from obtegum.core.rooms.ends.wall import all_walls
-from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 

@@ -2,14 +2,14 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.quantity import area_text
+from obtegum.core.documents.ends import Side
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.ends.decisions import Side
 from obtegum.core.rooms.ends.leaf import leaves_of
 from obtegum.core.rooms.ends.openings import Opened, door_of
 from obtegum.core.rooms.ends.outline import end_bow, end_of, sizes
 from obtegum.core.rooms.ends.passing import ways_of
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import area_text
 
 __all__ = ["FLAP_M", "batten_m", "cut_m", "later", "school", "under_cover"]
 

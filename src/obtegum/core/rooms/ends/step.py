@@ -2,13 +2,15 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
-from obtegum.core.job import Job
-from obtegum.core.quantity import area_text
+from obtegum.core.documents.ends import HINGED, SIDES, WALKED, EndWall, Side
+from obtegum.core.documents.job import Job
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends.air import RULE_SHARE, air_of
 from obtegum.core.rooms.ends.blown import wind_on
-from obtegum.core.rooms.ends.decisions import HINGED, SIDES, WALKED, EndWall, Side
 from obtegum.core.rooms.ends.draw import told
 from obtegum.core.rooms.ends.fields import shown_opening
 from obtegum.core.rooms.ends.leaf import Leaf, leaves_of
@@ -21,10 +23,8 @@ from obtegum.core.rooms.ends.pulled import film_of, pulled_by
 from obtegum.core.rooms.ends.strips import strips
 from obtegum.core.rooms.ends.wall import end_boards, stakes_m, wall_of
 from obtegum.core.rooms.weather.found import method_of
-from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.quantity import area_text
 
 __all__ = ["plan", "stands"]
 

@@ -2,11 +2,11 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.rooms.ends.decisions import SIDES, Side
+from obtegum.core.documents.ends import SIDES, Side
+from obtegum.core.drawing.strip import Strip, StripMark
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends.outline import half_m
 from obtegum.core.rooms.ends.wall import Stick, wall_of
-from obtegum.core.strip import Strip, StripMark
-from obtegum.core.work import Work
 
 __all__ = ["strips"]
 

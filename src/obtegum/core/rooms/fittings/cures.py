@@ -2,11 +2,11 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.amount import amount_text
-from obtegum.core.edit import Cure, Edits, chosen
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.edit import Cure, Edits, chosen
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.fittings.found import COLDEST_C
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["CURES"]
 

@@ -1,7 +1,7 @@
 """Fittings: pipe glued into tees and crosses, and pipes that fit one another."""
 
-from obtegum.core.faces import Answers, Caution, Next, Numbered, Page, Picture, Stick
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.fittings import step
 from obtegum.core.rooms.fittings.cures import CURES
 from obtegum.core.rooms.fittings.draw import fits, grid

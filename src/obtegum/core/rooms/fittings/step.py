@@ -5,8 +5,11 @@ from collections import Counter
 from collections.abc import Iterator
 from functools import partial
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.strip import Band, Strip, StripMark
+from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.found import split_of, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.fittings.found import (
@@ -23,10 +26,7 @@ from obtegum.core.rooms.fittings.found import (
 from obtegum.core.rooms.fittings.takes import is_glued, take_ups, usual_fitting
 from obtegum.core.rooms.runs.found import piece_m, pieces_of, runs_of
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Band, Strip, StripMark
-from obtegum.core.verdict import Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

@@ -2,10 +2,10 @@
 
 from dataclasses import dataclass
 
-from obtegum.core.catalogue import Fitting
-from obtegum.core.found import found
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Fitting
 
 __all__ = ["TakeUps", "is_glued", "take_ups", "usual_fitting"]
 

@@ -1,12 +1,12 @@
 """Frames: every frame that could stand, what each part of it buys, and what others offer."""
 
-from obtegum.core.catalogue import Catalogue
-from obtegum.core.faces import Answers, Caution, Numbered, Page
-from obtegum.core.fields import Option, special
-from obtegum.core.job import Job
-from obtegum.core.room import Room
+from obtegum.core.documents.job import Job
+from obtegum.core.face.faces import Answers, Caution, Numbered, Page
+from obtegum.core.face.fields import Option, special
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.bows.tubes import own_tubes
 from obtegum.core.rooms.frames import step
+from obtegum.core.values.catalogue import Catalogue
 
 __all__ = ["ROOM"]
 

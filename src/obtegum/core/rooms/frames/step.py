@@ -2,16 +2,16 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.amount import amount_text
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.strip import Strip
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.carries.found import KINDS
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.words import AID, MADE_UP
 from obtegum.core.rooms.weather.found import stood_in, told
-from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Strip
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "stands", "strips"]
 

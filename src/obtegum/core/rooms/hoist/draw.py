@@ -3,13 +3,13 @@
 import math
 from collections.abc import Sequence
 
-from obtegum.core.drawing import Arrow, Drawing, Grower, Item, Mark, Note, Outline, Row, drawn
-from obtegum.core.paths import chain_path, circle, line
+from obtegum.core.drawing.items import Arrow, Drawing, Grower, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import chain_path, circle, line
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.hoist.found import sheet_of
 from obtegum.core.rooms.size.across import frame_outlines
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.work import Work
 
 __all__ = ["day_drawings", "roped"]
 

@@ -3,10 +3,10 @@
 import math
 from dataclasses import dataclass
 
-from obtegum.core.found import found
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.cover.found import reach_of, rim_m, sheet_m2
 from obtegum.core.rooms.cover.pulls import HAND_N, gusty_mps
-from obtegum.core.work import Work
 
 __all__ = ["CARRIES_KG", "DAY_MPS", "ROPE_M", "Sheet", "gust_held_mps", "needed", "open_tasks", "sheet_of", "shrinks_m"]
 

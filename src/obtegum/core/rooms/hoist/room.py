@@ -1,7 +1,7 @@
 """Film day."""
 
-from obtegum.core.faces import Answers, Caution, Next, Numbered, Page
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.hoist import step
 from obtegum.core.rooms.hoist.draw import day_drawings, roped
 

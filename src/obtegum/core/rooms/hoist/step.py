@@ -3,14 +3,14 @@
 from collections.abc import Iterator
 from functools import partial
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.verdict import Level, Verdict, graded, judge, verdict_on
+from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.cover.found import reach_of
 from obtegum.core.rooms.cover.pulls import MOST_MPS
 from obtegum.core.rooms.hoist.found import DAY_MPS, ROPE_M, gust_held_mps, needed, open_tasks, sheet_of, shrinks_m
-from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.verdict import Level, Verdict, graded, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "stands", "verdicts"]
 

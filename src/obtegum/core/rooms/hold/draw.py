@@ -1,8 +1,8 @@
 """The chain from bow to soil at one post, and every way to set it side by side, to one scale."""
 
-from obtegum.core.amount import amount_text
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Material, Note, Outline, Row, Vertex, drawn
-from obtegum.core.paths import box, line
+from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Material, Note, Outline, Row, Vertex, drawn
+from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.hold.found import (
     bag_of,
@@ -18,7 +18,7 @@ from obtegum.core.rooms.hold.takes import THICK_M, all_take
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.asks import all_asks
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["chain", "settings"]
 

@@ -4,22 +4,30 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from obtegum.core.anchor.concrete import filled_m, room_m3
-from obtegum.core.anchor.links import A307_PA, SCREWS_M, Sheet, bolt_shear, bolt_tears_out, bolt_walls, screw_shear
-from obtegum.core.anchor.pole import GIVES, bears, pole_shear
-from obtegum.core.anchor.soil import CONCRETE_N_M3, Ground
-from obtegum.core.anchor.uplift import DEAD, LOOSE, TAMPED, concrete_weight, over_plate, shaft_friction
-from obtegum.core.catalogue import Bag, Tube
-from obtegum.core.found import found
+from obtegum.core.documents.hold import pulled_like
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.concrete import filled_m, room_m3
+from obtegum.core.formulas.anchor.links import (
+    A307_PA,
+    SCREWS_M,
+    Sheet,
+    bolt_shear,
+    bolt_tears_out,
+    bolt_walls,
+    screw_shear,
+)
+from obtegum.core.formulas.anchor.pole import GIVES, bears, pole_shear
+from obtegum.core.formulas.anchor.soil import CONCRETE_N_M3, Ground
+from obtegum.core.formulas.anchor.uplift import DEAD, LOOSE, TAMPED, concrete_weight, over_plate, shaft_friction
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.braces.found import braced_feet
-from obtegum.core.rooms.hold.decisions import pulled_like
 from obtegum.core.rooms.hold.settings import SETTINGS, Setting
 from obtegum.core.rooms.posts.found import STRAPS, least_embedment_m, post_count
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of, why_no_ground
 from obtegum.core.rooms.strength.found import counted
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Bag, Tube
 
 __all__ = [
     "ALLOWED",

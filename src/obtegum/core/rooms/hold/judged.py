@@ -3,8 +3,9 @@
 from collections.abc import Iterator
 from typing import Literal
 
-from obtegum.core.amount import amount_text
-from obtegum.core.anchor.pole import GIVES, pole_depth
+from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.pole import GIVES, pole_depth
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.hold.found import Kind, chain_of, counts, holds_of, pulled, set_of
 from obtegum.core.rooms.posts.ways import way_of
@@ -13,8 +14,7 @@ from obtegum.core.rooms.strength.asks import Ask, Asks, all_asks, brace_asks, co
 from obtegum.core.rooms.strength.found import bow_found, end_found, short_found, why_unknown
 from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, conditions
 from obtegum.core.rooms.weather.found import stood_in
-from obtegum.core.verdict import Level, Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["begun", "gives_way", "kinds", "open_question", "verdicts"]
 

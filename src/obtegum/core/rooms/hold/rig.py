@@ -1,12 +1,12 @@
 """How a post is pulled at: a bar over a block with a weight on its end, or a scale between, and what each comes to."""
 
-from obtegum.core.amount import amount_text
-from obtegum.core.drawing import Arrow, Dimension, Drawing, Item, Note, Outline, Row, drawn
-from obtegum.core.paths import box, line
+from obtegum.core.drawing.items import Arrow, Dimension, Drawing, Item, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.hold.found import ALLOWED, PULLS
 from obtegum.core.rooms.posts.found import least_embedment_m
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["rig"]
 

@@ -4,23 +4,23 @@ import math
 from collections.abc import Iterator, Sequence
 from typing import Any
 
-from obtegum.core.catalogue import Catalogue
-from obtegum.core.day import days_later
-from obtegum.core.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
-from obtegum.core.fields import Document, Option, put, special
-from obtegum.core.job import Job
-from obtegum.core.room import Room
+from obtegum.core.documents.hold import PULL_FIELDS, pulled_like
+from obtegum.core.documents.job import Job
+from obtegum.core.face.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.fields import Document, Option, put, special
+from obtegum.core.face.room import Room
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.hold import judged, step
 from obtegum.core.rooms.hold.cures import CURES
-from obtegum.core.rooms.hold.decisions import PULL_FIELDS, pulled_like
 from obtegum.core.rooms.hold.draw import chain, settings
 from obtegum.core.rooms.hold.found import chain_of, counts, set_of
 from obtegum.core.rooms.hold.rig import rig
 from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.hold.tables import TABLES
 from obtegum.core.rooms.hold.takes import all_take, hours_s
-from obtegum.core.trouble import Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Catalogue
+from obtegum.core.values.day import days_later
+from obtegum.core.values.trouble import Trouble
 
 __all__ = ["ROOM"]
 

@@ -3,11 +3,15 @@
 import math
 from collections.abc import Iterator
 
-from obtegum.core.amount import AmountKind, amount_text
-from obtegum.core.anchor.concrete import CHILLED_C, COVERED, STOOD_ON, hole_for
-from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.documents.hold import PULL_FIELDS
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.strip import Strip, StripMark
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.concrete import CHILLED_C, COVERED, STOOD_ON, hole_for
 from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.hold.decisions import PULL_FIELDS
 from obtegum.core.rooms.hold.found import (
     Kind,
     bag_of,
@@ -24,11 +28,7 @@ from obtegum.core.rooms.hold.takes import all_take, cured_on, cures, dug_m, prou
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.asks import all_asks
-from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Strip, StripMark
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
+from obtegum.core.values.amount import AmountKind, amount_text
 
 __all__ = ["plan", "stands", "strips"]
 

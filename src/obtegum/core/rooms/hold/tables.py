@@ -2,11 +2,11 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.hold.found import chain_of, counts, holds_of
 from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.hold.takes import takes_of
-from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
 

@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.edit import COMFORT, Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.edit import COMFORT, Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.inside.found import layout_of
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
 
 __all__ = ["CURES"]
 

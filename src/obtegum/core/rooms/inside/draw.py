@@ -1,10 +1,10 @@
 """Beds and crop on the floor of the section, the floor from above, and layouts side by side."""
 
-from obtegum.core.above import over
-from obtegum.core.bows.beds import Bed, Layout, plants_in
-from obtegum.core.drawing import Dimension, Drawing, Item, Layer, Mark, Note, Outline, Row, drawn
-from obtegum.core.paths import box, line
-from obtegum.core.quantity import percent_text
+from obtegum.core.drawing.above import over
+from obtegum.core.drawing.items import Dimension, Drawing, Item, Layer, Mark, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.beds import Bed, Layout, plants_in
 from obtegum.core.rooms.inside.found import (
     across_m,
     bed_long_m,
@@ -15,7 +15,7 @@ from obtegum.core.rooms.inside.found import (
     path_room_m,
 )
 from obtegum.core.rooms.size.found import grower_at_m
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import percent_text
 
 __all__ = ["beds_across", "floor", "layouts"]
 

@@ -2,12 +2,12 @@
 
 from typing import Any
 
-from obtegum.core.catalogue import Catalogue
-from obtegum.core.fields import Document, put, special
-from obtegum.core.job import Job
-from obtegum.core.listed import listed
-from obtegum.core.rooms.inside.decisions import LEAST_M, MOST_BEDS, MOST_M
+from obtegum.core.documents.inside import LEAST_M, MOST_BEDS, MOST_M
+from obtegum.core.documents.job import Job
+from obtegum.core.face.fields import Document, put, special
+from obtegum.core.face.listed import listed
 from obtegum.core.rooms.start.known import set_by_hand
+from obtegum.core.values.catalogue import Catalogue
 
 __all__ = ["FIELDS", "OWN_BEDS", "OWN_PATHS"]
 

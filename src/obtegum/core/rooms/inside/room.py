@@ -1,6 +1,6 @@
 """Inside: beds and paths across the floor, reach, and height for people and crops under the bow."""
 
-from obtegum.core.room import Room
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.inside import step
 from obtegum.core.rooms.inside.cures import CURES
 from obtegum.core.rooms.inside.draw import beds_across, floor, layouts

@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.faces import SitePoint
+from obtegum.core.face.faces import SitePoint
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.offsets import offset_pegs
 from obtegum.core.rooms.set_out.found import strung
-from obtegum.core.setout.offsets import offset_pegs
-from obtegum.core.work import Work
 
 __all__ = ["on_site"]
 

@@ -1,6 +1,6 @@
 """How the pegs are kept and found again, on paper."""
 
-from obtegum.core.faces import Answers, Caution, Numbered, Page, Picture, Readings
+from obtegum.core.face.faces import Answers, Caution, Numbered, Page, Picture, Readings
 
 __all__ = ["PAGES"]
 

@@ -1,7 +1,7 @@
 """Keep pegs: offset pegs or gauge boards outside the digging, and the readings that find each peg again."""
 
-from obtegum.core.above import over
-from obtegum.core.room import Room
+from obtegum.core.drawing.above import over
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.keep_pegs import step
 from obtegum.core.rooms.keep_pegs.cures import CURES
 from obtegum.core.rooms.keep_pegs.draw import offsets

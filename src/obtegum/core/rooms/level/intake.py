@@ -1,14 +1,14 @@
 """Levels read in: rod readings at pegs by their names, and at places."""
 
-from obtegum.core.faces import Intake
-from obtegum.core.intake import Rows, RowTrouble, counted, peg_named, refusal, wanted
-from obtegum.core.job import Job
-from obtegum.core.quantity import length_text
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.level.decisions import MOST_SPOTS, Spot
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.level import MOST_SPOTS, Spot
+from obtegum.core.face.faces import Intake
+from obtegum.core.face.intake import Rows, RowTrouble, counted, peg_named, refusal, wanted
+from obtegum.core.formulas.setout.base import peg_words
 from obtegum.core.rooms.level.spots import too_far
 from obtegum.core.rooms.set_out.ticks import design_bays
-from obtegum.core.setout.base import peg_words
+from obtegum.core.values.quantity import length_text
 
 __all__ = ["INTAKES"]
 

@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.drawing import Segments
-from obtegum.core.faces import SiteLine, SitePoint
+from obtegum.core.drawing.items import Segments
+from obtegum.core.face.faces import SiteLine, SitePoint
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.level.ground import contours
-from obtegum.core.work import Work
 
 __all__ = ["on_site"]
 

@@ -1,6 +1,6 @@
 """The ground, and for every peg what the rod reads on it and on its finished post."""
 
-from obtegum.core.faces import Answers, Caution, Next, Page, Picture, Ruled
+from obtegum.core.face.faces import Answers, Caution, Next, Page, Picture, Ruled
 
 __all__ = ["PAGES"]
 

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.job import Job
-from obtegum.core.quantity import length_text
-from obtegum.core.trouble import Trouble
+from obtegum.core.documents.job import Job
+from obtegum.core.values.quantity import length_text
+from obtegum.core.values.trouble import Trouble
 
 __all__ = ["past_the_rod"]
 

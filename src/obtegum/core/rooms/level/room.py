@@ -1,7 +1,7 @@
 """Level: what the rod reads at every peg, the fall, the datum, and the reading on every finished post top."""
 
-from obtegum.core.above import over
-from obtegum.core.room import Room
+from obtegum.core.drawing.above import over
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.level import step
 from obtegum.core.rooms.level.cures import CURES
 from obtegum.core.rooms.level.draw import falls, level_rows, post_rows, profile

@@ -1,10 +1,10 @@
 """Spots between and beyond the pegs where the rod was read: as typed, as said, and as kept."""
 
-from obtegum.core.quantity import LengthError, Tape, length_text, parse_length, parse_place
-from obtegum.core.rooms import HouseDesign, SiteRecord
-from obtegum.core.rooms.level.decisions import MOST_SPOTS, SPOT_FROM_M, SPOT_TO_M, Spot
+from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.documents.level import MOST_SPOTS, SPOT_FROM_M, SPOT_TO_M, Spot
 from obtegum.core.rooms.set_out.ticks import design_bays
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.values.quantity import LengthError, Tape, length_text, parse_length, parse_place
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["peg_place", "read_place", "read_rod", "spot_place", "spot_words", "too_far", "with_spot", "without_spot"]
 

@@ -4,13 +4,13 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, fields
 from functools import cached_property
 
-from obtegum.core.ground.banks import Banks, banks_of
-from obtegum.core.ground.earthwork import Moving, balanced_height, moving
-from obtegum.core.ground.levels import Datum, Foot, falling_datum, level_datum
-from obtegum.core.ground.terrain import Patch, Terrain, terrain_of
-from obtegum.core.rooms import HouseDesign
-from obtegum.core.rooms.level.decisions import Levels
-from obtegum.core.setout.base import Peg
+from obtegum.core.documents.house import HouseDesign
+from obtegum.core.documents.level import Levels
+from obtegum.core.formulas.ground.banks import Banks, banks_of
+from obtegum.core.formulas.ground.earthwork import Moving, balanced_height, moving
+from obtegum.core.formulas.ground.levels import Datum, Foot, falling_datum, level_datum
+from obtegum.core.formulas.ground.terrain import Patch, Terrain, terrain_of
+from obtegum.core.formulas.setout.base import Peg
 
 __all__ = ["Lie", "Stand", "lie_under", "stand_on"]
 

@@ -3,21 +3,21 @@
 import math
 from functools import partial
 
-from obtegum.core.answers import length_answer, ticked_off
-from obtegum.core.found import found
-from obtegum.core.ground.levels import turned_falls
-from obtegum.core.quantity import percent_text
+from obtegum.core.drawing.step import Action, Answer, Standing, StepPlan
+from obtegum.core.drawing.strip import Entered, Strip, StripMark
+from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.face.answers import length_answer, ticked_off
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.ground.levels import turned_falls
+from obtegum.core.formulas.setout.base import Peg, peg_words
 from obtegum.core.rooms.level.found import lie_of, odd_readings, place_words, stand_of
 from obtegum.core.rooms.level.stand import Stand
 from obtegum.core.rooms.posts.found import least_in_ground
 from obtegum.core.rooms.posts.ways import foot_name, foot_of, plumb_m, way_of
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of
-from obtegum.core.rounding import rounded
-from obtegum.core.setout.base import Peg, peg_words
-from obtegum.core.step import Action, Answer, Standing, StepPlan
-from obtegum.core.strip import Entered, Strip, StripMark
-from obtegum.core.verdict import Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import percent_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

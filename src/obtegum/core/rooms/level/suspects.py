@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from typing import TYPE_CHECKING, Any
 
-from obtegum.core.quantity import FOOT_M
+from obtegum.core.values.quantity import FOOT_M
 
 if TYPE_CHECKING:
     from numpy.typing import NDArray

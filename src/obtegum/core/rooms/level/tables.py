@@ -2,8 +2,8 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
-from obtegum.core.work import Work
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
 
 __all__ = ["TABLES"]
 

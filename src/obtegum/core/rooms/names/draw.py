@@ -1,9 +1,9 @@
 """What goes by a name, seen from its end in true size, side by side."""
 
-from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, Vertex, drawn
-from obtegum.core.paths import box
+from obtegum.core.drawing.items import Drawing, Item, Note, Outline, Row, Vertex, drawn
+from obtegum.core.drawing.paths import box
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.names.found import Reading, read_name
-from obtegum.core.work import Work
 
 __all__ = ["named"]
 

@@ -5,12 +5,12 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from fractions import Fraction
 
-from obtegum.core.amount import amount_text
-from obtegum.core.anchor.concrete import bags_for
-from obtegum.core.catalogue import Board, Tube
-from obtegum.core.found import found
-from obtegum.core.quantity import FOOT_M, INCH_M, Units, tube_text
-from obtegum.core.work import Work
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.concrete import bags_for
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.catalogue import Board, Tube
+from obtegum.core.values.quantity import FOOT_M, INCH_M, Units, tube_text
 
 __all__ = ["MOST_READINGS", "Reading", "film_readings", "kind_told", "numbers_in", "read_name"]
 

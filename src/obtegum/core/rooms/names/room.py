@@ -2,13 +2,13 @@
 
 from typing import Any
 
-from obtegum.core.catalogue import Catalogue
-from obtegum.core.fields import Document, put, special
-from obtegum.core.job import Job
-from obtegum.core.room import Room
+from obtegum.core.documents.job import Job
+from obtegum.core.face.fields import Document, put, special
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.names import step
 from obtegum.core.rooms.names.draw import named
 from obtegum.core.rooms.names.found import kind_told
+from obtegum.core.values.catalogue import Catalogue
 
 __all__ = ["ROOM"]
 

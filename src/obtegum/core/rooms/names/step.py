@@ -2,11 +2,11 @@
 
 from typing import Literal, cast
 
+from obtegum.core.drawing.step import Answer, Standing, StepPlan
+from obtegum.core.drawing.strip import Strip
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.names.found import read_name
-from obtegum.core.step import Answer, Standing, StepPlan
-from obtegum.core.strip import Strip
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

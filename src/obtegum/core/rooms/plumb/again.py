@@ -1,8 +1,8 @@
 """Another round of reading the frame, after it was pulled."""
 
-from obtegum.core.job import Job
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.plumb.decisions import MOST_ROUNDS, PlumbRound
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.plumb import MOST_ROUNDS, PlumbRound
 
 __all__ = ["read_anew"]
 

@@ -1,11 +1,11 @@
 """The frame along, each bow leaning as it was read, enlarged; straps where they pull."""
 
-from obtegum.core.drawing import Arrow, Drawing, Item, Note, Outline, Row, drawn
-from obtegum.core.paths import line
+from obtegum.core.drawing.items import Arrow, Drawing, Item, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import line
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.plumb.found import leans_of, straps_of
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.work import Work
 
 __all__ = ["plumbed"]
 

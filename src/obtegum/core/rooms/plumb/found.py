@@ -4,11 +4,11 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from obtegum.core.found import found
-from obtegum.core.plumbing import Pull, pulls
-from obtegum.core.rooms.plumb.decisions import BowStands, Check
+from obtegum.core.documents.plumb import BowStands, Check
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.plumbing import Pull, pulls
 from obtegum.core.rooms.set_out.found import bays_of, starts_m
-from obtegum.core.work import Work
 
 __all__ = ["Leans", "lean_of", "leans_of", "missing", "slack_m", "straps_of", "worst_m"]
 

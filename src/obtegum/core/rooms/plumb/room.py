@@ -1,7 +1,7 @@
 """Plumb: the standing frame read, pulled true, and read again."""
 
-from obtegum.core.faces import Answers, Caution, Next, Numbered, Page, Picture, Ruled
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page, Picture, Ruled
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.plumb import step
 from obtegum.core.rooms.plumb.again import read_anew
 from obtegum.core.rooms.plumb.draw import plumbed

@@ -2,12 +2,12 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.edit import Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.edit import Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube, post_tube
 from obtegum.core.rooms.posts.found import fewer_sticks, play_of, slop
 from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
 
 __all__ = ["CURES"]
 

@@ -2,14 +2,14 @@
 
 import math
 
-from obtegum.core.drawing import Material, Outline, Vertex
-from obtegum.core.paths import box
-from obtegum.core.profile import Arc
+from obtegum.core.drawing.items import Material, Outline, Vertex
+from obtegum.core.drawing.paths import box
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.profile import Arc
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.posts.found import board_behind_m, board_of, embedment_m, entry_of, leans_loose
 from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.work import Work
 
 __all__ = ["foot_outlines"]
 

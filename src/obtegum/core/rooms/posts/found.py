@@ -3,19 +3,19 @@
 import math
 from dataclasses import dataclass
 
-from obtegum.core.catalogue import Board
-from obtegum.core.found import found
-from obtegum.core.ground.posts import Entry, Play, bow_entry, socket_play
-from obtegum.core.quantity import length_text
+from obtegum.core.drawing.step import Answer
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.ground.posts import Entry, Play, bow_entry, socket_play
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.ways import plumb_m, way_of
 from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Board
+from obtegum.core.values.quantity import length_text
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
     "STRAPS",

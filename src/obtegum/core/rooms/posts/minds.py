@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.faces import Stray
+from obtegum.core.face.faces import Stray
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.posts.ways import boarded
-from obtegum.core.work import Work
 
 __all__ = ["minds"]
 

@@ -3,12 +3,12 @@
 from collections.abc import Iterator, Sequence
 from itertools import pairwise
 
-from obtegum.core.faces import Member
+from obtegum.core.face.faces import Member
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.posts.found import board_behind_m, board_of, boards_of, embedment_m
 from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
 from obtegum.core.rooms.set_out.found import pegs_of
-from obtegum.core.work import Work
 
 __all__ = ["parts"]
 

@@ -1,7 +1,8 @@
 """Posts: how a bow stands, of what, how long, how deep, and whether it enters."""
 
-from obtegum.core.faces import Caution, Need, Next, Page, Picture, Stick
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Caution, Need, Next, Page, Picture, Stick
+from obtegum.core.face.room import Room
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.posts import step
 from obtegum.core.rooms.posts.cures import CURES
@@ -11,7 +12,6 @@ from obtegum.core.rooms.posts.found import board_of, entry_of, post_count
 from obtegum.core.rooms.posts.minds import minds
 from obtegum.core.rooms.posts.parts import parts
 from obtegum.core.rooms.posts.ways import boarded, way_of
-from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 

@@ -2,10 +2,15 @@
 
 import math
 
-from obtegum.core.answers import angle_answer, count_answer, length_answer
-from obtegum.core.found import found
-from obtegum.core.ground.posts import Play
-from obtegum.core.quantity import angle_text, percent_text
+from obtegum.core.drawing.step import Answer, Standing, StepPlan
+from obtegum.core.drawing.strip import Band, Strip, StripMark
+from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.face.answers import angle_answer, count_answer, length_answer
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.ground.posts import Play
+from obtegum.core.formulas.setout.base import SIDES, Peg
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube, tube_measures
 from obtegum.core.rooms.hold.found import set_of, setting_of
 from obtegum.core.rooms.level.found import stand_of
@@ -32,12 +37,7 @@ from obtegum.core.rooms.posts.found import (
 from obtegum.core.rooms.posts.ways import boarded, foot_name, foot_of, stub_below, way_of
 from obtegum.core.rooms.set_out.found import pegs_of, reads
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
-from obtegum.core.rounding import rounded
-from obtegum.core.setout.base import SIDES, Peg
-from obtegum.core.step import Answer, Standing, StepPlan
-from obtegum.core.strip import Band, Strip, StripMark
-from obtegum.core.verdict import Level, Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import angle_text, percent_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

@@ -2,14 +2,14 @@
 
 from typing import Literal
 
-from obtegum.core.drawing import Drawing, Item, Mark, Note, Outline, Row, drawn
-from obtegum.core.faces import Stray
-from obtegum.core.paths import line
+from obtegum.core.drawing.items import Drawing, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import line
+from obtegum.core.face.faces import Stray
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.posts.ways import foot_name, foot_of
 from obtegum.core.rooms.row.found import built_row, off_share
 from obtegum.core.rooms.row.step import most_off
 from obtegum.core.rooms.set_out.found import pegs_of
-from obtegum.core.work import Work
 
 __all__ = ["row"]
 

@@ -3,15 +3,15 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from obtegum.core.faces import Stray
-from obtegum.core.found import found
+from obtegum.core.face.faces import Stray
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.level.found import lie_of, stand_of
 from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.set_out.found import pegs_of, starts_m
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.shapes import height_for_girth
-from obtegum.core.work import Work
 
 __all__ = ["BowBuilt", "bows_built", "built_row", "checks_of", "off_share", "softest"]
 

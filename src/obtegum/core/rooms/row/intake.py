@@ -2,11 +2,11 @@
 
 from pydantic import ValidationError
 
-from obtegum.core.faces import Intake
-from obtegum.core.intake import Rows, RowTrouble, counted, peg_named, wanted
-from obtegum.core.job import Job
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.row.decisions import CHECKS, PostBuilt, field_of
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.row import CHECKS, PostBuilt, field_of
+from obtegum.core.face.faces import Intake
+from obtegum.core.face.intake import Rows, RowTrouble, counted, peg_named, wanted
 from obtegum.core.rooms.set_out.ticks import design_bays
 
 __all__ = ["INTAKES"]

@@ -1,7 +1,7 @@
 """The row: each post as it was built, against its place, its string, its height and plumb."""
 
-from obtegum.core.faces import Answers, Caution, Next, Page, Ruled, Words
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Next, Page, Ruled, Words
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.row import step
 from obtegum.core.rooms.row.draw import row
 from obtegum.core.rooms.row.intake import INTAKES

@@ -2,19 +2,19 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.answers import length_answer, ticked_off
-from obtegum.core.faces import Stray
-from obtegum.core.room import rooms
+from obtegum.core.documents.row import field_of
+from obtegum.core.drawing.step import Answer, Standing, StepPlan
+from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.face.answers import length_answer, ticked_off
+from obtegum.core.face.faces import Stray
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.base import Peg
+from obtegum.core.rooms import rooms
 from obtegum.core.rooms.posts.ways import foot_name, foot_of, way_of
-from obtegum.core.rooms.row.decisions import field_of
 from obtegum.core.rooms.row.found import BowBuilt, bows_built, built_row, checks_of, off_share, softest
 from obtegum.core.rooms.row.strips import Readings
 from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.rooms.soil.found import hours_times
-from obtegum.core.setout.base import Peg
-from obtegum.core.step import Answer, Standing, StepPlan
-from obtegum.core.verdict import Verdict, judge, verdict_on
-from obtegum.core.work import Work
 
 __all__ = ["most_off", "plan", "stands", "verdicts"]
 

@@ -2,16 +2,16 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
+from obtegum.core.documents.row import CHECKS, field_of
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.hold.found import kind_of, set_of
 from obtegum.core.rooms.hold.takes import bows_from
 from obtegum.core.rooms.level.found import stand_of
 from obtegum.core.rooms.posts.found import embedment_m
-from obtegum.core.rooms.row.decisions import CHECKS, field_of
 from obtegum.core.rooms.row.found import built_row
 from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.rooms.set_out.pegs import tick_state
-from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
 

@@ -2,8 +2,9 @@
 
 from itertools import pairwise
 
-from obtegum.core.drawing import Dimension, Drawing, Item, Layer, Mark, Note, Outline, Row, drawn
-from obtegum.core.paths import circle, line
+from obtegum.core.drawing.items import Dimension, Drawing, Item, Layer, Mark, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import circle, line
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.found import tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.runs.found import (
@@ -19,7 +20,6 @@ from obtegum.core.rooms.runs.found import (
     section_of,
 )
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.work import Work
 
 __all__ = ["runs_across", "runs_along", "unrolled"]
 

@@ -5,17 +5,17 @@ from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
 
-from obtegum.core.catalogue import Board, Tube
-from obtegum.core.found import found
-from obtegum.core.laid import Splice, bought, lay
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.end_to_end import Splice, bought, lay
 from obtegum.core.rooms.bows.found import girth_at, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.row.found import built_row
 from obtegum.core.rooms.runs.tube import told_or_usual
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Board, Tube
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
     "Piece",

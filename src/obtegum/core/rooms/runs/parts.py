@@ -2,7 +2,8 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Member
+from obtegum.core.face.faces import Member
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.runs.found import (
     deep_m,
@@ -14,7 +15,6 @@ from obtegum.core.rooms.runs.found import (
     section_of,
     stock_of,
 )
-from obtegum.core.work import Work
 
 __all__ = ["parts"]
 

@@ -1,17 +1,17 @@
 """Runs: what ties the bows along the house."""
 
-from obtegum.core.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
-from obtegum.core.fields import special
-from obtegum.core.listed import listed
-from obtegum.core.room import Room
+from obtegum.core.documents.runs import LEAST_HIGH_M, MOST_HIGH_M, MOST_SIDE
+from obtegum.core.face.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.fields import special
+from obtegum.core.face.listed import listed
+from obtegum.core.face.room import Room
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.runs import step
-from obtegum.core.rooms.runs.decisions import LEAST_HIGH_M, MOST_HIGH_M, MOST_SIDE
 from obtegum.core.rooms.runs.draw import runs_across, runs_along, unrolled
 from obtegum.core.rooms.runs.found import lath_board, pieces_of, run_tube, sticks_bought
 from obtegum.core.rooms.runs.parts import parts
 from obtegum.core.rooms.runs.tables import TABLES
 from obtegum.core.rooms.runs.tube import board_options, usual_or_told
-from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 

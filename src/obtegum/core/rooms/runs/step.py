@@ -4,8 +4,12 @@ import math
 from collections.abc import Iterator
 from typing import Literal
 
-from obtegum.core.answers import count_answer, length_answer, settled
-from obtegum.core.frame.section import round_section
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.strip import Strip, StripMark
+from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.face.answers import count_answer, length_answer, settled
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.frame.section import round_section
 from obtegum.core.rooms.bows.found import tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.fittings.takes import is_glued
@@ -26,10 +30,6 @@ from obtegum.core.rooms.runs.found import (
     sticks_bought,
 )
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Strip, StripMark
-from obtegum.core.verdict import Verdict, judge, verdict_on
-from obtegum.core.work import Work
 
 __all__ = ["REACH_M", "plan", "stands", "strips", "verdicts"]
 

@@ -3,11 +3,11 @@
 import math
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.runs.found import pieces_of, place_of, runs_of
 from obtegum.core.rooms.runs.step import REACH_M
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
 

@@ -1,12 +1,12 @@
 """What runs, braces and boards are made of: what is told, or what is usual for the house."""
 
-from obtegum.core.catalogue import Catalogue, Tube
-from obtegum.core.fields import Measure, Option, special
-from obtegum.core.job import Job
-from obtegum.core.quantity import Units
+from obtegum.core.documents.job import Job
+from obtegum.core.face.fields import Measure, Option, special
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube, find_tube, own_tubes
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Catalogue, Tube
+from obtegum.core.values.quantity import Units
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["board_options", "told_or_usual", "usual_or_told"]
 

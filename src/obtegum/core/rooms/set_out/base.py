@@ -1,12 +1,12 @@
 """What every view of the base from above shares: strings, corner letters, pegs; y across to the right of A to B."""
 
-from obtegum.core.drawing import Item, Mark, Note, Outline
-from obtegum.core.paths import box, line
+from obtegum.core.drawing.items import Item, Mark, Note, Outline
+from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.base import Peg
+from obtegum.core.formulas.setout.how import corner_places
 from obtegum.core.rooms.set_out.found import reads, strung
 from obtegum.core.rooms.set_out.pegs import tick_state
-from obtegum.core.setout.base import Peg
-from obtegum.core.setout.how import corner_places
-from obtegum.core.work import Work
 
 __all__ = ["BESIDE_M", "corners", "corners_inside", "floor", "peg_mark", "peg_y", "strings"]
 

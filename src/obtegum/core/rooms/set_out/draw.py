@@ -1,12 +1,12 @@
 """The base from above: the long sides run across the screen, A at the upper left."""
 
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
-from obtegum.core.paths import line
+from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import line
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.base import diagonal
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor, peg_mark, strings
 from obtegum.core.rooms.set_out.found import bays_of, pegs_of, reads, squaring_steps, strung, way
 from obtegum.core.rooms.set_out.pegs import TO_WORDS
-from obtegum.core.setout.base import diagonal
-from obtegum.core.work import Work
 
 __all__ = ["above"]
 

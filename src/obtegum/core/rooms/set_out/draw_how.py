@@ -1,12 +1,12 @@
 """A drawing for each step of squaring the base: its strings, its tapes, what it sets."""
 
-from obtegum.core.above import seen_from_above
-from obtegum.core.drawing import Drawing, Item, Mark, Note, Outline, Row, drawn
-from obtegum.core.paths import line
+from obtegum.core.drawing.above import seen_from_above
+from obtegum.core.drawing.items import Drawing, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import line
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.how import HowStep
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor, strings
 from obtegum.core.rooms.set_out.found import squaring_steps
-from obtegum.core.setout.how import HowStep
-from obtegum.core.work import Work
 
 __all__ = ["how_drawings"]
 

@@ -1,12 +1,12 @@
 """The ways to square a base: offered with what each leaves at the far corners."""
 
-from obtegum.core.catalogue import Catalogue
-from obtegum.core.fields import Option, special
-from obtegum.core.job import Job
-from obtegum.core.quantity import Tape, length_text
+from obtegum.core.documents.job import Job
+from obtegum.core.face.fields import Option, special
+from obtegum.core.formulas.setout.how import method_label
+from obtegum.core.formulas.setout.squaring import Method
 from obtegum.core.rooms.set_out.tools import ways_to_square
-from obtegum.core.setout.how import method_label
-from obtegum.core.setout.squaring import Method
+from obtegum.core.values.catalogue import Catalogue
+from obtegum.core.values.quantity import Tape, length_text
 
 __all__ = ["FIELDS"]
 

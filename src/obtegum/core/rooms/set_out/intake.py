@@ -1,11 +1,11 @@
 """Pegs read in: the peg list with its column ``set_at`` filled in."""
 
-from obtegum.core.faces import Intake
-from obtegum.core.intake import Rows, RowTrouble, counted, peg_named, refusal, wanted
-from obtegum.core.job import Job
-from obtegum.core.rooms import SiteRecord
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.face.faces import Intake
+from obtegum.core.face.intake import Rows, RowTrouble, counted, peg_named, refusal, wanted
+from obtegum.core.formulas.setout.base import peg_words
 from obtegum.core.rooms.set_out.ticks import design_bays
-from obtegum.core.setout.base import peg_words
 
 __all__ = ["INTAKES"]
 

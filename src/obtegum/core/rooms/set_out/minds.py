@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.faces import Stray
+from obtegum.core.face.faces import Stray
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.posts.ways import foot_of
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.work import Work
 
 __all__ = ["minds"]
 

@@ -2,12 +2,12 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.faces import SiteLine, SitePoint
+from obtegum.core.face.faces import SiteLine, SitePoint
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.how import corner_places
+from obtegum.core.formulas.setout.lines import DIAGONALS
 from obtegum.core.rooms.level.found import lie_of
 from obtegum.core.rooms.set_out.found import pegs_of, strung
-from obtegum.core.setout.how import corner_places
-from obtegum.core.setout.lines import DIAGONALS
-from obtegum.core.work import Work
 
 __all__ = ["on_site"]
 

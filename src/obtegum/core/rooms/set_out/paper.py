@@ -1,6 +1,6 @@
 """Setting out and squaring on paper."""
 
-from obtegum.core.faces import Caution, Numbered, Page, Picture, Readings
+from obtegum.core.face.faces import Caution, Numbered, Page, Picture, Readings
 
 __all__ = ["PAGES"]
 

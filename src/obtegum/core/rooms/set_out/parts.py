@@ -2,9 +2,9 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Member
+from obtegum.core.face.faces import Member
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.set_out.found import pegs_of
-from obtegum.core.work import Work
 
 __all__ = ["parts"]
 

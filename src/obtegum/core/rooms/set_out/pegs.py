@@ -3,15 +3,15 @@
 from collections.abc import Callable
 from functools import cache
 
-from obtegum.core.answers import ticked_off
-from obtegum.core.found import Finding
-from obtegum.core.part import Part
+from obtegum.core.drawing.step import StepState
+from obtegum.core.drawing.strip import MarkState, Strip, StripMark
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.answers import ticked_off
+from obtegum.core.findings.kept import Finding
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.base import SIDES, Peg
 from obtegum.core.rooms.set_out.found import pegs_of, reads, starts_m
-from obtegum.core.setout.base import SIDES, Peg
-from obtegum.core.step import StepState
-from obtegum.core.strip import MarkState, Strip, StripMark
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
+from obtegum.core.values.base import Part
 
 __all__ = ["TO_WORDS", "Progress", "faced", "hooked", "line_strip", "progress", "tick_state", "ticked", "walked"]
 

@@ -1,8 +1,8 @@
 """Set out: base rectangle, diagonal, bays, and a peg for every post."""
 
-from obtegum.core.above import over
-from obtegum.core.faces import Beside, File
-from obtegum.core.room import Room
+from obtegum.core.drawing.above import over
+from obtegum.core.face.faces import Beside, File
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.set_out import step
 from obtegum.core.rooms.set_out.cures import CURES
 from obtegum.core.rooms.set_out.draw import above

@@ -2,7 +2,14 @@
 
 from functools import partial
 
-from obtegum.core.answers import count_answer, length_answer
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.strip import Strip
+from obtegum.core.drawing.verdict import Verdict, judge
+from obtegum.core.face.answers import count_answer, length_answer
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.base import SIDES, Peg, diagonal
+from obtegum.core.formulas.setout.bays import Bays
+from obtegum.core.formulas.setout.squaring import base_error, parts_within
 from obtegum.core.rooms.set_out.found import (
     bays_of,
     equal_school,
@@ -14,13 +21,6 @@ from obtegum.core.rooms.set_out.found import (
     way,
 )
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
-from obtegum.core.setout.base import SIDES, Peg, diagonal
-from obtegum.core.setout.bays import Bays
-from obtegum.core.setout.squaring import base_error, parts_within
-from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Strip
-from obtegum.core.verdict import Verdict, judge
-from obtegum.core.work import Work
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

@@ -2,10 +2,10 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.base import SIDES
 from obtegum.core.rooms.set_out.found import pegs_of, reads
-from obtegum.core.setout.base import SIDES
-from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
 

@@ -2,10 +2,10 @@
 
 import re
 
-from obtegum.core.house import TICK
-from obtegum.core.rooms import HouseDesign
-from obtegum.core.setout.bays import Bays, counted_bays, equal_bays, fixed_bays
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.documents.base import TICK
+from obtegum.core.documents.house import HouseDesign
+from obtegum.core.formulas.setout.bays import Bays, counted_bays, equal_bays, fixed_bays
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["design_bays", "tick_station", "tick_words"]
 

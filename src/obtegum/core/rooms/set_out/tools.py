@@ -1,10 +1,10 @@
 """The tapes of a house, the rectangle that its strings make, and every way to square it."""
 
-from obtegum.core.catalogue import Catalogue
-from obtegum.core.quantity import FOOT_M
-from obtegum.core.rooms import HouseDesign
+from obtegum.core.documents.house import HouseDesign
+from obtegum.core.formulas.setout.squaring import Method, Tapes, methods
 from obtegum.core.rooms.bows.tubes import find_tube
-from obtegum.core.setout.squaring import Method, Tapes, methods
+from obtegum.core.values.catalogue import Catalogue
+from obtegum.core.values.quantity import FOOT_M
 
 __all__ = ["strung_size", "tapes_in", "ways_to_square"]
 

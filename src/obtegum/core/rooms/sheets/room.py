@@ -1,7 +1,7 @@
 """Rigid sheets over the roof and on the ends."""
 
-from obtegum.core.faces import Answers, Caution, Next, Numbered, Page, Picture, Stick
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.sheets import step
 from obtegum.core.rooms.sheets.cures import CURES
 from obtegum.core.rooms.sheets.draw import end_sheets_drawn, sheets

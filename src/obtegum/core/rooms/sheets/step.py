@@ -4,9 +4,12 @@ import math
 from collections.abc import Iterator
 from functools import partial
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, angle_answer, count_answer, length_answer, settled
-from obtegum.core.quantity import area_text
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.strip import Band, Strip
+from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.face.answers import amount_answer, angle_answer, count_answer, length_answer, settled
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.hoist.found import CARRIES_KG
 from obtegum.core.rooms.sheets.found import (
     PANEL_EACH_M,
@@ -25,11 +28,8 @@ from obtegum.core.rooms.sheets.found import (
 )
 from obtegum.core.rooms.strength.words import AID, MADE_UP
 from obtegum.core.rooms.weather.found import stood_in
-from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Band, Strip
-from obtegum.core.verdict import Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.quantity import area_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

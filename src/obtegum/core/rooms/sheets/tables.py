@@ -2,9 +2,9 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.sheets.found import end_sheets, laid, screws_of, sticks_of, trims_of
-from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
 

@@ -2,9 +2,9 @@
 
 from itertools import pairwise
 
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
-from obtegum.core.paths import box, chain_path, circle, line
-from obtegum.core.quantity import area_text
+from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import box, chain_path, circle, line
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import hip_board, hip_place
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.found import board_behind_m, board_of
@@ -22,7 +22,7 @@ from obtegum.core.rooms.sides.found import (
     wound,
 )
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import area_text
 
 __all__ = ["curtain", "curtains"]
 

@@ -3,8 +3,8 @@
 import math
 from dataclasses import dataclass
 
-from obtegum.core.catalogue import Tube
-from obtegum.core.found import found
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import hip_board, hip_place, opens_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.found import braces_of
@@ -14,7 +14,7 @@ from obtegum.core.rooms.posts.ways import boarded
 from obtegum.core.rooms.runs.tube import told_or_usual
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Tube
 
 __all__ = [
     "Bars",

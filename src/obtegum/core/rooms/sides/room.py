@@ -1,14 +1,14 @@
 """Roll-up sides."""
 
-from obtegum.core.faces import Answers, Caution, Next, Numbered, Page, Picture, Round, Stick
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page, Picture, Round, Stick
+from obtegum.core.face.room import Room
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.runs.tube import usual_or_told
 from obtegum.core.rooms.sides import step
 from obtegum.core.rooms.sides.cures import CURES
 from obtegum.core.rooms.sides.draw import curtain, curtains
 from obtegum.core.rooms.sides.found import curtained
 from obtegum.core.rooms.sides.tables import TABLES
-from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 

@@ -4,9 +4,12 @@ import math
 from collections.abc import Iterator
 from functools import partial
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, count_answer, length_answer, settled
-from obtegum.core.quantity import area_text, percent_text
+from obtegum.core.drawing.step import Action, Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.strip import Strip
+from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.sides.found import (
     bar_tube,
     bars_of,
@@ -17,11 +20,8 @@ from obtegum.core.rooms.sides.found import (
     rest_m,
     wound,
 )
-from obtegum.core.rounding import rounded
-from obtegum.core.step import Action, Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Strip
-from obtegum.core.verdict import Level, Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.quantity import area_text, percent_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

@@ -3,9 +3,9 @@
 import math
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.sides.found import bar_tube, bars_of, curtained, opened_at, wound
-from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
 

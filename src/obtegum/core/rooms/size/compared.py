@@ -3,18 +3,18 @@
 import math
 from dataclasses import dataclass
 
-from obtegum.core.amount import amount_text
-from obtegum.core.bows.headroom import headroom_over
-from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, Vertex, drawn
-from obtegum.core.found import found
-from obtegum.core.ground.posts import bow_entry
-from obtegum.core.paths import chain_path, line, moved
-from obtegum.core.profile import Arc, Chain, ProfileError
-from obtegum.core.quantity import angle_text, area_text
+from obtegum.core.documents.size import Size
+from obtegum.core.drawing.items import Drawing, Item, Note, Outline, Row, Vertex, drawn
+from obtegum.core.drawing.paths import chain_path, line, moved
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.headroom import headroom_over
+from obtegum.core.formulas.ground.posts import bow_entry
+from obtegum.core.formulas.profile import Arc, Chain, ProfileError
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.size.decisions import Size
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
+from obtegum.core.values.quantity import angle_text, area_text
 
 __all__ = ["Compared", "Section", "compare", "shape_rows", "shapes"]
 

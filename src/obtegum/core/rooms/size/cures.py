@@ -2,11 +2,11 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.edit import COMFORT, Cure, Edits, chosen, lengthened, up
+from obtegum.core.documents.size import SprungPipe
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.edit import COMFORT, Cure, Edits, chosen, lengthened, up
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.found import split_of
-from obtegum.core.rooms.size.decisions import SprungPipe
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
 
 __all__ = ["CURES"]
 

@@ -2,17 +2,17 @@
 
 from typing import Any
 
-from obtegum.core.catalogue import Catalogue
-from obtegum.core.design import limit_of
-from obtegum.core.fields import Document, Option, put, special
-from obtegum.core.job import Job
-from obtegum.core.profile import ProfileError
-from obtegum.core.profile.gothic import least_radius, plumb_radius
-from obtegum.core.quantity import length_text
-from obtegum.core.rooms.size.decisions import Round, Size, SprungPipe
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.reading import limit_of
+from obtegum.core.documents.size import Round, Size, SprungPipe
+from obtegum.core.face.fields import Document, Option, put, special
+from obtegum.core.formulas.profile import ProfileError
+from obtegum.core.formulas.profile.gothic import least_radius, plumb_radius
 from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.rooms.start.known import set_by_hand
-from obtegum.core.trouble import DesignError, Trouble
+from obtegum.core.values.catalogue import Catalogue
+from obtegum.core.values.quantity import length_text
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["FIELDS"]
 

@@ -2,10 +2,10 @@
 
 from collections.abc import Mapping
 
-from obtegum.core.design import limit_of
+from obtegum.core.documents.reading import limit_of
+from obtegum.core.documents.size import SprungPipe
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.posts.found import entry_of
-from obtegum.core.rooms.size.decisions import SprungPipe
-from obtegum.core.work import Work
 
 __all__ = ["follows"]
 

@@ -1,15 +1,15 @@
 """The bow’s centre line and its inner face, and the room that a grower has under it."""
 
-from obtegum.core.bows.headroom import clear_from, headroom_over
-from obtegum.core.design import limit_of
-from obtegum.core.found import found
-from obtegum.core.numbers import misfit
-from obtegum.core.profile import Chain, Kink, ProfileError
-from obtegum.core.quantity import length_text
-from obtegum.core.rooms import HouseDesign
+from obtegum.core.documents.house import HouseDesign
+from obtegum.core.documents.numbers import misfit
+from obtegum.core.documents.reading import limit_of
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.headroom import clear_from, headroom_over
+from obtegum.core.formulas.profile import Chain, Kink, ProfileError
 from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import length_text
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["centre_line", "grower_at_m", "headroom_m", "inner_face", "leg_kink", "upright_from_m"]
 

@@ -1,6 +1,6 @@
 """The house on its first page."""
 
-from obtegum.core.faces import Answers, Page, Picture, Verdicts
+from obtegum.core.face.faces import Answers, Page, Picture, Verdicts
 
 __all__ = ["PAGES"]
 

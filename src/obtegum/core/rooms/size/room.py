@@ -1,8 +1,7 @@
 """Size: width, length, shape and height, and how a grower fits under the side."""
 
-from obtegum.core.quantity import size_text
-from obtegum.core.room import Room
-from obtegum.core.rooms import HouseDesign
+from obtegum.core.documents.house import HouseDesign
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.size import step
 from obtegum.core.rooms.size.across import across
 from obtegum.core.rooms.size.along import along
@@ -13,6 +12,7 @@ from obtegum.core.rooms.size.follows import follows
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.paper import PAGES
 from obtegum.core.rooms.size.small import small
+from obtegum.core.values.quantity import size_text
 
 __all__ = ["ROOM"]
 

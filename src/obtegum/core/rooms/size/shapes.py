@@ -3,8 +3,7 @@
 import math
 from itertools import pairwise
 
-from obtegum.core.profile import ProfileError
-from obtegum.core.rooms.size.decisions import (
+from obtegum.core.documents.size import (
     HIGHEST_M,
     Gothic,
     Kneed,
@@ -16,6 +15,7 @@ from obtegum.core.rooms.size.decisions import (
     SprungPipe,
     ThreeCentred,
 )
+from obtegum.core.formulas.profile import ProfileError
 
 __all__ = ["SHAPE_LABELS", "asked_leg", "height_for_girth", "own_measures", "shape_of"]
 

@@ -1,11 +1,11 @@
 """How a house looks from across the yard: its section and its long side, side by side, to scale."""
 
-from obtegum.core.drawing import Drawing, Grower, Item, Outline, Row, drawn
-from obtegum.core.paths import box, chain_path, line, moved
+from obtegum.core.drawing.items import Drawing, Grower, Item, Outline, Row, drawn
+from obtegum.core.drawing.paths import box, chain_path, line, moved
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.work import Work
 
 __all__ = ["small"]
 

@@ -1,17 +1,17 @@
 """Size: width, length, shape and height, and how a grower fits under the side."""
 
-from obtegum.core.answers import count_answer, length_answer, settled
-from obtegum.core.bows.headroom import headroom_over
-from obtegum.core.quantity import angle_text, area_text
+from obtegum.core.drawing.step import Answer, Standing, StepPlan
+from obtegum.core.drawing.strip import Band, MarkKind, Strip
+from obtegum.core.drawing.verdict import Verdict, judge
+from obtegum.core.face.answers import count_answer, length_answer, settled
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.headroom import headroom_over
 from obtegum.core.rooms.posts.ways import foot_of
 from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.found import grower_at_m, headroom_m, inner_face, leg_kink, upright_from_m
 from obtegum.core.rooms.size.shapes import asked_leg, own_measures
-from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, Standing, StepPlan
-from obtegum.core.strip import Band, MarkKind, Strip
-from obtegum.core.verdict import Verdict, judge
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import angle_text, area_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

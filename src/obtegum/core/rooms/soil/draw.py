@@ -1,11 +1,11 @@
 """A test hole beside a post: what was dug over, how far frost goes, where water stands."""
 
-from obtegum.core.drawing import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
-from obtegum.core.paths import box, line
+from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
+from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.work import Work
 
 __all__ = ["soil"]
 

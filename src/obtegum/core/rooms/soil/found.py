@@ -1,9 +1,9 @@
 """What the ground bears, by the class that it was told to be."""
 
-from obtegum.core.anchor.soil import Ground
-from obtegum.core.catalogue import Soil
-from obtegum.core.found import found
-from obtegum.core.work import Work
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.soil import Ground
+from obtegum.core.values.catalogue import Soil
 
 __all__ = ["class_of", "ground_of", "hours_times", "why_no_ground"]
 

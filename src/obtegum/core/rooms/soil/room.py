@@ -1,7 +1,7 @@
 """Soil: what the ground is, as a test hole told it, and what it bears."""
 
-from obtegum.core.faces import Answers, Caution, Next, Page, Picture
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Next, Page, Picture
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.soil import step
 from obtegum.core.rooms.soil.draw import soil
 

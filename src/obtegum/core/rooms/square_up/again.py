@@ -1,8 +1,8 @@
 """Another round with the tape."""
 
-from obtegum.core.job import Job
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.square_up.decisions import MOST_ROUNDS, Taping
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.square_up import MOST_ROUNDS, Taping
 
 __all__ = ["taped_anew"]
 

@@ -1,7 +1,11 @@
 """The base as taped, its errors drawn many times too large, and how each peg moves."""
 
-from obtegum.core.drawing import Arrow, Drawing, Item, Mark, Note, Outline, Row, Vertex, drawn
-from obtegum.core.paths import line
+from obtegum.core.drawing.items import Arrow, Drawing, Item, Mark, Note, Outline, Row, Vertex, drawn
+from obtegum.core.drawing.paths import line
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.checkin import CheckIn, Move, planned_lines
+from obtegum.core.formulas.setout.how import corner_places
+from obtegum.core.formulas.setout.lines import LINES
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor
 from obtegum.core.rooms.set_out.found import reads, strung
 from obtegum.core.rooms.square_up.found import (
@@ -12,10 +16,6 @@ from obtegum.core.rooms.square_up.found import (
     size_off,
     square_enough,
 )
-from obtegum.core.setout.checkin import CheckIn, Move, planned_lines
-from obtegum.core.setout.how import corner_places
-from obtegum.core.setout.lines import LINES
-from obtegum.core.work import Work
 
 __all__ = ["taped"]
 

@@ -2,12 +2,12 @@
 
 import re
 
-from obtegum.core.faces import Intake
-from obtegum.core.intake import Rows, RowTrouble, counted, refusal, wanted
-from obtegum.core.job import Job
-from obtegum.core.rooms import SiteRecord
-from obtegum.core.rooms.square_up.decisions import MOST_ROUNDS, Taping
-from obtegum.core.setout.lines import LINES, Line
+from obtegum.core.documents.house import SiteRecord
+from obtegum.core.documents.job import Job
+from obtegum.core.documents.square_up import MOST_ROUNDS, Taping
+from obtegum.core.face.faces import Intake
+from obtegum.core.face.intake import Rows, RowTrouble, counted, refusal, wanted
+from obtegum.core.formulas.setout.lines import LINES, Line
 
 __all__ = ["INTAKES"]
 

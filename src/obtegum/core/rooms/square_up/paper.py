@@ -1,6 +1,6 @@
 """What the six lines should read, room for what they do, and the moves."""
 
-from obtegum.core.faces import Answers, Caution, Next, Page, Picture, Ruled
+from obtegum.core.face.faces import Answers, Caution, Next, Page, Picture, Ruled
 
 __all__ = ["PAGES"]
 

@@ -1,7 +1,7 @@
 """Square up: what was taped between the corners, what it says of the base, and which peg moves."""
 
-from obtegum.core.above import over
-from obtegum.core.room import Room
+from obtegum.core.drawing.above import over
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.square_up import step
 from obtegum.core.rooms.square_up.again import taped_anew
 from obtegum.core.rooms.square_up.cures import CURES

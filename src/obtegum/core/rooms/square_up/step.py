@@ -2,8 +2,14 @@
 
 from functools import partial
 
-from obtegum.core.answers import length_answer, ticked_off
-from obtegum.core.quantity import percent_text, size_text
+from obtegum.core.drawing.step import Action, Answer, Standing, StepPlan
+from obtegum.core.drawing.strip import Strip
+from obtegum.core.drawing.verdict import Level, Verdict, graded, judge, verdict_on
+from obtegum.core.face.answers import length_answer, ticked_off
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.checkin import NINETEEN_IN_20, CheckIn, TapeMisfit, planned_lines
+from obtegum.core.formulas.setout.lines import LINES, Line
+from obtegum.core.formulas.setout.squaring import BEYOND, should_read
 from obtegum.core.rooms.set_out.found import starts_m, strung, tapes_of
 from obtegum.core.rooms.set_out.pegs import hooked
 from obtegum.core.rooms.square_up.found import (
@@ -19,13 +25,7 @@ from obtegum.core.rooms.square_up.found import (
     taped_level,
     width_off,
 )
-from obtegum.core.setout.checkin import NINETEEN_IN_20, CheckIn, TapeMisfit, planned_lines
-from obtegum.core.setout.lines import LINES, Line
-from obtegum.core.setout.squaring import BEYOND, should_read
-from obtegum.core.step import Action, Answer, Standing, StepPlan
-from obtegum.core.strip import Strip
-from obtegum.core.verdict import Level, Verdict, graded, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import percent_text, size_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

@@ -2,9 +2,9 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
-from obtegum.core.setout.lines import LINES
-from obtegum.core.work import Work
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.lines import LINES
 
 __all__ = ["TABLES"]
 

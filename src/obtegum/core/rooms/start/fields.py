@@ -2,8 +2,8 @@
 
 from typing import Any
 
-from obtegum.core.fields import Document, put, special
-from obtegum.core.job import Job
+from obtegum.core.documents.job import Job
+from obtegum.core.face.fields import Document, put, special
 from obtegum.core.rooms.size.shapes import shape_of
 
 __all__ = ["FIELDS"]

@@ -4,13 +4,13 @@ import math
 from collections.abc import Mapping
 from typing import Any
 
-from obtegum.core.design import limit_of
-from obtegum.core.profile import ProfileError
+from obtegum.core.documents.reading import limit_of
+from obtegum.core.documents.size import SprungPipe
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.profile import ProfileError
 from obtegum.core.rooms.bows.found import split_of
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.size.decisions import SprungPipe
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.work import Work
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["follows"]
 

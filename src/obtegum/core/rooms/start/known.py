@@ -1,7 +1,7 @@
 """What is set by hand no longer follows from what was known first."""
 
-from obtegum.core.fields import Document, put
-from obtegum.core.job import Job
+from obtegum.core.documents.job import Job
+from obtegum.core.face.fields import Document, put
 
 __all__ = ["set_by_hand"]
 

@@ -1,6 +1,6 @@
 """Start: what is known first, and the house that it makes."""
 
-from obtegum.core.room import Room
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.start import step
 from obtegum.core.rooms.start.fields import FIELDS
 from obtegum.core.rooms.start.follows import follows

@@ -1,11 +1,11 @@
 """Start: what is known first, and the house that it makes."""
 
-from obtegum.core.answers import count_answer, length_answer
+from obtegum.core.drawing.step import Standing, StepPlan
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.answers import count_answer, length_answer
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.found import stick_count
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.step import Standing, StepPlan
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
 
 __all__ = ["plan", "stands", "verdicts"]
 

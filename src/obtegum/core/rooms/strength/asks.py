@@ -6,13 +6,13 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.found import found
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.weather.asce_wind import DIRECTION
+from obtegum.core.formulas.weather.en_wind import AIR_KG_M3, Wind, peak_pressure
 from obtegum.core.rooms.braces.found import brace_lift_n, corner_lifted
 from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, factors_of, grown, short_found
 from obtegum.core.rooms.weather.found import method_of, told
-from obtegum.core.weather.asce_wind import DIRECTION
-from obtegum.core.weather.en_wind import AIR_KG_M3, Wind, peak_pressure
-from obtegum.core.work import Work
 
 __all__ = ["Ask", "Asks", "all_asks", "brace_asks", "corner_asks", "parting_gust", "real_gust", "row_asks", "side_gust"]
 

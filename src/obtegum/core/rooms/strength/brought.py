@@ -2,13 +2,13 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer
+from obtegum.core.drawing.step import Answer
+from obtegum.core.face.answers import amount_answer
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.strength.found import forced_bow, met_collar
 from obtegum.core.rooms.strength.joints import bracket_share, joint_share
 from obtegum.core.rooms.strength.words import share_text
-from obtegum.core.step import Answer
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["brought_answers", "by_whom"]
 

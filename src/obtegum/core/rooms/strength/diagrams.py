@@ -6,14 +6,14 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.amount import AmountKind, amount_text
-from obtegum.core.drawing import Drawing, Item, Note, Outline, Row, drawn
+from obtegum.core.drawing.items import Drawing, Item, Note, Outline, Row, drawn
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.size.across import frame_outlines
 from obtegum.core.rooms.strength.draw import along_bow, ground, outward, path_of
 from obtegum.core.rooms.strength.found import Judged
 from obtegum.core.rooms.strength.propped import shown_found
 from obtegum.core.rooms.strength.words import MANY
-from obtegum.core.work import Work
+from obtegum.core.values.amount import AmountKind, amount_text
 
 __all__ = ["bending", "pressing"]
 

@@ -6,10 +6,12 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.amount import amount_text
-from obtegum.core.drawing import Arrow, Drawing, Handle, Item, Material, Note, Outline, Row, Vertex, drawn
-from obtegum.core.found import found
-from obtegum.core.paths import box
+from obtegum.core.drawing.items import Arrow, Drawing, Handle, Item, Material, Note, Outline, Row, Vertex, drawn
+from obtegum.core.drawing.paths import box
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.weather.outline import Outline as Shape
+from obtegum.core.formulas.weather.pressure import Case
 from obtegum.core.rooms.bows.found import corners_of, girth_at, split_of
 from obtegum.core.rooms.size.across import frame_outlines
 from obtegum.core.rooms.size.found import centre_line
@@ -18,9 +20,7 @@ from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of
 from obtegum.core.rooms.strength.propped import shown_found
 from obtegum.core.rooms.strength.words import MANY, share_text
-from obtegum.core.weather.outline import Outline as Shape
-from obtegum.core.weather.pressure import Case
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["along_bow", "ground", "load_drawings", "outward", "path_of", "shown_cases", "use"]
 

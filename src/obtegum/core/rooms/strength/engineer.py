@@ -7,12 +7,12 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.amount import AmountKind, amount_text
-from obtegum.core.catalogue import Tube
-from obtegum.core.found import found
-from obtegum.core.frame.analyse import AMPLIFY, SOFT, SWAY_EU, SWAY_US
-from obtegum.core.frame.section import Section
-from obtegum.core.frame.steel import Strength, allowable, euler_n, european, nominal, strut_n
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.frame.analyse import AMPLIFY, SOFT, SWAY_EU, SWAY_US
+from obtegum.core.formulas.frame.section import Section
+from obtegum.core.formulas.frame.steel import Strength, allowable, euler_n, european, nominal, strut_n
+from obtegum.core.formulas.weather.combine import Combination
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.runs.found import held_m
@@ -22,8 +22,8 @@ from obtegum.core.rooms.strength.joints import efficiency
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
 from obtegum.core.rooms.weather.found import method_of
-from obtegum.core.weather.combine import Combination
-from obtegum.core.work import Work
+from obtegum.core.values.amount import AmountKind, amount_text
+from obtegum.core.values.catalogue import Tube
 
 __all__ = ["Checked", "checked", "combination_lines", "combination_rows", "section_lines", "section_rows"]
 

@@ -6,11 +6,13 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.anchor.pole import pole_bent
-from obtegum.core.found import found
-from obtegum.core.frame.analyse import AMPLIFY, LEAST_FACTOR, SOFT, Bow, Found, analyse
-from obtegum.core.frame.forced import Locked, drawn_in, locked_in
-from obtegum.core.frame.steel import Strength, allowable, european, used
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.pole import pole_bent
+from obtegum.core.formulas.frame.analyse import AMPLIFY, LEAST_FACTOR, SOFT, Bow, Found, analyse
+from obtegum.core.formulas.frame.forced import Locked, drawn_in, locked_in
+from obtegum.core.formulas.frame.steel import Strength, allowable, european, used
+from obtegum.core.formulas.weather.combine import Combination
 from obtegum.core.rooms.bend.found import made_bow
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube, yield_untold
 from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
@@ -38,8 +40,6 @@ from obtegum.core.rooms.strength.model import (
     tied_model,
 )
 from obtegum.core.rooms.weather.found import method_of, missing, told
-from obtegum.core.weather.combine import Combination
-from obtegum.core.work import Work
 
 __all__ = [
     "END_WALL_N_M",

@@ -1,7 +1,9 @@
 """What stands only with a habit: plastic pipe that is cleared of snow, bows with props under their crowns."""
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, count_answer, length_answer
+from obtegum.core.drawing.step import Answer
+from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.face.answers import amount_answer, count_answer, length_answer
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.found import post_use
 from obtegum.core.rooms.strength.model import prop_board
@@ -9,9 +11,7 @@ from obtegum.core.rooms.strength.plastic import Plastic, plastic_found
 from obtegum.core.rooms.strength.propped import Propped, Ridge, propped_bows, propped_found
 from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, conditions, governing, in_ground, share_text
 from obtegum.core.rooms.weather.found import stood_in
-from obtegum.core.step import Answer
-from obtegum.core.verdict import Verdict, judge, verdict_on
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["frame_verdict", "plastic_answers", "plastic_verdict", "propped_answers", "propped_verdicts"]
 

@@ -3,11 +3,11 @@
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.anchor.links import SCREWS_M, bolt_shear, bolt_walls, net_along
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.links import SCREWS_M, bolt_shear, bolt_walls, net_along
 from obtegum.core.rooms.braces.places import drilled_m
 from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.model import Model, sections_of
-from obtegum.core.work import Work
 
 __all__ = ["bracket_share", "efficiency", "joint_share", "post_holes"]
 

@@ -5,13 +5,14 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.catalogue import Board, Tube
-from obtegum.core.found import found
-from obtegum.core.frame.nodes import NEAR_M, PIECES, Interpolated, divided, leaning, meeting
-from obtegum.core.frame.section import Section, round_section
-from obtegum.core.frame.solve import Frame
-from obtegum.core.frame.ties import Bar, Ties, tied
-from obtegum.core.profile import Arc, Chain
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.frame.nodes import NEAR_M, PIECES, Interpolated, divided, leaning, meeting
+from obtegum.core.formulas.frame.section import Section, round_section
+from obtegum.core.formulas.frame.solve import Frame
+from obtegum.core.formulas.frame.ties import Bar, Ties, tied
+from obtegum.core.formulas.profile import Arc, Chain
+from obtegum.core.formulas.weather.outline import Fine, Outline
 from obtegum.core.rooms.bows.found import corners_of, girth_at, split_of
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.braces.places import brace_tube, drilled_m, tie_board, ties_of
@@ -22,9 +23,8 @@ from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.site import load_breaks, outlined
 from obtegum.core.rooms.weather.found import method_of
-from obtegum.core.trouble import DesignError, Trouble
-from obtegum.core.weather.outline import Fine, Outline
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Board, Tube
+from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
     "Model",

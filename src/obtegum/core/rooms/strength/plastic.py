@@ -10,24 +10,24 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.catalogue import Resin, Tube
-from obtegum.core.found import found
-from obtegum.core.frame.buckling import critical_factors
-from obtegum.core.frame.loads import loads_on
-from obtegum.core.frame.section import Section, round_section
-from obtegum.core.frame.solve import Frame, Solved, first_order
-from obtegum.core.profile import Arc
+from obtegum.core.documents.size import SprungPipe
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.frame.buckling import critical_factors
+from obtegum.core.formulas.frame.loads import loads_on
+from obtegum.core.formulas.frame.section import Section, round_section
+from obtegum.core.formulas.frame.solve import Frame, Solved, first_order
+from obtegum.core.formulas.profile import Arc
+from obtegum.core.formulas.weather.pressure import from_snow
 from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.decisions import SprungPipe
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import cover_n_m2, factors_of
 from obtegum.core.rooms.strength.hung import hung_loads
 from obtegum.core.rooms.strength.loads import Weathered, weathered
 from obtegum.core.rooms.strength.model import Model, counted, model_of
 from obtegum.core.rooms.weather.found import method_of
-from obtegum.core.weather.pressure import from_snow
-from obtegum.core.work import Work
+from obtegum.core.values.catalogue import Resin, Tube
 
 __all__ = ["Plastic", "SnowRating", "locked_1_m", "locked_pa", "plastic_found"]
 

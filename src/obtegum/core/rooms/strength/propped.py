@@ -9,9 +9,11 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from obtegum.core.found import found
-from obtegum.core.frame.section import Section
-from obtegum.core.frame.steel import allowable, european
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.frame.section import Section
+from obtegum.core.formulas.frame.steel import allowable, european
+from obtegum.core.formulas.timber import column_n
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.runs.found import run_tube, runs_of
 from obtegum.core.rooms.set_out.found import bays_of
@@ -20,8 +22,6 @@ from obtegum.core.rooms.strength.found import END_WALL_N_M, FAR, Judged, bow_fou
 from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered
 from obtegum.core.rooms.strength.model import Model, model_of, prop_board, propped_model, short_model, tied_model
 from obtegum.core.rooms.weather.found import method_of
-from obtegum.core.timber import column_n
-from obtegum.core.work import Work
 
 __all__ = ["Propped", "Ridge", "bears_between", "carried_n_m", "propped_bows", "propped_found", "shown_found"]
 

@@ -1,8 +1,9 @@
 """Strength: one bow under all the weather of its place, and how close to its limit it comes."""
 
-from obtegum.core.faces import Answers, Caution, Need, Next, Page, Picture, Tabled, Words
-from obtegum.core.fields import special
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Answers, Caution, Need, Next, Page, Picture, Tabled, Words
+from obtegum.core.face.fields import special
+from obtegum.core.face.room import Room
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.bows.found import corners_of, split_of
 from obtegum.core.rooms.runs.tube import board_options
 from obtegum.core.rooms.set_out.found import bays_of
@@ -15,7 +16,6 @@ from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.propped import fails_anyway, propped_bows
 from obtegum.core.rooms.strength.tables import TABLES
 from obtegum.core.rooms.strength.words import AID
-from obtegum.core.work import Work
 
 __all__ = ["ROOM"]
 

@@ -2,15 +2,15 @@
 
 import numpy as np
 
-from obtegum.core.found import found
-from obtegum.core.rooms.ends.decisions import Side
+from obtegum.core.documents.ends import Side
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.weather import asce_snow, asce_wind, en_snow, en_wind
+from obtegum.core.formulas.weather.en_wind import Opening
+from obtegum.core.formulas.weather.outline import Outline, outline_of
 from obtegum.core.rooms.ends.openings import opened
 from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.weather.found import method_of, own_factors, told
-from obtegum.core.weather import asce_snow, asce_wind, en_snow, en_wind
-from obtegum.core.weather.en_wind import Opening
-from obtegum.core.weather.outline import Outline, outline_of
-from obtegum.core.work import Work
 
 __all__ = [
     "STRAIGHT",

@@ -4,9 +4,13 @@ from collections.abc import Iterator
 
 import numpy as np
 
-from obtegum.core.amount import amount_text
-from obtegum.core.answers import amount_answer, count_answer, length_answer
-from obtegum.core.frame.steel import allowable, european
+from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.strip import Strip, StripMark
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.face.answers import amount_answer, count_answer, length_answer
+from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.frame.steel import allowable, european
 from obtegum.core.rooms.bows.found import along_tube, girth_at, split_of, tube_m
 from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.posts.ways import way_of
@@ -32,11 +36,7 @@ from obtegum.core.rooms.strength.plastic import plastic_found
 from obtegum.core.rooms.strength.propped import shown_found
 from obtegum.core.rooms.strength.words import AID, MANY, place_words, share_text
 from obtegum.core.rooms.weather.found import method_of, stood_in
-from obtegum.core.rounding import rounded
-from obtegum.core.step import Answer, Standing, StepPlan, Told
-from obtegum.core.strip import Strip, StripMark
-from obtegum.core.verdict import Verdict
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "stands", "strips"]
 

@@ -2,10 +2,10 @@
 
 from collections.abc import Sequence
 
-from obtegum.core.faces import Table
+from obtegum.core.face.faces import Table
+from obtegum.core.findings.work import Work
 from obtegum.core.rooms.strength.engineer import combination_rows, section_rows
 from obtegum.core.rooms.strength.propped import shown_found
-from obtegum.core.work import Work
 
 __all__ = ["TABLES"]
 

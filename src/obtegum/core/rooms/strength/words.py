@@ -2,13 +2,13 @@
 
 import math
 
-from obtegum.core.frame.analyse import LEAST_FACTOR
-from obtegum.core.quantity import percent_text
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.frame.analyse import LEAST_FACTOR
+from obtegum.core.formulas.weather.asce_wind import FROM_GROUND
 from obtegum.core.rooms.strength.found import FAR, Judged
 from obtegum.core.rooms.strength.site import STRAIGHT
 from obtegum.core.rooms.weather.found import method_of, overridden, own_factors, stood_in
-from obtegum.core.weather.asce_wind import FROM_GROUND
-from obtegum.core.work import Work
+from obtegum.core.values.quantity import percent_text
 
 __all__ = ["AID", "MADE_UP", "MANY", "conditions", "governing", "in_ground", "place_words", "share_text"]
 

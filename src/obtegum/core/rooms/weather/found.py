@@ -3,9 +3,9 @@
 from dataclasses import dataclass, fields
 from typing import Literal
 
-from obtegum.core.found import found
-from obtegum.core.weather.own import Own
-from obtegum.core.work import Work
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.weather.own import Own
 
 __all__ = ["OPEN", "OWN", "Asked", "method_of", "missing", "overridden", "own_factors", "stood_in", "told"]
 

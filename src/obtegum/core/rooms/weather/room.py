@@ -1,7 +1,7 @@
 """Weather: snow and wind at this place, as the grower's own figures say, and what stands beside them."""
 
-from obtegum.core.faces import Caution, Lines, Next, Page
-from obtegum.core.room import Room
+from obtegum.core.face.faces import Caution, Lines, Next, Page
+from obtegum.core.face.room import Room
 from obtegum.core.rooms.weather import step
 
 __all__ = ["ROOM"]

@@ -1,12 +1,12 @@
 """Weather: snow and wind at this place, as the grower's own figures say, and what stands beside them."""
 
-from obtegum.core.amount import amount_text
+from obtegum.core.drawing.step import Answer, Standing, StepPlan
+from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.weather.pressure import Worked
 from obtegum.core.rooms.strength.loads import sheet_of
 from obtegum.core.rooms.weather.found import OWN, method_of, missing, overridden, stood_in
-from obtegum.core.step import Answer, Standing, StepPlan
-from obtegum.core.verdict import Verdict
-from obtegum.core.weather.pressure import Worked
-from obtegum.core.work import Work
+from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "printed", "stands", "verdicts"]
 

@@ -1,0 +1,1 @@
+"""What is shown: items of drawings, tape strips, answers of a step, verdicts."""

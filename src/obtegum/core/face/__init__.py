@@ -1,0 +1,1 @@
+"""What a room may bring, and what it is made with."""

@@ -1,0 +1,1 @@
+"""The physics, one subject each: pure functions of values."""
