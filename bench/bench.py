@@ -31,11 +31,11 @@ from obtegum.core.documents.house import HouseDesign, SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.documents.level import Levels, Spot
 from obtegum.core.face.edit import Edit
+from obtegum.core.findings.skeleton.shapes import SHAPE_LABELS
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.plan import plan_house, plan_work
 from obtegum.core.house.starters import new_house
-from obtegum.core.rooms.size.shapes import SHAPE_LABELS
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.exchange.housefile import write_house_file
 from obtegum.store import houses, open_store

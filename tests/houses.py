@@ -18,12 +18,12 @@ from obtegum.core.documents.level import Levels
 from obtegum.core.documents.numbers import begin_in
 from obtegum.core.documents.reading import read_design
 from obtegum.core.face.faces import Card
+from obtegum.core.findings.skeleton.ticks import design_bays
 from obtegum.core.house.bench import begin
 from obtegum.core.house.cards import cards_of, with_cards
 from obtegum.core.house.measures import find_measure
 from obtegum.core.house.packs import Back, Entry, take_in
 from obtegum.core.house.starters import new_house
-from obtegum.core.rooms.set_out.ticks import design_bays
 from obtegum.core.rooms.size.compared import SHAPE_LABELS, shape_of
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import LengthError, Units, parse_length

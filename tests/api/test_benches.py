@@ -7,11 +7,11 @@ from time import monotonic, sleep
 from obtegum.api.benches import PATIENCE_S, Benches
 from obtegum.core.documents.job import Job
 from obtegum.core.face.edit import Edit
+from obtegum.core.findings.skeleton.bows import split_of
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.plan import plan_house, plan_work
 from obtegum.core.house.remedies import find_remedies, remedies_on
 from obtegum.core.house.starters import demo_houses
-from obtegum.core.rooms.bows.found import split_of
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.store import Store
 from tests.api.conftest import page_client

@@ -14,11 +14,11 @@ from fastapi.testclient import TestClient
 from obtegum.core import rooms
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.drawing.items import Drawing
+from obtegum.core.findings.skeleton.ticks import tick_station
 from obtegum.core.findings.work import Work
 from obtegum.core.house import plan
 from obtegum.core.house.plan import YardPlan, plan_yard
 from obtegum.core.house.starters import new_house
-from obtegum.core.rooms.set_out.ticks import tick_station
 from obtegum.store import Store, houses, open_store
 from obtegum.store.models import Base
 from obtegum.store.yards import rules_in_use, rules_of

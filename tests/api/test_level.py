@@ -9,9 +9,9 @@ from pathlib import Path
 import pytest
 
 from obtegum.core.documents.house import SiteRecord
+from obtegum.core.findings.skeleton.ticks import tick_station
 from obtegum.core.house.plan import plan_house
 from obtegum.core.house.starters import made_up_ground
-from obtegum.core.rooms.set_out.ticks import tick_station
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.devices.level import LevelError, LevelLink, settle
 from obtegum.standins.laser import SimulatedLaser

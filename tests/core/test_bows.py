@@ -13,6 +13,9 @@ from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.documents.reading import limit_of
 from obtegum.core.face.edit import Edit
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import split_of, stick_count
+from obtegum.core.findings.skeleton.posts import cut_from, post_count
 from obtegum.core.formulas.bows.headroom import clear_from, headroom, headroom_over
 from obtegum.core.formulas.bows.sticks import split_bow, sticks_for_house, sticks_needed
 from obtegum.core.formulas.ground.posts import bow_entry, socket_play
@@ -21,9 +24,6 @@ from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.plan import plan_house
 from obtegum.core.house.remedies import find_remedies
-from obtegum.core.rooms.bows.found import split_of, stick_count
-from obtegum.core.rooms.posts.found import cut_from, post_count
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import length_text, parse_length
 from obtegum.core.values.trouble import DesignError

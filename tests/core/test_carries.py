@@ -7,8 +7,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as some
 
+from obtegum.core.formulas.weather.kinds import KINDS
 from obtegum.core.house.plan import HousePlan, plan_work
-from obtegum.core.rooms.carries.found import KINDS, clear_at_m, clearing, deep_m, depths, ground_deep_m, not_known
+from obtegum.core.rooms.carries.found import clear_at_m, clearing, deep_m, depths, ground_deep_m, not_known
 from obtegum.core.rooms.carries.gust import bow_opened, bow_shut, first_gives, held_by_nothing, others_give
 from obtegum.core.rooms.carries.roots import most_of
 from obtegum.core.rooms.carries.snow import (

@@ -12,12 +12,16 @@ from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.documents.reading import read_design
 from obtegum.core.drawing.items import Outline
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.runs import runs_of
+from obtegum.core.findings.skeleton.shapes import SHAPE_LABELS, shape_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.formulas.profile import Chain, ProfileError
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.boards.found import hip_board
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.carries.found import not_known
 from obtegum.core.rooms.carries.gust import others_give
 from obtegum.core.rooms.cover.found import (
@@ -37,10 +41,6 @@ from obtegum.core.rooms.cover.lines import caps_of, cords_of, eyelets_of, lines_
 from obtegum.core.rooms.cover.pulls import cord_n, film_pulls, gusty_mps, held_n_m
 from obtegum.core.rooms.cover.ways import held
 from obtegum.core.rooms.ends.pulled import tension_at
-from obtegum.core.rooms.runs.found import runs_of
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.rooms.strength.asks import real_gust
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.values.catalogue import default_catalogue

@@ -9,10 +9,10 @@ from obtegum.core.documents.job import Job
 from obtegum.core.documents.reading import limit_of, read_design
 from obtegum.core.drawing.verdict import judge, worst
 from obtegum.core.face.edit import Edit
+from obtegum.core.findings.skeleton.ticks import tick_station, tick_words
 from obtegum.core.house.edits import apply_edits, edits_in_words
 from obtegum.core.house.measures import find_measure, measures, shown_at
 from obtegum.core.house.plan import plan_house
-from obtegum.core.rooms.set_out.ticks import tick_station, tick_words
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M
 from obtegum.core.values.trouble import DesignError

@@ -9,6 +9,11 @@ import numpy as np
 import pytest
 
 from obtegum.core.documents.house import SiteRecord
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.openings import bay_m, opened
+from obtegum.core.findings.skeleton.outline import half_m, sizes
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.pole import pole_shear
 from obtegum.core.formulas.frame.along import beam_moment, continuous
@@ -17,17 +22,12 @@ from obtegum.core.formulas.timber import Bearing, bending_pa, bent_share, screw_
 from obtegum.core.formulas.weather.local import eu_wall, us_wall
 from obtegum.core.house.plan import plan_house
 from obtegum.core.house.remedies import find_remedies
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.ends.air import air_of
 from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
 from obtegum.core.rooms.ends.leaf import leaves_of
-from obtegum.core.rooms.ends.openings import bay_m, opened
-from obtegum.core.rooms.ends.outline import half_m, sizes
 from obtegum.core.rooms.ends.props import props_of
 from obtegum.core.rooms.ends.schools import cut_m
 from obtegum.core.rooms.ends.wall import Stick, stakes_m, wall_of
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M

@@ -8,9 +8,9 @@ import numpy as np
 import pytest
 from pypdf import PdfReader
 
+from obtegum.core.findings.skeleton.runs import held_m
 from obtegum.core.findings.work import Work
 from obtegum.core.house.plan import plan_work
-from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.strength.engineer import (
     checked,
     combination_lines,

@@ -5,15 +5,15 @@ import math
 import pytest
 
 from obtegum.core.documents.house import SiteRecord
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.posts import board_of
+from obtegum.core.findings.skeleton.runs import pieces_of, runs_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.house.plan import HousePlan, plan_house
 from obtegum.core.rooms import rooms
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.rooms.braces.found import alike_of, cut_m
 from obtegum.core.rooms.fittings.found import counts_of
-from obtegum.core.rooms.posts.found import board_of
-from obtegum.core.rooms.runs.found import pieces_of, runs_of
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M
 from tests.conftest import make_bench, make_house, make_plan

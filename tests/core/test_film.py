@@ -8,14 +8,14 @@ import numpy as np
 import pytest
 from scipy.optimize import brentq
 
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import girth_at
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.formulas.film import film_pull_n_m
 from obtegum.core.formulas.frame.steel import allowable
-from obtegum.core.rooms.bows.found import girth_at
 from obtegum.core.rooms.ends.props import struts_of
 from obtegum.core.rooms.ends.pulled import pulled_by, tension_n_m
-from obtegum.core.rooms.runs.found import runs_of
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import end_alone, joint_share
 from obtegum.core.rooms.strength.loads import end_weathered
 from obtegum.core.rooms.strength.model import sections_of

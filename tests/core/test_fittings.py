@@ -10,16 +10,16 @@ from obtegum.core.documents.house import HouseDesign, SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.drawing.items import Outline
 from obtegum.core.face.edit import Edit
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import fitted, split_of, tube_m
+from obtegum.core.findings.skeleton.fittings import is_glued, take_ups
+from obtegum.core.findings.skeleton.runs import pieces_of, runs_of
 from obtegum.core.findings.work import Work
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.plan import plan_house
-from obtegum.core.rooms.bows.found import fitted, split_of, tube_m
 from obtegum.core.rooms.fittings.draw import grid
 from obtegum.core.rooms.fittings.found import counts_of, cure_of, dry_at, fits_of, glue_l, kinds, sections_of
-from obtegum.core.rooms.fittings.takes import is_glued, take_ups
-from obtegum.core.rooms.runs.found import pieces_of, runs_of
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import INCH_M
 from obtegum.core.values.trouble import DesignError

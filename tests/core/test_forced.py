@@ -10,7 +10,8 @@ from obtegum.core.formulas.frame.loads import loads_on
 from obtegum.core.formulas.frame.solve import first_order
 from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.strength.brought import by_whom
-from obtegum.core.rooms.strength.found import bow_found, forced_bow, met_collar, why_unknown
+from obtegum.core.rooms.strength.forced import forced_bow, met_collar
+from obtegum.core.rooms.strength.found import bow_found, why_unknown
 from obtegum.core.rooms.strength.joints import bracket_share, joint_share
 from obtegum.core.rooms.strength.model import model_of, sections_of
 from tests.conftest import make_bench, make_plan

@@ -11,15 +11,15 @@ from obtegum.core.documents.job import Job
 from obtegum.core.documents.level import Spot
 from obtegum.core.face.edit import Edit
 from obtegum.core.findings.kept import Bench, _place, found
+from obtegum.core.findings.skeleton.bays import pegs_of, ways
+from obtegum.core.findings.skeleton.bows import split_of
+from obtegum.core.findings.skeleton.levels import stand_of
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.measures import find_measure, measures
 from obtegum.core.house.plan import plan_house, plan_work
 from obtegum.core.house.starters import demo_houses, new_house
 from obtegum.core.rooms import rooms
-from obtegum.core.rooms.bows.found import split_of
-from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.rooms.set_out.found import pegs_of, ways
 from obtegum.core.rooms.square_up.again import taped_anew
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.trouble import DesignError

@@ -10,30 +10,19 @@ import pytest
 
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.face.faces import Member
+from obtegum.core.findings.skeleton.bays import bays_of, tapes_of
+from obtegum.core.findings.skeleton.bows import girth_at, tube_m
+from obtegum.core.findings.skeleton.braces import braced_feet, braces_of, corner_lifted, ties_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.runs import held_m, pieces_of, place_of, ripped, run_tube, runs_of, sticks_bought
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.end_to_end import bought, lay
 from obtegum.core.house.plan import HousePlan, plan_house, plan_work
 from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms import rooms
 from obtegum.core.rooms.boards.found import bolt_takes_m, lines_of
-from obtegum.core.rooms.bows.found import girth_at, tube_m
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.braces.found import (
-    along_of,
-    braced_feet,
-    braces_of,
-    corner_lifted,
-    end_m2,
-    holding,
-    pulling,
-    run_takes,
-    tie_holding,
-    twists,
-)
-from obtegum.core.rooms.braces.places import ties_of
-from obtegum.core.rooms.runs.found import held_m, pieces_of, place_of, ripped, run_tube, runs_of, sticks_bought
-from obtegum.core.rooms.set_out.found import bays_of, tapes_of
-from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.rooms.braces.found import along_of, end_m2, holding, pulling, run_takes, tie_holding, twists
 from obtegum.core.rooms.strength.asks import brace_asks, row_asks
 from obtegum.core.rooms.strength.found import joint_share
 from obtegum.core.rooms.strength.loads import weathered

@@ -14,10 +14,10 @@ from obtegum.core.formulas.ground.banks import banks_of
 from obtegum.core.formulas.ground.drain import manning_full, pipe_for, run_off
 from obtegum.core.formulas.ground.earthwork import balanced_height, moving, stone_kg
 from obtegum.core.formulas.ground.levels import falling_datum
+from obtegum.core.formulas.ground.suspects import suspects
 from obtegum.core.formulas.ground.terrain import Earth, Terrain
 from obtegum.core.house.plan import HousePlan, plan_house
 from obtegum.core.house.remedies import find_remedies
-from obtegum.core.rooms.level.suspects import suspects
 from obtegum.core.values.catalogue import default_catalogue
 from tests.conftest import answer, make_house, make_plan, verdict
 

@@ -4,7 +4,7 @@ import math
 
 import pytest
 
-from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.rooms.cover.found import reach_of, rim_m
 from obtegum.core.rooms.hoist.found import gust_held_mps, needed, open_tasks, sheet_of, shrinks_m
 from tests.conftest import make_bench, make_plan, verdict

@@ -13,16 +13,16 @@ from obtegum.core.documents.job import Job
 from obtegum.core.documents.level import Levels
 from obtegum.core.drawing.step import Answer
 from obtegum.core.face.edit import chosen
+from obtegum.core.findings.skeleton.bays import bays_of, pegs_of
+from obtegum.core.findings.skeleton.posts import least_embedment_m
+from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.formulas.anchor.links import bolt_shear, bolt_tears_out, bolt_walls
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.plan import HousePlan, plan_house
 from obtegum.core.house.remedies import find_remedies
-from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.hold.found import bag_of, chain_of, concrete_top_m, holds_of, in_ground_m, pulled
 from obtegum.core.rooms.hold.takes import all_take, dug_m, takes_of
-from obtegum.core.rooms.posts.found import least_embedment_m
-from obtegum.core.rooms.set_out.found import bays_of, pegs_of
 from obtegum.core.rooms.strength.asks import parting_gust, row_asks
 from obtegum.core.rooms.strength.found import bow_found, joint_share
 from obtegum.core.rooms.strength.model import model_of

@@ -7,11 +7,11 @@ import pytest
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.drawing.items import Dimension, Drawing, Handle, Outline
 from obtegum.core.drawing.verdict import Verdict, unknown_count, verdict_on, worst
+from obtegum.core.findings.skeleton.bays import pegs_of
 from obtegum.core.house.bench import begin
 from obtegum.core.house.measures import measures
 from obtegum.core.house.plan import HousePlan, plan_house, plan_yard
 from obtegum.core.house.starters import demo_houses, new_house
-from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M, Units, length_text
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict

@@ -7,11 +7,11 @@ from typing import Any
 import numpy as np
 import pytest
 
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.runs import run_tube
 from obtegum.core.formulas.frame.loads import loads_on
 from obtegum.core.formulas.frame.solve import first_order
 from obtegum.core.formulas.timber import column_n
-from obtegum.core.rooms.runs.found import run_tube
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.found import END_WALL_N_M, bow_found, counted, cover_n_m2, judged_on
 from obtegum.core.rooms.strength.hung import hung_at, hung_loads, hung_n

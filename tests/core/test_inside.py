@@ -10,13 +10,13 @@ from obtegum.core.documents.house import HouseDesign, SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.drawing.items import Outline
 from obtegum.core.face.edit import Edit
+from obtegum.core.findings.skeleton.tubes import find_tube
 from obtegum.core.formulas.bows.beds import lay_out
 from obtegum.core.formulas.bows.bending import former_for
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.measures import find_measure
 from obtegum.core.house.plan import plan_house
 from obtegum.core.house.remedies import find_remedies
-from obtegum.core.rooms.bows.tubes import find_tube
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M
 from obtegum.core.values.trouble import DesignError

@@ -10,6 +10,7 @@ import pytest
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.drawing.verdict import Verdict
+from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.work import Work
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
@@ -19,7 +20,6 @@ from obtegum.core.house.frames.offered import offer_edits, sides
 from obtegum.core.house.frames.tried import Frame, Tried, mass_kg_m, taken
 from obtegum.core.house.plan import judged
 from obtegum.core.rooms.carries.found import least_carried
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.trouble import DesignError
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict

@@ -6,12 +6,12 @@ from typing import Any
 import numpy as np
 import pytest
 
+from obtegum.core.findings.skeleton.bows import girth_at, split_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import Arc, Chain, Line
-from obtegum.core.rooms.bows.found import girth_at, split_of
-from obtegum.core.rooms.runs.found import runs_of
 from obtegum.core.rooms.size.compared import SHAPE_LABELS, shape_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength import model
 from obtegum.core.rooms.strength.found import bow_found
 from obtegum.core.rooms.strength.model import model_of

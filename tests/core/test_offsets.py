@@ -4,8 +4,8 @@ import math
 
 import pytest
 
+from obtegum.core.findings.skeleton.bays import pegs_of
 from obtegum.core.formulas.setout.offsets import boards, offset_pegs
-from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.values.quantity import FOOT_M, length_text
 from tests.conftest import answer, make_bench, make_plan, verdict
 

@@ -7,8 +7,8 @@ from typing import Any
 import numpy as np
 import pytest
 
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.rooms.strength.found import bow_found
 from obtegum.core.rooms.strength.plastic import locked_pa, plastic_found
 from obtegum.core.values.catalogue import default_catalogue

@@ -8,12 +8,12 @@ import pytest
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.face.edit import chosen
+from obtegum.core.findings.skeleton.bays import bays_of, tapes_of
 from obtegum.core.formulas.plumbing import chain, followed, pulls
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.plan import plan_house
 from obtegum.core.rooms import rooms
 from obtegum.core.rooms.plumb.found import leans_of, slack_m, straps_of
-from obtegum.core.rooms.set_out.found import bays_of, tapes_of
 from obtegum.core.values.catalogue import default_catalogue
 from tests.conftest import make_bench, make_house, verdict
 

@@ -14,10 +14,10 @@ import pytest
 from numpy.typing import NDArray
 from scipy.linalg import eigh
 
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.runs import held_m
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.runs.found import held_m
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.engineer import checked
 from tests.conftest import make_bench
 

@@ -13,7 +13,11 @@ from collections.abc import Iterator
 from importlib import import_module
 from pathlib import Path
 
+import pytest
 from importlinter.cli import lint_imports
+from tools.core_map import MAP, core_map
+from tools.step import begin as begin_step
+from tools.step import register
 
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.face.faces import Member
@@ -64,6 +68,8 @@ def test_core_loads_without_the_rest() -> None:
 
 # What names the rooms for all others, and the made-up houses, which say of each step how far it has come.
 NAMES_ROOMS = {"core/documents/house.py", "core/house/starters.py"}
+# What every step reads of the decisions, whichever step decides it; and the tubes that are chosen at many.
+SKELETON = ("core/findings/skeleton/", "core/face/tube_fields.py", "core/face/usual_tubes.py", "core/face/ties.py")
 
 
 def imports_of_rooms(file: Path) -> Iterator[tuple[str, str]]:
@@ -95,6 +101,23 @@ def test_rooms_use_of_one_another_only_what_is_offered() -> None:
     assert {room: modules - used[room] for room, modules in offered.items() if modules - used[room]} == {}
 
 
+# What a step reads of one that comes after it, see docs/adr/0012-floors-and-skeleton.md.
+AGAINST = {("weather", "strength"), ("strength", "braces")}
+
+
+def test_steps_read_only_those_before_them() -> None:
+    read = {
+        (own, room)
+        for own in ROOMS
+        for file in (CORE / "rooms" / own).glob("*.py")
+        for room, module in imports_of_rooms(file)
+        if module != "decisions"
+    }
+    assert {(own, room) for own, room in read if ROOMS.index(room) > ROOMS.index(own)} == AGAINST
+    # As many as there were when the skeleton was set below them; more say that something belongs there.
+    assert len({(own, room) for own, room in read if own != room}) <= 62
+
+
 def test_no_shared_file_names_a_step() -> None:
     # A router may be a room's own, by its name.
     for file in CORE.parent.rglob("*.py"):
@@ -102,7 +125,7 @@ def test_no_shared_file_names_a_step() -> None:
         # A folder of the house that is called like a step is that step's.
         deep = name.startswith(("core/rooms/", "core/house/")) and name.count("/") > 2
         own = name.split("/")[2] if deep else file.stem
-        if name not in NAMES_ROOMS:
+        if name not in NAMES_ROOMS and not name.startswith(SKELETON):
             assert {room for room, _ in imports_of_rooms(file)} <= {own} or own in ROOMS, name
             text = file.read_text(encoding="utf-8")
             read = set(re.findall(r"\bdesign\.([a-z_]+)\b", text)) & set(ROOMS)
@@ -212,22 +235,14 @@ print(json.dumps({
 
 def test_a_new_room_is_its_folder_and_three_lines(tmp_path: Path) -> None:
     package = shutil.copytree(
-        CORE.parent, tmp_path / "obtegum", ignore=shutil.ignore_patterns("webroot", "__pycache__")
+        CORE.parent, tmp_path / "src/obtegum", ignore=shutil.ignore_patterns("webroot", "__pycache__")
     )
-    registry, documents = package / "core/rooms/__init__.py", package / "core/documents/house.py"
-    folder = registry.parent / "gutter"
+    folder = package / "core/rooms/gutter"
     folder.mkdir()
     for name, text in GUTTER.items():
         (folder / name).write_text(text, encoding="utf-8")
-    for file, before, added in (
-        (documents, "from obtegum.core.documents.inside", "from obtegum.core.documents.gutter import Gutter\n"),
-        (registry, '    "check_bows",\n', '    "gutter",\n'),
-        (documents, "    site: Site = Site()\n", "    gutter: Gutter = Gutter()\n"),
-    ):
-        lines = file.read_text(encoding="utf-8")
-        assert lines.count(before) == 1
-        file.write_text(lines.replace(before, added + before), encoding="utf-8")
-    environment = {**os.environ, "PYTHONPATH": str(tmp_path)}
+    register(tmp_path, "gutter", "Gutter", "gutter: Gutter = Gutter()", before="check_bows")
+    environment = {**os.environ, "PYTHONPATH": str(tmp_path / "src")}
     run = subprocess.run([sys.executable, "-c", ASKS], capture_output=True, text=True, env=environment, check=False)
     assert run.returncode == 0, run.stderr
     found = json.loads(run.stdout)
@@ -241,6 +256,33 @@ def test_a_new_room_is_its_folder_and_three_lines(tmp_path: Path) -> None:
     assert found["csv"].split() == ["piece", "1"]
     assert "Gutter" in found["schemas"]
     assert found["layer"]
+
+
+def test_a_step_that_is_begun_works_at_once(tmp_path: Path) -> None:
+    shutil.copytree(CORE.parent, tmp_path / "src/obtegum", ignore=shutil.ignore_patterns("webroot", "__pycache__"))
+    (tmp_path / "tests/core").mkdir(parents=True)
+    before = {file: file.read_bytes() for file in tmp_path.rglob("*.py")}
+    made = begin_step(tmp_path, "rain_barrel")
+    # Its own files, and the registry: nothing else is touched.
+    changed = {file for file, text in before.items() if file.read_bytes() != text}
+    assert {file.relative_to(tmp_path / "src/obtegum/core").as_posix() for file in changed} == {
+        "documents/house.py",
+        "rooms/__init__.py",
+    }
+    assert set(tmp_path.rglob("*.py")) == {*before, *made}
+    environment = {**os.environ, "PYTHONPATH": str(tmp_path / "src")}
+    command = [sys.executable, "-m", "pytest", "-q", "-p", "no:cacheprovider", "tests/core/test_rain_barrel.py"]
+    run = subprocess.run(command, cwd=tmp_path, capture_output=True, text=True, env=environment, check=False)
+    assert run.returncode == 0, run.stdout
+    with pytest.raises(SystemExit, match="There is a step “rain_barrel” already"):
+        begin_step(tmp_path, "rain_barrel")
+
+
+def test_the_map_has_every_module() -> None:
+    assert MAP.read_text(encoding="utf-8") == core_map()
+    modules = [file for file in CORE.rglob("*.py") if file.parent != CORE]
+    floors = [file for file in modules if file.parent.parent == CORE and file.stem == "__init__"]
+    assert core_map().count("\n- `") == len(modules) - len(floors)
 
 
 def test_no_file_is_crowded() -> None:

@@ -13,12 +13,12 @@ from obtegum.core.documents.level import Levels
 from obtegum.core.documents.square_up import Taping
 from obtegum.core.drawing.step import Answer
 from obtegum.core.face.rounding import declare, rounded
+from obtegum.core.findings.skeleton.shapes import SHAPE_LABELS, shape_of
+from obtegum.core.findings.skeleton.ticks import design_bays
 from obtegum.core.formulas.setout.base import diagonal
 from obtegum.core.house.plan import HousePlan, plan_house
 from obtegum.core.house.starters import demo_houses, new_house
 from obtegum.core.rooms import rooms
-from obtegum.core.rooms.set_out.ticks import design_bays
-from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.values.amount import AmountKind, amount_step, parse_amount
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M, Tape, Units, parse_length, tube_step_m

@@ -6,9 +6,9 @@ import pytest
 
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
+from obtegum.core.findings.skeleton.row import bows_built, built_row
 from obtegum.core.house.bench import begin
 from obtegum.core.house.plan import HousePlan, plan_house
-from obtegum.core.rooms.row.found import bows_built, built_row
 from obtegum.core.rooms.row.tables import TABLES
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M

@@ -13,6 +13,8 @@ from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.documents.size import Size
 from obtegum.core.face.edit import Edit
+from obtegum.core.findings.skeleton.shapes import SHAPE_LABELS, height_for_girth, shape_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.formulas.profile import (
     Arc,
     Chain,
@@ -29,9 +31,7 @@ from obtegum.core.formulas.profile.round import arc_radius, rise_for_radius
 from obtegum.core.formulas.profile.three_centred import crown_radius
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.size.compared import compare
-from obtegum.core.rooms.size.shapes import SHAPE_LABELS, height_for_girth, shape_of
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M
 from obtegum.core.values.trouble import DesignError

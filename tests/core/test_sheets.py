@@ -6,12 +6,13 @@ from itertools import pairwise
 
 import pytest
 
+from obtegum.core.findings.skeleton.outline import end_bow
+from obtegum.core.findings.skeleton.shapes import SHAPE_LABELS, shape_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.formulas.profile import ProfileError
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.carries.found import not_known
 from obtegum.core.rooms.carries.gust import others_give
 from obtegum.core.rooms.cover.found import rim_m
-from obtegum.core.rooms.ends.outline import end_bow
 from obtegum.core.rooms.sheets.found import (
     bends_to_m,
     end_sheets,
@@ -25,7 +26,6 @@ from obtegum.core.rooms.sheets.found import (
     trims_of,
     widest_gap_m,
 )
-from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.rooms.strength.found import cover_n_m2
 from obtegum.core.rooms.strength.loads import Weathered, weathered
 from obtegum.core.rooms.strength.words import conditions

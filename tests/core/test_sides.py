@@ -7,10 +7,10 @@ import numpy as np
 import pytest
 
 from obtegum.core.documents.house import SiteRecord
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.air.found import opens_of
 from obtegum.core.rooms.boards.found import hip_board, hip_place, opens_m
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.sides.found import (
     bar_tube,

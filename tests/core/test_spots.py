@@ -7,8 +7,8 @@ import pytest
 
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.level import MOST_SPOTS, Levels, Spot
-from obtegum.core.rooms.level.spots import read_place, read_rod, spot_words, with_spot, without_spot
-from obtegum.core.rooms.level.suspects import odd_spots
+from obtegum.core.findings.skeleton.spots import read_place, read_rod, spot_words, with_spot, without_spot
+from obtegum.core.formulas.ground.suspects import odd_spots
 from obtegum.core.values.quantity import FOOT_M, Tape
 from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_house, make_plan, verdict

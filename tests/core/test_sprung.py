@@ -13,14 +13,14 @@ from scipy.special import ellipe, ellipk
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.face.edit import Edit
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.formulas.anchor.pole import pole_shear
 from obtegum.core.formulas.profile import Arc, ProfileError, pipe_for_rise, span_for_rise, sprung_pipe
 from obtegum.core.formulas.scribe import under_m
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.bend.sprung import spring_of
-from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.plastic import locked_pa, plastic_found

@@ -11,8 +11,8 @@ from hypothesis import strategies as st
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.square_up import Taping
 from obtegum.core.drawing.items import Note, Outline
+from obtegum.core.findings.skeleton.bays import pegs_of
 from obtegum.core.formulas.setout.squaring import Base, Method, Tapes, angle_error, base_error, fence_error, methods
-from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.values.quantity import FOOT_M, INCH_M, length_text
 from tests.conftest import answer, make_bench, make_plan, verdict
 

@@ -8,11 +8,11 @@ from scipy.optimize import brentq
 from obtegum.core.documents.house import HouseDesign, SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.face.edit import Edit
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import height_taking, split_of, whole_tube_m
 from obtegum.core.findings.work import Work
 from obtegum.core.house.edits import laid_edits
 from obtegum.core.house.starters import new_house
-from obtegum.core.rooms.bows.found import height_taking, split_of, whole_tube_m
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M
 from obtegum.core.values.trouble import DesignError

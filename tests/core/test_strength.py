@@ -8,13 +8,13 @@ import pytest
 
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
+from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.formulas.anchor.pole import pole_bent
 from obtegum.core.formulas.frame.steel import allowable
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.remedies import find_remedies
 from obtegum.core.house.starters import demo_houses, new_house
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.found import (
     bow_found,

@@ -9,8 +9,8 @@ from hypothesis import strategies as st
 
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.drawing.strip import Strip
+from obtegum.core.findings.skeleton.bays import pegs_of
 from obtegum.core.house.plan import HousePlan
-from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.values.quantity import FOOT_M, INCH_M, length_text
 from obtegum.core.values.trouble import DesignError
 from tests.conftest import make_bench, make_plan

@@ -8,9 +8,9 @@ import pytest
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.face.edit import chosen
+from obtegum.core.findings.skeleton.posts import bare_stub, slop
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.remedies import find_remedies
-from obtegum.core.rooms.posts.found import bare_stub, slop
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import INCH_M
 from tests.conftest import make_bench, make_house, make_plan, verdict

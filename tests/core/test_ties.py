@@ -10,6 +10,8 @@ from scipy.linalg import eigh
 
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
+from obtegum.core.findings.skeleton.braces import brace_tube, drilled_m, tie_board, ties_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.formulas.frame.balance import second_order
 from obtegum.core.formulas.frame.buckling import critical_factors
 from obtegum.core.formulas.frame.loads import loads_on
@@ -19,10 +21,8 @@ from obtegum.core.formulas.timber import bolt_lateral_n, column_n
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.remedies import find_remedies
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.found import tie_cut_m
 from obtegum.core.rooms.braces.parts import parts
-from obtegum.core.rooms.braces.places import brace_tube, drilled_m, tie_board, ties_of
 from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.strength.found import bow_found, counted, grown, tied_found
 from obtegum.core.rooms.strength.model import model_of, tied_model

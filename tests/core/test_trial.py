@@ -9,6 +9,9 @@ from hypothesis import strategies as st
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.face.edit import Edit
+from obtegum.core.findings.skeleton.bending import bend_kinds
+from obtegum.core.findings.skeleton.line import headroom_m
+from obtegum.core.findings.skeleton.posts import hands_force, play_of
 from obtegum.core.formulas.bows.bending import (
     Trial,
     former_as_tried,
@@ -21,9 +24,6 @@ from obtegum.core.formulas.profile import Arc
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.plan import HousePlan, plan_house
-from obtegum.core.rooms.bend.found import bend_kinds
-from obtegum.core.rooms.posts.found import hands_force, play_of
-from obtegum.core.rooms.size.found import headroom_m
 from obtegum.core.values.catalogue import Tube, default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M, Tape, length_text
 from tests.conftest import answer, make_house, make_plan, verdict

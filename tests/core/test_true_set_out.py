@@ -7,11 +7,11 @@ import pytest
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.level import Levels
 from obtegum.core.documents.square_up import Taping
+from obtegum.core.findings.skeleton.bays import pegs_of
 from obtegum.core.formulas.setout.lines import LINES, Line
 from obtegum.core.formulas.setout.squaring import Tapes, methods
 from obtegum.core.house.plan import HousePlan
 from obtegum.core.house.remedies import find_remedies
-from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.values.catalogue import default_catalogue
 from tests.conftest import answer, make_bench, make_house, make_plan, verdict
 

@@ -7,10 +7,10 @@ import pytest
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.drawing.strip import Strip
+from obtegum.core.findings.skeleton.stands import WAYS, plumb_m, stub_below
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.remedies import find_remedies
 from obtegum.core.house.starters import new_house
-from obtegum.core.rooms.posts.ways import WAYS, plumb_m, stub_below
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M
 from obtegum.core.values.trouble import DesignError

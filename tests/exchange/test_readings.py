@@ -13,12 +13,12 @@ from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.documents.level import Levels, Spot
 from obtegum.core.documents.square_up import Taping
+from obtegum.core.findings.skeleton.bays import pegs_of, strung
+from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.house.bench import begin
 from obtegum.core.house.starters import demo_houses
 from obtegum.core.rooms import views
 from obtegum.core.rooms.ends.wall import wall_of
-from obtegum.core.rooms.set_out.found import pegs_of, strung
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M
 from obtegum.core.values.trouble import DesignError

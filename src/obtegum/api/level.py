@@ -11,8 +11,7 @@ from obtegum.api.planning import answer
 from obtegum.core.documents.house import HouseDesign, SiteRecord
 from obtegum.core.documents.level import Spot
 from obtegum.core.face.edit import Edit
-from obtegum.core.house.edits import edits_in_words
-from obtegum.core.rooms.level.spots import (
+from obtegum.core.findings.skeleton.spots import (
     peg_place,
     read_place,
     read_rod,
@@ -21,6 +20,7 @@ from obtegum.core.rooms.level.spots import (
     with_spot,
     without_spot,
 )
+from obtegum.core.house.edits import edits_in_words
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import length_text
 from obtegum.devices.level import LevelError, LevelLink

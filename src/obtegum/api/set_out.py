@@ -6,9 +6,9 @@ from starlette.responses import Response
 from obtegum.api.desk import Desk, HouseId, change
 from obtegum.api.models import HouseOut, TickOff
 from obtegum.core.documents.house import HouseDesign, SiteRecord
+from obtegum.core.findings.skeleton.ticks import tick_station, tick_words
 from obtegum.core.house.bench import begin
 from obtegum.core.house.cards import card_at
-from obtegum.core.rooms.set_out.ticks import tick_station, tick_words
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.trouble import DesignError, Trouble
 from obtegum.store import houses

@@ -4,7 +4,10 @@ from typing import Annotated, Literal
 
 from obtegum.core.documents.numbers import Decisions, Number, choice
 
-__all__ = ["Hoist"]
+__all__ = ["CARRIES_KG", "Hoist"]
+
+# What one person carries of a sheet, kg (this bench).
+CARRIES_KG = 15.0
 
 
 class Hoist(Decisions):

@@ -35,7 +35,6 @@ __all__ = [
     "SiteLine",
     "SitePoint",
     "Stick",
-    "Stray",
     "Table",
     "Tabled",
     "Task",
@@ -161,28 +160,6 @@ class Round:
     part: str
     what: str
     every_days: int
-
-
-@dataclass(frozen=True, slots=True)
-class Stray:
-    """How far one post stands off: further along than its place, to the outside, too high, m; its lean as a share.
-
-    None where that wasn't measured.
-    """
-
-    name: str
-    bow: int
-    side: str
-    station_m: float
-    along_m: float | None = None
-    out_m: float | None = None
-    up_m: float | None = None
-    lean: float | None = None
-
-    @property
-    def measured(self) -> bool:
-        """Whether anything is known of it."""
-        return any(each is not None for each in (self.along_m, self.out_m, self.up_m, self.lean))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -27,13 +27,13 @@ from obtegum.core.face.faces import (
     Round,
     SiteLine,
     SitePoint,
-    Stray,
     Table,
     Task,
 )
 from obtegum.core.face.fields import Measure
 from obtegum.core.face.rounding import declare
 from obtegum.core.findings.kept import Finding
+from obtegum.core.findings.skeleton.row import Stray
 from obtegum.core.findings.work import Work
 from obtegum.core.values.trouble import Trouble
 

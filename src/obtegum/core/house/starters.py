@@ -9,7 +9,7 @@ from obtegum.core.documents.level import Levels
 from obtegum.core.documents.numbers import begin_in
 from obtegum.core.documents.reading import read_design
 from obtegum.core.documents.square_up import Taping
-from obtegum.core.rooms.set_out.ticks import design_bays
+from obtegum.core.findings.skeleton.ticks import design_bays
 from obtegum.core.values.quantity import FOOT_M, INCH_M, Units
 
 __all__ = ["demo_houses", "made_up_ground", "new_house"]

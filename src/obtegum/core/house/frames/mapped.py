@@ -11,12 +11,12 @@ from itertools import groupby
 
 from obtegum.core.documents.job import Job
 from obtegum.core.face.edit import Edit, Edits, chosen
+from obtegum.core.face.ties import tie_edits
 from obtegum.core.findings.kept import Finding
+from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.house.frames.tried import Frame, Tried, mass_kg_m, post_for, taken, try_frame
-from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
 from obtegum.core.rooms.braces.judged import tie_verdicts
-from obtegum.core.rooms.braces.tying import tie_edits
 from obtegum.core.rooms.hold.judged import verdicts as hold_verdicts
 from obtegum.core.rooms.strength.judged import verdicts as frame_verdicts
 from obtegum.core.values.base import Part

@@ -2,10 +2,10 @@
 
 from obtegum.core.documents.job import Job
 from obtegum.core.face.edit import Edit, Edits, chosen
+from obtegum.core.face.ties import tie_edits
+from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.house.frames.tried import Judged, Tried, post_for, try_frame
-from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
-from obtegum.core.rooms.braces.tying import tie_edits
 from obtegum.core.rooms.carries.found import deep_m, least_carried
 from obtegum.core.rooms.carries.gust import bow_opened, bow_shut
 from obtegum.core.values.amount import amount_text

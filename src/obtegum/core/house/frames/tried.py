@@ -6,17 +6,17 @@ from dataclasses import dataclass
 from obtegum.core.documents.job import Job
 from obtegum.core.drawing.verdict import LEVELS, Level, Verdict
 from obtegum.core.face.edit import Edit, Edits, chosen
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import tube_m
+from obtegum.core.findings.skeleton.braces import brace_tube, tie_board, tie_edge_m, tied_bows, ties_of
+from obtegum.core.findings.skeleton.posts import post_count
+from obtegum.core.findings.skeleton.runs import run_long_m, run_tube, runs_of
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.house.edits import laid_edits
-from obtegum.core.rooms.bows.found import tube_m
-from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube, post_tube
 from obtegum.core.rooms.braces.judged import tie_verdicts
-from obtegum.core.rooms.braces.places import brace_tube, tie_board, tie_edge_m, tied_bows, ties_of
 from obtegum.core.rooms.hold.judged import verdicts as hold_verdicts
-from obtegum.core.rooms.posts.found import post_count
-from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.runs.found import run_long_m, run_tube, runs_of
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.found import surely_fails
 from obtegum.core.rooms.strength.judged import verdicts as frame_verdicts
 from obtegum.core.values.amount import amount_text

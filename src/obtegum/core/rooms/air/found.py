@@ -9,14 +9,14 @@ from dataclasses import dataclass
 
 from obtegum.core.documents.ends import SIDES
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import opens_m
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.cover.found import edge_up_m, rim_m
 from obtegum.core.rooms.cover.pulls import lifted_radius_m
 from obtegum.core.rooms.ends.air import AIR_M3_S_M2, FASTEST_MPS, air_of, end_area_m2
 from obtegum.core.rooms.sides.found import curtained, opening_m
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = [
     "NET",

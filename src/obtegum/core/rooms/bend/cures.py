@@ -6,9 +6,9 @@ from collections.abc import Iterator
 from obtegum.core.documents.size import SprungPipe
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import COMFORT, Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.findings.skeleton.bending import bend_kinds, came_out_m, former_wanted, formers_m
+from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bend.found import bend_kinds, came_out_m, former_wanted, formers_m
-from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
 from obtegum.core.values.quantity import length_text
 
 __all__ = ["CURES"]

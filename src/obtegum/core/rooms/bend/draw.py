@@ -2,15 +2,15 @@
 
 from obtegum.core.drawing.items import Dimension, Drawing, Item, Mark, Note, Outline, Row, Vertex, drawn
 from obtegum.core.drawing.paths import chain_path, line, moved
+from obtegum.core.findings.skeleton.bending import bent_stretches, first_former_m, is_formed, made_bow, pulls_of
+from obtegum.core.findings.skeleton.bows import girth_at, split_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.as_bent import lay
 from obtegum.core.formulas.profile import Chain, Segment
-from obtegum.core.rooms.bend.found import bent_stretches, first_former_m, is_formed, made_bow, pulls_of
 from obtegum.core.rooms.bend.pulls import told_pulls
 from obtegum.core.rooms.bend.sprung import spring_of, sprung_drawing
-from obtegum.core.rooms.bows.found import girth_at, split_of
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = ["made", "pull_drawings"]
 

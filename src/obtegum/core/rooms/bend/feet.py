@@ -10,12 +10,12 @@ from collections.abc import Iterator
 from functools import partial
 
 from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.findings.skeleton.posts import least_embedment_m
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.pole import pole_depth
 from obtegum.core.rooms.bend.sprung import Spring, spring_of
-from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.posts.found import least_embedment_m
-from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.model import counted, furthest_out_m
 from obtegum.core.rooms.strength.words import AID

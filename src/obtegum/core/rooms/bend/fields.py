@@ -5,8 +5,8 @@ from typing import Any
 from obtegum.core.documents.job import Job
 from obtegum.core.documents.size import RoundOnLegs
 from obtegum.core.face.fields import Document, Measure, put, special
-from obtegum.core.rooms.bows.tubes import tube_tried
-from obtegum.core.rooms.size.shapes import shape_of
+from obtegum.core.findings.skeleton.shapes import shape_of
+from obtegum.core.findings.skeleton.tubes import tube_tried
 
 __all__ = ["FIELDS"]
 

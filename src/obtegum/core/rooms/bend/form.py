@@ -12,11 +12,11 @@ from obtegum.core.drawing.items import Dimension, Drawing, Item, Mark, Note, Out
 from obtegum.core.drawing.paths import chain_path, line
 from obtegum.core.face.faces import Table
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bending import bends_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import Arc, Chain, Line, Segment
-from obtegum.core.rooms.bend.found import bends_of
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.quantity import FOOT_M
 
 __all__ = ["TABLES", "Form", "form_drawing", "form_of"]

@@ -14,11 +14,11 @@ from obtegum.core.drawing.strip import Band, Strip
 from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bending import bend_kinds, bends_of
+from obtegum.core.findings.skeleton.bows import along_tube, split_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bend.found import bend_kinds, bends_of
-from obtegum.core.rooms.bows.found import along_tube, split_of
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["CAUTION", "Batches", "answers", "batches_of", "is_heated", "is_plastic", "next_words", "strips", "verdicts"]

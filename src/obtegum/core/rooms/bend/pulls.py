@@ -1,18 +1,18 @@
 """The pulls of a stick in few words, and the lever that they want."""
 
 from obtegum.core.drawing.step import Told
-from obtegum.core.findings.work import Work
-from obtegum.core.formulas.bows.bending import (
-    lever,
-)
-from obtegum.core.formulas.bows.sticks import Piece
-from obtegum.core.rooms.bend.found import (
+from obtegum.core.findings.skeleton.bending import (
     bend_kinds,
     former_wanted,
     formers_m,
     pulls_of,
 )
-from obtegum.core.rooms.bows.tubes import bow_tube
+from obtegum.core.findings.skeleton.tubes import bow_tube
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.bending import (
+    lever,
+)
+from obtegum.core.formulas.bows.sticks import Piece
 
 __all__ = ["lever_m", "tightest_former", "told_pulls"]
 

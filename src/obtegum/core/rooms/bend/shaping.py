@@ -8,12 +8,12 @@ from obtegum.core.documents.size import SprungPipe
 from obtegum.core.drawing.items import Drawing, Item, Material, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, circle, line
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bows import stick_count
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import Arc
 from obtegum.core.rooms.bend.heated import batches_of, is_heated
-from obtegum.core.rooms.bows.found import stick_count
-from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.plastic import SnowRating, locked_1_m
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.catalogue import Tube

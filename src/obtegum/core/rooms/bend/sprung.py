@@ -14,14 +14,14 @@ from obtegum.core.drawing.strip import Band, Strip
 from obtegum.core.drawing.verdict import Level, Verdict, verdict_on
 from obtegum.core.face.answers import amount_answer, length_answer
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bows import along_tube, split_of, tube_m
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.section import Section, round_section
 from obtegum.core.formulas.profile import Sprung, round_bow
-from obtegum.core.rooms.bows.found import along_tube, split_of, tube_m
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.size.across import frame_outlines
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import percent_text
 

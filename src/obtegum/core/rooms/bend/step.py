@@ -8,15 +8,7 @@ from obtegum.core.drawing.strip import Band, Strip
 from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
-from obtegum.core.findings.work import Work
-from obtegum.core.formulas.bows.bending import (
-    bending_moment,
-    former_limit,
-)
-from obtegum.core.formulas.bows.sticks import Piece
-from obtegum.core.rooms.bend import heated, sprung
-from obtegum.core.rooms.bend.feet import feet_verdicts
-from obtegum.core.rooms.bend.found import (
+from obtegum.core.findings.skeleton.bending import (
     bend_kinds,
     bends_of,
     bent_stretches,
@@ -33,13 +25,21 @@ from obtegum.core.rooms.bend.found import (
     trial_of,
     tried_this_tube,
 )
+from obtegum.core.findings.skeleton.bows import along_tube, split_of
+from obtegum.core.findings.skeleton.line import headroom_m
+from obtegum.core.findings.skeleton.posts import hands_force, play_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.bending import (
+    bending_moment,
+    former_limit,
+)
+from obtegum.core.formulas.bows.sticks import Piece
+from obtegum.core.rooms.bend import heated, sprung
+from obtegum.core.rooms.bend.feet import feet_verdicts
 from obtegum.core.rooms.bend.heated import is_heated, is_plastic
 from obtegum.core.rooms.bend.pulls import lever_m, tightest_former, told_pulls
 from obtegum.core.rooms.bend.sprung import spring_of
-from obtegum.core.rooms.bows.found import along_tube, split_of
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.posts.found import hands_force, play_of
-from obtegum.core.rooms.size.found import headroom_m
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import angle_text, percent_text
 

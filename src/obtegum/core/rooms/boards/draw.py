@@ -4,12 +4,12 @@ from itertools import pairwise
 
 from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Layer, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.posts import board_of, boards_of
+from obtegum.core.findings.skeleton.stands import boarded
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import hip_board, hip_place, lines_of
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.posts.found import board_of, boards_of
-from obtegum.core.rooms.posts.ways import boarded
-from obtegum.core.rooms.set_out.found import bays_of
 
 __all__ = ["boarded_side", "boards_across"]
 

@@ -4,15 +4,15 @@ import math
 from dataclasses import dataclass
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.levels import stand_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.posts import board_of, boards_of
+from obtegum.core.findings.skeleton.runs import stood_m
+from obtegum.core.findings.skeleton.stands import boarded
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.end_to_end import lay
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.rooms.posts.found import board_of, boards_of
-from obtegum.core.rooms.posts.ways import boarded
-from obtegum.core.rooms.runs.found import stood_m
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.catalogue import Board
 from obtegum.core.values.quantity import INCH_M
 from obtegum.core.values.trouble import DesignError, Trouble

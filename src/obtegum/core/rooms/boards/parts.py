@@ -3,11 +3,11 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Member
+from obtegum.core.findings.skeleton.posts import board_behind_m
+from obtegum.core.findings.skeleton.runs import stood_m
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import hip_place, lines_of
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.posts.found import board_behind_m
-from obtegum.core.rooms.runs.found import stood_m
 
 __all__ = ["parts"]
 

@@ -3,12 +3,12 @@
 from obtegum.core.face.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
 from obtegum.core.face.fields import special
 from obtegum.core.face.room import Room
+from obtegum.core.face.usual_tubes import board_options
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards import step
 from obtegum.core.rooms.boards.draw import boarded_side, boards_across
 from obtegum.core.rooms.boards.found import hip_board, lines_of
 from obtegum.core.rooms.boards.parts import parts
-from obtegum.core.rooms.runs.tube import board_options
 
 __all__ = ["ROOM"]
 

@@ -6,6 +6,10 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Strip
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import count_answer, length_answer, settled
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.runs import stood_m
+from obtegum.core.findings.skeleton.stands import boarded
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.end_to_end import bought
 from obtegum.core.rooms.boards.found import (
@@ -20,10 +24,6 @@ from obtegum.core.rooms.boards.found import (
     next_bolt_m,
     opens_m,
 )
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.posts.ways import boarded
-from obtegum.core.rooms.runs.found import stood_m
-from obtegum.core.rooms.set_out.found import bays_of
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

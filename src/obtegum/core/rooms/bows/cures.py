@@ -4,9 +4,9 @@ from collections.abc import Iterator
 
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import Cure, Edits, chosen, down, lengthened
+from obtegum.core.findings.skeleton.bows import tube_m, uncut_height_m
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.sticks import sticks_needed
-from obtegum.core.rooms.bows.found import tube_m, uncut_height_m
 
 __all__ = ["CURES"]
 

@@ -4,11 +4,11 @@ from typing import Literal
 
 from obtegum.core.drawing.items import Item, Layer, Mark, Note, Outline, Row
 from obtegum.core.drawing.paths import line
+from obtegum.core.findings.skeleton.bending import bend_kinds
+from obtegum.core.findings.skeleton.bows import girth_at, split_of
+from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bend.found import bend_kinds
-from obtegum.core.rooms.bows.found import girth_at, split_of
 from obtegum.core.rooms.bows.marks import tube_places
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = ["marks_across"]
 

@@ -8,10 +8,10 @@ from obtegum.core.documents.house import HouseDesign
 from obtegum.core.documents.job import Job
 from obtegum.core.face.fields import Document, put, special
 from obtegum.core.face.listed import listed
+from obtegum.core.face.tube_fields import tube_choice, tube_outside
+from obtegum.core.findings.skeleton.ticks import design_bays
+from obtegum.core.findings.skeleton.tubes import tube_measures
 from obtegum.core.formulas.bows.sticks import MOST_STICKS
-from obtegum.core.rooms.bows.tube_field import tube_choice, tube_outside
-from obtegum.core.rooms.bows.tubes import tube_measures
-from obtegum.core.rooms.set_out.ticks import design_bays
 from obtegum.core.rooms.start.known import set_by_hand
 from obtegum.core.values.catalogue import Catalogue
 from obtegum.core.values.quantity import length_text

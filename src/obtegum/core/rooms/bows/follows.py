@@ -5,9 +5,7 @@ from collections.abc import Mapping
 from typing import Any
 
 from obtegum.core.documents.size import FLATTEST, TALLEST, Size
-from obtegum.core.findings.work import Work
-from obtegum.core.formulas.bows.sticks import MOST_STICKS
-from obtegum.core.rooms.bows.found import (
+from obtegum.core.findings.skeleton.bows import (
     girth_of,
     pieces_alike,
     pieces_height_m,
@@ -19,7 +17,9 @@ from obtegum.core.rooms.bows.found import (
     whole_height_m,
     whole_tube_m,
 )
-from obtegum.core.rooms.size.shapes import SHAPE_LABELS, height_for_girth, shape_of
+from obtegum.core.findings.skeleton.shapes import SHAPE_LABELS, height_for_girth, shape_of
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.bows.sticks import MOST_STICKS
 from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["follows"]

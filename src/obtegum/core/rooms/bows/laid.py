@@ -1,14 +1,14 @@
 """The sticks or pieces of a bow laid straight, with every mark on them."""
 
 from obtegum.core.drawing.strip import Band, MarkKind, Strip
+from obtegum.core.findings.skeleton.bending import bends_of
+from obtegum.core.findings.skeleton.bows import along_tube, fitted, joint_made, own_pieces, split_of, tube_m
+from obtegum.core.findings.skeleton.fittings import is_glued, take_ups
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.sticks import Piece, Split
-from obtegum.core.rooms.bend.found import bends_of
-from obtegum.core.rooms.bows.found import along_tube, fitted, joint_made, own_pieces, split_of, tube_m
 from obtegum.core.rooms.bows.marks import tube_places
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.fittings.takes import is_glued, take_ups
-from obtegum.core.rooms.posts.ways import way_of
 
 __all__ = ["strips"]
 

@@ -1,15 +1,15 @@
 """Every place to mark along a bow’s tube."""
 
 from obtegum.core.drawing.strip import MarkKind
-from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bend.found import bends_of
-from obtegum.core.rooms.bows.found import (
+from obtegum.core.findings.skeleton.bending import bends_of
+from obtegum.core.findings.skeleton.bows import (
     along_tube,
     corners_of,
     tube_m,
 )
-from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.work import Work
 
 __all__ = ["tube_places"]
 

@@ -4,11 +4,11 @@ import math
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Member
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import girth_at, split_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import girth_at, split_of
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = ["parts"]
 

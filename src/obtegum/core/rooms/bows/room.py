@@ -2,6 +2,10 @@
 
 from obtegum.core.face.faces import Caution, Need, Next, Page, Stick
 from obtegum.core.face.room import Room
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import split_of, stick_count
+from obtegum.core.findings.skeleton.line import inner_face
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.sticks import MOST_STICKS
 from obtegum.core.rooms.bows import step
@@ -9,13 +13,9 @@ from obtegum.core.rooms.bows.cures import CURES
 from obtegum.core.rooms.bows.draw import marks_across
 from obtegum.core.rooms.bows.fields import FIELDS, own_tube_fields
 from obtegum.core.rooms.bows.follows import follows
-from obtegum.core.rooms.bows.found import split_of, stick_count
 from obtegum.core.rooms.bows.laid import strips
 from obtegum.core.rooms.bows.parts import parts
 from obtegum.core.rooms.bows.tables import TABLES
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import inner_face
 
 __all__ = ["ROOM"]
 

@@ -6,9 +6,9 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.verdict import Verdict, judge
 from obtegum.core.face.answers import angle_answer, count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
-from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bend.found import bend_kinds
-from obtegum.core.rooms.bows.found import (
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bending import bend_kinds
+from obtegum.core.findings.skeleton.bows import (
     corners_of,
     joint_made,
     left_over_m,
@@ -18,11 +18,11 @@ from obtegum.core.rooms.bows.found import (
     tube_m,
     uncut_height_m,
 )
-from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube, tube_measures
-from obtegum.core.rooms.check_bows.found import lying_height_m, lying_span_m
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.rooms.size.shapes import asked_leg, own_measures
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.lying import lying_height_m, lying_span_m
+from obtegum.core.findings.skeleton.shapes import asked_leg, own_measures
+from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube, tube_measures
+from obtegum.core.findings.work import Work
 from obtegum.core.values.quantity import percent_text
 
 __all__ = ["plan", "stands", "verdicts"]

@@ -4,13 +4,13 @@ from collections.abc import Iterator
 
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import Cure, Edits, chosen, lengthened
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import girth_at
+from obtegum.core.findings.skeleton.braces import brace_tube, head_m
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.runs import runs_of
+from obtegum.core.findings.skeleton.tubes import all_tubes
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import girth_at
-from obtegum.core.rooms.bows.tubes import all_tubes
-from obtegum.core.rooms.braces.places import brace_tube, head_m
-from obtegum.core.rooms.runs.found import runs_of
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = ["CURES"]
 

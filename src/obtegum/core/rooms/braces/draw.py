@@ -4,13 +4,22 @@ import math
 
 from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Layer, Mark, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import chain_path, line
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.braces import (
+    Brace,
+    Tie,
+    brace_tube,
+    braces_of,
+    tie_edge_m,
+    tie_seen,
+    tied_bows,
+    ties_of,
+)
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.runs import front_m, place_of, run_long_m, run_tube, runs_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.braces.found import Brace, braces_of, cut_m, tie_cut_m
-from obtegum.core.rooms.braces.places import Tie, brace_tube, tie_edge_m, tie_seen, tied_bows, ties_of
-from obtegum.core.rooms.runs.found import front_m, place_of, run_long_m, run_tube, runs_of
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
+from obtegum.core.rooms.braces.found import cut_m, tie_cut_m
 
 __all__ = ["braced", "braces_along", "tied"]
 

@@ -6,34 +6,29 @@ from dataclasses import dataclass
 import numpy as np
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import girth_at
+from obtegum.core.findings.skeleton.braces import Brace, brace_tube, braces_of, head_m, tie_board, tie_edge_m
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.runs import run_tube, runs_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.links import bolt_shear, bolt_wall, tube_twists
 from obtegum.core.formulas.frame.steel import allowable, column_n, european
 from obtegum.core.formulas.timber import bolt_lateral_n, pulled_n
 from obtegum.core.formulas.weather.ends import eu_ends, us_ends
 from obtegum.core.formulas.weather.pressure import Worked
-from obtegum.core.rooms.bows.found import girth_at
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.braces.places import brace_tube, head_m, tie_board, tie_edge_m
-from obtegum.core.rooms.runs.found import run_tube, runs_of
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import bow_found, counted
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.weather.found import method_of, told
-from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
     "Alike",
     "Along",
-    "Brace",
     "Holding",
     "alike_of",
     "along_of",
     "brace_lift_n",
-    "braced_feet",
-    "braces_of",
-    "corner_lifted",
     "cut_m",
     "end_m2",
     "holding",
@@ -46,7 +41,6 @@ __all__ = [
     "twists",
 ]
 
-Point = tuple[float, float, float]
 # Braces whose lengths are nearer than this are cut alike, m.
 SAME_M = 0.0002
 # A head or foot so near to a run, m of the bow, doesn't bend it (this bench).
@@ -56,34 +50,6 @@ STEADIES = 0.02
 # Yield and rupture, AISC 360-16 D2; a bolt's hole is wider by this, m.
 OMEGA_Y, OMEGA_U, HOLE_M = 1.67, 2.0, 0.001
 MILD_PA, MILD_YIELD_PA, OF_YIELD = 360e6, 235e6, 1.3
-
-
-@dataclass(frozen=True, slots=True)
-class Brace:
-    """One brace, from the middle of its hole at the foot to that at the head, m; ``front`` where its head is nearer
-    to the front than its foot."""
-
-    name: str
-    side: str
-    foot: Point
-    head: Point
-    front: bool
-    bows: tuple[int, int]
-
-    @property
-    def long_m(self) -> float:
-        """From hole to hole."""
-        return math.dist(self.foot, self.head)
-
-    @property
-    def along(self) -> float:
-        """Share of its force that goes along the house."""
-        return abs(self.head[0] - self.foot[0]) / self.long_m
-
-    @property
-    def up(self) -> float:
-        """Share of its force that lifts its foot."""
-        return (self.head[2] - self.foot[2]) / self.long_m
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,51 +73,6 @@ class Holding:
     source: str
 
 
-def _on_bow(work: Work, high_m: float) -> tuple[float, float]:
-    """The left side's place of a brace's hole at a height, across and up, m: the middle of a tube in a clamp, or of a
-    flattened end that lies on the bow's inner face."""
-    flat = work.design.braces.end == "flat"
-    bow = centre_line(work)
-    out_m = bow_tube(work).od_m / 2 + (brace_tube(work).wall_m if flat else brace_tube(work).od_m / 2)
-    s_m = min(bow.at_y(high_m), default=0.0)
-    (x, y), heading = bow.point(s_m), bow.heading(s_m)
-    return x + math.sin(heading) * out_m, y - math.cos(heading) * out_m
-
-
-@found
-def braces_of(work: Work) -> tuple[Brace, ...]:
-    """Every brace. Raises: DesignError where one would end outside the house."""
-    told_, stations = work.design.braces, bays_of(work).stations_m
-    bays, spans = len(stations) - 1, told_.spans
-    count = told_.bays or 0
-    if count and spans > bays:
-        sentence = f"The brace’s foot would stand outside the house: there are {bays} bays."
-        raise DesignError([Trouble(path="braces.spans", sentence=sentence)])
-    if count * spans > bays:
-        most = bays // spans
-        sentence = f"Braces over {spans} {'bay' if spans == 1 else 'bays'} each: {most} of them fill this side."
-        raise DesignError([Trouble(path="braces.bays", sentence=sentence)])
-    head, foot = _on_bow(work, head_m(work)), _on_bow(work, told_.foot_m)
-    found_ = list[Brace]()
-    for place, first in enumerate(_first_bows(count, bays, spans), start=1):
-        near_front = place <= (count + 1) // 2
-        for front in (near_front,) if told_.cross == "one" else (near_front, not near_front):
-            at_head, at_foot = (first, first + spans) if front else (first + spans, first)
-            for side, sign in (("L", 1.0), ("R", -1.0)):
-                twin = "" if told_.cross == "one" else "a" if front == near_front else "b"
-                found_.append(
-                    Brace(
-                        name=f"{side}{place}{twin}",
-                        side=side,
-                        foot=(stations[at_foot], sign * foot[0], foot[1]),
-                        head=(stations[at_head], sign * head[0], head[1]),
-                        front=front,
-                        bows=(at_foot + 1, at_head + 1),
-                    )
-                )
-    return tuple(found_)
-
-
 @dataclass(frozen=True, slots=True)
 class Alike:
     """Braces of one length, the first of them, and how many there are."""
@@ -166,13 +87,6 @@ def alike_of(work: Work) -> tuple[Alike, ...]:
     for brace in braces_of(work):
         by_length.setdefault(round(brace.long_m / SAME_M), []).append(brace)
     return tuple(Alike(each[0], len(each)) for each in sorted(by_length.values(), key=lambda each: -len(each)))
-
-
-def _first_bows(count: int, bays: int, spans: int) -> list[int]:
-    """The first bow of each braced bay, from 0: from both ends inward, evenly."""
-    if count <= 1:
-        return [0] * count
-    return [round((bays - spans) * place / (count - 1)) for place in range(count)]
 
 
 def pulling(work: Work) -> tuple[int, int]:
@@ -331,17 +245,6 @@ def brace_lift_n(work: Work) -> float:
     """What wind along the house lifts a brace's foot by, N; 0 while it isn't known, or no brace pulls."""
     along = along_of(work)
     return along.lift_n if along is not None else 0.0
-
-
-def braced_feet(work: Work) -> frozenset[str]:
-    """Posts of the rows by their names, none at the corners, that a brace rises from."""
-    feet = ((brace.side, brace.bows[0]) for brace in braces_of(work))
-    return frozenset(f"{side}{bow}" for side, bow in feet if bow not in (1, bays_of(work).bows))
-
-
-def corner_lifted(work: Work) -> bool:
-    """Whether a brace rises from the foot of an end bow: one of two that cross, or one as long as the house."""
-    return any(brace.bows[0] in (1, bays_of(work).bows) for brace in braces_of(work))
 
 
 def off_run_m(work: Work) -> float:

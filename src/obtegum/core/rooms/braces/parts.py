@@ -3,10 +3,10 @@
 from collections.abc import Iterator, Sequence
 
 from obtegum.core.face.faces import Member
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.braces import brace_tube, braces_of, tie_board, tie_stock, tied_bows, ties_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.braces.found import braces_of, cut_m, tie_cut_m
-from obtegum.core.rooms.braces.places import brace_tube, tie_board, tie_stock, tied_bows, ties_of
-from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.braces.found import cut_m, tie_cut_m
 
 __all__ = ["parts"]
 

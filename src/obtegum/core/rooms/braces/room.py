@@ -3,15 +3,15 @@
 from obtegum.core.face.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
 from obtegum.core.face.fields import special
 from obtegum.core.face.room import Room
+from obtegum.core.face.usual_tubes import board_options, usual_or_told
+from obtegum.core.findings.skeleton.braces import brace_tube, braces_of, tie_board, tied_bows, ties_of
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.braces import judged, step
 from obtegum.core.rooms.braces.cures import CURES
 from obtegum.core.rooms.braces.draw import braced, braces_along, tied
-from obtegum.core.rooms.braces.found import braces_of, holding
+from obtegum.core.rooms.braces.found import holding
 from obtegum.core.rooms.braces.parts import parts
-from obtegum.core.rooms.braces.places import brace_tube, tie_board, tied_bows, ties_of
 from obtegum.core.rooms.braces.tables import TABLES
-from obtegum.core.rooms.runs.tube import board_options, usual_or_told
 
 __all__ = ["ROOM"]
 

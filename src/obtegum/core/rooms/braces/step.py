@@ -8,13 +8,22 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, StepState, Tol
 from obtegum.core.drawing.strip import Strip, StripMark
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import amount_answer, angle_answer, count_answer, length_answer, settled
+from obtegum.core.findings.skeleton.braces import (
+    brace_tube,
+    braces_of,
+    head_m,
+    tie_board,
+    tie_edge_m,
+    tie_seen,
+    tied_bows,
+    ties_of,
+)
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.braces.draw import slope
-from obtegum.core.rooms.braces.found import alike_of, along_of, braces_of, cut_m, holding, pulling, tie_cut_m, twists
-from obtegum.core.rooms.braces.places import brace_tube, head_m, tie_board, tie_edge_m, tie_seen, tied_bows, ties_of
+from obtegum.core.rooms.braces.found import alike_of, along_of, cut_m, holding, pulling, tie_cut_m, twists
 from obtegum.core.rooms.braces.tied import ties_asked
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "stands", "strips"]

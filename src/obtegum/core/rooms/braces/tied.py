@@ -5,13 +5,14 @@ from dataclasses import dataclass
 import numpy as np
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.braces import brace_tube, tie_board
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.section import Section
 from obtegum.core.formulas.frame.steel import Strength, allowable, column_n, european
 from obtegum.core.formulas.timber import column_n as timber_n
 from obtegum.core.rooms.braces.found import Holding, tie_holding
-from obtegum.core.rooms.braces.places import brace_tube, tie_board
-from obtegum.core.rooms.strength.found import Judged, bow_found, counted, grown, met_collar, tied_found
+from obtegum.core.rooms.strength.forced import met_collar
+from obtegum.core.rooms.strength.found import Judged, bow_found, counted, grown, tied_found
 from obtegum.core.rooms.strength.model import every_tied
 from obtegum.core.rooms.weather.found import method_of
 

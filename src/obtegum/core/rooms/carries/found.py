@@ -1,10 +1,10 @@
 """Depths of snow that the roof carries, when to clear it, what gives first in a gust, and what nobody knows."""
 
 from dataclasses import dataclass
-from typing import Literal
 
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.weather.kinds import KINDS, SETTLED_KG, Kind
 from obtegum.core.rooms import rooms
 from obtegum.core.rooms.carries.gust import first_gives, held_by_nothing
 from obtegum.core.rooms.carries.snow import (
@@ -20,7 +20,6 @@ from obtegum.core.rooms.strength.found import why_no_bow
 from obtegum.core.rooms.weather.found import method_of, missing, told
 
 __all__ = [
-    "KINDS",
     "Clearing",
     "Deep",
     "NotKnown",
@@ -36,17 +35,6 @@ __all__ = [
 ]
 
 GRAVITY = 9.80665
-Kind = Literal["fresh", "settled", "old", "wet", "packed"]
-# Kinds of snow, what a cubic metre of each weighs at the most, kg (usual ranges; the heavy end, so that depths are
-# told no deeper than they may be).
-SETTLED_KG = 200.0
-KINDS: tuple[tuple[Kind, str, float], ...] = (
-    ("fresh", "fresh snow", 100.0),
-    ("settled", "settled snow", SETTLED_KG),
-    ("old", "old snow", 350.0),
-    ("wet", "wet snow", 400.0),
-    ("packed", "wind-packed snow", 400.0),
-)
 # It goes on snowing while one clears: from this share of what is carried on (this bench).
 CLEAR_FROM = 0.5
 

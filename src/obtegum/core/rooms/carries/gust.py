@@ -11,6 +11,9 @@ from typing import Literal
 
 from obtegum.core.documents.ends import SIDES, Side
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.settings import set_of
+from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.weather.combine import Combination
 from obtegum.core.rooms.braces.found import along_of, holding, run_takes
@@ -19,9 +22,7 @@ from obtegum.core.rooms.carries.roots import most_of
 from obtegum.core.rooms.cover.pulls import film_pulls, held_at
 from obtegum.core.rooms.ends.blown import bow_pushed, wind_on
 from obtegum.core.rooms.ends.pulled import film_of, pulled_by, tension_at
-from obtegum.core.rooms.hold.found import chain_of, counts, holds_of, pulled, set_of
-from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.hold.found import chain_of, counts, holds_of, pulled
 from obtegum.core.rooms.sheets.found import screws_of
 from obtegum.core.rooms.strength.asks import parting_gust, real_gust, side_gust
 from obtegum.core.rooms.strength.found import END_WALL_N_M, judged_on, post_share, why_no_bow

@@ -10,14 +10,14 @@ from typing import Literal
 import numpy as np
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.timber import column_n
 from obtegum.core.formulas.weather.combine import Combination
 from obtegum.core.formulas.weather.pressure import from_snow
 from obtegum.core.rooms.braces.tied import asked_in
 from obtegum.core.rooms.carries.roots import most_of
-from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.found import END_WALL_N_M, Judged, grown, judged_on, post_share, why_no_bow
 from obtegum.core.rooms.strength.loads import Weathered, ground_snowed
 from obtegum.core.rooms.strength.model import Model, model_of, prop_board, propped_model, short_model, tied_model

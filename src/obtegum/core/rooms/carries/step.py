@@ -6,8 +6,9 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, StepState, Tol
 from obtegum.core.drawing.strip import Strip, StripMark
 from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, length_answer
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.carries.draw import deep_text, floored_m, gust_text
 from obtegum.core.rooms.carries.found import (
     clear_at_m,
@@ -21,7 +22,6 @@ from obtegum.core.rooms.carries.found import (
 )
 from obtegum.core.rooms.carries.gust import bow_opened, bow_shut, first_gives
 from obtegum.core.rooms.carries.snow import prop_takes_n
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.found import why_no_bow
 from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.propped import propped_bows

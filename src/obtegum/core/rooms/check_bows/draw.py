@@ -2,19 +2,13 @@
 
 from obtegum.core.drawing.items import Dimension, Drawing, Item, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import chain_path, line
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.lying import lying_bow, lying_height_m, lying_span_m, lying_straight_m
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.as_bent import as_bent
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.check_bows.checks import quarter_height
-from obtegum.core.rooms.check_bows.found import (
-    judged_bows,
-    lying_bow,
-    lying_height_m,
-    lying_span_m,
-    lying_straight_m,
-    share_for_width,
-)
-from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.check_bows.found import judged_bows, share_for_width
 
 __all__ = ["bow_set"]
 

@@ -5,12 +5,13 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Entered, Strip, StripMark
 from obtegum.core.drawing.verdict import Verdict, judge
 from obtegum.core.face.answers import length_answer, ticked_off
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bending import is_formed, pulls_of
+from obtegum.core.findings.skeleton.bows import split_of
+from obtegum.core.findings.skeleton.lying import lying_bow, lying_height_m, lying_span_m
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bend.found import is_formed, pulls_of
-from obtegum.core.rooms.bows.found import split_of
 from obtegum.core.rooms.check_bows.checks import Judged, quarter_height, standing_order
-from obtegum.core.rooms.check_bows.found import judged_bows, lying_bow, lying_height_m, lying_span_m
-from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.rooms.check_bows.found import judged_bows
 from obtegum.core.values.trouble import running
 
 __all__ = ["plan", "stands", "strips", "verdicts"]

@@ -4,10 +4,10 @@ from collections.abc import Iterator
 
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.cover.found import reach_of
 from obtegum.core.rooms.cover.lines import tracks_m
-from obtegum.core.rooms.set_out.found import bays_of
 
 __all__ = ["CURES"]
 

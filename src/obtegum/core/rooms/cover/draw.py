@@ -2,14 +2,14 @@
 
 from obtegum.core.drawing.items import Dimension, Drawing, Item, Mark, Note, Outline, Row, Vertex, drawn
 from obtegum.core.drawing.paths import box, chain_path, line
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.cover.found import Reach, edge_up_m, fixing_of, reach_of, side_eats_m
 from obtegum.core.rooms.cover.lines import edges_of, eyelets_of, lines_of
 from obtegum.core.rooms.cover.pulls import film_pulls
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.size.across import frame_outlines
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["covered", "sheet"]

@@ -6,15 +6,15 @@ from typing import Literal
 
 from obtegum.core.documents.cover import Hold
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.posts import board_of
+from obtegum.core.findings.skeleton.stands import boarded
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import Chain
 from obtegum.core.rooms.boards.found import hip_board
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.ends.pulled import film_of
-from obtegum.core.rooms.posts.found import board_of
-from obtegum.core.rooms.posts.ways import boarded
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.catalogue import Fixing
 from obtegum.core.values.quantity import INCH_M
 

@@ -6,12 +6,12 @@ from typing import cast
 
 from obtegum.core.documents.cover import Hold
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.runs import runs_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import hip_board
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.cover.found import fixing_of, held_by, reach_of, rim_m
-from obtegum.core.rooms.runs.found import runs_of
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.values.catalogue import Fixing
 
 __all__ = [

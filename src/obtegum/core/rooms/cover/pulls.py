@@ -5,13 +5,13 @@ from dataclasses import dataclass
 
 from obtegum.core.documents.cover import Hold
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.cover.found import edge_up_m
 from obtegum.core.rooms.cover.lines import cords_of, edges_of
 from obtegum.core.rooms.ends.pulled import FACTORS, LOCAL, film_of, tension_n_m
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of
 from obtegum.core.rooms.weather.found import method_of

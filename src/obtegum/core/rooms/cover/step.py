@@ -9,8 +9,9 @@ from obtegum.core.drawing.strip import Band, MarkKind, Strip
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.skeleton.openings import opened
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.cover.found import (
     Reach,
     edge_up_m,
@@ -27,7 +28,6 @@ from obtegum.core.rooms.cover.found import (
 )
 from obtegum.core.rooms.cover.lines import caps_of, cords_of, edges_of, eyelets_of, lines_of
 from obtegum.core.rooms.cover.pulls import cord_n
-from obtegum.core.rooms.ends.openings import opened
 from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.names.found import GAUGE_M, MICRON_M, MIL_M
 from obtegum.core.values.amount import amount_text

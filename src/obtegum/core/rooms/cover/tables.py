@@ -3,8 +3,8 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Table
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.cover.found import order_of, over_planned_m, reach_of, taped_bows, taped_m
 from obtegum.core.rooms.cover.lines import caps_of, cords_of, eyelets_of, lines_of
 

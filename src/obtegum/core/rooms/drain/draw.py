@@ -4,11 +4,11 @@ from typing import Literal
 
 from obtegum.core.drawing.items import Arrow, Drawing, Item, Mark, Note, Outline, Row
 from obtegum.core.drawing.paths import line
+from obtegum.core.findings.skeleton.bays import strung
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.drain.found import drain_places, drained
 from obtegum.core.rooms.level.ground import contours, ground_drawing
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor, strings
-from obtegum.core.rooms.set_out.found import strung
 
 __all__ = ["drain_line", "drain_run"]
 

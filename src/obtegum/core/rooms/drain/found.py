@@ -1,8 +1,8 @@
 """The drain along the uphill side."""
 
+from obtegum.core.findings.skeleton.levels import lie_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.drain import Drained, manning_full, run_off
-from obtegum.core.rooms.level.found import lie_of
 from obtegum.core.values.catalogue import Pipe
 from obtegum.core.values.quantity import FOOT_M
 from obtegum.core.values.trouble import DesignError, Trouble

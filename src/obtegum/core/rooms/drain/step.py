@@ -4,9 +4,9 @@ from obtegum.core.drawing.step import Standing, StepPlan
 from obtegum.core.drawing.strip import Band, Strip
 from obtegum.core.drawing.verdict import Verdict, judge
 from obtegum.core.face.answers import amount_answer, length_answer, settled
+from obtegum.core.findings.skeleton.levels import lie_of
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.drain.found import drain_places, drained
-from obtegum.core.rooms.level.found import lie_of
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]

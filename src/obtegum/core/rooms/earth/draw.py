@@ -2,11 +2,11 @@
 
 from obtegum.core.drawing.items import Drawing, Item, Outline, Row, Segments, Vertex
 from obtegum.core.drawing.paths import box
+from obtegum.core.findings.skeleton.bays import bays_of, strung
+from obtegum.core.findings.skeleton.levels import lie_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.level.found import lie_of
 from obtegum.core.rooms.level.ground import contours, ground_drawing, read_pegs
 from obtegum.core.rooms.set_out.base import corners, strings
-from obtegum.core.rooms.set_out.found import bays_of, strung
 
 __all__ = ["pad"]
 

@@ -3,8 +3,8 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Need
+from obtegum.core.findings.skeleton.levels import lie_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.level.found import lie_of
 
 __all__ = ["needs"]
 

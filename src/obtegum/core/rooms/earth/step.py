@@ -4,11 +4,11 @@ from obtegum.core.drawing.step import Action, Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Strip
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.findings.skeleton.bays import strung
+from obtegum.core.findings.skeleton.ground import Lie
+from obtegum.core.findings.skeleton.levels import lie_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.earthwork import Moving, stone_kg
-from obtegum.core.rooms.level.found import lie_of
-from obtegum.core.rooms.level.stand import Lie
-from obtegum.core.rooms.set_out.found import strung
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import percent_text
 

@@ -7,9 +7,9 @@ from dataclasses import dataclass
 
 from obtegum.core.documents.ends import SIDES, WALKED, Side
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.openings import opened
+from obtegum.core.findings.skeleton.outline import end_bow, end_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.ends.openings import opened
-from obtegum.core.rooms.ends.outline import end_bow, end_of
 
 __all__ = ["FREE", "RULE_SHARE", "Air", "air_of", "end_area_m2"]
 

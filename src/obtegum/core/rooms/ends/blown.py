@@ -7,6 +7,10 @@ from typing import Literal
 
 from obtegum.core.documents.ends import Side
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bows import girth_at
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.outline import end_of, half_m, sizes, stud_tube
+from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.links import SCREWS_M, net_along
 from obtegum.core.formulas.anchor.pole import GIVES, pole_shear
@@ -14,11 +18,7 @@ from obtegum.core.formulas.frame.along import beam_moment, continuous
 from obtegum.core.formulas.frame.steel import allowable, european
 from obtegum.core.formulas.timber import bent_share, strapped_n, washer_n
 from obtegum.core.formulas.weather.local import PARTIAL, eu_wall, us_wall
-from obtegum.core.rooms.bows.found import girth_at
-from obtegum.core.rooms.ends.outline import end_of, half_m, sizes, stud_tube
 from obtegum.core.rooms.ends.wall import Stick, Wall, wall_of
-from obtegum.core.rooms.runs.found import runs_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.found import counted, end_alone, joint_share
 from obtegum.core.rooms.strength.loads import weathered

@@ -5,10 +5,10 @@ from collections.abc import Iterator
 from obtegum.core.documents.ends import SIDES, Side
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.findings.skeleton.braces import brace_tube
+from obtegum.core.findings.skeleton.outline import end_of
+from obtegum.core.findings.skeleton.tubes import all_tubes
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import all_tubes
-from obtegum.core.rooms.braces.places import brace_tube
-from obtegum.core.rooms.ends.outline import end_of
 from obtegum.core.rooms.ends.passing import BESIDE_M, OVER_M, passing
 
 __all__ = ["CURES"]

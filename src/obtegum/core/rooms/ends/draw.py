@@ -7,13 +7,13 @@ from obtegum.core.documents.ends import EndWall, Side
 from obtegum.core.documents.job import Job
 from obtegum.core.drawing.items import Dimension, Drawing, Grower, Handle, Item, Note, Outline, Row, Vertex, drawn
 from obtegum.core.drawing.paths import box, chain_path, line
+from obtegum.core.findings.skeleton.braces import brace_tube
+from obtegum.core.findings.skeleton.openings import Opened
+from obtegum.core.findings.skeleton.outline import end_bow, end_of, half_m, stud_tube
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.braces.places import brace_tube
 from obtegum.core.rooms.ends.fields import shown_opening
 from obtegum.core.rooms.ends.leaf import leaves_of
-from obtegum.core.rooms.ends.openings import Opened
-from obtegum.core.rooms.ends.outline import end_bow, end_of, half_m, stud_tube
 from obtegum.core.rooms.ends.passing import Passing, passing
 from obtegum.core.rooms.ends.props import struts_of
 from obtegum.core.rooms.ends.wall import Stick, end_boards, stakes_m, wall_of

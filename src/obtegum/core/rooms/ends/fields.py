@@ -9,10 +9,10 @@ from obtegum.core.documents.ends import MOST_OPENINGS, SIDES, EndWall, Opening, 
 from obtegum.core.documents.job import Job
 from obtegum.core.documents.numbers import begin_in
 from obtegum.core.face.fields import Document, Measure, Option, special
+from obtegum.core.face.usual_tubes import board_options, usual_or_told
+from obtegum.core.findings.skeleton.openings import opened
+from obtegum.core.findings.skeleton.outline import planned_half_m
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.ends.openings import opened
-from obtegum.core.rooms.ends.outline import planned_half_m
-from obtegum.core.rooms.runs.tube import board_options, usual_or_told
 from obtegum.core.values.catalogue import Catalogue, default_catalogue
 from obtegum.core.values.quantity import INCH_M, Units
 from obtegum.core.values.trouble import DesignError, running

@@ -5,14 +5,14 @@ from collections.abc import Iterator
 
 from obtegum.core.documents.ends import SIDES, Side
 from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.outline import as_built, end_of, sizes, under
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends.air import air_of
 from obtegum.core.rooms.ends.blown import Blown, Most, bow_pushed, wind_on
-from obtegum.core.rooms.ends.outline import as_built, end_of, sizes, under
 from obtegum.core.rooms.ends.passing import passing
 from obtegum.core.rooms.ends.pulled import pulled_by
 from obtegum.core.rooms.ends.wall import wall_of
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import why_no_ground
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, share_text

@@ -9,11 +9,10 @@ from itertools import pairwise
 
 from obtegum.core.documents.ends import HINGED, Side
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.openings import Opened, opened
+from obtegum.core.findings.skeleton.outline import end_of, refusal, stud_board
+from obtegum.core.findings.skeleton.tubes import find_tube, told_or_usual
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import find_tube
-from obtegum.core.rooms.ends.openings import Opened, opened
-from obtegum.core.rooms.ends.outline import end_of, refusal, stud_board
-from obtegum.core.rooms.runs.tube import told_or_usual
 from obtegum.core.values.catalogue import Tube
 
 __all__ = [

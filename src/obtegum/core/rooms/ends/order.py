@@ -3,9 +3,11 @@
 from collections.abc import Iterator
 
 from obtegum.core.documents.ends import EndWall, Side
+from obtegum.core.findings.skeleton.openings import ROLL_M, door_of
+from obtegum.core.findings.skeleton.outline import end_of, sizes, stud_board
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.concrete import bags_for, room_m3
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.ends.leaf import (
     DROP_BOLT_M,
     LATCH_ROOM_M,
@@ -16,8 +18,6 @@ from obtegum.core.rooms.ends.leaf import (
     leaves_of,
     track_m,
 )
-from obtegum.core.rooms.ends.openings import ROLL_M, door_of
-from obtegum.core.rooms.ends.outline import end_of, sizes, stud_board
 from obtegum.core.rooms.ends.schools import later, school, under_cover
 from obtegum.core.rooms.ends.wall import wall_of
 from obtegum.core.rooms.hold.found import bag_of

@@ -4,12 +4,12 @@ from collections.abc import Iterator, Sequence
 from typing import Literal
 
 from obtegum.core.face.faces import Member
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.braces import brace_tube
+from obtegum.core.findings.skeleton.outline import end_of, stud_board, stud_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.braces.places import brace_tube
-from obtegum.core.rooms.ends.outline import end_of, stud_board, stud_tube
 from obtegum.core.rooms.ends.props import props_of, struts_of
 from obtegum.core.rooms.ends.wall import all_walls
-from obtegum.core.rooms.set_out.found import bays_of
 
 __all__ = ["parts"]
 

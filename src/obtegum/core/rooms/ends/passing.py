@@ -6,10 +6,10 @@ Sizes are stand-ins of this bench, measured over hands and handles; a grower's h
 from dataclasses import dataclass
 
 from obtegum.core.documents.ends import Side
+from obtegum.core.findings.skeleton.openings import Opened, door_of
+from obtegum.core.findings.skeleton.outline import end_of, stud_board
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends.leaf import HINGE_M
-from obtegum.core.rooms.ends.openings import Opened, door_of
-from obtegum.core.rooms.ends.outline import end_of, stud_board
 
 __all__ = ["BESIDE_M", "FIGURES", "Passing", "passing", "ways_of"]
 

@@ -4,11 +4,11 @@ import math
 from dataclasses import dataclass
 
 from obtegum.core.documents.ends import Side
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.outline import end_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.ends.outline import end_of
 from obtegum.core.rooms.ends.wall import wall_of
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = ["Prop", "props_of", "struts_of"]
 

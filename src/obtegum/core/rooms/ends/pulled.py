@@ -9,17 +9,17 @@ from numpy.typing import NDArray
 
 from obtegum.core.documents.ends import EndWall, Side
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import girth_at
+from obtegum.core.findings.skeleton.braces import brace_tube
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.outline import end_of
+from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.film import film_pull_n_m
 from obtegum.core.formulas.frame.steel import allowable, column_n, european
-from obtegum.core.rooms.bows.found import girth_at
 from obtegum.core.rooms.braces.found import run_column_n, run_takes
-from obtegum.core.rooms.braces.places import brace_tube
 from obtegum.core.rooms.ends.blown import bow_pushed
-from obtegum.core.rooms.ends.outline import end_of
-from obtegum.core.rooms.runs.found import runs_of
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import END_WALL_N_M, counted, joint_share, judged_on, why_unknown
 from obtegum.core.rooms.strength.loads import end_weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of

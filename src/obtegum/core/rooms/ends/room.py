@@ -3,6 +3,7 @@
 from obtegum.core.documents.ends import SIDES
 from obtegum.core.face.faces import Answers, Caution, File, Listed, Need, Next, Numbered, Page, Picture, Stick
 from obtegum.core.face.room import Room
+from obtegum.core.findings.skeleton.outline import stock_of
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends import step
 from obtegum.core.rooms.ends.cures import CURES
@@ -10,7 +11,6 @@ from obtegum.core.rooms.ends.draw import back, front
 from obtegum.core.rooms.ends.fields import FIELDS
 from obtegum.core.rooms.ends.judged import verdicts
 from obtegum.core.rooms.ends.leaf import leaf_tube, leaves_of
-from obtegum.core.rooms.ends.outline import stock_of
 from obtegum.core.rooms.ends.parts import parts
 from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.ends.strips import strips

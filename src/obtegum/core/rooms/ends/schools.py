@@ -3,11 +3,11 @@
 from collections.abc import Iterator
 
 from obtegum.core.documents.ends import Side
+from obtegum.core.findings.skeleton.openings import Opened, door_of
+from obtegum.core.findings.skeleton.outline import end_bow, end_of, sizes
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.ends.leaf import leaves_of
-from obtegum.core.rooms.ends.openings import Opened, door_of
-from obtegum.core.rooms.ends.outline import end_bow, end_of, sizes
 from obtegum.core.rooms.ends.passing import ways_of
 from obtegum.core.values.quantity import area_text
 

@@ -8,15 +8,15 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.skeleton.openings import Opened, opened
+from obtegum.core.findings.skeleton.outline import as_built, end_of, stock_of
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends.air import RULE_SHARE, air_of
 from obtegum.core.rooms.ends.blown import wind_on
 from obtegum.core.rooms.ends.draw import told
 from obtegum.core.rooms.ends.fields import shown_opening
 from obtegum.core.rooms.ends.leaf import Leaf, leaves_of
-from obtegum.core.rooms.ends.openings import Opened, opened
 from obtegum.core.rooms.ends.order import order
-from obtegum.core.rooms.ends.outline import as_built, end_of, stock_of
 from obtegum.core.rooms.ends.passing import FIGURES, passing
 from obtegum.core.rooms.ends.props import props_of
 from obtegum.core.rooms.ends.pulled import film_of, pulled_by

@@ -4,8 +4,8 @@ from collections.abc import Iterator
 
 from obtegum.core.documents.ends import SIDES, Side
 from obtegum.core.drawing.strip import Strip, StripMark
+from obtegum.core.findings.skeleton.outline import half_m
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.ends.outline import half_m
 from obtegum.core.rooms.ends.wall import Stick, wall_of
 
 __all__ = ["strips"]

@@ -4,9 +4,9 @@ import math
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Table
+from obtegum.core.findings.skeleton.outline import half_m, stock_of
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends.leaf import leaves_of
-from obtegum.core.rooms.ends.outline import half_m, stock_of
 from obtegum.core.rooms.ends.props import props_of
 from obtegum.core.rooms.ends.wall import all_walls, end_boards
 

@@ -8,10 +8,10 @@ from typing import Literal
 
 from obtegum.core.documents.ends import SIDES, EndWall, Side
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.openings import Opened, opened
+from obtegum.core.findings.skeleton.outline import beside, end_of, half_m, refusal, sizes, top_cut, under
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.ends.openings import Opened, opened
-from obtegum.core.rooms.ends.outline import beside, end_of, half_m, refusal, sizes, top_cut, under
 
 __all__ = ["Head", "Stick", "Wall", "all_walls", "end_boards", "stakes_m", "wall_of"]
 

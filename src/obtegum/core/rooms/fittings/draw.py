@@ -2,12 +2,12 @@
 
 from obtegum.core.drawing.items import Drawing, Item, Mark, Material, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, circle, line
+from obtegum.core.findings.skeleton.bows import split_of, tube_m
+from obtegum.core.findings.skeleton.fittings import is_glued, take_ups
+from obtegum.core.findings.skeleton.runs import front_m, marked_m, pieces_of, runs_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import split_of, tube_m
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.fittings.found import Fits, dry_at, fits_of, kinds, sections_of
-from obtegum.core.rooms.fittings.takes import is_glued, take_ups
-from obtegum.core.rooms.runs.found import front_m, marked_m, pieces_of, runs_of
 from obtegum.core.values.catalogue import Tube
 
 __all__ = ["fits", "grid"]

@@ -3,9 +3,9 @@
 from collections.abc import Mapping
 from typing import Any
 
+from obtegum.core.findings.skeleton.fittings import is_glued, take_ups
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.fittings.takes import is_glued, take_ups
 
 __all__ = ["follows"]
 

@@ -5,12 +5,12 @@ from dataclasses import dataclass
 from typing import Literal
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import fitted, split_of
+from obtegum.core.findings.skeleton.fittings import is_glued, take_ups
+from obtegum.core.findings.skeleton.runs import pieces_of, runs_of
+from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import fitted, split_of
-from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
-from obtegum.core.rooms.fittings.takes import is_glued, take_ups
-from obtegum.core.rooms.runs.found import pieces_of, runs_of
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.values.catalogue import Tube
 
 __all__ = [

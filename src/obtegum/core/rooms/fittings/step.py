@@ -9,9 +9,12 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Band, Strip, StripMark
 from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import split_of, tube_m
+from obtegum.core.findings.skeleton.fittings import is_glued, take_ups, usual_fitting
+from obtegum.core.findings.skeleton.runs import piece_m, pieces_of, runs_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import split_of, tube_m
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.fittings.found import (
     COLDEST_C,
     counts_of,
@@ -23,9 +26,6 @@ from obtegum.core.rooms.fittings.found import (
     sections_of,
     shortest_m,
 )
-from obtegum.core.rooms.fittings.takes import is_glued, take_ups, usual_fitting
-from obtegum.core.rooms.runs.found import piece_m, pieces_of, runs_of
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]

@@ -3,12 +3,12 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Table
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import split_of
+from obtegum.core.findings.skeleton.fittings import is_glued
+from obtegum.core.findings.skeleton.runs import pieces_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import split_of
 from obtegum.core.rooms.fittings.found import counts_of, dry_at
-from obtegum.core.rooms.fittings.takes import is_glued
-from obtegum.core.rooms.runs.found import pieces_of
-from obtegum.core.rooms.set_out.found import bays_of
 
 __all__ = ["TABLES"]
 

@@ -4,7 +4,7 @@ from obtegum.core.documents.job import Job
 from obtegum.core.face.faces import Answers, Caution, Numbered, Page
 from obtegum.core.face.fields import Option, special
 from obtegum.core.face.room import Room
-from obtegum.core.rooms.bows.tubes import own_tubes
+from obtegum.core.findings.skeleton.tubes import own_tubes
 from obtegum.core.rooms.frames import step
 from obtegum.core.values.catalogue import Catalogue
 

@@ -6,7 +6,7 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Strip
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.carries.found import KINDS
+from obtegum.core.formulas.weather.kinds import KINDS
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.words import AID, MADE_UP

@@ -5,11 +5,11 @@ from collections.abc import Sequence
 
 from obtegum.core.drawing.items import Arrow, Drawing, Grower, Item, Mark, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import chain_path, circle, line
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.hoist.found import sheet_of
 from obtegum.core.rooms.size.across import frame_outlines
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = ["day_drawings", "roped"]
 

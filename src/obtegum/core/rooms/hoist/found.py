@@ -3,17 +3,18 @@
 import math
 from dataclasses import dataclass
 
+from obtegum.core.documents.hoist import CARRIES_KG
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.cover.found import reach_of, rim_m, sheet_m2
 from obtegum.core.rooms.cover.pulls import HAND_N, gusty_mps
 
-__all__ = ["CARRIES_KG", "DAY_MPS", "ROPE_M", "Sheet", "gust_held_mps", "needed", "open_tasks", "sheet_of", "shrinks_m"]
+__all__ = ["DAY_MPS", "ROPE_M", "Sheet", "gust_held_mps", "needed", "open_tasks", "sheet_of", "shrinks_m"]
 
 # Rule B2: wind gets under a sheet that is half up so high, m; the gust of its day, m/s, that people are reckoned for.
 UNDER_M, DAY_MPS = 1.5, 5.0
-# What one person carries of a sheet, kg; a rope each so far, m; room to walk beside it, m (this bench).
-CARRIES_KG, ROPE_M, WALK_M = 15.0, 6.0, 1.0
+# A rope each so far, m; room to walk beside the sheet, m (this bench).
+ROPE_M, WALK_M = 6.0, 1.0
 # Polyethylene, 1/K (rule B1d); what a summer's day and a winter's night make of it, °C (this bench).
 SHRINKS, HOT_C, COOL_C = 1.8e-4, 40.0, -10.0
 # Folded to the ridge in folds as wide as an arm reaches, m.

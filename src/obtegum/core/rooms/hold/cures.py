@@ -4,8 +4,9 @@ from collections.abc import Iterator
 
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import Cure, Edits, chosen, lengthened, up
+from obtegum.core.findings.skeleton.settings import set_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.hold.found import chain_of, counts, set_of
+from obtegum.core.rooms.hold.found import chain_of, counts
 from obtegum.core.values.quantity import INCH_M
 
 __all__ = ["CURES"]

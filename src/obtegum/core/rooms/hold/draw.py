@@ -2,21 +2,13 @@
 
 from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Material, Note, Outline, Row, Vertex, drawn
 from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.skeleton.posts import least_embedment_m
+from obtegum.core.findings.skeleton.settings import SETTINGS, set_of
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.hold.found import (
-    bag_of,
-    chain_of,
-    concrete_top_m,
-    holds_of,
-    plate_deep_m,
-    pulled,
-    set_of,
-)
-from obtegum.core.rooms.hold.settings import SETTINGS
+from obtegum.core.rooms.hold.found import bag_of, chain_of, concrete_top_m, holds_of, plate_deep_m, pulled
 from obtegum.core.rooms.hold.takes import THICK_M, all_take
-from obtegum.core.rooms.posts.found import least_embedment_m
-from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.asks import all_asks
 from obtegum.core.values.amount import amount_text
 

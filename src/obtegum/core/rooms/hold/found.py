@@ -6,6 +6,11 @@ from typing import Literal
 
 from obtegum.core.documents.hold import pulled_like
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.braces import braced_feet
+from obtegum.core.findings.skeleton.posts import STRAPS, least_embedment_m, post_count
+from obtegum.core.findings.skeleton.settings import CORNERS, SETTINGS, Kind, set_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.concrete import filled_m, room_m3
 from obtegum.core.formulas.anchor.links import (
@@ -20,18 +25,12 @@ from obtegum.core.formulas.anchor.links import (
 from obtegum.core.formulas.anchor.pole import GIVES, bears, pole_shear
 from obtegum.core.formulas.anchor.soil import CONCRETE_N_M3, Ground
 from obtegum.core.formulas.anchor.uplift import DEAD, LOOSE, TAMPED, concrete_weight, over_plate, shaft_friction
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.braces.found import braced_feet
-from obtegum.core.rooms.hold.settings import SETTINGS, Setting
-from obtegum.core.rooms.posts.found import STRAPS, least_embedment_m, post_count
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of, why_no_ground
 from obtegum.core.rooms.strength.found import counted
 from obtegum.core.values.catalogue import Bag, Tube
 
 __all__ = [
     "ALLOWED",
-    "CORNERS",
     "PULLS",
     "Chain",
     "Holds",
@@ -42,16 +41,11 @@ __all__ = [
     "counts",
     "holds_of",
     "in_ground_m",
-    "kind_of",
     "plate_deep_m",
     "plug_top_m",
     "pulled",
-    "set_of",
-    "setting_of",
 ]
 
-Kind = Literal["row", "corner", "brace"]
-CORNERS = 4
 # Concrete that comes within this of the ground counts with all its width against a push, m.
 NEAR_TOP_M = 0.1
 # At least so many posts of a kind are pulled at, and half of the lowest is allowed.
@@ -104,18 +98,6 @@ class Chain:
         return tuple(link for link in self.links if link.holds_n is None)
 
 
-def set_of(work: Work, kind: Kind) -> str:
-    """How a kind of post is set."""
-    hold = work.design.hold
-    own = {"row": "same", "corner": hold.corner_set, "brace": hold.brace_set}[kind]
-    return hold.set if own == "same" else own
-
-
-def setting_of(work: Work, side: str, bow: int) -> Setting:
-    """The way in which a bow's post is set."""
-    return SETTINGS[set_of(work, kind_of(work, side, bow))]
-
-
 def counts(work: Work) -> dict[Kind, int]:
     """How many of each kind there are; none at the corners where those are as the others."""
     # A brace asks more of its post, however that is set.
@@ -123,13 +105,6 @@ def counts(work: Work) -> dict[Kind, int]:
     whole = post_count(work)
     corners = CORNERS if work.design.hold.corner_set != "same" and work.design.posts.stand != "board" else 0
     return {"row": whole - corners - braced, "corner": corners, "brace": braced}
-
-
-def kind_of(work: Work, side: str, bow: int) -> Kind:
-    """Which kind a post is, by its side and bow."""
-    if bow in (1, bays_of(work).bows):
-        return "corner"
-    return "brace" if f"{side}{bow}" in braced_feet(work) else "row"
 
 
 @found

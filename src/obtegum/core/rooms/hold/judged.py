@@ -4,11 +4,12 @@ from collections.abc import Iterator
 from typing import Literal
 
 from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.findings.skeleton.settings import Kind, set_of
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.pole import GIVES, pole_depth
-from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.hold.found import Kind, chain_of, counts, holds_of, pulled, set_of
-from obtegum.core.rooms.posts.ways import way_of
+from obtegum.core.rooms.hold.found import chain_of, counts, holds_of, pulled
 from obtegum.core.rooms.soil.found import ground_of, why_no_ground
 from obtegum.core.rooms.strength.asks import Ask, Asks, all_asks, brace_asks, corner_asks, parting_gust, row_asks
 from obtegum.core.rooms.strength.found import bow_found, end_found, short_found, why_unknown

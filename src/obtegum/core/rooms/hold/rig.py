@@ -2,10 +2,10 @@
 
 from obtegum.core.drawing.items import Arrow, Dimension, Drawing, Item, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.skeleton.posts import least_embedment_m
+from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.hold.found import ALLOWED, PULLS
-from obtegum.core.rooms.posts.found import least_embedment_m
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["rig"]

@@ -9,13 +9,13 @@ from obtegum.core.documents.job import Job
 from obtegum.core.face.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
 from obtegum.core.face.fields import Document, Option, put, special
 from obtegum.core.face.room import Room
+from obtegum.core.findings.skeleton.settings import SETTINGS, set_of
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.hold import judged, step
 from obtegum.core.rooms.hold.cures import CURES
 from obtegum.core.rooms.hold.draw import chain, settings
-from obtegum.core.rooms.hold.found import chain_of, counts, set_of
+from obtegum.core.rooms.hold.found import chain_of, counts
 from obtegum.core.rooms.hold.rig import rig
-from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.hold.tables import TABLES
 from obtegum.core.rooms.hold.takes import all_take, hours_s
 from obtegum.core.values.catalogue import Catalogue

@@ -9,24 +9,15 @@ from obtegum.core.drawing.strip import Strip, StripMark
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.skeleton.posts import least_embedment_m
+from obtegum.core.findings.skeleton.settings import SETTINGS, Kind, set_of
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.concrete import CHILLED_C, COVERED, STOOD_ON, hole_for
-from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.hold.found import (
-    Kind,
-    bag_of,
-    chain_of,
-    concrete_top_m,
-    counts,
-    holds_of,
-    plug_top_m,
-    set_of,
-)
+from obtegum.core.rooms.hold.found import bag_of, chain_of, concrete_top_m, counts, holds_of, plug_top_m
 from obtegum.core.rooms.hold.judged import begun, gives_way, kinds, open_question
-from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.hold.takes import all_take, cured_on, cures, dug_m, proud_m, slide_m, takes_of
-from obtegum.core.rooms.posts.found import least_embedment_m
-from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.asks import all_asks
 from obtegum.core.values.amount import AmountKind, amount_text
 

@@ -3,9 +3,9 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Table
+from obtegum.core.findings.skeleton.settings import SETTINGS
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.hold.found import chain_of, counts, holds_of
-from obtegum.core.rooms.hold.settings import SETTINGS
 from obtegum.core.rooms.hold.takes import takes_of
 
 __all__ = ["TABLES"]

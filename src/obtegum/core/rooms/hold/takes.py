@@ -5,14 +5,14 @@ from collections import Counter
 from dataclasses import dataclass, fields
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of, pegs_of
+from obtegum.core.findings.skeleton.levels import stand_of
+from obtegum.core.findings.skeleton.posts import embedment_m
+from obtegum.core.findings.skeleton.settings import SETTINGS, Kind, kind_of, set_of
+from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.concrete import CARBON_KG_KG, CONCRETE_KG_M3, STOOD_ON, bags_for, cured_days, room_m3
-from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.hold.found import Kind, bag_of, counts, kind_of, plug_top_m, set_of
-from obtegum.core.rooms.hold.settings import SETTINGS
-from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.rooms.posts.found import embedment_m
-from obtegum.core.rooms.set_out.found import bays_of, pegs_of
+from obtegum.core.rooms.hold.found import bag_of, counts, plug_top_m
 from obtegum.core.rooms.soil.found import hours_times
 from obtegum.core.values.day import days_later
 

@@ -3,6 +3,7 @@
 from obtegum.core.drawing.above import over
 from obtegum.core.drawing.items import Dimension, Drawing, Item, Layer, Mark, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.skeleton.line import grower_at_m
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.beds import Bed, Layout, plants_in
 from obtegum.core.rooms.inside.found import (
@@ -14,7 +15,6 @@ from obtegum.core.rooms.inside.found import (
     layout_with,
     path_room_m,
 )
-from obtegum.core.rooms.size.found import grower_at_m
 from obtegum.core.values.quantity import percent_text
 
 __all__ = ["beds_across", "floor", "layouts"]

@@ -1,11 +1,11 @@
 """The floor between the posts or under the skin, and the beds and paths across it."""
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.line import inner_face
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.beds import Bed, Layout, lay_out, lay_out_own
 from obtegum.core.formulas.bows.headroom import headroom, headroom_over
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.size.found import inner_face
 
 __all__ = ["across_m", "bed_long_m", "bed_room_m", "floor_m", "layout_of", "layout_with", "path_room_m", "side_clear"]
 

@@ -6,11 +6,11 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Band, Strip
 from obtegum.core.drawing.verdict import Verdict, graded, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.findings.skeleton.shapes import own_measures
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.beds import Bed, plants_in
 from obtegum.core.rooms.inside.fields import OWN_BEDS, OWN_PATHS
 from obtegum.core.rooms.inside.found import bed_long_m, bed_room_m, floor_m, layout_of, path_room_m, side_clear
-from obtegum.core.rooms.size.shapes import own_measures
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

@@ -2,10 +2,10 @@
 
 from obtegum.core.drawing.items import Dimension, Drawing, Item, Mark, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.skeleton.bays import pegs_of, strung
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.offsets import LINES_KEPT, boards, offset_pegs
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners_inside, floor, peg_mark, strings
-from obtegum.core.rooms.set_out.found import pegs_of, strung
 
 __all__ = ["offsets"]
 

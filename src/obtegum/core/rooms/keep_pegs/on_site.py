@@ -3,9 +3,9 @@
 from collections.abc import Iterator
 
 from obtegum.core.face.faces import SitePoint
+from obtegum.core.findings.skeleton.bays import strung
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.offsets import offset_pegs
-from obtegum.core.rooms.set_out.found import strung
 
 __all__ = ["on_site"]
 

@@ -4,9 +4,9 @@ from obtegum.core.drawing.step import Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Band, Strip
 from obtegum.core.drawing.verdict import Verdict, judge
 from obtegum.core.face.answers import length_answer, settled
+from obtegum.core.findings.skeleton.bays import pegs_of, reads, starts_m, strung
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.offsets import LINES_KEPT, boards
-from obtegum.core.rooms.set_out.found import pegs_of, reads, starts_m, strung
 from obtegum.core.rooms.set_out.pegs import faced, hooked
 
 __all__ = ["plan", "stands", "strips", "verdicts"]

@@ -3,4 +3,4 @@
 __all__ = ["OFFERS"]
 
 # What other rooms may use besides its decisions and findings.
-OFFERS = ("ground", "stand")
+OFFERS = ("answers", "ground")

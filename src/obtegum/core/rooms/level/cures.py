@@ -4,8 +4,8 @@ from collections.abc import Iterator
 
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import COMFORT, Cure, Edits, chosen, lengthened, up
+from obtegum.core.findings.skeleton.levels import stand_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.level.found import stand_of
 
 __all__ = ["CURES"]
 

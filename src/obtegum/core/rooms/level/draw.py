@@ -4,13 +4,13 @@ import math
 
 from obtegum.core.drawing.items import Drawing, Item, Note, Outline, Row, Segments, Vertex, drawn
 from obtegum.core.drawing.paths import line
+from obtegum.core.findings.skeleton.bays import pegs_of
+from obtegum.core.findings.skeleton.levels import lie_of, stand_of
+from obtegum.core.findings.skeleton.stands import foot_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import peg_words
-from obtegum.core.rooms.level.found import lie_of, stand_of
 from obtegum.core.rooms.level.ground import contours, ground_drawing, read_pegs, spot_dots
-from obtegum.core.rooms.posts.ways import foot_of
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor, strings
-from obtegum.core.rooms.set_out.found import pegs_of
 
 __all__ = ["falls", "level_rows", "post_rows", "profile"]
 

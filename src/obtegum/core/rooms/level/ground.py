@@ -3,13 +3,13 @@
 import math
 
 from obtegum.core.drawing.items import Dots, Drawing, Item, Mark, Note, Row, Segments, drawn
+from obtegum.core.findings.skeleton.bays import bays_of, pegs_of, strung
+from obtegum.core.findings.skeleton.ground import Lie
+from obtegum.core.findings.skeleton.levels import lie_of, odd_readings, place_words
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import Peg, peg_words
 from obtegum.core.formulas.setout.how import corner_places
-from obtegum.core.rooms.level.found import lie_of, odd_readings, place_words
-from obtegum.core.rooms.level.stand import Lie
 from obtegum.core.rooms.set_out.base import BESIDE_M, peg_y
-from obtegum.core.rooms.set_out.found import bays_of, pegs_of, strung
 
 __all__ = ["contours", "ground_drawing", "read_pegs", "spot_dots"]
 

@@ -5,9 +5,9 @@ from obtegum.core.documents.job import Job
 from obtegum.core.documents.level import MOST_SPOTS, Spot
 from obtegum.core.face.faces import Intake
 from obtegum.core.face.intake import Rows, RowTrouble, counted, peg_named, refusal, wanted
+from obtegum.core.findings.skeleton.spots import too_far
+from obtegum.core.findings.skeleton.ticks import design_bays
 from obtegum.core.formulas.setout.base import peg_words
-from obtegum.core.rooms.level.spots import too_far
-from obtegum.core.rooms.set_out.ticks import design_bays
 from obtegum.core.values.quantity import length_text
 
 __all__ = ["INTAKES"]

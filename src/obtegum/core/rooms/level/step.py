@@ -9,14 +9,14 @@ from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import length_answer, ticked_off
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of, pegs_of
+from obtegum.core.findings.skeleton.ground import Stand
+from obtegum.core.findings.skeleton.levels import lie_of, odd_readings, place_words, stand_of
+from obtegum.core.findings.skeleton.stands import foot_name, foot_of, plumb_m, way_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.levels import turned_falls
 from obtegum.core.formulas.setout.base import Peg, peg_words
-from obtegum.core.rooms.level.found import lie_of, odd_readings, place_words, stand_of
-from obtegum.core.rooms.level.stand import Stand
-from obtegum.core.rooms.posts.found import least_in_ground
-from obtegum.core.rooms.posts.ways import foot_name, foot_of, plumb_m, way_of
-from obtegum.core.rooms.set_out.found import bays_of, pegs_of
+from obtegum.core.rooms.level.answers import least_in_ground
 from obtegum.core.values.quantity import percent_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]

@@ -2,10 +2,10 @@
 
 from obtegum.core.drawing.items import Arrow, Drawing, Item, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import line
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.plumb.found import leans_of, straps_of
-from obtegum.core.rooms.set_out.found import bays_of
 
 __all__ = ["plumbed"]
 

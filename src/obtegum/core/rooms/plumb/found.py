@@ -6,9 +6,9 @@ import numpy as np
 
 from obtegum.core.documents.plumb import BowStands, Check
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of, starts_m
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.plumbing import Pull, pulls
-from obtegum.core.rooms.set_out.found import bays_of, starts_m
 
 __all__ = ["Leans", "lean_of", "leans_of", "missing", "slack_m", "straps_of", "worst_m"]
 

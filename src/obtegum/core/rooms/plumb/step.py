@@ -7,9 +7,9 @@ from obtegum.core.drawing.step import Action, Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Entered, Strip, StripMark
 from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import count_answer, length_answer, ticked_off
+from obtegum.core.findings.skeleton.bays import bays_of, reads, starts_m
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.plumb.found import Leans, lean_of, leans_of, missing, slack_m, straps_of, worst_m
-from obtegum.core.rooms.set_out.found import bays_of, reads, starts_m
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 

@@ -4,10 +4,10 @@ from collections.abc import Iterator
 
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import Cure, Edits, chosen, down, lengthened, up
+from obtegum.core.findings.skeleton.posts import fewer_sticks, play_of, slop
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube, post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube, post_tube
-from obtegum.core.rooms.posts.found import fewer_sticks, play_of, slop
-from obtegum.core.rooms.posts.ways import way_of
 
 __all__ = ["CURES"]
 

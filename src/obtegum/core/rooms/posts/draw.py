@@ -2,12 +2,12 @@
 
 from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Mark, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, chain_path, line, moved
+from obtegum.core.findings.skeleton.feet import foot_outlines
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.posts import embedment_m, entry_of, least_embedment_m, uneven
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.posts.foot import foot_outlines
-from obtegum.core.rooms.posts.found import embedment_m, entry_of, least_embedment_m, uneven
-from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.quantity import angle_text
 
 __all__ = ["one_post"]

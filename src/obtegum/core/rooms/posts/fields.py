@@ -5,10 +5,10 @@ from typing import Any
 
 from obtegum.core.documents.job import Job
 from obtegum.core.face.fields import Document, Option, put, special
+from obtegum.core.face.tube_fields import tube_choice, tube_outside
+from obtegum.core.findings.skeleton.stands import WAYS, Way
+from obtegum.core.findings.skeleton.tubes import find_tube
 from obtegum.core.formulas.ground.posts import socket_play
-from obtegum.core.rooms.bows.tube_field import tube_choice, tube_outside
-from obtegum.core.rooms.bows.tubes import find_tube
-from obtegum.core.rooms.posts.ways import WAYS, Way
 from obtegum.core.values.catalogue import Catalogue, Tube, default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M, Units, tube_text
 

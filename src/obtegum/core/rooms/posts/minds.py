@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.face.faces import Stray
+from obtegum.core.findings.skeleton.row import Stray
+from obtegum.core.findings.skeleton.stands import boarded
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.posts.ways import boarded
 
 __all__ = ["minds"]
 

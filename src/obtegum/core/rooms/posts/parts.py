@@ -4,11 +4,11 @@ from collections.abc import Iterator, Sequence
 from itertools import pairwise
 
 from obtegum.core.face.faces import Member
+from obtegum.core.findings.skeleton.bays import pegs_of
+from obtegum.core.findings.skeleton.posts import board_behind_m, board_of, boards_of, embedment_m
+from obtegum.core.findings.skeleton.stands import boarded, stub_below, way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.posts.found import board_behind_m, board_of, boards_of, embedment_m
-from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
-from obtegum.core.rooms.set_out.found import pegs_of
 
 __all__ = ["parts"]
 

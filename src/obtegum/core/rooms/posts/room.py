@@ -2,16 +2,16 @@
 
 from obtegum.core.face.faces import Caution, Need, Next, Page, Picture, Stick
 from obtegum.core.face.room import Room
+from obtegum.core.findings.skeleton.posts import board_of, entry_of, post_count
+from obtegum.core.findings.skeleton.stands import boarded, way_of
+from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import post_tube
 from obtegum.core.rooms.posts import step
 from obtegum.core.rooms.posts.cures import CURES
 from obtegum.core.rooms.posts.draw import one_post
 from obtegum.core.rooms.posts.fields import FIELDS
-from obtegum.core.rooms.posts.found import board_of, entry_of, post_count
 from obtegum.core.rooms.posts.minds import minds
 from obtegum.core.rooms.posts.parts import parts
-from obtegum.core.rooms.posts.ways import boarded, way_of
 
 __all__ = ["ROOM"]
 

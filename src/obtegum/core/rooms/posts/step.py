@@ -8,13 +8,9 @@ from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
 from obtegum.core.face.answers import angle_answer, count_answer, length_answer
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.kept import found
-from obtegum.core.findings.work import Work
-from obtegum.core.formulas.ground.posts import Play
-from obtegum.core.formulas.setout.base import SIDES, Peg
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube, tube_measures
-from obtegum.core.rooms.hold.found import set_of, setting_of
-from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.rooms.posts.found import (
+from obtegum.core.findings.skeleton.bays import pegs_of, reads
+from obtegum.core.findings.skeleton.levels import stand_of
+from obtegum.core.findings.skeleton.posts import (
     STRAPS,
     Bare,
     bare_stub,
@@ -27,15 +23,19 @@ from obtegum.core.rooms.posts.found import (
     hands_force,
     leans_loose,
     least_embedment_m,
-    least_in_ground,
     play_of,
     post_count,
     rocks_to,
     slop,
     uneven,
 )
-from obtegum.core.rooms.posts.ways import boarded, foot_name, foot_of, stub_below, way_of
-from obtegum.core.rooms.set_out.found import pegs_of, reads
+from obtegum.core.findings.skeleton.settings import set_of, setting_of
+from obtegum.core.findings.skeleton.stands import boarded, foot_name, foot_of, stub_below, way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube, tube_measures
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.ground.posts import Play
+from obtegum.core.formulas.setout.base import SIDES, Peg
+from obtegum.core.rooms.level.answers import least_in_ground
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
 from obtegum.core.values.quantity import angle_text, percent_text
 

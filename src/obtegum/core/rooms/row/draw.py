@@ -4,12 +4,11 @@ from typing import Literal
 
 from obtegum.core.drawing.items import Drawing, Item, Mark, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import line
-from obtegum.core.face.faces import Stray
+from obtegum.core.findings.skeleton.bays import pegs_of
+from obtegum.core.findings.skeleton.row import Stray, built_row, off_share
+from obtegum.core.findings.skeleton.stands import foot_name, foot_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.posts.ways import foot_name, foot_of
-from obtegum.core.rooms.row.found import built_row, off_share
 from obtegum.core.rooms.row.step import most_off
-from obtegum.core.rooms.set_out.found import pegs_of
 
 __all__ = ["row"]
 

@@ -7,7 +7,7 @@ from obtegum.core.documents.job import Job
 from obtegum.core.documents.row import CHECKS, PostBuilt, field_of
 from obtegum.core.face.faces import Intake
 from obtegum.core.face.intake import Rows, RowTrouble, counted, peg_named, wanted
-from obtegum.core.rooms.set_out.ticks import design_bays
+from obtegum.core.findings.skeleton.ticks import design_bays
 
 __all__ = ["INTAKES"]
 

@@ -6,14 +6,13 @@ from obtegum.core.documents.row import field_of
 from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import length_answer, ticked_off
-from obtegum.core.face.faces import Stray
+from obtegum.core.findings.skeleton.bays import pegs_of
+from obtegum.core.findings.skeleton.row import BowBuilt, Stray, bows_built, built_row, checks_of, off_share, softest
+from obtegum.core.findings.skeleton.stands import foot_name, foot_of, way_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import Peg
 from obtegum.core.rooms import rooms
-from obtegum.core.rooms.posts.ways import foot_name, foot_of, way_of
-from obtegum.core.rooms.row.found import BowBuilt, bows_built, built_row, checks_of, off_share, softest
 from obtegum.core.rooms.row.strips import Readings
-from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.rooms.soil.found import hours_times
 
 __all__ = ["most_off", "plan", "stands", "verdicts"]

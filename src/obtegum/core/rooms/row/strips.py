@@ -6,13 +6,13 @@ from functools import cache, cached_property
 from obtegum.core.documents.row import field_of
 from obtegum.core.drawing.strip import Entered, Strip, StripMark
 from obtegum.core.findings.kept import Finding
+from obtegum.core.findings.skeleton.bays import bays_of, pegs_of, reads, starts_m
+from obtegum.core.findings.skeleton.levels import stand_of
+from obtegum.core.findings.skeleton.row import checks_of
+from obtegum.core.findings.skeleton.stands import foot_name, foot_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.levels import Foot
 from obtegum.core.formulas.setout.base import Peg
-from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.rooms.posts.ways import foot_name, foot_of
-from obtegum.core.rooms.row.found import checks_of
-from obtegum.core.rooms.set_out.found import bays_of, pegs_of, reads, starts_m
 
 __all__ = ["Readings", "strips"]
 

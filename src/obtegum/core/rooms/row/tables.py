@@ -4,13 +4,13 @@ from collections.abc import Sequence
 
 from obtegum.core.documents.row import CHECKS, field_of
 from obtegum.core.face.faces import Table
+from obtegum.core.findings.skeleton.bays import pegs_of
+from obtegum.core.findings.skeleton.levels import stand_of
+from obtegum.core.findings.skeleton.posts import embedment_m
+from obtegum.core.findings.skeleton.row import built_row
+from obtegum.core.findings.skeleton.settings import kind_of, set_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.hold.found import kind_of, set_of
 from obtegum.core.rooms.hold.takes import bows_from
-from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.rooms.posts.found import embedment_m
-from obtegum.core.rooms.row.found import built_row
-from obtegum.core.rooms.set_out.found import pegs_of
 from obtegum.core.rooms.set_out.pegs import tick_state
 
 __all__ = ["TABLES"]

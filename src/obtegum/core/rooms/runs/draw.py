@@ -4,10 +4,9 @@ from itertools import pairwise
 
 from obtegum.core.drawing.items import Dimension, Drawing, Item, Layer, Mark, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import circle, line
-from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import tube_m
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.runs.found import (
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import tube_m
+from obtegum.core.findings.skeleton.runs import (
     Piece,
     Run,
     deep_m,
@@ -19,7 +18,8 @@ from obtegum.core.rooms.runs.found import (
     runs_of,
     section_of,
 )
-from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
+from obtegum.core.findings.work import Work
 
 __all__ = ["runs_across", "runs_along", "unrolled"]
 

@@ -3,9 +3,7 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Member
-from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.runs.found import (
+from obtegum.core.findings.skeleton.runs import (
     deep_m,
     front_m,
     holds_m,
@@ -15,6 +13,8 @@ from obtegum.core.rooms.runs.found import (
     section_of,
     stock_of,
 )
+from obtegum.core.findings.skeleton.tubes import bow_tube
+from obtegum.core.findings.work import Work
 
 __all__ = ["parts"]
 

@@ -5,13 +5,13 @@ from obtegum.core.face.faces import Answers, Caution, Need, Next, Numbered, Page
 from obtegum.core.face.fields import special
 from obtegum.core.face.listed import listed
 from obtegum.core.face.room import Room
+from obtegum.core.face.usual_tubes import board_options, usual_or_told
+from obtegum.core.findings.skeleton.runs import lath_board, pieces_of, run_tube, sticks_bought
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.runs import step
 from obtegum.core.rooms.runs.draw import runs_across, runs_along, unrolled
-from obtegum.core.rooms.runs.found import lath_board, pieces_of, run_tube, sticks_bought
 from obtegum.core.rooms.runs.parts import parts
 from obtegum.core.rooms.runs.tables import TABLES
-from obtegum.core.rooms.runs.tube import board_options, usual_or_told
 
 __all__ = ["ROOM"]
 

@@ -8,12 +8,10 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Strip, StripMark
 from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import count_answer, length_answer, settled
-from obtegum.core.findings.work import Work
-from obtegum.core.formulas.frame.section import round_section
-from obtegum.core.rooms.bows.found import tube_m
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.fittings.takes import is_glued
-from obtegum.core.rooms.runs.found import (
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import tube_m
+from obtegum.core.findings.skeleton.fittings import is_glued
+from obtegum.core.findings.skeleton.runs import (
     Piece,
     Run,
     crossings,
@@ -29,7 +27,9 @@ from obtegum.core.rooms.runs.found import (
     section_of,
     sticks_bought,
 )
-from obtegum.core.rooms.set_out.found import bays_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.frame.section import round_section
 
 __all__ = ["REACH_M", "plan", "stands", "strips", "verdicts"]
 

@@ -4,10 +4,10 @@ import math
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Table
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.runs import pieces_of, place_of, runs_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.runs.found import pieces_of, place_of, runs_of
 from obtegum.core.rooms.runs.step import REACH_M
-from obtegum.core.rooms.set_out.found import bays_of
 
 __all__ = ["TABLES"]
 

@@ -3,4 +3,4 @@
 __all__ = ["OFFERS"]
 
 # What other rooms may use besides its decisions and findings.
-OFFERS = ("base", "pegs", "ticks", "tools")
+OFFERS = ("base", "pegs")

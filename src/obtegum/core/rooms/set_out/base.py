@@ -2,10 +2,10 @@
 
 from obtegum.core.drawing.items import Item, Mark, Note, Outline
 from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.skeleton.bays import reads, strung
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import Peg
 from obtegum.core.formulas.setout.how import corner_places
-from obtegum.core.rooms.set_out.found import reads, strung
 from obtegum.core.rooms.set_out.pegs import tick_state
 
 __all__ = ["BESIDE_M", "corners", "corners_inside", "floor", "peg_mark", "peg_y", "strings"]

@@ -4,9 +4,9 @@ from collections.abc import Iterator
 
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import COMFORT, Cure, Edits, chosen, lengthened, up
+from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import diagonal
-from obtegum.core.rooms.set_out.found import bays_of
 
 __all__ = ["CURES"]
 

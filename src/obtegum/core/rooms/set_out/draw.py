@@ -2,10 +2,10 @@
 
 from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import line
+from obtegum.core.findings.skeleton.bays import bays_of, pegs_of, reads, squaring_steps, strung, way
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import diagonal
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor, peg_mark, strings
-from obtegum.core.rooms.set_out.found import bays_of, pegs_of, reads, squaring_steps, strung, way
 from obtegum.core.rooms.set_out.pegs import TO_WORDS
 
 __all__ = ["above"]

@@ -3,10 +3,10 @@
 from obtegum.core.drawing.above import seen_from_above
 from obtegum.core.drawing.items import Drawing, Item, Mark, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import line
+from obtegum.core.findings.skeleton.bays import squaring_steps
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.how import HowStep
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor, strings
-from obtegum.core.rooms.set_out.found import squaring_steps
 
 __all__ = ["how_drawings"]
 

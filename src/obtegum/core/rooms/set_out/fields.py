@@ -2,9 +2,9 @@
 
 from obtegum.core.documents.job import Job
 from obtegum.core.face.fields import Option, special
+from obtegum.core.findings.skeleton.tapes import ways_to_square
 from obtegum.core.formulas.setout.how import method_label
 from obtegum.core.formulas.setout.squaring import Method
-from obtegum.core.rooms.set_out.tools import ways_to_square
 from obtegum.core.values.catalogue import Catalogue
 from obtegum.core.values.quantity import Tape, length_text
 

@@ -4,8 +4,8 @@ from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.face.faces import Intake
 from obtegum.core.face.intake import Rows, RowTrouble, counted, peg_named, refusal, wanted
+from obtegum.core.findings.skeleton.ticks import design_bays
 from obtegum.core.formulas.setout.base import peg_words
-from obtegum.core.rooms.set_out.ticks import design_bays
 
 __all__ = ["INTAKES"]
 

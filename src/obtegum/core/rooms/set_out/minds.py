@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.face.faces import Stray
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.row import Stray
+from obtegum.core.findings.skeleton.stands import foot_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.posts.ways import foot_of
-from obtegum.core.rooms.set_out.found import bays_of
 
 __all__ = ["minds"]
 

@@ -3,11 +3,11 @@
 from collections.abc import Iterator
 
 from obtegum.core.face.faces import SiteLine, SitePoint
+from obtegum.core.findings.skeleton.bays import pegs_of, strung
+from obtegum.core.findings.skeleton.levels import lie_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.how import corner_places
 from obtegum.core.formulas.setout.lines import DIAGONALS
-from obtegum.core.rooms.level.found import lie_of
-from obtegum.core.rooms.set_out.found import pegs_of, strung
 
 __all__ = ["on_site"]
 

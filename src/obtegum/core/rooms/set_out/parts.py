@@ -3,8 +3,8 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Member
+from obtegum.core.findings.skeleton.bays import pegs_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.set_out.found import pegs_of
 
 __all__ = ["parts"]
 

@@ -8,9 +8,9 @@ from obtegum.core.drawing.strip import MarkState, Strip, StripMark
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import ticked_off
 from obtegum.core.findings.kept import Finding
+from obtegum.core.findings.skeleton.bays import pegs_of, reads, starts_m
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import SIDES, Peg
-from obtegum.core.rooms.set_out.found import pegs_of, reads, starts_m
 from obtegum.core.values.base import Part
 
 __all__ = ["TO_WORDS", "Progress", "faced", "hooked", "line_strip", "progress", "tick_state", "ticked", "walked"]

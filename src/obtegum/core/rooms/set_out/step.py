@@ -6,11 +6,7 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Strip
 from obtegum.core.drawing.verdict import Verdict, judge
 from obtegum.core.face.answers import count_answer, length_answer
-from obtegum.core.findings.work import Work
-from obtegum.core.formulas.setout.base import SIDES, Peg, diagonal
-from obtegum.core.formulas.setout.bays import Bays
-from obtegum.core.formulas.setout.squaring import base_error, parts_within
-from obtegum.core.rooms.set_out.found import (
+from obtegum.core.findings.skeleton.bays import (
     bays_of,
     equal_school,
     fixed_school,
@@ -20,6 +16,10 @@ from obtegum.core.rooms.set_out.found import (
     tapes_of,
     way,
 )
+from obtegum.core.findings.work import Work
+from obtegum.core.formulas.setout.base import SIDES, Peg, diagonal
+from obtegum.core.formulas.setout.bays import Bays
+from obtegum.core.formulas.setout.squaring import base_error, parts_within
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
 
 __all__ = ["plan", "stands", "strips", "verdicts"]

@@ -3,9 +3,9 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Table
+from obtegum.core.findings.skeleton.bays import pegs_of, reads
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import SIDES
-from obtegum.core.rooms.set_out.found import pegs_of, reads
 
 __all__ = ["TABLES"]
 

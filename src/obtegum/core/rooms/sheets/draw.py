@@ -3,10 +3,10 @@
 from obtegum.core.documents.ends import SIDES
 from obtegum.core.drawing.items import Dimension, Drawing, Item, Note, Outline, Row, Vertex, drawn
 from obtegum.core.drawing.paths import box, chain_path, line, moved
+from obtegum.core.findings.skeleton.outline import end_bow
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import Chain
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.ends.outline import end_bow
 from obtegum.core.rooms.sheets.found import end_sheets, laid, roof_of, supports_m
 
 __all__ = ["end_sheets_drawn", "sheets"]

@@ -6,15 +6,15 @@ from itertools import pairwise
 
 from obtegum.core.documents.ends import SIDES, Side
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bows import girth_at
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.outline import end_bow
+from obtegum.core.findings.skeleton.runs import runs_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import Chain
-from obtegum.core.rooms.bows.found import girth_at
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.rooms.cover.found import edge_up_m, outer_m, rim_m
 from obtegum.core.rooms.cover.pulls import pressure_pa
-from obtegum.core.rooms.ends.outline import end_bow
-from obtegum.core.rooms.runs.found import runs_of
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = [
     "PANEL_EACH_M",

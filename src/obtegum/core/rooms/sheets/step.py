@@ -4,13 +4,13 @@ import math
 from collections.abc import Iterator
 from functools import partial
 
+from obtegum.core.documents.hoist import CARRIES_KG
 from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Band, Strip
 from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, angle_answer, count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.hoist.found import CARRIES_KG
 from obtegum.core.rooms.sheets.found import (
     PANEL_EACH_M,
     TRIM_M,

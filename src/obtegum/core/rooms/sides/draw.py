@@ -4,12 +4,13 @@ from itertools import pairwise
 
 from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, chain_path, circle, line
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.posts import board_behind_m, board_of
+from obtegum.core.findings.skeleton.stands import boarded
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import hip_board, hip_place
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.posts.found import board_behind_m, board_of
-from obtegum.core.rooms.posts.ways import boarded
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.sides.found import (
     bar_tube,
     bow_out_m,
@@ -21,7 +22,6 @@ from obtegum.core.rooms.sides.found import (
     rest_m,
     wound,
 )
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.quantity import area_text
 
 __all__ = ["curtain", "curtains"]

@@ -4,16 +4,15 @@ import math
 from dataclasses import dataclass
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.braces import braces_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.stands import boarded
+from obtegum.core.findings.skeleton.tubes import bow_tube, told_or_usual
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import hip_board, hip_place, opens_m
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.braces.found import braces_of
 from obtegum.core.rooms.cover.found import FILM_KG_M3
 from obtegum.core.rooms.ends.pulled import film_of
-from obtegum.core.rooms.posts.ways import boarded
-from obtegum.core.rooms.runs.tube import told_or_usual
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.catalogue import Tube
 
 __all__ = [

@@ -2,8 +2,8 @@
 
 from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page, Picture, Round, Stick
 from obtegum.core.face.room import Room
+from obtegum.core.face.usual_tubes import usual_or_told
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.runs.tube import usual_or_told
 from obtegum.core.rooms.sides import step
 from obtegum.core.rooms.sides.cures import CURES
 from obtegum.core.rooms.sides.draw import curtain, curtains

@@ -6,16 +6,16 @@ from typing import Literal
 from obtegum.core.documents.size import Gothic, Kneed, Peaked, Size, SprungPipe, ThreeCentred
 from obtegum.core.drawing.items import Dimension, Drawing, Grower, Handle, Item, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, chain_path, line
+from obtegum.core.findings.skeleton.bending import bend_kinds
+from obtegum.core.findings.skeleton.feet import foot_outlines
+from obtegum.core.findings.skeleton.line import centre_line, grower_at_m, headroom_m
+from obtegum.core.findings.skeleton.posts import embedment_m, least_embedment_m, uneven
+from obtegum.core.findings.skeleton.shapes import asked_leg
+from obtegum.core.findings.skeleton.stands import foot_of, way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile.gothic import plumb_radius
 from obtegum.core.formulas.profile.kneed import knee
-from obtegum.core.rooms.bend.found import bend_kinds
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.posts.foot import foot_outlines
-from obtegum.core.rooms.posts.found import embedment_m, least_embedment_m, uneven
-from obtegum.core.rooms.posts.ways import foot_of, way_of
-from obtegum.core.rooms.size.found import centre_line, grower_at_m, headroom_m
-from obtegum.core.rooms.size.shapes import asked_leg
 
 __all__ = ["across", "frame_outlines"]
 

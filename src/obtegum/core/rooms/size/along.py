@@ -4,12 +4,12 @@ from itertools import pairwise
 
 from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Outline, Row, Vertex, drawn
 from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.levels import lie_of
+from obtegum.core.findings.skeleton.posts import board_of, boards_of, embedment_m, uneven
+from obtegum.core.findings.skeleton.stands import boarded, way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.level.found import lie_of
-from obtegum.core.rooms.posts.found import board_of, boards_of, embedment_m, uneven
-from obtegum.core.rooms.posts.ways import boarded, way_of
-from obtegum.core.rooms.set_out.found import bays_of
 
 __all__ = ["along"]
 

@@ -7,12 +7,12 @@ from obtegum.core.documents.size import Size
 from obtegum.core.drawing.items import Drawing, Item, Note, Outline, Row, Vertex, drawn
 from obtegum.core.drawing.paths import chain_path, line, moved
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.shapes import SHAPE_LABELS, shape_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.headroom import headroom_over
 from obtegum.core.formulas.ground.posts import bow_entry
 from obtegum.core.formulas.profile import Arc, Chain, ProfileError
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import angle_text, area_text
 

@@ -5,8 +5,8 @@ from collections.abc import Iterator
 from obtegum.core.documents.size import SprungPipe
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import COMFORT, Cure, Edits, chosen, lengthened, up
+from obtegum.core.findings.skeleton.bows import split_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import split_of
 
 __all__ = ["CURES"]
 

@@ -6,9 +6,9 @@ from obtegum.core.documents.job import Job
 from obtegum.core.documents.reading import limit_of
 from obtegum.core.documents.size import Round, Size, SprungPipe
 from obtegum.core.face.fields import Document, Option, put, special
+from obtegum.core.findings.skeleton.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.formulas.profile import ProfileError
 from obtegum.core.formulas.profile.gothic import least_radius, plumb_radius
-from obtegum.core.rooms.size.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.rooms.start.known import set_by_hand
 from obtegum.core.values.catalogue import Catalogue
 from obtegum.core.values.quantity import length_text

@@ -4,8 +4,8 @@ from collections.abc import Mapping
 
 from obtegum.core.documents.reading import limit_of
 from obtegum.core.documents.size import SprungPipe
+from obtegum.core.findings.skeleton.posts import entry_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.posts.found import entry_of
 
 __all__ = ["follows"]
 

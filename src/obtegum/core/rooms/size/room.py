@@ -2,6 +2,7 @@
 
 from obtegum.core.documents.house import HouseDesign
 from obtegum.core.face.room import Room
+from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.rooms.size import step
 from obtegum.core.rooms.size.across import across
 from obtegum.core.rooms.size.along import along
@@ -9,7 +10,6 @@ from obtegum.core.rooms.size.compared import shape_rows, shapes
 from obtegum.core.rooms.size.cures import CURES
 from obtegum.core.rooms.size.fields import FIELDS
 from obtegum.core.rooms.size.follows import follows
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.size.paper import PAGES
 from obtegum.core.rooms.size.small import small
 from obtegum.core.values.quantity import size_text

@@ -2,10 +2,10 @@
 
 from obtegum.core.drawing.items import Drawing, Grower, Item, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, chain_path, line, moved
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = ["small"]
 

@@ -5,12 +5,12 @@ from obtegum.core.drawing.strip import Band, MarkKind, Strip
 from obtegum.core.drawing.verdict import Verdict, judge
 from obtegum.core.face.answers import count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.line import grower_at_m, headroom_m, inner_face, leg_kink, upright_from_m
+from obtegum.core.findings.skeleton.shapes import asked_leg, own_measures
+from obtegum.core.findings.skeleton.stands import foot_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.headroom import headroom_over
-from obtegum.core.rooms.posts.ways import foot_of
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import grower_at_m, headroom_m, inner_face, leg_kink, upright_from_m
-from obtegum.core.rooms.size.shapes import asked_leg, own_measures
 from obtegum.core.values.quantity import angle_text, area_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]

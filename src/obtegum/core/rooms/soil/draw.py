@@ -2,10 +2,10 @@
 
 from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, line
+from obtegum.core.findings.skeleton.posts import least_embedment_m
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.posts.found import least_embedment_m
-from obtegum.core.rooms.posts.ways import way_of
 
 __all__ = ["soil"]
 

@@ -6,9 +6,9 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Band, Strip
 from obtegum.core.drawing.verdict import Verdict, verdict_on
 from obtegum.core.face.answers import amount_answer, settled
+from obtegum.core.findings.skeleton.posts import least_embedment_m
+from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.posts.found import least_embedment_m
-from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.soil.found import class_of, why_no_ground
 
 __all__ = ["plan", "stands", "strips", "verdicts"]

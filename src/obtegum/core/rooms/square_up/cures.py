@@ -4,8 +4,8 @@ from collections.abc import Iterator
 
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import Cure, Edits, chosen
+from obtegum.core.findings.skeleton.bays import strung
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.set_out.found import strung
 from obtegum.core.rooms.square_up.found import size_off
 from obtegum.core.values.quantity import length_text
 

@@ -2,12 +2,12 @@
 
 from obtegum.core.drawing.items import Arrow, Drawing, Item, Mark, Note, Outline, Row, Vertex, drawn
 from obtegum.core.drawing.paths import line
+from obtegum.core.findings.skeleton.bays import reads, strung
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.checkin import CheckIn, Move, planned_lines
 from obtegum.core.formulas.setout.how import corner_places
 from obtegum.core.formulas.setout.lines import LINES
 from obtegum.core.rooms.set_out.base import BESIDE_M, corners, floor
-from obtegum.core.rooms.set_out.found import reads, strung
 from obtegum.core.rooms.square_up.found import (
     base_check,
     earlier_checks,

@@ -5,10 +5,10 @@ from typing import Any
 
 from obtegum.core.documents.job import Job
 from obtegum.core.face.fields import Document, Hint, put, special
+from obtegum.core.findings.skeleton.tapes import strung_size, tapes_in
 from obtegum.core.formulas.setout.checkin import planned_lines
 from obtegum.core.formulas.setout.lines import LINES, Line
 from obtegum.core.formulas.setout.squaring import should_read
-from obtegum.core.rooms.set_out.tools import strung_size, tapes_in
 from obtegum.core.values.catalogue import Catalogue, default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M, Units, length_text
 from obtegum.core.values.trouble import DesignError, Trouble

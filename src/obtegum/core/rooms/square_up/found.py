@@ -5,11 +5,11 @@ from collections.abc import Mapping
 
 from obtegum.core.documents.square_up import Taping
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of, starts_m, strung, tapes_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import diagonal
 from obtegum.core.formulas.setout.checkin import CheckIn, Move, TapeMisfit, check_in, other_size, planned_lines
 from obtegum.core.formulas.setout.lines import LINES, Line
-from obtegum.core.rooms.set_out.found import bays_of, starts_m, strung, tapes_of
 
 __all__ = [
     "base_check",

@@ -6,11 +6,11 @@ from obtegum.core.drawing.step import Action, Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Strip
 from obtegum.core.drawing.verdict import Level, Verdict, graded, judge, verdict_on
 from obtegum.core.face.answers import length_answer, ticked_off
+from obtegum.core.findings.skeleton.bays import starts_m, strung, tapes_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.checkin import NINETEEN_IN_20, CheckIn, TapeMisfit, planned_lines
 from obtegum.core.formulas.setout.lines import LINES, Line
 from obtegum.core.formulas.setout.squaring import BEYOND, should_read
-from obtegum.core.rooms.set_out.found import starts_m, strung, tapes_of
 from obtegum.core.rooms.set_out.pegs import hooked
 from obtegum.core.rooms.square_up.found import (
     base_check,

@@ -4,7 +4,7 @@ from typing import Any
 
 from obtegum.core.documents.job import Job
 from obtegum.core.face.fields import Document, put, special
-from obtegum.core.rooms.size.shapes import shape_of
+from obtegum.core.findings.skeleton.shapes import shape_of
 
 __all__ = ["FIELDS"]
 

@@ -6,10 +6,10 @@ from typing import Any
 
 from obtegum.core.documents.reading import limit_of
 from obtegum.core.documents.size import SprungPipe
+from obtegum.core.findings.skeleton.bows import split_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import ProfileError
-from obtegum.core.rooms.bows.found import split_of
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
 from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["follows"]

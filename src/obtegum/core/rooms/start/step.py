@@ -3,9 +3,9 @@
 from obtegum.core.drawing.step import Standing, StepPlan
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import count_answer, length_answer
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import stick_count
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import stick_count
-from obtegum.core.rooms.set_out.found import bays_of
 
 __all__ = ["plan", "stands", "verdicts"]
 

@@ -3,4 +3,4 @@
 __all__ = ["OFFERS"]
 
 # What other rooms may use besides its decisions and findings.
-OFFERS = ("asks", "judged", "loads", "model", "plastic", "propped", "site", "words")
+OFFERS = ("asks", "forced", "judged", "loads", "model", "plastic", "propped", "site", "words")

@@ -7,10 +7,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.braces import corner_lifted
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.weather.asce_wind import DIRECTION
 from obtegum.core.formulas.weather.en_wind import AIR_KG_M3, Wind, peak_pressure
-from obtegum.core.rooms.braces.found import brace_lift_n, corner_lifted
+from obtegum.core.rooms.braces.found import brace_lift_n
 from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, factors_of, grown, short_found
 from obtegum.core.rooms.weather.found import method_of, told
 

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from obtegum.core.drawing.step import Answer
 from obtegum.core.face.answers import amount_answer
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.strength.found import forced_bow, met_collar
+from obtegum.core.rooms.strength.forced import forced_bow, met_collar
 from obtegum.core.rooms.strength.joints import bracket_share, joint_share
 from obtegum.core.rooms.strength.words import share_text
 from obtegum.core.values.amount import amount_text

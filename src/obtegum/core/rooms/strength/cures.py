@@ -4,9 +4,9 @@ from collections.abc import Iterator
 
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.edit import Cure, Edits, chosen, down, lengthened
+from obtegum.core.face.ties import tie_edits
+from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import all_tubes, bow_tube
-from obtegum.core.rooms.braces.tying import tie_edits
 from obtegum.core.rooms.strength.model import prop_board
 
 __all__ = ["CURES"]

@@ -9,12 +9,12 @@ from numpy.typing import NDArray
 from obtegum.core.drawing.items import Arrow, Drawing, Handle, Item, Material, Note, Outline, Row, Vertex, drawn
 from obtegum.core.drawing.paths import box
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bows import corners_of, girth_at, split_of
+from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.weather.outline import Outline as Shape
 from obtegum.core.formulas.weather.pressure import Case
-from obtegum.core.rooms.bows.found import corners_of, girth_at, split_of
 from obtegum.core.rooms.size.across import frame_outlines
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import Judged
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of

@@ -8,16 +8,17 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.runs import held_m
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.analyse import AMPLIFY, SOFT, SWAY_EU, SWAY_US
 from obtegum.core.formulas.frame.section import Section
 from obtegum.core.formulas.frame.steel import Strength, allowable, euler_n, european, nominal, strut_n
 from obtegum.core.formulas.weather.combine import Combination
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.runs.found import held_m
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.strength.found import Judged, judged_on, locked_of
+from obtegum.core.rooms.strength.forced import locked_of
+from obtegum.core.rooms.strength.found import Judged, judged_on
 from obtegum.core.rooms.strength.joints import efficiency
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of

@@ -3,8 +3,8 @@
 from obtegum.core.drawing.step import Answer
 from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer
+from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.found import post_use
 from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.plastic import Plastic, plastic_found

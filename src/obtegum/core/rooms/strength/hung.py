@@ -5,10 +5,10 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
+from obtegum.core.findings.skeleton.bows import girth_at
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import girth_at
-from obtegum.core.rooms.runs.found import runs_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.model import Model
 
 __all__ = ["hung_at", "hung_loads", "hung_n"]

@@ -3,10 +3,10 @@
 import numpy as np
 from numpy.typing import NDArray
 
+from obtegum.core.findings.skeleton.braces import drilled_m
+from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.links import SCREWS_M, bolt_shear, bolt_walls, net_along
-from obtegum.core.rooms.braces.places import drilled_m
-from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.model import Model, sections_of
 
 __all__ = ["bracket_share", "efficiency", "joint_share", "post_holes"]

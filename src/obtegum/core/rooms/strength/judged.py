@@ -1,8 +1,8 @@
 """Whether the bow stands up to its weather: the ordinary one, the end bow, the tied one, on its props."""
 
 from obtegum.core.drawing.verdict import Verdict, judge
+from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.posts.ways import way_of
 from obtegum.core.rooms.strength.found import bow_found, end_found, post_use, short_found, tied_found, why_unknown
 from obtegum.core.rooms.strength.habits import frame_verdict, plastic_verdict, propped_verdicts
 from obtegum.core.rooms.strength.plastic import plastic_found

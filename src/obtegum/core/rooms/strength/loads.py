@@ -6,14 +6,14 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.weather import asce_snow, asce_wind, en_snow, en_wind
 from obtegum.core.formulas.weather.combine import Combination, combinations
 from obtegum.core.formulas.weather.heaps import AT_REST, heap_cases, heap_height, least_gap
 from obtegum.core.formulas.weather.outline import Outline
 from obtegum.core.formulas.weather.pressure import Case, Strip, Worked, from_snow, from_wind
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength.model import Model, model_of, short_model, tied_model
 from obtegum.core.rooms.strength.site import eu_site, eu_wind, of_strength, porous, snow_stays, us_site, us_wind
 from obtegum.core.rooms.weather.found import method_of, overridden, own_factors, stood_in, told

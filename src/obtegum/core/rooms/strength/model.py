@@ -6,6 +6,14 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bows import corners_of, girth_at, split_of
+from obtegum.core.findings.skeleton.braces import brace_tube, drilled_m, tie_board, ties_of
+from obtegum.core.findings.skeleton.levels import stand_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.posts import entry_of
+from obtegum.core.findings.skeleton.runs import runs_of
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.nodes import NEAR_M, PIECES, Interpolated, divided, leaning, meeting
 from obtegum.core.formulas.frame.section import Section, round_section
@@ -13,14 +21,6 @@ from obtegum.core.formulas.frame.solve import Frame
 from obtegum.core.formulas.frame.ties import Bar, Ties, tied
 from obtegum.core.formulas.profile import Arc, Chain
 from obtegum.core.formulas.weather.outline import Fine, Outline
-from obtegum.core.rooms.bows.found import corners_of, girth_at, split_of
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.braces.places import brace_tube, drilled_m, tie_board, ties_of
-from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.rooms.posts.found import entry_of
-from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.runs.found import runs_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.site import load_breaks, outlined
 from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.values.catalogue import Board, Tube

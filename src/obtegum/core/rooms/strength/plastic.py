@@ -12,6 +12,9 @@ from numpy.typing import NDArray
 
 from obtegum.core.documents.size import SprungPipe
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.buckling import critical_factors
 from obtegum.core.formulas.frame.loads import loads_on
@@ -19,9 +22,6 @@ from obtegum.core.formulas.frame.section import Section, round_section
 from obtegum.core.formulas.frame.solve import Frame, Solved, first_order
 from obtegum.core.formulas.profile import Arc
 from obtegum.core.formulas.weather.pressure import from_snow
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.strength.found import cover_n_m2, factors_of
 from obtegum.core.rooms.strength.hung import hung_loads
 from obtegum.core.rooms.strength.loads import Weathered, weathered

@@ -10,13 +10,13 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.runs import run_tube, runs_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.section import Section
 from obtegum.core.formulas.frame.steel import allowable, european
 from obtegum.core.formulas.timber import column_n
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.runs.found import run_tube, runs_of
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.found import END_WALL_N_M, FAR, Judged, bow_found, counted, grown, judged_on
 from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_weathered, tied_weathered, weathered

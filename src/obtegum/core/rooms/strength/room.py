@@ -3,10 +3,10 @@
 from obtegum.core.face.faces import Answers, Caution, Need, Next, Page, Picture, Tabled, Words
 from obtegum.core.face.fields import special
 from obtegum.core.face.room import Room
+from obtegum.core.face.usual_tubes import board_options
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import corners_of, split_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import corners_of, split_of
-from obtegum.core.rooms.runs.tube import board_options
-from obtegum.core.rooms.set_out.found import bays_of
 from obtegum.core.rooms.strength import judged, step
 from obtegum.core.rooms.strength.cures import CURES
 from obtegum.core.rooms.strength.diagrams import bending, pressing

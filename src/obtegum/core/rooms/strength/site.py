@@ -4,12 +4,12 @@ import numpy as np
 
 from obtegum.core.documents.ends import Side
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.openings import opened
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.weather import asce_snow, asce_wind, en_snow, en_wind
 from obtegum.core.formulas.weather.en_wind import Opening
 from obtegum.core.formulas.weather.outline import Outline, outline_of
-from obtegum.core.rooms.ends.openings import opened
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.rooms.weather.found import method_of, own_factors, told
 
 __all__ = [

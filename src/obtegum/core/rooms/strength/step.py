@@ -9,12 +9,12 @@ from obtegum.core.drawing.strip import Strip, StripMark
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer
 from obtegum.core.face.rounding import rounded
+from obtegum.core.findings.skeleton.bows import along_tube, girth_at, split_of, tube_m
+from obtegum.core.findings.skeleton.runs import held_m
+from obtegum.core.findings.skeleton.stands import way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.steel import allowable, european
-from obtegum.core.rooms.bows.found import along_tube, girth_at, split_of, tube_m
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.runs.found import held_m
 from obtegum.core.rooms.strength.brought import brought_answers
 from obtegum.core.rooms.strength.draw import shown_cases
 from obtegum.core.rooms.strength.found import (

@@ -8,7 +8,7 @@ from obtegum.core.documents.bows import MOST_OWN
 from obtegum.core.documents.job import Job
 from obtegum.core.documents.numbers import Number
 from obtegum.core.face.fields import Document, Measure, Option, put, special
-from obtegum.core.rooms.bows.tubes import find_tube, own_tubes
+from obtegum.core.findings.skeleton.tubes import find_tube, own_tubes
 from obtegum.core.values.catalogue import Catalogue, Tube, default_catalogue
 from obtegum.core.values.quantity import INCH_M, Units, tube_text
 from obtegum.core.values.trouble import DesignError, Trouble

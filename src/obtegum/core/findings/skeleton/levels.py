@@ -1,13 +1,13 @@
 """The posts on the ground as it was read, and readings that don’t fit those around them."""
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import pegs_of, strung
+from obtegum.core.findings.skeleton.ground import Lie, Stand, lie_under, stand_on
+from obtegum.core.findings.skeleton.spots import spot_place
+from obtegum.core.findings.skeleton.stands import plumb_m
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.ground.suspects import Suspect, odd_spots, suspects
 from obtegum.core.formulas.setout.base import peg_words
-from obtegum.core.rooms.level.spots import spot_place
-from obtegum.core.rooms.level.stand import Lie, Stand, lie_under, stand_on
-from obtegum.core.rooms.level.suspects import Suspect, odd_spots, suspects
-from obtegum.core.rooms.posts.ways import plumb_m
-from obtegum.core.rooms.set_out.found import pegs_of, strung
 
 __all__ = ["lie_of", "odd_readings", "place_words", "stand_of"]
 

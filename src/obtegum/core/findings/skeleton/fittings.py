@@ -3,8 +3,8 @@
 from dataclasses import dataclass
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.values.catalogue import Fitting
 
 __all__ = ["TakeUps", "is_glued", "take_ups", "usual_fitting"]

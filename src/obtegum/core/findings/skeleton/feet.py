@@ -4,12 +4,12 @@ import math
 
 from obtegum.core.drawing.items import Material, Outline, Vertex
 from obtegum.core.drawing.paths import box
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.posts import board_behind_m, board_of, embedment_m, entry_of, leans_loose
+from obtegum.core.findings.skeleton.stands import boarded, stub_below, way_of
+from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import Arc
-from obtegum.core.rooms.bows.tubes import post_tube
-from obtegum.core.rooms.posts.found import board_behind_m, board_of, embedment_m, entry_of, leans_loose
-from obtegum.core.rooms.posts.ways import boarded, stub_below, way_of
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = ["foot_outlines"]
 

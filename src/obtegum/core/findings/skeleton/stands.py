@@ -4,11 +4,11 @@ import math
 from dataclasses import dataclass
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.posts import bow_entry
 from obtegum.core.formulas.profile import Arc
 from obtegum.core.formulas.setout.base import peg_words
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = ["WAYS", "Way", "boarded", "foot_name", "foot_of", "plumb_m", "stub_below", "way_of"]
 

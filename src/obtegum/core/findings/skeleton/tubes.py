@@ -5,15 +5,17 @@ from obtegum.core.documents.house import HouseDesign
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.work import Work
 from obtegum.core.values.catalogue import Catalogue, Tube
-from obtegum.core.values.quantity import tube_text
+from obtegum.core.values.quantity import Units, tube_text
 from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
+    "USUAL",
     "all_tubes",
     "bow_tube",
     "find_tube",
     "own_tubes",
     "post_tube",
+    "told_or_usual",
     "tube_measures",
     "tube_tried",
     "yield_untold",
@@ -23,6 +25,8 @@ __all__ = [
 # A tube that the grower measured; where nobody knows its steel it bends as plain mild steel does, and how strong
 # it is isn’t told.
 MILD_STEEL = "rail-1-3-8"
+# What most take for runs and braces, by the shops that the bows’ tube comes from.
+USUAL: dict[Units, str] = {"feet": "rail-1-3-8", "metric": "round-33.7"}
 
 
 @found
@@ -102,3 +106,11 @@ def tube_measures(path: str, tube: str) -> tuple[str, ...]:
     place = int(tube.removeprefix("own:")) - 1
     # What a tape says stays in its place while a trial makes one of one's own of it: the hand may be in it.
     return (f"{path}_od", *(f"own_tubes.{place}.{name}" for name in OwnTube.model_fields))
+
+
+def told_or_usual(work: Work, name: str, path: str) -> Tube:
+    """A tube by its name, or the usual one where none is told. Raises: DesignError when there is none of that name."""
+    tube = find_tube(work.design, work.catalogue, name or USUAL[bow_tube(work).sold_in])
+    if tube is None:
+        raise DesignError([Trouble(path=path, sentence=f"There is no tube “{name}” in the catalogue.")])
+    return tube

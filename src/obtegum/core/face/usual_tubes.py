@@ -2,24 +2,10 @@
 
 from obtegum.core.documents.job import Job
 from obtegum.core.face.fields import Measure, Option, special
-from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube, find_tube, own_tubes
-from obtegum.core.values.catalogue import Catalogue, Tube
-from obtegum.core.values.quantity import Units
-from obtegum.core.values.trouble import DesignError, Trouble
+from obtegum.core.findings.skeleton.tubes import USUAL, find_tube, own_tubes
+from obtegum.core.values.catalogue import Catalogue
 
-__all__ = ["board_options", "told_or_usual", "usual_or_told"]
-
-# What most take for runs and braces, by the shops that the bows’ tube comes from.
-USUAL: dict[Units, str] = {"feet": "rail-1-3-8", "metric": "round-33.7"}
-
-
-def told_or_usual(work: Work, name: str, path: str) -> Tube:
-    """A tube by its name, or the usual one where none is told. Raises: DesignError when there is none of that name."""
-    tube = find_tube(work.design, work.catalogue, name or USUAL[bow_tube(work).sold_in])
-    if tube is None:
-        raise DesignError([Trouble(path=path, sentence=f"There is no tube “{name}” in the catalogue.")])
-    return tube
+__all__ = ["board_options", "usual_or_told"]
 
 
 def _options(job: Job, catalogue: Catalogue) -> tuple[Option, ...]:

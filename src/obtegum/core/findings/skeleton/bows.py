@@ -4,6 +4,12 @@ from obtegum.core.documents.house import HouseDesign
 from obtegum.core.documents.numbers import misfit
 from obtegum.core.documents.reading import limit_of
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.fittings import is_glued, take_ups
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.posts import entry_of
+from obtegum.core.findings.skeleton.shapes import height_for_girth
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.sticks import (
     MOST_STICKS,
@@ -17,12 +23,6 @@ from obtegum.core.formulas.bows.sticks import (
 )
 from obtegum.core.formulas.ground.posts import Entry
 from obtegum.core.formulas.profile import Chain, Kink
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.fittings.takes import is_glued, take_ups
-from obtegum.core.rooms.posts.found import entry_of
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.rooms.size.shapes import height_for_girth
 from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
@@ -113,7 +113,7 @@ def fitted(work: Work) -> list[tuple[float, float]]:
         found_[middle_m] = 0.0
     if is_glued(work):
         # Where runs lie hangs on the bow, and what is cut of the bow on where they lie.
-        from obtegum.core.rooms.runs.found import runs_of
+        from obtegum.core.findings.skeleton.runs import runs_of
 
         takes = take_ups(work)
         assert takes is not None

@@ -9,9 +9,9 @@ from typing import Literal
 
 from obtegum.core.documents.ends import WALKED, EndWall, Opening, Side
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.outline import end_of, planned_half_m, planned_under, refusal, sizes
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.ends.outline import end_of, planned_half_m, planned_under, refusal, sizes
 
 __all__ = ["Opened", "bay_m", "door_of", "opened"]
 

@@ -5,19 +5,23 @@ from dataclasses import dataclass
 from typing import Literal
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import girth_at
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.runs import runs_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, told_or_usual
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.found import girth_at
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.runs.found import runs_of
-from obtegum.core.rooms.runs.tube import told_or_usual
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.catalogue import Board, Tube
 from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
+    "Brace",
+    "Point",
     "Tie",
     "brace_tube",
+    "braced_feet",
+    "braces_of",
+    "corner_lifted",
     "drilled_m",
     "head_m",
     "tie_board",
@@ -143,3 +147,97 @@ def drilled_m(work: Work) -> tuple[float, ...]:
     ends = {"collar": (0,), "strut": (1,), "knee": (0, 1)}
     heights += [tie.ends[place][1] for tie in ties_of(work)[:2] for place in ends[tie.what]]
     return tuple(min(bow.at_y(height_m), default=0.0) for height_m in heights)
+
+
+Point = tuple[float, float, float]
+
+
+@dataclass(frozen=True, slots=True)
+class Brace:
+    """One brace, from the middle of its hole at the foot to that at the head, m; ``front`` where its head is nearer
+    to the front than its foot."""
+
+    name: str
+    side: str
+    foot: Point
+    head: Point
+    front: bool
+    bows: tuple[int, int]
+
+    @property
+    def long_m(self) -> float:
+        """From hole to hole."""
+        return math.dist(self.foot, self.head)
+
+    @property
+    def along(self) -> float:
+        """Share of its force that goes along the house."""
+        return abs(self.head[0] - self.foot[0]) / self.long_m
+
+    @property
+    def up(self) -> float:
+        """Share of its force that lifts its foot."""
+        return (self.head[2] - self.foot[2]) / self.long_m
+
+
+def _on_bow(work: Work, high_m: float) -> tuple[float, float]:
+    """The left side's place of a brace's hole at a height, across and up, m: the middle of a tube in a clamp, or of a
+    flattened end that lies on the bow's inner face."""
+    flat = work.design.braces.end == "flat"
+    bow = centre_line(work)
+    out_m = bow_tube(work).od_m / 2 + (brace_tube(work).wall_m if flat else brace_tube(work).od_m / 2)
+    s_m = min(bow.at_y(high_m), default=0.0)
+    (x, y), heading = bow.point(s_m), bow.heading(s_m)
+    return x + math.sin(heading) * out_m, y - math.cos(heading) * out_m
+
+
+@found
+def braces_of(work: Work) -> tuple[Brace, ...]:
+    """Every brace. Raises: DesignError where one would end outside the house."""
+    told_, stations = work.design.braces, bays_of(work).stations_m
+    bays, spans = len(stations) - 1, told_.spans
+    count = told_.bays or 0
+    if count and spans > bays:
+        sentence = f"The brace’s foot would stand outside the house: there are {bays} bays."
+        raise DesignError([Trouble(path="braces.spans", sentence=sentence)])
+    if count * spans > bays:
+        most = bays // spans
+        sentence = f"Braces over {spans} {'bay' if spans == 1 else 'bays'} each: {most} of them fill this side."
+        raise DesignError([Trouble(path="braces.bays", sentence=sentence)])
+    head, foot = _on_bow(work, head_m(work)), _on_bow(work, told_.foot_m)
+    found_ = list[Brace]()
+    for place, first in enumerate(_first_bows(count, bays, spans), start=1):
+        near_front = place <= (count + 1) // 2
+        for front in (near_front,) if told_.cross == "one" else (near_front, not near_front):
+            at_head, at_foot = (first, first + spans) if front else (first + spans, first)
+            for side, sign in (("L", 1.0), ("R", -1.0)):
+                twin = "" if told_.cross == "one" else "a" if front == near_front else "b"
+                found_.append(
+                    Brace(
+                        name=f"{side}{place}{twin}",
+                        side=side,
+                        foot=(stations[at_foot], sign * foot[0], foot[1]),
+                        head=(stations[at_head], sign * head[0], head[1]),
+                        front=front,
+                        bows=(at_foot + 1, at_head + 1),
+                    )
+                )
+    return tuple(found_)
+
+
+def _first_bows(count: int, bays: int, spans: int) -> list[int]:
+    """The first bow of each braced bay, from 0: from both ends inward, evenly."""
+    if count <= 1:
+        return [0] * count
+    return [round((bays - spans) * place / (count - 1)) for place in range(count)]
+
+
+def braced_feet(work: Work) -> frozenset[str]:
+    """Posts of the rows by their names, none at the corners, that a brace rises from."""
+    feet = ((brace.side, brace.bows[0]) for brace in braces_of(work))
+    return frozenset(f"{side}{bow}" for side, bow in feet if bow not in (1, bays_of(work).bows))
+
+
+def corner_lifted(work: Work) -> bool:
+    """Whether a brace rises from the foot of an end bow: one of two that cross, or one as long as the house."""
+    return any(brace.bows[0] in (1, bays_of(work).bows) for brace in braces_of(work))

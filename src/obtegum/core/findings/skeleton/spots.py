@@ -2,7 +2,7 @@
 
 from obtegum.core.documents.house import HouseDesign, SiteRecord
 from obtegum.core.documents.level import MOST_SPOTS, SPOT_FROM_M, SPOT_TO_M, Spot
-from obtegum.core.rooms.set_out.ticks import design_bays
+from obtegum.core.findings.skeleton.ticks import design_bays
 from obtegum.core.values.quantity import LengthError, Tape, length_text, parse_length, parse_place
 from obtegum.core.values.trouble import DesignError, Trouble
 

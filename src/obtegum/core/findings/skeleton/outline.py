@@ -2,14 +2,13 @@
 
 from obtegum.core.documents.ends import EndWall, Side
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.row import BowBuilt, bows_built
+from obtegum.core.findings.skeleton.tubes import bow_tube, told_or_usual
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import Chain, ProfileError
 from obtegum.core.formulas.scribe import Cut, beside_m, cut_under, under_m
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.row.found import BowBuilt, bows_built
-from obtegum.core.rooms.runs.tube import told_or_usual
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.catalogue import Board, Tube
 from obtegum.core.values.trouble import DesignError, Trouble
 

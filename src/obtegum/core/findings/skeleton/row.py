@@ -3,17 +3,38 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from obtegum.core.face.faces import Stray
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import pegs_of, starts_m
+from obtegum.core.findings.skeleton.levels import lie_of, stand_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.posts import entry_of, hands_force, play_of
+from obtegum.core.findings.skeleton.shapes import height_for_girth
+from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.level.found import lie_of, stand_of
-from obtegum.core.rooms.posts.found import entry_of, hands_force, play_of
-from obtegum.core.rooms.posts.ways import way_of
-from obtegum.core.rooms.set_out.found import pegs_of, starts_m
-from obtegum.core.rooms.size.found import centre_line
-from obtegum.core.rooms.size.shapes import height_for_girth
 
-__all__ = ["BowBuilt", "bows_built", "built_row", "checks_of", "off_share", "softest"]
+__all__ = ["BowBuilt", "Stray", "bows_built", "built_row", "checks_of", "off_share", "softest"]
+
+
+@dataclass(frozen=True, slots=True)
+class Stray:
+    """How far one post stands off: further along than its place, to the outside, too high, m; its lean as a share.
+
+    None where that wasn't measured.
+    """
+
+    name: str
+    bow: int
+    side: str
+    station_m: float
+    along_m: float | None = None
+    out_m: float | None = None
+    up_m: float | None = None
+    lean: float | None = None
+
+    @property
+    def measured(self) -> bool:
+        """Whether anything is known of it."""
+        return any(each is not None for each in (self.along_m, self.out_m, self.up_m, self.lean))
 
 
 def off_share(work: Work, stray: Stray) -> float:

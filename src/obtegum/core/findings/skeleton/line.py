@@ -4,10 +4,10 @@ from obtegum.core.documents.house import HouseDesign
 from obtegum.core.documents.numbers import misfit
 from obtegum.core.documents.reading import limit_of
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.headroom import clear_from, headroom_over
 from obtegum.core.formulas.profile import Chain, Kink, ProfileError
-from obtegum.core.rooms.bows.tubes import bow_tube
 from obtegum.core.values.quantity import length_text
 from obtegum.core.values.trouble import DesignError, Trouble
 

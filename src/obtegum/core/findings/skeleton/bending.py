@@ -3,6 +3,9 @@
 from dataclasses import dataclass
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bows import along_tube, girth_at, joint_made, split_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.tubes import bow_tube, tube_tried
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.as_bent import AsBent, as_bent
 from obtegum.core.formulas.bows.bending import (
@@ -19,9 +22,6 @@ from obtegum.core.formulas.bows.sticks import (
     Piece,
 )
 from obtegum.core.formulas.profile import Arc
-from obtegum.core.rooms.bows.found import along_tube, girth_at, joint_made, split_of
-from obtegum.core.rooms.bows.tubes import bow_tube, tube_tried
-from obtegum.core.rooms.size.found import centre_line
 
 __all__ = [
     "bend_kinds",

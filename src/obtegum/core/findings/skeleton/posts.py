@@ -3,16 +3,14 @@
 import math
 from dataclasses import dataclass
 
-from obtegum.core.drawing.step import Answer
-from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import pegs_of
+from obtegum.core.findings.skeleton.levels import stand_of
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.stands import plumb_m, way_of
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.posts import Entry, Play, bow_entry, socket_play
-from obtegum.core.rooms.bows.tubes import bow_tube, post_tube
-from obtegum.core.rooms.level.found import stand_of
-from obtegum.core.rooms.posts.ways import plumb_m, way_of
-from obtegum.core.rooms.set_out.found import pegs_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.catalogue import Board
 from obtegum.core.values.quantity import length_text
 from obtegum.core.values.trouble import DesignError, Trouble
@@ -32,7 +30,6 @@ __all__ = [
     "hands_force",
     "leans_loose",
     "least_embedment_m",
-    "least_in_ground",
     "play_of",
     "post_count",
     "rocks_to",
@@ -142,19 +139,6 @@ def hands_force(work: Work, offset_m: float, lean_rad: float) -> tuple[float, fl
         return None
     share = max(offset_beyond_m / rules.hand_forces_m, lean_beyond_rad / rules.hand_forces_rad)
     return offset_beyond_m, lean_beyond_rad, share
-
-
-def least_in_ground(work: Work, note: str = "") -> Answer:
-    """What the post with the least of it in the ground has there, rounded down; none where it hangs over it."""
-    least_m = least_embedment_m(work)
-    return Answer(
-        id="embedment_least",
-        label="In the ground, least",
-        reading=work.say(least_m, rounded("embedment_least")) if least_m > 0 else "none",
-        value=least_m,
-        unit="m",
-        note=note,
-    )
 
 
 @dataclass(frozen=True, slots=True)

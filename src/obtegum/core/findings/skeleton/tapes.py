@@ -1,8 +1,8 @@
 """The tapes of a house, the rectangle that its strings make, and every way to square it."""
 
 from obtegum.core.documents.house import HouseDesign
+from obtegum.core.findings.skeleton.tubes import find_tube
 from obtegum.core.formulas.setout.squaring import Method, Tapes, methods
-from obtegum.core.rooms.bows.tubes import find_tube
 from obtegum.core.values.catalogue import Catalogue
 from obtegum.core.values.quantity import FOOT_M
 

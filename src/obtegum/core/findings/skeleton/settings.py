@@ -1,8 +1,21 @@
 """Ways to set a post in the ground: why people choose each, what it takes to undo, what it asks for."""
 
 from dataclasses import dataclass
+from typing import Literal
 
-__all__ = ["SETTINGS", "Setting"]
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.braces import braced_feet
+from obtegum.core.findings.work import Work
+
+__all__ = [
+    "CORNERS",
+    "SETTINGS",
+    "Kind",
+    "Setting",
+    "kind_of",
+    "set_of",
+    "setting_of",
+]
 
 
 @dataclass(frozen=True, slots=True)
@@ -141,3 +154,28 @@ SETTINGS: dict[str, Setting] = {
         do="Bolt it to the wall so that",
     ),
 }
+
+
+Kind = Literal["row", "corner", "brace"]
+
+
+CORNERS = 4
+
+
+def set_of(work: Work, kind: Kind) -> str:
+    """How a kind of post is set."""
+    hold = work.design.hold
+    own = {"row": "same", "corner": hold.corner_set, "brace": hold.brace_set}[kind]
+    return hold.set if own == "same" else own
+
+
+def setting_of(work: Work, side: str, bow: int) -> Setting:
+    """The way in which a bow's post is set."""
+    return SETTINGS[set_of(work, kind_of(work, side, bow))]
+
+
+def kind_of(work: Work, side: str, bow: int) -> Kind:
+    """Which kind a post is, by its side and bow."""
+    if bow in (1, bays_of(work).bows):
+        return "corner"
+    return "brace" if f"{side}{bow}" in braced_feet(work) else "row"

@@ -6,14 +6,13 @@ from itertools import pairwise
 from typing import Literal
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bows import girth_at, tube_m
+from obtegum.core.findings.skeleton.line import centre_line
+from obtegum.core.findings.skeleton.row import built_row
+from obtegum.core.findings.skeleton.tubes import bow_tube, told_or_usual
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.end_to_end import Splice, bought, lay
-from obtegum.core.rooms.bows.found import girth_at, tube_m
-from obtegum.core.rooms.bows.tubes import bow_tube
-from obtegum.core.rooms.row.found import built_row
-from obtegum.core.rooms.runs.tube import told_or_usual
-from obtegum.core.rooms.set_out.found import bays_of
-from obtegum.core.rooms.size.found import centre_line
 from obtegum.core.values.catalogue import Board, Tube
 from obtegum.core.values.trouble import DesignError, Trouble
 

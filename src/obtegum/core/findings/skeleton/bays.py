@@ -1,13 +1,13 @@
 """The bays, the pegs, what the strings make, and the ways to square it."""
 
 from obtegum.core.findings.kept import found
+from obtegum.core.findings.skeleton.tapes import strung_size, tapes_in, ways_to_square
+from obtegum.core.findings.skeleton.ticks import design_bays
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import Peg, pegs
 from obtegum.core.formulas.setout.bays import Bays, equal_bays, fixed_bays
 from obtegum.core.formulas.setout.how import HowStep, how_to_square
 from obtegum.core.formulas.setout.squaring import Method, Tapes
-from obtegum.core.rooms.set_out.ticks import design_bays
-from obtegum.core.rooms.set_out.tools import strung_size, tapes_in, ways_to_square
 from obtegum.core.values.quantity import Rounding
 
 __all__ = [
