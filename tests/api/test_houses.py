@@ -210,7 +210,9 @@ def test_the_rules_have_another_name_once_a_line_of_them_is_another(tmp_path: Pa
     assert re.fullmatch("[0-9a-f]{16}", before)
     core = tmp_path / "core"
     shutil.copytree(files("obtegum.core"), core)  # type: ignore[arg-type]
-    (core / "values" / "catalogue" / "rules.json").write_text((core / "catalogue" / "rules.json").read_text() + " ")
+    (core / "values" / "catalogue" / "rules.json").write_text(
+        (core / "values" / "catalogue" / "rules.json").read_text() + " "
+    )
     assert rules_of(core) != before == rules_of(files("obtegum.core"))
 
 

@@ -264,7 +264,7 @@ def test_a_house_that_can_t_be_planned_has_ways_out(page: Page, server: Server) 
         ask = "SELECT body FROM document JOIN revision ON hash = design WHERE house_id = ?"
         body = store.execute(ask, (house,)).fetchone()[0].replace('"tube":"', '"tube":"no ')
         store.execute("INSERT INTO document VALUES (?, ?)", (hash_of(body), body))
-        copied = "SELECT house_id, 2, made, 'w', '', 'Spoilt', 'edit', ?, record, NULL FROM revision WHERE house_id = ?"
+        copied = "SELECT house_id, 2, made, 'w', '', 'Spoilt', 'edit', ?, record, NULL, NULL FROM revision WHERE house_id = ?"
         store.execute(f"INSERT INTO revision {copied}", (hash_of(body), house))
         store.execute("UPDATE house SET version = 2 WHERE id = ?", (house,))
     page.reload()
