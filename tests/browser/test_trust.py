@@ -264,8 +264,8 @@ def test_a_house_that_can_t_be_planned_has_ways_out(page: Page, server: Server) 
         ask = "SELECT body FROM document JOIN revision ON hash = design WHERE house_id = ?"
         body = store.execute(ask, (house,)).fetchone()[0].replace('"tube":"', '"tube":"no ')
         store.execute("INSERT INTO document VALUES (?, ?)", (hash_of(body), body))
-        copied = "SELECT house_id, 2, made, 'w', '', 'Spoilt', 'edit', ?, record, NULL, NULL FROM revision WHERE house_id = ?"
-        store.execute(f"INSERT INTO revision {copied}", (hash_of(body), house))
+        copied = "SELECT house_id, 2, made, 'w', '', 'Spoilt', 'edit', ?, record, NULL, NULL FROM revision"
+        store.execute(f"INSERT INTO revision {copied} WHERE house_id = ?", (hash_of(body), house))
         store.execute("UPDATE house SET version = 2 WHERE id = ?", (house,))
     page.reload()
     expect(page.get_by_text("Can’t be planned.")).to_be_visible()
