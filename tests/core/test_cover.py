@@ -17,6 +17,7 @@ from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.findings.skeleton.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
+from obtegum.core.formulas.film import held_gust_mps
 from obtegum.core.formulas.profile import Chain, ProfileError
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
@@ -38,7 +39,7 @@ from obtegum.core.rooms.cover.found import (
     taped_m,
 )
 from obtegum.core.rooms.cover.lines import caps_of, cords_of, eyelets_of, lines_of, tracks_m
-from obtegum.core.rooms.cover.pulls import cord_n, film_pulls, gusty_mps, held_n_m
+from obtegum.core.rooms.cover.pulls import cord_n, film_pulls, held_n_m
 from obtegum.core.rooms.cover.ways import held
 from obtegum.core.rooms.ends.pulled import tension_at
 from obtegum.core.rooms.strength.asks import real_gust
@@ -416,8 +417,8 @@ def test_a_lap_as_wide_as_its_roll_is_refused() -> None:
 
 def test_people_hold_a_gust_by_its_root() -> None:
     # Rule B2: √(150·6/(0.736·45)) = 5.2 m/s; never over 7.
-    assert gusty_mps(6, 45.0) == pytest.approx(math.sqrt(900 / (0.7356 * 45.0)))
-    assert gusty_mps(60, 45.0) == 7.0
+    assert held_gust_mps(6, 45.0) == pytest.approx(math.sqrt(900 / (0.7356 * 45.0)))
+    assert held_gust_mps(60, 45.0) == 7.0
 
 
 def test_runs_are_capped_at_both_ends() -> None:

@@ -18,7 +18,15 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.pole import pole_shear
 from obtegum.core.formulas.frame.along import beam_moment, continuous
 from obtegum.core.formulas.scribe import beside_m, over_m, under_m
-from obtegum.core.formulas.timber import Bearing, bending_pa, bent_share, screw_lateral_n, washer_n, wood_bearing_pa
+from obtegum.core.formulas.timber import (
+    Bearing,
+    bent_share,
+    ec5_bending_pa,
+    nds_bending_pa,
+    screw_lateral_n,
+    washer_n,
+    wood_bearing_pa,
+)
 from obtegum.core.formulas.weather.local import eu_wall, us_wall
 from obtegum.core.house.plan import plan_house
 from obtegum.core.house.remedies import find_remedies
@@ -145,9 +153,9 @@ def test_wind_on_a_stud_by_hand() -> None:
     moment = 540 * 0.6 * 2.4**2 / 8
     assert moment / (0.038 * 0.089**2 / 6) == pytest.approx(4.65e6, rel=0.01)
     # NDS: 6.03·1.5 = 9.05 over 7.9, so wet 0.85; × 1.6 for wind: 12.3 MPa.
-    assert bending_pa(0.089, "us") == pytest.approx(6.03e6 * 1.5 * 0.85 * 1.6)
-    assert bent_share(moment, 0.038, 0.089, "us") == pytest.approx(4.65 / 12.30, rel=0.01)
-    assert bending_pa(0.1, "eu") == pytest.approx(16e6 * 0.7 / 1.3)
+    assert nds_bending_pa(0.089) == pytest.approx(6.03e6 * 1.5 * 0.85 * 1.6)
+    assert bent_share(moment, 0.038, 0.089, nds_bending_pa(0.089)) == pytest.approx(4.65 / 12.30, rel=0.01)
+    assert ec5_bending_pa(0.1) == pytest.approx(16e6 * 0.7 / 1.3)
 
 
 def test_local_pressure_by_hand() -> None:
@@ -177,7 +185,7 @@ def test_the_worst_stud_and_the_jambs_feet() -> None:
         carries = (places[at + 2] - places[at]) / 2
         free = stick.ends[1][1]
         p = us_wall(q, free * max(carries, free / 3), True)
-        shares.append(p * carries * free**2 / 8 / (wide * deep**2 / 6) / bending_pa(deep, "us"))
+        shares.append(p * carries * free**2 / 8 / (wide * deep**2 / 6) / nds_bending_pa(deep))
         heads.append(p * carries * free / 2)
         ground = ground_of(bench)
         if stick.what == "jamb" and ground is not None:
@@ -474,7 +482,7 @@ def test_the_header_under_wind_by_hand() -> None:
     (stud,) = (each for each in wall_of(bench, "front").sticks if each.what == "short stud")
     push = us_wall(q, stud.long_m * max(0.7, stud.long_m / 3), True) * 0.7 * stud.long_m / 2
     moment = us_wall(q, 1.4 * 1.4 / 3, True) * 1.9 / 2 * 1.4**2 / 8 + push * 1.4 / 4
-    assert blown.header.share == pytest.approx(bent_share(moment, wide, deep, "us"), rel=1e-6)
+    assert blown.header.share == pytest.approx(bent_share(moment, wide, deep, nds_bending_pa(deep)), rel=1e-6)
 
 
 def test_what_studs_push_the_end_bow_by_is_counted() -> None:

@@ -15,6 +15,7 @@ from obtegum.core.formulas.frame.loads import loads_on
 from obtegum.core.formulas.frame.section import Section, round_section
 from obtegum.core.formulas.frame.solve import Frame, first_order
 from obtegum.core.formulas.frame.steel import allowable, euler_n, european, used
+from obtegum.core.formulas.method import EUROPEAN, US, Method
 
 TUBE = round_section(0.0483, 0.003, 235e6, 205e9)
 
@@ -280,16 +281,15 @@ def test_european_resistance() -> None:
         european(round_section(0.1, 0.001, 235e6, 205e9))
 
 
-def bow_of(frame: Frame, method: str = "allowable", section: Section = TUBE) -> Bow:
-    strength = allowable(section) if method == "allowable" else european(section)
+def bow_of(frame: Frame, method: Method = US, section: Section = TUBE) -> Bow:
     return Bow(
         frame=frame,
         which=np.zeros(frame.count, dtype=int),
         sections=(section,),
-        strengths=(strength,),
+        strengths=(method.strength(section),),
         efficiency=np.ones(frame.count + 1),
         between_m=4.0,
-        method=method,  # type: ignore[arg-type]
+        stability=method.stability,
     )
 
 
@@ -305,9 +305,9 @@ def some_weather(frame: Frame, chance: np.random.Generator, cases: int = 8) -> t
     return dead, basic, factors
 
 
-@pytest.mark.parametrize("method", ["allowable", "ultimate"])
+@pytest.mark.parametrize("method", [US, EUROPEAN], ids=["us", "european"])
 @pytest.mark.parametrize("seed", range(4))
-def test_what_is_left_out_never_governs(method: str, seed: int) -> None:
+def test_what_is_left_out_never_governs(method: Method, seed: int) -> None:
     # Rule B19: only what could govern is solved to the end, and the answer is that of solving all.
     chance, frame = np.random.default_rng(seed), arch(48)
     dead, cases, factors = some_weather(frame, chance)

@@ -9,9 +9,11 @@ import pytest
 
 from obtegum.core.formulas.weather import asce_snow, asce_wind, en_snow, en_wind
 from obtegum.core.formulas.weather.combine import combinations
+from obtegum.core.formulas.weather.factors import ASCE, EN
 from obtegum.core.formulas.weather.heaps import heap_cases, heap_height, least_gap
 from obtegum.core.formulas.weather.outline import Outline, outline_of
 from obtegum.core.formulas.weather.own import Own
+from obtegum.core.formulas.weather.place import Opening
 from obtegum.core.formulas.weather.pressure import Case, from_snow, from_wind
 
 
@@ -303,8 +305,8 @@ def test_european_vault_factors() -> None:
 
 def test_an_opening_counts_by_what_lies_outside_it_in_that_wind() -> None:
     # 7.2.9(5), 0.9 of it. 6 m wide, 3 m high, 20 m long: across e = min(20, 6) = 6, zone A 1.2 m deep; B beyond.
-    outline, middle = half_circle(), en_wind.Opening("front", 2.4, 3.6, "end")
-    corner = en_wind.Opening("back", 0.4, 1.6, "end")
+    outline, middle = half_circle(), Opening("front", 2.4, 3.6, "end")
+    corner = Opening("back", 0.4, 1.6, "end")
     wind = en_wind.Wind(26.0, "country", (middle, corner), 20.0)
     left, right = (dict(en_wind.inside(wind, outline, first)) for first in ("left", "right"))  # type: ignore[arg-type]
     # In the middle B whatever the wind; 0.8 m of 1.2 of the other in A where the wind meets it first, none from behind.
@@ -316,7 +318,7 @@ def test_an_opening_counts_by_what_lies_outside_it_in_that_wind() -> None:
         -0.45: "leeward end open",
     }
     # A side 20 m long, wind along: e = 6: 1.2 m of A, 4.8 m of B, 14 m of C; across D and E.
-    side = replace(wind, openings=(en_wind.Opening("left", 0.0, 20.0, "side"),))
+    side = replace(wind, openings=(Opening("left", 0.0, 20.0, "side"),))
     mean = (1.2 * -1.2 + 4.8 * -0.8 + 14 * -0.5) / 20
     assert [cpi for cpi, _ in en_wind.inside(side, outline, "back")] == [pytest.approx(0.9 * mean)]
     assert [cpi for cpi, _ in en_wind.inside(side, outline, "left")] == [pytest.approx(0.72)]
@@ -328,7 +330,7 @@ def test_an_opening_counts_by_what_lies_outside_it_in_that_wind() -> None:
 
 def test_with_an_end_open_wind_across_presses_the_windward_quarter_in() -> None:
     outline = half_circle()
-    wind = en_wind.Wind(26.0, "country", (en_wind.Opening("front", 2.4, 3.6, "end"),), 20.0)
+    wind = en_wind.Wind(26.0, "country", (Opening("front", 2.4, 3.6, "end"),), 20.0)
     q = en_wind.peak_pressure(wind, 3.0)
     cases = {case.name: case for case in en_wind.wind_cases(wind, outline, INNER)}
     case = cases["left-across-0.72"]
@@ -340,10 +342,10 @@ def test_with_an_end_open_wind_across_presses_the_windward_quarter_in() -> None:
 
 def test_doors_shut_in_every_storm_are_an_accident_when_they_stand_open() -> None:
     outline = half_circle()
-    wind = en_wind.Wind(26.0, "country", (en_wind.Opening("front", 2.4, 3.6, "end"),), 20.0)
+    wind = en_wind.Wind(26.0, "country", (Opening("front", 2.4, 3.6, "end"),), 20.0)
     snow = list(en_snow.snow_cases(en_snow.Site(1000.0, "part", True), outline))
     cases = [*snow, *en_wind.wind_cases(wind, outline, INNER)]
-    usual, habit = (combinations("eu", cases, False, shut) for shut in (False, True))
+    usual, habit = (combinations(EN, cases, False, shut) for shut in (False, True))
     opened = {place for place, case in enumerate(cases) if case.opened}
 
     def factors(combos: object, kinds: set[int]) -> set[tuple[float, float]]:
@@ -360,9 +362,9 @@ def test_doors_shut_in_every_storm_are_an_accident_when_they_stand_open() -> Non
     # Alone, with weight against it, and beside each of three snows at ψ1 0.2.
     assert len(accidents) == len(opened) * 5
     assert {factor for combo in accidents for place, factor in combo.parts if place < 3} == {0.2}
-    assert {f for c in combinations("eu", cases, True, True) if c.accident for p, f in c.parts if p < 3} == {0.5}
+    assert {f for c in combinations(EN, cases, True, True) if c.accident for p, f in c.parts if p < 3} == {0.5}
     # Other methods know no such habit.
-    assert not any(combo.accident for combo in combinations("us", cases, False, True))
+    assert not any(combo.accident for combo in combinations(ASCE, cases, False, True))
 
 
 def test_by_the_open_sea_the_country_is_terrain_0() -> None:
@@ -384,7 +386,7 @@ def test_snow_of_strength_counts_by_seven_tenths_and_for_its_use() -> None:
     kinds = {place: case.kind for place, case in enumerate(cases)}
     factors = {
         (kinds[place], round(factor, 6))
-        for combo in combinations("us", cases, False, of_strength=True)
+        for combo in combinations(ASCE, cases, False, of_strength=True)
         for place, factor in combo.parts
     }
     assert factors == {("snow", 0.7), ("heap", 0.7), ("snow", 0.525), ("wind", 0.6), ("wind", 0.45)}
@@ -393,7 +395,7 @@ def test_snow_of_strength_counts_by_seven_tenths_and_for_its_use() -> None:
 def test_slid_snow_pushes_a_bare_roof_in_too() -> None:
     outline = half_circle(leg=1.0)
     snow = list(asce_snow.snow_cases(COLD, outline))
-    combos = combinations("us", [*snow, *heap_cases(outline, 1.2)], False)
+    combos = combinations(ASCE, [*snow, *heap_cases(outline, 1.2)], False)
     bare = [combo for combo in combos if combo.name == "D+H"]
     assert [combo.parts for combo in bare] == [((len(snow) + place, 1.0),) for place in range(3)]
     assert all("the roof bare" in combo.words and combo.calm for combo in bare)
@@ -422,7 +424,7 @@ def test_combinations_by_2_4_1_and_6_10() -> None:
         from_snow(outline, "even", "snow", "", nothing),
         from_wind(outline, "left", "wind", "", nothing),
     ]
-    us = {(combo.name, combo.dead, combo.parts) for combo in combinations("us", cases, False)}
+    us = {(combo.name, combo.dead, combo.parts) for combo in combinations(ASCE, cases, False)}
     assert us == {
         ("D", 1.0, ()),
         ("D+S", 1.0, ((0, 1.0),)),
@@ -430,7 +432,7 @@ def test_combinations_by_2_4_1_and_6_10() -> None:
         ("less D+W", 0.6, ((1, 0.6),)),
         ("D+S+W", 1.0, ((0, 0.75), (1, 0.45))),
     }
-    eu = {(combo.name, combo.dead, combo.parts) for combo in combinations("eu", cases, False)}
+    eu = {(combo.name, combo.dead, combo.parts) for combo in combinations(EN, cases, False)}
     assert eu == {
         ("D", 1.35, ()),
         ("D+S", 1.35, ((0, 1.5),)),
@@ -439,9 +441,9 @@ def test_combinations_by_2_4_1_and_6_10() -> None:
         ("D+S+W", 1.35, ((0, 1.5), (1, 0.9))),
         ("D+W+S", 1.35, ((1, 1.5), (0, 0.75))),
     }
-    high = {combo.parts for combo in combinations("eu", cases, True) if combo.name == "D+W+S"}
+    high = {combo.parts for combo in combinations(EN, cases, True) if combo.name == "D+W+S"}
     assert high == {((1, 1.5), (0, 1.05))}
-    assert [combo.calm for combo in combinations("us", cases, False)] == [True, True, False, False, False]
+    assert [combo.calm for combo in combinations(ASCE, cases, False)] == [True, True, False, False, False]
 
 
 def test_snow_hangs_plumb_and_wind_stands_square() -> None:

@@ -10,6 +10,7 @@ from pydantic_core import PydanticCustomError
 
 from obtegum.core.documents.numbers import Decisions
 from obtegum.core.formulas.setout.base import PEG
+from obtegum.core.values.amount import HOUR_S
 from obtegum.core.values.base import Part
 from obtegum.core.values.quantity import Tape
 from obtegum.core.values.trouble import DesignError, Trouble
@@ -88,7 +89,7 @@ MOST_TALLIED, MOST_SHIFTS, MOST_PHOTOS = 100_000, 2000, 500
 
 
 # Nobody works on one step for longer without a break, s: beyond, a clock was left running, or was set.
-LONGEST_SHIFT_S = 20 * 3600.0
+LONGEST_SHIFT_S = 20 * HOUR_S
 # The last moment that is kept, s since 1970.
 LATEST_S = 1e11
 

@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from obtegum.core.documents.numbers import Choice, Decisions, Number
+from obtegum.core.values.amount import HOUR_S
 from obtegum.core.values.quantity import FOOT_M, INCH_M
 
 __all__ = ["Drain"]
@@ -20,6 +21,6 @@ class Drain(Decisions):
     beyond_m: Annotated[float, Number("Drain runs on past the house", 0.0, 100.0, feet=10 * FOOT_M)] = 3.0
     rain_m_s: Annotated[
         float,
-        Number("Design rain", 1e-7, 3e-4, "rain", hint="your own local figure", feet=2 * INCH_M / 3600),
-    ] = 0.05 / 3600
+        Number("Design rain", 1e-7, 3e-4, "rain", hint="your own local figure", feet=2 * INCH_M / HOUR_S),
+    ] = 0.05 / HOUR_S
     uphill_m: Annotated[float, Number("Ground that drains in", 0.0, 300.0, hint="uphill of the house")] = 0.0

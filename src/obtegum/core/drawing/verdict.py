@@ -7,6 +7,7 @@ from obtegum.core.values.base import Part
 
 __all__ = [
     "LEVELS",
+    "NEVER",
     "RANKS",
     "Level",
     "Rank",
@@ -26,6 +27,8 @@ LEVELS: tuple[Level, ...] = ("holds", "unknown", "tight", "fails")
 Rank = Literal["stands", "fits", "comfort"]
 RANKS: tuple[Rank, ...] = ("stands", "fits", "comfort")
 NOTICEABLE = 0.95
+# Share of a limit that stands for any beyond what a figure means anything for, and for a limit of nothing.
+NEVER = 99.0
 
 
 class Verdict(Part):

@@ -15,6 +15,8 @@ from obtegum.core.values.trouble import DesignError, Trouble
 __all__ = ["RowTrouble", "Rows", "counted", "peg_named", "refusal", "wanted"]
 
 MOST_TOLD = 12
+# The longest that is measured on site, m.
+MOST_M = 400.0
 _FEET = re.compile(r"['\"′″]|ft|foot|feet|inch|\bin\b|\d\s*in\b")
 _METRIC = re.compile(r"(mm|cm|m)\b")
 WORDS = {"feet": "feet", "metric": "metres"}

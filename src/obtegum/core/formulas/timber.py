@@ -5,14 +5,14 @@ Nobody tells a board's species here, so it counts as the weakest of the usual on
 
 import math
 from dataclasses import dataclass
-from typing import Literal
 
 __all__ = [
     "Bearing",
-    "bending_pa",
     "bent_share",
     "bolt_lateral_n",
     "column_n",
+    "ec5_bending_pa",
+    "nds_bending_pa",
     "pulled_n",
     "screw_lateral_n",
     "strapped_n",
@@ -26,7 +26,7 @@ SIZE = ((0.089, 1.5), (0.14, 1.3), (0.184, 1.2), (0.235, 1.1))
 # EN 338 C16, EN 1995-1-1 2.4.1 and table 3.1: service class 3, wind (0.7), γM 1.3.
 C16_PA, KMOD, GAMMA = 16e6, 0.7, 1.3
 # Dry specific gravity of spruce-pine-fir (NDS table 12.3.3A); bending yield of screws by diameter, m and Pa (table I1).
-GRAVITY = 0.42
+SPECIFIC_GRAVITY = 0.42
 SCREW_YIELD_PA = ((0.0036, 690e6), (0.0045, 620e6), (0.0061, 550e6))
 # Bearing of thin steel (NDS 12.3.3); wet screws (table 11.3.3).
 THIN_STEEL_PA, WET_SCREW = 427e6, 0.7
@@ -50,21 +50,24 @@ class Bearing:
     bears_pa: float
 
 
-def bending_pa(deep_m: float, method: Literal["us", "eu"]) -> float:
-    """What a stick so deep may be bent to under wind, Pa: allowable, or the design value."""
-    if method == "eu":
-        return C16_PA * KMOD / GAMMA
+def nds_bending_pa(deep_m: float) -> float:
+    """What a stick so deep may be bent to under wind, wet in use, Pa, allowable: Fb·CD·CM·CF (NDS 2018, 4.3)."""
     size = next((factor for most, factor in SIZE if deep_m <= most + 1e-4), 1.0)
     wet = 1.0 if FB_PA * size <= DRY_TO_PA else WET
     return FB_PA * size * wet * WIND
 
 
-def bent_share(moment_n_m: float, wide_m: float, deep_m: float, method: Literal["us", "eu"]) -> float:
-    """Share of bending strength of a stick, its depth along the push: M/(b·d²/6) over what is allowed."""
-    return moment_n_m / (wide_m * deep_m**2 / 6) / bending_pa(deep_m, method)
+def ec5_bending_pa(deep_m: float) -> float:
+    """The same as EN 1995-1-1, 2.4.1 has it, a design value, Pa: kmod·fm/γM of C16; no more for a shallow stick."""
+    return C16_PA * KMOD / GAMMA
 
 
-def wood_bearing_pa(gravity: float = GRAVITY) -> float:
+def bent_share(moment_n_m: float, wide_m: float, deep_m: float, bends_pa: float) -> float:
+    """Share of bending strength of a stick, its depth along the push: M/(b·d²/6) over the stress that it bears, Pa."""
+    return moment_n_m / (wide_m * deep_m**2 / 6) / bends_pa
+
+
+def wood_bearing_pa(gravity: float = SPECIFIC_GRAVITY) -> float:
     """What wood bears of a fastener thinner than 6.35 mm, Pa: 16,600·G^1.84 psi (NDS 12.3.3)."""
     return float(114.45e6 * gravity**1.84)
 
@@ -98,7 +101,7 @@ def _modes(d: float, side: Bearing, main: Bearing, yields_pa: float) -> tuple[fl
 def bolt_lateral_n(bolt_m: float, thick_m: float, wall_m: float) -> float:
     """A bolt through a wet board, pulled along its grain, and a steel tube's near wall, while snow lies, N, allowable:
     NDS 12.3.1A reduced by 4 where wood or wall bears, 3.6 where it turns, 3.2 where it bends (table 12.3.1B)."""
-    side, main = Bearing(thick_m, ALONG_PA * GRAVITY), Bearing(wall_m, THIN_STEEL_PA)
+    side, main = Bearing(thick_m, ALONG_PA * SPECIFIC_GRAVITY), Bearing(wall_m, THIN_STEEL_PA)
     reduced = zip(_modes(bolt_m, side, main, BOLT_YIELD_PA), (4.0, 4.0, 3.6, 3.2, 3.2, 3.2), strict=True)
     return min(mode / by for mode, by in reduced) * SNOW * WET_SCREW
 

@@ -10,6 +10,7 @@ import re
 from fractions import Fraction
 from typing import Literal, NamedTuple
 
+from obtegum.core.values.physics import GRAVITY_MPS2
 from obtegum.core.values.quantity import FOOT_M, INCH_M, LengthError, Rounding, Units
 
 __all__ = ["SIGNED", "AmountKind", "amount_step", "amount_text", "amount_zero", "parse_amount"]
@@ -46,7 +47,7 @@ AmountKind = Literal[
 ANGLES: tuple[AmountKind, ...] = ("latitude", "longitude", "degrees")
 SIGNED: tuple[AmountKind, ...] = (*ANGLES, "factor", "temperature")
 POUND_KG = 0.45359237
-POUND_N = POUND_KG * 9.80665
+POUND_N = POUND_KG * GRAVITY_MPS2
 # A thousand pounds of force on a square inch.
 KSI_PA = 1000 * POUND_N / INCH_M**2
 HOUR_S = 3600.0

@@ -3,9 +3,13 @@
 import math
 from dataclasses import dataclass
 
+from obtegum.core.formulas.frame.steel import OMEGA
+
 __all__ = [
     "A307_PA",
+    "HOLE_WIDER_M",
     "SCREWS_M",
+    "WASHER_M",
     "Sheet",
     "bolt_shear",
     "bolt_tears_out",
@@ -16,11 +20,14 @@ __all__ = [
     "tube_twists",
 ]
 
+# How much wider a hole is than its bolt (AISC 360-16 table J3.3M has 2 mm for larger ones), and how thick its washer
+# is, m (this bench).
+HOLE_WIDER_M, WASHER_M = 0.001, 0.002
 # AISC 360-16 table J3.2, threads in the plane, A307 bolts.
 A307_PA = 186e6
 # Outside of self-drilling screws by their number, m (AISI S100-16).
 SCREWS_M = {"8": 0.00417, "10": 0.00483, "12": 0.00549, "14": 0.00635}
-OMEGA_SCREW, OMEGA_TWIST = 3.0, 1.67
+OMEGA_SCREW = 3.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,7 +50,7 @@ def bolt_wall(bolt_m: float, wall_m: float, yield_pa: float) -> float:
 
 def tube_twists(od_m: float, wall_m: float, yield_pa: float) -> float:
     """What a round tube takes in torsion, N·m: 0.6·Fy·C/1.67, C = π·(D − t)²·t/2 (AISC 360-16 H3.1)."""
-    return 0.6 * yield_pa * math.pi * (od_m - wall_m) ** 2 * wall_m / 2 / OMEGA_TWIST
+    return 0.6 * yield_pa * math.pi * (od_m - wall_m) ** 2 * wall_m / 2 / OMEGA
 
 
 def bolt_tears_out(clear_m: float, wall_m: float, ultimate_pa: float) -> float:

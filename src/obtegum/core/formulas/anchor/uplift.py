@@ -6,11 +6,12 @@ from itertools import pairwise
 import numpy as np
 
 from obtegum.core.formulas.anchor.soil import CONCRETE_N_M3, Ground
+from obtegum.core.formulas.weather.factors import ASCE
 
 __all__ = ["DEAD", "LOOSE", "TAMPED", "concrete_weight", "over_plate", "shaft_friction"]
 
 # Share of what only weighs that counts against lift (ASCE 7-16, 2.4.1: 0.6 D).
-DEAD = 0.6
+DEAD = ASCE.favourable
 # How far the sides of the soil that a plate lifts lean out, loose backfill and tamped, rad.
 LOOSE, TAMPED = math.radians(15.0), math.radians(20.0)
 # Points of each half of the integral over the soil's depth.

@@ -2,7 +2,6 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, fields
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -12,18 +11,14 @@ from obtegum.core.formulas.frame.buckling import critical_factors, least_factors
 from obtegum.core.formulas.frame.loads import Loads, combined, loads_on
 from obtegum.core.formulas.frame.section import Section
 from obtegum.core.formulas.frame.solve import Frame, Solved, first_order
+from obtegum.core.formulas.frame.stability import Stability
 from obtegum.core.formulas.frame.steel import Strength, euler_n, used
 
-__all__ = ["AMPLIFY", "LEAST_FACTOR", "SOFT", "Bow", "Found", "analyse"]
+__all__ = ["Bow", "Found", "analyse"]
 
 Array = NDArray[np.float64]
-Method = Literal["allowable", "ultimate"]
-# AISC 360-16: analysed at 1.6 of the load on 0.8 of the stiffness (C2.1, C2.3); sway by 0.002 of what hangs there.
-AMPLIFY, SOFT, SWAY_US, SWAY_EU = 1.6, 0.8, 0.002, 0.005
 # AISC C2.2b(4): beyond this growth of sway by second order, imperfection counts beside wind too.
 GROWS = 1.7
-# What a bow's load can grow by before it buckles, at the least: of allowable loads, and of ultimate ones.
-LEAST_FACTOR: dict[Method, float] = {"allowable": 2.0, "ultimate": 1.0}
 BALANCED = 1e-6
 # Signs of the imperfection of what leans neither way, one way or both.
 LEANS = ((0.0,), (1.0,), (1.0, -1.0))
@@ -55,12 +50,12 @@ class Bow:
     strengths: tuple[Strength, ...]
     efficiency: Array
     between_m: float
-    method: Method
+    stability: Stability
     locked: Array | None = None
 
     def soft(self, share: float = 1.0) -> Frame:
-        """The frame whose strength is asked for: less stiff in the US method, and by a share of its own."""
-        times = share * (SOFT if self.method == "allowable" else 1.0)
+        """The frame whose strength is asked for: as stiff as the code has it, and by a share of its own."""
+        times = share * self.stability.soft
         return self.frame if times == 1.0 else self.frame.times(times)
 
 
@@ -140,7 +135,7 @@ def analyse(
     axial, moment, guess_use, factor, bound = (each[place] for each in (axial, moment, guess_use, factor, bound))
     # Ways that each combination leans, imperfect: both without wind, none beside it unless sway asks for it; what is
     # its own mirror leans either way alike.
-    leans = np.asarray(calm, dtype=bool) | (bow.method == "ultimate")
+    leans = np.asarray(calm, dtype=bool) | bow.stability.leans
     ways = np.where(itself, 1, 2) * leans
     first = twin == own
     sure = first & np.isinf(bound) & (floor < np.inf)
@@ -226,8 +221,8 @@ NUMBERS = tuple(name for name in SOLVED if name != "stands")
 def _bound(bow: Bow, axial: Array, moment: Array, factor: Array) -> tuple[Array, Array]:
     """Use along the bow by the first order (c, n), and more than each combination can use by the second (c,)."""
     use = _used(bow, axial, moment, axial, factor)
-    amplify, soft = (AMPLIFY, SOFT) if bow.method == "allowable" else (1.0, 1.0)
-    left = 1 - amplify / (soft * _yielding(bow, axial) * factor)
+    stability = bow.stability
+    left = 1 - stability.amplify / (stability.soft * _yielding(bow, axial) * factor)
     return use, np.where(left > 0, use.max(axis=1) / np.maximum(left, 1e-9) * MARGIN, np.inf)
 
 
@@ -245,7 +240,7 @@ def _buckled(
     rows = factors[which]
     return Rows(
         rows=which,
-        ratio=np.maximum(np.maximum(LEAST_FACTOR[bow.method] / factor[which], BUCKLED), use[which].max(axis=1)),
+        ratio=np.maximum(np.maximum(bow.stability.least / factor[which], BUCKLED), use[which].max(axis=1)),
         use=use[which],
         axial=axial[which],
         ends=np.repeat(axial[which][:, :, None], 2, axis=2),
@@ -274,7 +269,7 @@ def _solve(
         extra = [(signed[place][0], sign) for place in sways for sign in (1.0, -1.0)]
         more = _signed(bow, basic, factors, extra)
         signed, first, second = [*signed, *extra], _joined(first, more[0]), _joined(second, more[1])
-    share = AMPLIFY if bow.method == "allowable" else 1.0
+    share = bow.stability.amplify
     case_of = np.array([case for case, _ in signed])
     second = _yielded(bow, basic, factors, signed, second)
     # The numbers of what finds no rest run away: those from before it moves stand for them, and are no less than so.
@@ -284,7 +279,7 @@ def _solve(
     axial, moment = second.axial / share, second.moment / share
     use = _used(bow, second.ends / share, moment, plain[case_of], factor[case_of])
     # What buckles is beyond its limit, by as much as it lacks.
-    lacks = LEAST_FACTOR[bow.method] / factor[case_of]
+    lacks = bow.stability.least / factor[case_of]
     lacks = np.where(gone, np.maximum(lacks, BUCKLED), np.where(lacks > 1, lacks, 0.0))
     ratio = np.maximum(use.max(axis=1), lacks)
     ratio = np.where(np.isfinite(ratio), ratio, MEANINGLESS)
@@ -308,7 +303,7 @@ def _signed(
     bow: Bow, basic: Loads, factors: Array, signed: Sequence[tuple[int, float]], share_stiff: float = 1.0
 ) -> tuple[Solved, Solved]:
     """First and second order on the soft frame of combinations, each leaning one way or neither."""
-    share, sway = (AMPLIFY, SWAY_US) if bow.method == "allowable" else (1.0, SWAY_EU)
+    share, sway = bow.stability.amplify, bow.stability.sway
     loads = combined(basic, share * factors[[case for case, _ in signed]])
     lean = np.array([sign for _, sign in signed])
     nodal = np.zeros_like(loads.total)
@@ -321,19 +316,19 @@ def _signed(
 
 def _yielding(bow: Bow, axial: Array) -> Array:
     """(r,): τb of AISC C2.3 by the element that is pressed most: 1 up to half of yield, then 4·x·(1 − x)."""
-    if bow.method != "allowable":
+    if not bow.stability.yields:
         return np.ones(len(axial))
     squash = np.array([section.yield_pa * section.area_m2 for section in bow.sections])[bow.which]
-    share = np.clip(AMPLIFY * np.maximum(-axial, 0.0) / squash, 0.0, 1.0).max(axis=1)
+    share = np.clip(bow.stability.amplify * np.maximum(-axial, 0.0) / squash, 0.0, 1.0).max(axis=1)
     return np.asarray(np.where(share <= 0.5, 1.0, np.maximum(4 * share * (1 - share), 1e-9)))
 
 
 def _yielded(bow: Bow, basic: Loads, factors: Array, signed: Sequence[tuple[int, float]], second: Solved) -> Solved:
     """Second order again of what is pressed past half of its yield: all of the bow softer by τb, until that holds."""
-    for place in map(int, np.flatnonzero(second.stands & (_yielding(bow, second.axial / AMPLIFY) < 1))):
+    for place in map(int, np.flatnonzero(second.stands & (_yielding(bow, second.axial / bow.stability.amplify) < 1))):
         row, stiff = slice(place, place + 1), 1.0
         for _ in range(YIELDING):
-            now = float(_yielding(bow, second.axial[row] / AMPLIFY)[0])
+            now = float(_yielding(bow, second.axial[row] / bow.stability.amplify)[0])
             if now > stiff - SETTLED or not second.stands[place]:
                 break
             stiff = now

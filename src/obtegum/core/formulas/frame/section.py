@@ -3,6 +3,8 @@
 import math
 from dataclasses import dataclass
 
+from obtegum.core.values.physics import GRAVITY_MPS2, STEEL_KG_M3
+
 __all__ = ["Section", "round_section"]
 
 
@@ -32,10 +34,7 @@ class Section:
     @property
     def weight_n_per_m(self) -> float:
         """Weight of steel, N/m: 7,850 kg/m³."""
-        return self.area_m2 * STEEL_KG_M3 * GRAVITY
-
-
-STEEL_KG_M3, GRAVITY = 7850.0, 9.80665
+        return self.area_m2 * STEEL_KG_M3 * GRAVITY_MPS2
 
 
 def round_section(od_m: float, wall_m: float, yield_pa: float, elastic_pa: float) -> Section:

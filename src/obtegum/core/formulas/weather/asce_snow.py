@@ -3,21 +3,18 @@
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.formulas.weather.outline import Outline
 from obtegum.core.formulas.weather.own import NOTHING, Own
+from obtegum.core.formulas.weather.place import Heat, Openness, Shelter
 from obtegum.core.formulas.weather.pressure import Case, Worked, from_snow
 
 __all__ = ["Site", "breaks", "drift", "even_snow", "flat_roof_snow", "slope_factor", "snow_cases", "worked"]
 
 Array = NDArray[np.float64]
-Heat = Literal["none", "frost_free", "heated"]
-Openness = Literal["woods", "country", "coast"]
-Shelter = Literal["open", "part", "sheltered"]
 # Table 7.3-1, by how open the country is: fully exposed, partly, sheltered.
 EXPOSURE: dict[Openness, dict[Shelter, float]] = {
     "woods": {"open": 0.9, "part": 1.0, "sheltered": 1.2},

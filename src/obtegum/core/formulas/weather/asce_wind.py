@@ -3,13 +3,14 @@
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
+from obtegum.core.formulas.film import HALF_AIR_KG_M3
 from obtegum.core.formulas.weather.outline import Outline
-from obtegum.core.formulas.weather.own import NOTHING, Own
+from obtegum.core.formulas.weather.own import LEGS_FROM, NOTHING, Own
+from obtegum.core.formulas.weather.place import Openness
 from obtegum.core.formulas.weather.pressure import Case, Strip, Worked, averaged, from_wind, on_bare_tubes
 
 __all__ = [
@@ -25,7 +26,6 @@ __all__ = [
 ]
 
 Array = NDArray[np.float64]
-Openness = Literal["woods", "country", "coast"]
 # Table 26.11-1: α and zg, m; 26.10: least height for Kz.
 PROFILE: dict[Openness, tuple[float, float]] = {"woods": (7.0, 366.0), "country": (9.5, 274.0), "coast": (11.5, 213.0)}
 LEAST_Z_M, DIRECTION, GUST = 4.6, 0.85, 0.85
@@ -34,8 +34,6 @@ CLOSED, OPEN_END = 0.18, 0.55
 BARE = 1.2
 # 27.1.5: the least on walls, and on the roof's vertical projection, Pa.
 LEAST_WALL_PA, LEAST_ROOF_PA = 770.0, 380.0
-# This program's choice: legs up to this share of the height belong to an arch that springs from the ground.
-FROM_GROUND = 0.25
 # Figure 27.3-1, wind along a roof: from where each zone begins, in mean roof heights, and its Cp on a long house and
 # on one as high as it is long; the other sign that goes with each.
 ZONES, LONG, SHORT, OTHER = (0.0, 0.5, 1.0, 2.0), (-0.9, -0.9, -0.5, -0.3), (-1.3, -0.7, -0.7, -0.7), -0.18
@@ -80,7 +78,7 @@ def thin_air(altitude_m: float) -> float:
 def velocity_pressure(wind: Wind, outline: Outline) -> float:
     """q = 0.613·Kz·Kzt·Kd·Ke·V², 26.10-1, at mean roof height, Pa."""
     kz, ke = exposure_factor(wind.openness, outline.mean_m), thin_air(wind.altitude_m)
-    return 0.613 * kz * wind.hill * DIRECTION * ke * wind.speed_mps**2
+    return HALF_AIR_KG_M3 * kz * wind.hill * DIRECTION * ke * wind.speed_mps**2
 
 
 def arch_factors(outline: Outline, own: Own = NOTHING) -> tuple[list[float], float, float, float, bool]:
@@ -88,7 +86,7 @@ def arch_factors(outline: Outline, own: Own = NOTHING) -> tuple[list[float], flo
 
     The last two: rise over span as it counts, and whether legs are walls of their own.
     """
-    walls = outline.leg_m / outline.height_m > own.get("legs", FROM_GROUND)
+    walls = outline.leg_m / outline.height_m > own.get("legs", LEGS_FROM)
     rise = (outline.rise_m if walls else outline.height_m) / outline.span_m
     if not walls:
         windward = [1.4 * rise]
@@ -184,7 +182,7 @@ def worked(wind: Wind, outline: Outline, strip: Strip) -> list[Worked]:
             "kH",
             "legs are walls from this share of the height",
             "choice of this bench",
-            wind.own.get("legs", FROM_GROUND),
+            wind.own.get("legs", LEGS_FROM),
         ),
         Worked("r/S", "rise over span", "figure 27.3-3", rise),
         *(Worked("Cp,w", "windward quarter", "figure 27.3-3", each) for each in windward),

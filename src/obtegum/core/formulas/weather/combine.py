@@ -1,14 +1,13 @@
-"""Combinations of dead load, snow and wind, by two codes and for pressures that an engineer gave."""
+"""Combinations of dead load, snow and wind by the factors of a code."""
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from typing import Literal
 
+from obtegum.core.formulas.weather.factors import Factors
 from obtegum.core.formulas.weather.pressure import Case
 
 __all__ = ["Combination", "combinations"]
 
-Method = Literal["us", "eu", "given"]
 # ASCE 7-22, 2.4.1: snow of strength in allowable combinations.
 SERVICE = 0.7
 
@@ -38,20 +37,19 @@ class Combination:
 
 
 def combinations(
-    method: Method, cases: Sequence[Case], high: bool, shut: bool = False, of_strength: bool = False
+    factors: Factors, cases: Sequence[Case], high: bool, shut: bool = False, of_strength: bool = False
 ) -> tuple[Combination, ...]:
     """Every combination to check. ``high``: above 1,000 m, where EN keeps more snow beside wind. ``shut``: doors are
     shut in every storm, so that one standing open is an accident (EN 1991-1-4, 7.2.9(3)). ``of_strength``: snow's
     figure is of strength (ASCE 7-22, 2.4.1: 0.7 of it).
 
-    US: ASCE 7-16, 2.4.1. EN: EN 1990, 6.10 with the recommended ψ, 6.11 for accidents. Given: as allowable pressures.
+    ASCE 7-16, 2.4.1; EN 1990, 6.10 and for accidents 6.11.
     """
-    return tuple(_combined(method, cases, high, shut and method == "eu", SERVICE if of_strength else 1.0))
+    return tuple(_combined(factors, cases, high, shut, SERVICE if of_strength else 1.0))
 
 
-def _accidents(cases: Sequence[Case], wind: Sequence[int], snow: Sequence[int], high: bool) -> Iterator[Combination]:
-    """EN 1990, 6.11: 1.0 of weight and of wind with something open, and ψ1 of the snow beside it."""
-    lying = 0.5 if high else 0.2
+def _accidents(cases: Sequence[Case], wind: Sequence[int], snow: Sequence[int], lying: float) -> Iterator[Combination]:
+    """EN 1990, 6.11: 1.0 of weight and of wind with something open, and ψ1 of the snow ``lying`` beside it."""
     for each in wind:
         words = cases[each].words
         yield Combination("A+W", words, 1.0, ((each, 1.0),))
@@ -60,35 +58,29 @@ def _accidents(cases: Sequence[Case], wind: Sequence[int], snow: Sequence[int], 
             yield Combination("A+S+W", f"{cases[lies].words}, {words}", 1.0, ((lies, lying), (each, 1.0)))
 
 
-def _combined(method: Method, cases: Sequence[Case], high: bool, shut: bool, snowed: float) -> Iterator[Combination]:
+def _combined(factors: Factors, cases: Sequence[Case], high: bool, shut: bool, snowed: float) -> Iterator[Combination]:
     snow = [place for place, case in enumerate(cases) if case.kind == "snow"]
     wind = [place for place, case in enumerate(cases) if case.kind == "wind"]
     heaps = [place for place, case in enumerate(cases) if case.kind == "heap"]
     words = [case.words for case in cases]
-    # Factors: dead, snow alone, snow beside wind, wind alone, wind beside snow, dead against wind.
-    dead, alone, beside, blows, along_with, light = {
-        "us": (1.0, 1.0, 0.75, 0.6, 0.45, 0.6),
-        "given": (1.0, 1.0, 0.75, 1.0, 0.75, 0.6),
-        "eu": (1.35, 1.5, 1.5, 1.5, 0.9, 1.0),
-    }[method]
-    alone, beside = alone * snowed, beside * snowed
-    if shut:
-        yield from _accidents(cases, [each for each in wind if cases[each].opened], snow, high)
+    alone, beside = factors.snow * snowed, factors.snow_beside * snowed
+    if shut and factors.lying is not None:
+        yield from _accidents(cases, [each for each in wind if cases[each].opened], snow, factors.lying[high])
         wind = [each for each in wind if not cases[each].opened]
-    yield Combination("D", "its own weight", dead, ())
+    yield Combination("D", "its own weight", factors.dead, ())
     for each in snow:
-        yield Combination("D+S", words[each], dead, ((each, alone),))
+        yield Combination("D+S", words[each], factors.dead, ((each, alone),))
         for heap in heaps:
-            yield Combination("D+S+H", f"{words[each]}, {words[heap]}", dead, ((each, alone), (heap, alone)))
+            yield Combination("D+S+H", f"{words[each]}, {words[heap]}", factors.dead, ((each, alone), (heap, alone)))
     for heap in heaps:
         # All of it has slid.
-        yield Combination("D+H", f"{words[heap]}, the roof bare", dead, ((heap, alone),))
+        yield Combination("D+H", f"{words[heap]}, the roof bare", factors.dead, ((heap, alone),))
     for each in wind:
-        yield Combination("D+W", words[each], dead, ((each, blows),))
-        yield Combination("less D+W", words[each], light, ((each, blows),))
+        yield Combination("D+W", words[each], factors.dead, ((each, factors.wind),))
+        yield Combination("less D+W", words[each], factors.favourable, ((each, factors.wind),))
         for lies in snow:
             both = f"{words[lies]}, {words[each]}"
-            yield Combination("D+S+W", both, dead, ((lies, beside), (each, along_with)))
-            if method == "eu":
-                less = 1.05 if high else 0.75
-                yield Combination("D+W+S", both, dead, ((each, blows), (lies, less)))
+            yield Combination("D+S+W", both, factors.dead, ((lies, beside), (each, factors.wind_beside)))
+            if factors.snow_with_wind is not None:
+                less = factors.snow_with_wind[high]
+                yield Combination("D+W+S", both, factors.dead, ((each, factors.wind), (lies, less)))

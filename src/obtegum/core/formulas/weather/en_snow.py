@@ -2,19 +2,18 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.formulas.weather.outline import Outline
 from obtegum.core.formulas.weather.own import NOTHING, Own
+from obtegum.core.formulas.weather.place import Shelter
 from obtegum.core.formulas.weather.pressure import Case, Worked, from_snow
 
 __all__ = ["Site", "breaks", "even_factor", "snow_cases", "vault_factor", "worked"]
 
 Array = NDArray[np.float64]
-Shelter = Literal["open", "part", "sheltered"]
 # Table 5.1; and the slope beyond which none lies.
 EXPOSURE: dict[Shelter, float] = {"open": 0.8, "part": 1.0, "sheltered": 1.2}
 STEEP, EVEN, MOST = 60.0, 0.8, 2.0

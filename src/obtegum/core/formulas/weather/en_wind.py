@@ -3,19 +3,21 @@
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.formulas.weather.outline import Outline
-from obtegum.core.formulas.weather.own import NOTHING, Own
+from obtegum.core.formulas.weather.own import LEGS_FROM, NOTHING, Own
+from obtegum.core.formulas.weather.place import Face, Opening, Openness
 from obtegum.core.formulas.weather.pressure import Case, Strip, Worked, averaged, from_wind, on_bare_tubes
 
 __all__ = [
     "AIR_KG_M3",
+    "BACK",
     "DOMINANT",
-    "Opening",
+    "DRAWN_IN",
+    "FRONT",
     "Wind",
     "bare_cases",
     "breaks",
@@ -27,7 +29,6 @@ __all__ = [
 ]
 
 Array = NDArray[np.float64]
-Openness = Literal["woods", "country", "coast"]
 # Table 4.1, categories III, II and, by the open sea, 0: z0 and zmin, m.
 ROUGH: dict[Openness, tuple[float, float]] = {"woods": (0.3, 5.0), "country": (0.05, 2.0), "coast": (0.003, 1.0)}
 AIR_KG_M3 = 1.25
@@ -36,30 +37,18 @@ PRESSED_OUT, DRAWN_IN, DOMINANT = 0.2, -0.3, 0.9
 WINDWARD, LEEWARD = 0.8, -0.5
 # Force on round bars and tubes, 7.9.2.
 BARE = 1.2
-FROM_GROUND = 0.25
 # Wind along the house, tables 7.4b and 7.1: where each zone begins, in e; of the roof flatter and steeper than 45°,
 # and of the sides.
 ROOF_ZONES, FLAT, STEEPER = (0.0, 0.1, 0.5), (-1.4, -0.8, -0.5), (-1.4, -0.9, -0.5)
 STEEP_DEG = 45.0
 SIDE_ZONES, SIDES = (0.0, 0.2, 1.0), (-1.2, -0.8, -0.5)
 
-
-Face = Literal["front", "back", "left", "right"]
 # Which face the wind strikes first, and the one behind.
 LEFT: Face = "left"
 RIGHT: Face = "right"
+FRONT: Face = "front"
+BACK: Face = "back"
 BEHIND: dict[Face, Face] = {"front": "back", "back": "front", "left": "right", "right": "left"}
-
-
-@dataclass(frozen=True, slots=True)
-class Opening:
-    """What may stand open: its face, and from where to where along it, m, from the left over an end and from the front
-    over a side; what is said of it."""
-
-    face: Face
-    begin_m: float
-    end_m: float
-    words: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -130,7 +119,7 @@ def peak_pressure(wind: Wind, height_m: float) -> float:
 
 def vault_factors(outline: Outline, own: Own = NOTHING) -> tuple[list[float], float, float, bool]:
     """cpe of figure 7.11: A (pushing, and sucking on a vault that stands on legs), B, C; whether legs are walls."""
-    walls = outline.leg_m / outline.height_m > own.get("legs", FROM_GROUND)
+    walls = outline.leg_m / outline.height_m > own.get("legs", LEGS_FROM)
     flat = min(max((outline.rise_m if walls else outline.height_m) / outline.span_m, 0.05), 0.5)
     share = (flat - 0.05) / 0.45
     push = 0.1 + 0.7 * share
@@ -211,7 +200,7 @@ def worked(wind: Wind, outline: Outline, strip: Strip) -> list[Worked]:
             "kH",
             "legs are walls from this share of the height",
             "choice of this bench",
-            wind.own.get("legs", FROM_GROUND),
+            wind.own.get("legs", LEGS_FROM),
         ),
         *(Worked("cpe,A", "windward quarter", "figure 7.11", each) for each in front),
         Worked("cpe,B", "centre half", "figure 7.11", middle),

@@ -2,7 +2,10 @@
 
 from dataclasses import dataclass
 
-__all__ = ["NOTHING", "Own"]
+__all__ = ["LEGS_FROM", "NOTHING", "Own"]
+
+# This bench's choice: legs up to this share of the height belong to an arch that springs from the ground.
+LEGS_FROM = 0.25
 
 
 @dataclass(frozen=True, slots=True)

@@ -22,11 +22,10 @@ from obtegum.core.rooms.strength.judged import verdicts as frame_verdicts
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.base import Part
 from obtegum.core.values.catalogue import Catalogue, Tube
+from obtegum.core.values.physics import STEEL_KG_M3
 from obtegum.core.values.trouble import DesignError
 
 __all__ = ["Frame", "Judged", "Taken", "Tried", "mass_kg_m", "post_for", "taken", "try_frame"]
-
-STEEL_KG_M3 = 7850.0
 
 
 class Taken(Part):

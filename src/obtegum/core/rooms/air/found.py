@@ -17,6 +17,7 @@ from obtegum.core.rooms.cover.found import edge_up_m, rim_m
 from obtegum.core.rooms.cover.pulls import lifted_radius_m
 from obtegum.core.rooms.ends.air import AIR_M3_S_M2, FASTEST_MPS, air_of, end_area_m2
 from obtegum.core.rooms.sides.found import curtained, opening_m
+from obtegum.core.values.physics import GRAVITY_MPS2, air_pressure_share
 
 __all__ = [
     "NET",
@@ -40,11 +41,13 @@ __all__ = [
 # W/mK along the ground, bare and insulated (EP406 as usually quoted).
 ONE, TWO, SCREENED, CHANGE, BARE, INSULATED = 6.8, 4.0, 0.65, 0.33, 1.38, 0.69
 WINDY = 1.2
+# How high ends open where no side does: up to here, m, as the lower half of them (this bench).
+ENDS_UP_M = 1.8
 # The most of the sun that anything is taken to keep out.
 MOST_SHADE = 0.95
 # Sun on the floor, W/m², what film lets in, and what a watered crop turns into vapour of it (rule B21).
 SUN_W_M2, LET_IN, VAPOUR = 900.0, 0.7, 0.5
-AIR_J_M3K, GRAVITY, KELVIN = 1200.0, 9.80665, 300.0
+AIR_J_M3K, KELVIN = 1200.0, 300.0
 # What wind drives of an opening's area slanting at it; a still day through openings of one height (ASHRAE).
 SLANTING, STILL = 0.3, 0.6 / 3
 HOTTEST_K, HALVINGS = 60.0, 50
@@ -171,7 +174,7 @@ def opens_of(work: Work) -> Opens:
         sides_m2=2 * high * size.length_m * sides,
         ends_m2=sum(each.values()),
         end_m2=max(each.values()),
-        high_m=high or min(size.height_m / 2, 1.8),
+        high_m=high or min(size.height_m / 2, ENDS_UP_M),
         floor_m2=ends.floor_m2,
     )
 
@@ -195,7 +198,7 @@ def sun_w(work: Work, hotter_k: float) -> float:
 def moved_m3_s(work: Work, hotter_k: float, breeze: bool) -> float:
     """Air that its openings let through, m³/s: by warmth alone, or what a breeze drives, whichever is more."""
     opens = opens_of(work)
-    still = STILL * opens.free_m2 * math.sqrt(GRAVITY * opens.high_m * max(hotter_k, 0.0) / KELVIN)
+    still = STILL * opens.free_m2 * math.sqrt(GRAVITY_MPS2 * opens.high_m * max(hotter_k, 0.0) / KELVIN)
     # In at one half of what opens and out at the other.
     return max(still, SLANTING * opens.free_m2 / 2 * work.design.air.breeze_mps) if breeze else still
 
@@ -244,7 +247,7 @@ def fans_of(work: Work) -> Fans:
     rise of 3.9 K, more where air is thin, and where the inlet is under 30 m away; beside it the balance with sun."""
     told, size = work.design.air, work.design.size
     floor = size.span_m * size.length_m
-    thin = 1 / (1 - 2.25577e-5 * work.design.weather.altitude_m) ** 5.25588
+    thin = 1 / air_pressure_share(work.design.weather.altitude_m)
     near = max(NEARER / math.sqrt(size.length_m), 1.0) if size.length_m < NEAR_M else 1.0
     rule = AIR_M3_S_M2 * floor * thin * RULE_K / told.rise_k * near
     balance = sun_w(work, told.rise_k) / (AIR_J_M3K / thin * told.rise_k)

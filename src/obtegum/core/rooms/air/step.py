@@ -4,7 +4,7 @@ import math
 from collections.abc import Iterator
 
 from obtegum.core.drawing.step import Answer, Standing, StepPlan
-from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, settled
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.work import Work
@@ -23,7 +23,7 @@ from obtegum.core.rooms.air.found import (
     still_k,
 )
 from obtegum.core.rooms.ends.air import FASTEST_MPS
-from obtegum.core.values.amount import amount_text
+from obtegum.core.values.amount import HOUR_S, amount_text
 from obtegum.core.values.quantity import area_text, percent_text
 
 __all__ = ["plan", "stands", "verdicts"]
@@ -76,7 +76,7 @@ def verdicts(work: Work) -> list[Verdict]:
             sentence,
             number,
             limit,
-            min(hot / MOST_K, 99.0),
+            min(hot / MOST_K, NEVER),
             "air",
             "comfort",
         )
@@ -88,7 +88,7 @@ def _fanned(work: Work) -> Verdict:
     fans, opens = fans_of(work), opens_of(work)
     needs, has = area_text(fans.free_m2, work.tape, "up"), area_text(opens.end_m2, work.tape, "down")
     fast = amount_text(FASTEST_MPS, "speed", work.tape.units, "down")
-    ratio = min(fans.free_m2 / max(opens.end_m2, 0.01), 99.0)
+    ratio = min(fans.free_m2 / max(opens.end_m2, 0.01), NEVER)
     sentence = f"Fans want {needs} free at the other end, so that air comes in no faster than {fast}; it opens {has}."
     level = judge(ratio, work.rules.holds_to)
     if level == "fails":
@@ -171,7 +171,7 @@ def _answers(work: Work) -> Iterator[Answer]:
         told = ", ".join(f"{name} {percent_text(each / heat.all_w, 0, 'nearest')}" for name, each in parts)
         yield amount_answer(work, "heater", "Heater for that night", heat.all_w, "power", f"{told}; steady, no reserve")
         yield amount_answer(
-            work, "heat_hour", "An hour of it", heat.all_w * 3600, "energy", "fuel: by what yours gives"
+            work, "heat_hour", "An hour of it", heat.all_w * HOUR_S, "energy", "fuel: by what yours gives"
         )
     yield Answer(
         id="opens", label="Opens, free", reading=area_text(opens.free_m2, tape, rounded("opens")), value=opens.free_m2,

@@ -9,12 +9,13 @@ likes then, which is a matter of its shape, not of its life.
 from collections.abc import Iterator
 from functools import partial
 
-from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.findings.skeleton.posts import least_embedment_m
 from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.pole import pole_depth
+from obtegum.core.formulas.frame.steel import OMEGA
 from obtegum.core.rooms.bend.sprung import Spring, spring_of
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.model import counted, furthest_out_m
@@ -25,7 +26,6 @@ __all__ = ["asked_of_feet", "feet_verdicts"]
 
 _verdict = partial(verdict_on, "bend", part="socket:L", rank="fits")
 
-OMEGA = 1.67
 # Statics of a rigid pole in soil whose stiffness grows with depth: what a push at its top adds below (rule B3).
 BELOW = 0.26
 # A moment smaller than this is none, N·m.
@@ -61,7 +61,7 @@ def _bends(work: Work, push_n: float, moment_nm: float) -> Verdict:
     section = counted(work, post_tube(work))
     asked = moment_nm + BELOW * push_n * max(least_embedment_m(work), 0.0)
     bears = section.yield_pa * section.plastic_m3 / OMEGA
-    ratio = min(asked / bears, 99.0)
+    ratio = min(asked / bears, NEVER)
     level, told = _level(work, ratio)
     number, limit = amount_text(asked, "torque", units, "up"), amount_text(bears, "torque", units, "down")
     sentence = f"Springing bends each {one} by {number} at the ground; it bears {limit}."
@@ -77,7 +77,7 @@ def _leans(work: Work, push_n: float, moment_nm: float) -> Iterator[Verdict]:
     if ground is None or ground.lateral_pa_m <= 0 or in_m <= 0 or work.design.hold.set != "driven" or push_n <= 0:
         return
     wants_m = pole_depth(ground, post_tube(work).over_m, push_n, moment_nm / push_n)
-    ratio = min(wants_m / in_m, 99.0)
+    ratio = min(wants_m / in_m, NEVER)
     level, told = _level(work, ratio)
     number, limit = work.say(wants_m, "up"), work.say(in_m, "down")
     sentence = f"To keep its pipe plumb for good each {one} wants {number} in the ground; it has {limit}."

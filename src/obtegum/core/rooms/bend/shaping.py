@@ -15,15 +15,15 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import Arc
 from obtegum.core.rooms.bend.heated import batches_of, is_heated
 from obtegum.core.rooms.strength.plastic import SnowRating, locked_1_m
-from obtegum.core.values.amount import amount_text
+from obtegum.core.values.amount import HOUR_S, amount_text
 from obtegum.core.values.catalogue import Tube
+from obtegum.core.values.physics import GRAVITY_MPS2
 from obtegum.core.values.quantity import percent_text
 
 __all__ = ["Shaped", "shaping", "ways_to_shape"]
 
-GRAVITY = 9.80665
 # Fresh snow, N/m³, by which depths are told (75 kg/m³), and less than which nothing lies, m.
-FRESH_N_M3, FINGER_M = 75 * GRAVITY, 0.01
+FRESH_N_M3, FINGER_M = 75 * GRAVITY_MPS2, 0.01
 # How many pipes thicker and thinner than one's own are looked at.
 EITHER_WAY = 2
 # The drawing: how wide a bar is that is all of its yield, how high, how far apart, and a ring's size, m.
@@ -80,7 +80,7 @@ def _shaped(work: Work, tube: Tube, rating: SnowRating, springs: bool) -> Shaped
     if told.stick_price is not None:
         price = stick_count(work) * told.stick_price * _kg_m(work, tube) / _kg_m(work, own)
         if not springs and told.hour_price is not None and is_heated(work):
-            price += batches_of(work).all_s / 3600 * told.hour_price
+            price += batches_of(work).all_s / HOUR_S * told.hour_price
     return Shaped(
         tube=tube,
         springs=springs,
@@ -104,7 +104,9 @@ def _bent_1_m(work: Work) -> float:
 
 
 def _kg_m(work: Work, tube: Tube) -> float:
-    return math.pi * (tube.od_m - tube.wall_m) * tube.wall_m * work.catalogue.resins[tube.resin].weight_n_m3 / GRAVITY
+    return (
+        math.pi * (tube.od_m - tube.wall_m) * tube.wall_m * work.catalogue.resins[tube.resin].weight_n_m3 / GRAVITY_MPS2
+    )
 
 
 def shaping(work: Work) -> Drawing:

@@ -5,7 +5,7 @@ from functools import partial
 
 from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Band, Strip
-from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Verdict, judge, verdict_on
 from obtegum.core.face.answers import count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.skeleton.bending import (
@@ -30,10 +30,7 @@ from obtegum.core.findings.skeleton.line import headroom_m
 from obtegum.core.findings.skeleton.posts import hands_force, play_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.bows.bending import (
-    bending_moment,
-    former_limit,
-)
+from obtegum.core.formulas.bows.bending import bending_moment, former_limit
 from obtegum.core.formulas.bows.sticks import Piece
 from obtegum.core.rooms.bend import heated, sprung
 from obtegum.core.rooms.bend.feet import feet_verdicts
@@ -120,7 +117,7 @@ def _made_verdict(work: Work) -> Verdict:
     off_span, off_height = made.span_m - size.span_m, made.height_m - size.height_m
     off_m = max(abs(off_span), abs(off_height))
     limit_m = work.rules.as_bent_off_share * size.span_m
-    ratio = min(off_m / limit_m, 99.0)
+    ratio = min(off_m / limit_m, NEVER)
     level = judge(ratio, work.rules.holds_to)
     number, limit = work.say(off_m, "up"), work.say(limit_m, "down")
     wide = f"{work.say(abs(off_span))} {'wider' if off_span >= 0 else 'narrower'}"

@@ -12,6 +12,7 @@ from obtegum.core.findings.skeleton.runs import stood_m
 from obtegum.core.findings.skeleton.stands import boarded
 from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.links import WASHER_M
 from obtegum.core.formulas.end_to_end import lay
 from obtegum.core.values.catalogue import Board
 from obtegum.core.values.quantity import INCH_M
@@ -35,7 +36,7 @@ __all__ = [
 SIDES = 2
 USUAL = {"feet": "board-2x6", "metric": "board-47x150mm"}
 # A washer's thickness, m, a nut's as a share of the bolt, and what stands out of it, threads of so much of it.
-WASHER_M, NUT, OUT = 0.002, 0.85, 0.35
+NUT, OUT = 0.85, 0.35
 # Lengths that bolts come in, m apart.
 STEP_M = {"feet": INCH_M / 2, "metric": 0.01}
 

@@ -13,14 +13,14 @@ from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.runs import run_tube, runs_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.anchor.links import bolt_shear, bolt_wall, tube_twists
-from obtegum.core.formulas.frame.steel import allowable, column_n, european
+from obtegum.core.formulas.anchor.links import HOLE_WIDER_M, bolt_shear, bolt_wall, tube_twists
+from obtegum.core.formulas.frame.steel import OMEGA, column_n, ultimate_pa
 from obtegum.core.formulas.timber import bolt_lateral_n, pulled_n
-from obtegum.core.formulas.weather.ends import eu_ends, us_ends
+from obtegum.core.formulas.weather.ends import Shell
 from obtegum.core.formulas.weather.pressure import Worked
 from obtegum.core.rooms.strength.found import bow_found, counted
 from obtegum.core.rooms.strength.loads import weathered
-from obtegum.core.rooms.weather.found import method_of, told
+from obtegum.core.rooms.weather.found import method_of
 
 __all__ = [
     "Alike",
@@ -47,9 +47,8 @@ SAME_M = 0.0002
 NEAR_RUN_M = 0.1
 # Share of what presses a bow that steadies it at each point held (AISC 360-16 App. 6 and EN 1993-1-1 5.3.3, as 2 %).
 STEADIES = 0.02
-# Yield and rupture, AISC 360-16 D2; a bolt's hole is wider by this, m.
-OMEGA_Y, OMEGA_U, HOLE_M = 1.67, 2.0, 0.001
-MILD_PA, MILD_YIELD_PA, OF_YIELD = 360e6, 235e6, 1.3
+# Rupture, AISC 360-16 D2.
+OMEGA_RUPTURE = 2.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,16 +104,12 @@ def end_m2(work: Work) -> float:
 @found
 def along_of(work: Work) -> Along | None:
     """Wind along the house; None while the weather isn't known, or an engineer's pressures say nothing of the ends."""
-    weather, method, figures = weathered(work), method_of(work), told(work)
-    if weather is None or figures is None or method == "given":
+    weather, size = weathered(work), work.design.size
+    if weather is None or weather.q_pa is None:
         return None
-    size = work.design.size
-    q = next(each.value for each in weather.sheet if each.symbol in ("q", "qp"))
-    area, wide_m = end_m2(work), size.span_m + bow_tube(work).od_m
-    if method == "us":
-        ends_n, sheet = us_ends(q, area, size.length_m, wide_m)
-    else:
-        ends_n, sheet = eu_ends(q, area, size.length_m, wide_m, size.height_m, centre_line(work).girth_m)
+    wide_m = size.span_m + bow_tube(work).od_m
+    shell = Shell(end_m2(work), size.length_m, wide_m, size.height_m, centre_line(work).girth_m)
+    ends_n, sheet = method_of(work).code.ends(weather.q_pa, shell)
     steadies, pulls = _steadies(work), min(pulling(work))
     share = min((brace.along for brace in braces_of(work)), default=0.0)
     brace_n = (ends_n / 2 + steadies) / (pulls * share) if pulls and share else math.inf
@@ -134,10 +129,10 @@ def _steadies(work: Work) -> float:
     judged = bow_found(work)
     if judged is None or judged.found is None or not work.design.braces.bays:
         return 0.0
-    eu = 1.5 if method_of(work) == "eu" else 1.0
     # A bow is pressed most by what its feet give back, in any weather.
     feet = judged.found.ground
-    pressed_n = float(np.hypot(feet[:, :, 0], feet[:, :, 1])[feet[:, :, 1] > 0].max(initial=0.0)) / eu
+    most_n = float(np.hypot(feet[:, :, 0], feet[:, :, 1])[feet[:, :, 1] > 0].max(initial=0.0))
+    pressed_n = most_n / method_of(work).factors.partial
     bows = bays_of(work).bows
     held = (len(runs_of(work)) + 1) / 2
     return STEADIES * pressed_n * bows * math.sqrt(0.5 * (1 + 1 / bows)) * held
@@ -152,8 +147,7 @@ def run_takes(work: Work) -> tuple[float, float] | None:
     along, takes = along_of(work), run_column_n(work)
     if along is None or takes is None or not min(pulling(work)):
         return None
-    factor = 1.5 if method_of(work) == "eu" else 1.0
-    pressed = (along.ends_n / 2 + along.steadies_n) / (len(runs_of(work)) / 2) * factor
+    pressed = (along.ends_n / 2 + along.steadies_n) / (len(runs_of(work)) / 2) * method_of(work).factors.partial
     return pressed, takes
 
 
@@ -165,7 +159,7 @@ def run_column_n(work: Work) -> float | None:
         return None
     section = counted(work, tube)
     try:
-        strength = european(section) if method_of(work) == "eu" else allowable(section)
+        strength = method_of(work).strength(section)
     except ValueError:
         return None
     return column_n(strength, section, bays_of(work).bay_m)
@@ -201,20 +195,20 @@ def holding(work: Work) -> Holding:
     if tube.material != "steel" or bow.material != "steel":
         return Holding(None, "plastic pipe", "no value for plastic: test it")
     section = counted(work, tube)
-    links = [(tube.yield_pa * section.area_m2 / OMEGA_Y, "the tube itself", "AISC 360-16 D2, yield")]
+    links = [(tube.yield_pa * section.area_m2 / OMEGA, "the tube itself", "AISC 360-16 D2, yield")]
     if told_.end == "clamp":
         if told_.clamp_n is None:
             return Holding(None, "its clamps", "no rating told: test it")
         links.append((told_.clamp_n, "its clamps", "as rated"))
     else:
-        ultimate = MILD_PA if abs(tube.yield_pa - MILD_YIELD_PA) < 1e6 else OF_YIELD * tube.yield_pa
-        thick, hole_m = 2 * section.wall_m, told_.bolt_m + HOLE_M
+        ultimate = ultimate_pa(tube.yield_pa)
+        thick, hole_m = 2 * section.wall_m, told_.bolt_m + HOLE_WIDER_M
         # Flattened, the tube is as wide as half of its wall's length round.
         wide_m = math.pi * (tube.od_m - tube.wall_m) / 2
         clear_m = max(told_.edge_m - hole_m / 2, 0.0)
-        bears = min(1.2 * clear_m, 2.4 * told_.bolt_m) * thick * ultimate / OMEGA_U
+        bears = min(1.2 * clear_m, 2.4 * told_.bolt_m) * thick * ultimate / OMEGA_RUPTURE
         links += [
-            (thick * max(wide_m - hole_m, 0.0) * ultimate / OMEGA_U, "its flattened end", "AISC 360-16 D2, net"),
+            (thick * max(wide_m - hole_m, 0.0) * ultimate / OMEGA_RUPTURE, "its flattened end", "AISC 360-16 D2, net"),
             (bears, "the bolt’s hole in its flattened end", "AISC 360-16 J3.10"),
             (bolt_shear(told_.bolt_m) / 2, "its bolt", "AISC 360-16 J3.6, A307, one plane"),
             (_near_wall(work), "the bow’s wall at its bolt", "AISC 360-16 J7, the near one alone"),
@@ -231,7 +225,7 @@ def tie_holding(work: Work) -> Holding:
         return holding(work)
     if bow.material != "steel":
         return Holding(None, "plastic pipe", "no value for plastic: test it")
-    net_m2 = board.thick_m * (board.wide_m - told_.bolt_m - HOLE_M)
+    net_m2 = board.thick_m * (board.wide_m - told_.bolt_m - HOLE_WIDER_M)
     return Holding(
         *min(
             (pulled_n(net_m2), "the board, net of its hole", "NDS 2018 3.8"),

@@ -3,7 +3,7 @@
 import math
 from collections.abc import Iterator
 
-from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.braces.found import along_of, holding, off_run_m, pulling, run_takes
 from obtegum.core.rooms.braces.tied import ties_asked
@@ -13,8 +13,6 @@ from obtegum.core.rooms.weather.found import method_of, stood_in
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["tie_verdicts", "verdicts"]
-
-NEVER = 99.0
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -42,7 +40,7 @@ def _wind(work: Work) -> Verdict:
     if along is None:
         why = (
             "Pressures as given say nothing of the ends: have the push along the house given too."
-            if method_of(work) == "given"
+            if not method_of(work).of_site
             else why_unknown(work)
         )
         return _verdict("unknown", f"What wind along asks of the braces isn’t known. {why}", "not known")
@@ -67,9 +65,9 @@ def _runs(work: Work) -> Iterator[Verdict]:
     units, (pressed_n, takes_n) = work.tape.units, takes
     pressed, most = amount_text(pressed_n, "force", units, "up"), amount_text(takes_n, "force", units, "down")
     made_up = f"{MADE_UP} " if stood_in(work) else ""
-    clause = "EN 1993-1-1 6.3.1" if method_of(work) == "eu" else "AISC 360-16 E3"
+    by = method_of(work).clauses
     said = f"{made_up}Wind along presses each run by {pressed}, on to the braces that pull; from bow to bow it takes"
-    sentence = f"{said} {most} ({clause}). {AID}"
+    sentence = f"{said} {most} ({by.code} {by.column}). {AID}"
     ratio = pressed_n / takes_n if takes_n > 0 else NEVER
     level = judge(ratio, work.rules.holds_to)
     yield verdict_on(

@@ -4,11 +4,12 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from obtegum.core.drawing.verdict import NEVER
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.braces import brace_tube, tie_board
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.section import Section
-from obtegum.core.formulas.frame.steel import Strength, allowable, column_n, european
+from obtegum.core.formulas.frame.steel import Strength, column_n
 from obtegum.core.formulas.timber import column_n as timber_n
 from obtegum.core.rooms.braces.found import Holding, tie_holding
 from obtegum.core.rooms.strength.forced import met_collar
@@ -17,9 +18,6 @@ from obtegum.core.rooms.strength.model import every_tied
 from obtegum.core.rooms.weather.found import method_of
 
 __all__ = ["Asked", "asked_in", "ties_asked"]
-
-# Partial factor that European forces are without where they stand beside allowable values of bolts and ends.
-PARTIAL, NEVER = 1.5, 99.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,7 +49,7 @@ def _pressed_n(work: Work, long_m: float, steel: tuple[Strength, Section] | None
     board = tie_board(work)
     if board is not None:
         return timber_n(board.thick_m, board.wide_m, long_m)
-    return None if steel is None else column_n(*steel, long_m) / (PARTIAL if method_of(work) == "eu" else 1.0)
+    return None if steel is None else column_n(*steel, long_m) / method_of(work).factors.partial
 
 
 @found
@@ -65,8 +63,9 @@ def asked_in(work: Work, judged: Judged) -> tuple[Asked, ...]:
     """The same of a bow in other weather; props aren't ties."""
     if judged.found is None or not judged.model.ties:
         return ()
-    eu = method_of(work) == "eu"
-    pulls = judged.found.pulls * grown(work, judged.found)[:, None] / (PARTIAL if eu else 1.0)
+    method = method_of(work)
+    # Beside allowable values of bolts and ends forces stand without partial factors.
+    pulls = judged.found.pulls * grown(work, judged.found)[:, None] / method.factors.partial
     met = met_collar(work)
     words, kinds = (
         [combo.words for combo in judged.weathered.combos],
@@ -75,7 +74,7 @@ def asked_in(work: Work, judged: Judged) -> tuple[Asked, ...]:
     tube, holds = brace_tube(work), tie_holding(work)
     section = counted(work, tube)
     try:
-        strength = (european(section) if eu else allowable(section)) if tube.material == "steel" else None
+        strength = method.strength(section) if tube.material == "steel" else None
     except ValueError:
         strength = None
     found_ = list[Asked]()

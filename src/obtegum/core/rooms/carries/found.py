@@ -18,6 +18,7 @@ from obtegum.core.rooms.carries.snow import (
 )
 from obtegum.core.rooms.strength.found import why_no_bow
 from obtegum.core.rooms.weather.found import method_of, missing, told
+from obtegum.core.values.physics import GRAVITY_MPS2
 
 __all__ = [
     "Clearing",
@@ -34,7 +35,6 @@ __all__ = [
     "why_no_gust",
 ]
 
-GRAVITY = 9.80665
 # It goes on snowing while one clears: from this share of what is carried on (this bench).
 CLEAR_FROM = 0.5
 
@@ -55,7 +55,7 @@ class Deep:
 
 def deep_m(pressure_pa: float, kg_m3: float) -> float:
     """How deep snow of a density is that presses so on plan, m."""
-    return pressure_pa / (kg_m3 * GRAVITY)
+    return pressure_pa / (kg_m3 * GRAVITY_MPS2)
 
 
 @found
@@ -121,14 +121,14 @@ def clearing(work: Work) -> tuple[Clearing, ...]:
         return ()
     # A roof that carries nothing has too much on it at any depth.
     carried_pa = max(least.pressure_pa, 1e-6)
-    return tuple(Clearing(kind, words, from_m * kg * GRAVITY / carried_pa) for kind, words, kg in KINDS)
+    return tuple(Clearing(kind, words, from_m * kg * GRAVITY_MPS2 / carried_pa) for kind, words, kg in KINDS)
 
 
 @found
 def clears(work: Work) -> bool | None:
     """Whether a declared habit clears every kind of snow in time; None where none is declared, or nothing is known."""
     from_m = work.design.carries.clear_m
-    return None if from_m is None else bears(work, from_m * max(kg for _, _, kg in KINDS) * GRAVITY)
+    return None if from_m is None else bears(work, from_m * max(kg for _, _, kg in KINDS) * GRAVITY_MPS2)
 
 
 @found
@@ -138,7 +138,7 @@ def why_no_gust(work: Work) -> str:
         return reason
     if told(work) is None:
         return missing(work)[0].words
-    if method_of(work) == "given":
+    if not method_of(work).of_site:
         return "Pressures as given have no speed of wind to them."
     if work.design.braces.bays == 0:
         return "No bay is braced: nothing takes wind along the house. See Braces."

@@ -10,12 +10,14 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from obtegum.core.documents.ends import SIDES, Side
+from obtegum.core.drawing.verdict import NEVER
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.settings import set_of
 from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.weather.combine import Combination
+from obtegum.core.formulas.weather.factors import Factors
 from obtegum.core.rooms.braces.found import along_of, holding, run_takes
 from obtegum.core.rooms.braces.tied import asked_in
 from obtegum.core.rooms.carries.roots import most_of
@@ -33,11 +35,8 @@ from obtegum.core.rooms.weather.found import method_of
 __all__ = ["Gives", "bow_opened", "bow_shut", "first_gives", "held_by_nothing", "others_give"]
 
 Doors = Literal["shut", "open"]
-# Factors of weight that holds down and that doesn't; of a real gust's pressure, EN.
-LIGHT, HEAVY, EN_GUST = 0.6, 1.0, 1.5
 # Shares of the code's pressures that are looked for at the most, where the search begins, and how finely.
 MOST, GUESS, STEP = 8.0, 0.6, 0.002
-NEVER = 99.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,7 +49,7 @@ class Gives:
     part: str = "bow"
 
 
-def _blowing(weather: Weathered, doors: Doors, share: float, eu: bool) -> Weathered:
+def _blowing(weather: Weathered, doors: Doors, share: float, by: Factors) -> Weathered:
     """Wind alone with doors shut, or with an end open, as hard as a share of the code's pressures."""
     cases = [case for case in weather.cases if case.kind == "wind" and not case.name.startswith("least")]
     mine = [
@@ -58,11 +57,10 @@ def _blowing(weather: Weathered, doors: Doors, share: float, eu: bool) -> Weathe
         for case in cases
         if case.opened is (doors == "open")
     ]
-    times = EN_GUST if eu else 1.0
     combos = [
-        Combination(f"{name}D+W", case.words, dead, ((place, times),))
+        Combination(f"{name}D+W", case.words, dead, ((place, by.partial),))
         for place, case in enumerate(mine)
-        for name, dead in (("", HEAVY), ("less ", HEAVY if eu else LIGHT))
+        for name, dead in (("", 1.0), ("less ", by.favourable))
     ]
     return Weathered(tuple(mine), tuple(combos), ())
 
@@ -84,26 +82,26 @@ def _bow(work: Work, doors: Doors) -> Gives | None:
     """The frame in a gust: its bows, what of its posts is in the ground, its ties."""
     if why_no_bow(work) or real_gust(work, 1.0) is None:
         return None
-    least, what, eu = MOST, "bow", method_of(work) == "eu"
+    least, what, by = MOST, "bow", method_of(work).factors
     for model, weather, wide_m, more in list(_bows(work)):
 
         def most(share: float, bow: tuple[Model, Weathered, float, float] = (model, weather, wide_m, more)) -> float:
-            return _shares(work, bow, doors, share, eu)[0]
+            return _shares(work, bow, doors, share, by)[0]
 
         if least < MOST and most(least) <= 1:
             continue
         least = most_of(most, min(GUESS, least), least, STEP)
-        what = _shares(work, (model, weather, wide_m, more), doors, least + 2 * STEP, eu)[1]
+        what = _shares(work, (model, weather, wide_m, more), doors, least + 2 * STEP, by)[1]
     gust = real_gust(work, least)
     assert gust is not None
     return Gives(what, gust, doors)
 
 
 def _shares(
-    work: Work, bow: tuple[Model, Weathered, float, float], doors: Doors, share: float, eu: bool
+    work: Work, bow: tuple[Model, Weathered, float, float], doors: Doors, share: float, by: Factors
 ) -> tuple[float, str]:
     model, weather, wide_m, more = bow
-    judged = judged_on(work, model, _blowing(weather, doors, share, eu), wide_m, more)
+    judged = judged_on(work, model, _blowing(weather, doors, share, by), wide_m, more)
     if judged is None or judged.found is None:
         return NEVER, "the bow: no code covers its tube"
     found_ = [(judged.ratio, "a bow"), (post_share(work, judged)[0], f"a {way_of(work).one}, bent in the ground")]
@@ -199,7 +197,7 @@ def _covered(work: Work) -> Iterator[Gives | None]:
 def _rising(work: Work, what: str, share_at: Callable[[float], float]) -> Gives | None:
     """What is asked of more as wind's pressure rises, though not in proportion: where its share is 1."""
     times = most_of(share_at, 1.0, MOST, STEP)
-    gust = real_gust(work, (0.6 if method_of(work) == "us" else 1.0) * times)
+    gust = real_gust(work, method_of(work).factors.service_wind * times)
     return None if gust is None else Gives(what, gust, "either", "bow")
 
 
@@ -226,7 +224,7 @@ def _filmed(work: Work, side: Side) -> Iterator[Gives | None]:
             return (share - films) * times + films * (tension_at(work, times) or 0.0) / whole_n_m
 
         times = most_of(at, 1.0, MOST, STEP)
-        gust = real_gust(work, (0.6 if method_of(work) == "us" else 1.0) * times)
+        gust = real_gust(work, method_of(work).factors.service_wind * times)
         yield None if gust is None else Gives(f"the {side}’s {what}", gust, "either")
 
 
@@ -241,7 +239,7 @@ def _linear(work: Work, what: str, share: float, part: str) -> Gives | None:
     """
     if share <= 0 or share >= NEVER:
         return Gives(what, 0.0, "either", part) if share >= NEVER else None
-    gust = real_gust(work, (0.6 if method_of(work) == "us" else 1.0) / share)
+    gust = real_gust(work, method_of(work).factors.service_wind / share)
     return None if gust is None else Gives(what, gust, "either", part)
 
 

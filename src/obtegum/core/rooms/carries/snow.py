@@ -9,6 +9,7 @@ from typing import Literal
 
 import numpy as np
 
+from obtegum.core.drawing.verdict import NEVER
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.stands import way_of
@@ -40,9 +41,6 @@ Pattern = Literal["even", "half"]
 Share = tuple[float, str]
 # The most that is looked for, where the search begins, and how finely, Pa.
 MOST_PA, GUESS_PA, STEP_PA = 20_000.0, 1000.0, 4.0
-# Factors of snow and of weight (EN 1990); a code that is allowable has none.
-EU_SNOW, EU_DEAD = 1.5, 1.35
-NEVER = 99.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,7 +80,7 @@ def _bows(work: Work, props: bool) -> Iterator[_Bow]:
 
 
 def _snowed(work: Work, model: Model, pattern: Pattern, pressure_pa: float) -> Weathered:
-    outline, eu = model.outline, method_of(work) == "eu"
+    outline, by = model.outline, method_of(work).factors
     lies = {"snow on the roof": outline.roof}
     if pattern == "half":
         # A bow whose joints aren't in its middle bears one half better than the other.
@@ -92,8 +90,7 @@ def _snowed(work: Work, model: Model, pattern: Pattern, pressure_pa: float) -> W
         from_snow(outline, pattern, words, "on the roof", np.where(where, pressure_pa, 0.0))
         for words, where in lies.items()
     ]
-    dead, times = (EU_DEAD, EU_SNOW) if eu else (1.0, 1.0)
-    combos = [Combination("D+S", case.words, dead, ((place, times),)) for place, case in enumerate(cases)]
+    combos = [Combination("D+S", case.words, by.dead, ((place, by.snow),)) for place, case in enumerate(cases)]
     return Weathered(tuple(cases), tuple(combos), ())
 
 
@@ -107,12 +104,11 @@ def _shares(work: Work, bow: _Bow, judged: Judged) -> Iterator[Share]:
             yield asked.share, f"a {asked.what}"
     if bow.held is None or judged.model is not bow.held:
         return
-    eu = EU_SNOW if method_of(work) == "eu" else 1.0
     pressed = float((-judged.found.pulls[:, -1] * grown(work, judged.found)).max())
     if not bow.between:
         takes = prop_takes_n(work)
         # Each prop bears its own bow, and as much for each bow between as its own presses it by, which is no less.
-        own = pressed / eu * work.design.strength.prop_every
+        own = pressed / method_of(work).factors.partial * work.design.strength.prop_every
         yield own / takes, "a prop"
     else:
         yield bears_between(work, pressed), "the ridge run between props"
@@ -203,7 +199,7 @@ def half_propped(work: Work) -> Carried | None:
 def ground_carried(work: Work) -> float | None:
     """Snow on the ground, Pa, at which what the code makes of it on the roof, even and drifted, uses all of the bow;
     None while the site isn't told, or where pressures are given."""
-    if why_no_bow(work) or told(work) is None or method_of(work) == "given" or even_carried(work) is None:
+    if why_no_bow(work) or told(work) is None or not method_of(work).of_site or even_carried(work) is None:
         return None
 
     bows = list(_bows(work, False))

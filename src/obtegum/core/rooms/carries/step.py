@@ -4,7 +4,7 @@ from collections.abc import Iterator, Mapping
 
 from obtegum.core.drawing.step import Answer, Standing, StepPlan, StepState, Told
 from obtegum.core.drawing.strip import Strip, StripMark
-from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, length_answer
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
@@ -35,7 +35,6 @@ CAUTION = (
     "Nobody goes under a roof that groans, nor onto it. Clear from outside with a soft, long tool, a strip from either "
     "side by turns: one bare side and one full one is the worst there is."
 )
-NEVER = 99.0
 
 
 def verdicts(work: Work) -> list[Verdict]:

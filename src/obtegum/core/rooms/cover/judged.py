@@ -5,15 +5,9 @@ from collections.abc import Iterator
 from functools import partial
 
 from obtegum.core.documents.cover import Hold
-from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.cover.found import (
-    Reach,
-    fixing_of,
-    over_planned_m,
-    reach_of,
-    taped_bows,
-)
+from obtegum.core.rooms.cover.found import Reach, fixing_of, over_planned_m, reach_of, taped_bows
 from obtegum.core.rooms.cover.lines import edges_of, eyelets_of, tracks_m
 from obtegum.core.rooms.cover.pulls import asked_n_m, film_pulls, held_n_m
 from obtegum.core.rooms.ends.pulled import film_of
@@ -163,7 +157,7 @@ def _strong(work: Work) -> Iterator[Verdict]:
     number, limit = f"{math.ceil(pulls.share * 100 - 1e-9)} %", "100 %"
     end = amount_text(pulls.end_n_m, "pull", units, "up")
     said = f"{made_up}Wind pulls {side} on each side’s fixing and {end} at the ends;"
-    ratio = min(pulls.share, 99.0)
+    ratio = min(pulls.share, NEVER)
     if work.design.weather.cover == "cloth":
         sentence = f"{said} nobody rated cloth: its maker’s figure says whether it bears that. {AID}"
         yield _verdict("cover-film", "Cloth in wind", "unknown", sentence, side, "not known", None, rank="stands")
@@ -198,6 +192,6 @@ def _held(work: Work, id_: str, title: str, by: Hold, pulls_n: float, holds_n: f
         of = TEST if by in (work.design.cover.sides, work.design.cover.ends) else OTHER
         sentence = f"{made_up}What {name} will hold here isn’t known; wind pulls {asked} on it. {of} {AID}"
         return _verdict(id_, title, "unknown", sentence, asked, "not known", None, rank="stands")
-    held, ratio = amount_text(holds_n, "pull", units, "down"), min(pulls_n / max(holds_n, 1.0), 99.0)
+    held, ratio = amount_text(holds_n, "pull", units, "down"), min(pulls_n / max(holds_n, 1.0), NEVER)
     sentence = f"{made_up}By half of the least pull, {held} for {name}; wind pulls {asked}. {AID}"
     return _verdict(id_, title, judge(ratio, work.rules.holds_to), sentence, asked, held, ratio, rank="stands")

@@ -1,6 +1,5 @@
 """What wind pulls on the cover's edges, on film, on a cord over it, and what its fixings were found to hold."""
 
-import math
 from dataclasses import dataclass
 
 from obtegum.core.documents.cover import Hold
@@ -9,9 +8,10 @@ from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.pulled import allowed
 from obtegum.core.rooms.cover.found import edge_up_m
 from obtegum.core.rooms.cover.lines import cords_of, edges_of
-from obtegum.core.rooms.ends.pulled import FACTORS, LOCAL, film_of, tension_n_m
+from obtegum.core.rooms.ends.pulled import LOCAL, film_of, tension_n_m
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.model import model_of
 from obtegum.core.rooms.weather.found import method_of
@@ -20,7 +20,6 @@ __all__ = ["Pulls", "cord_n", "film_pulls", "held_at", "held_n_m", "lifted_radiu
 
 # What polyethylene bears for some years, Pa (rule B1), half of it in its last year.
 FILM_BEARS_PA = 8e6
-PULLS, ALLOWED = 3, 0.5
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,7 +47,7 @@ def pressure_pa(work: Work) -> float | None:
     out = model_of(work).outline.out
     blown = (case for case in weather.cases if case.kind == "wind" and not case.name.endswith("-bare"))
     up = [float((case.per_area * out).sum(axis=1).max()) for case in blown]
-    return LOCAL * FACTORS[method_of(work)] * max([0.0, *up])
+    return LOCAL * method_of(work).factors.wind * max([0.0, *up])
 
 
 def lifted_radius_m(work: Work, up_m: float) -> float:
@@ -93,8 +92,7 @@ def held_n_m(work: Work, hold: Hold) -> float | None:
         pulled = (told.end_pull_1_n, told.end_pull_2_n, told.end_pull_3_n)
     else:
         return None
-    pulls = [each for each in pulled if each is not None]
-    return min(pulls) * ALLOWED if len(pulls) >= PULLS else None
+    return allowed([each for each in pulled if each is not None])
 
 
 def held_at(work: Work, where: str) -> float | None:
@@ -106,11 +104,3 @@ def held_at(work: Work, where: str) -> float | None:
 def asked_n_m(pulls: Pulls, where: str) -> float:
     """What wind asks of an edge, N/m."""
     return pulls.side_n_m if "side" in where else pulls.end_n_m
-
-
-def gusty_mps(people: int, area_m2: float) -> float:
-    """The gust that so many people hold a loose strip in, m/s: √(150·n/(0.736·A)), and 7 at the most (rule B2)."""
-    return min(math.sqrt(HAND_N * people / (0.613 * 1.2 * area_m2)), MOST_MPS)
-
-
-HAND_N, MOST_MPS = 150.0, 7.0

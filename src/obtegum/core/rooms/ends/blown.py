@@ -3,21 +3,19 @@ the end bow that they all push (rules B15, B20)."""
 
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
-from typing import Literal
 
 from obtegum.core.documents.ends import Side
+from obtegum.core.drawing.verdict import NEVER
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bows import girth_at
 from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.outline import end_of, half_m, sizes, stud_tube
 from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.anchor.links import SCREWS_M, net_along
+from obtegum.core.formulas.anchor.links import HOLE_WIDER_M, SCREWS_M, net_along
 from obtegum.core.formulas.anchor.pole import GIVES, pole_shear
 from obtegum.core.formulas.frame.along import beam_moment, continuous
-from obtegum.core.formulas.frame.steel import allowable, european
 from obtegum.core.formulas.timber import bent_share, strapped_n, washer_n
-from obtegum.core.formulas.weather.local import PARTIAL, eu_wall, us_wall
 from obtegum.core.rooms.ends.wall import Stick, Wall, wall_of
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.found import counted, end_alone, joint_share
@@ -30,10 +28,9 @@ __all__ = ["Blown", "Most", "bow_pushed", "carried", "wind_on"]
 
 # A strap at each head and foot, and how far its screws go into the stud, m; a plate washer's side, its bolt, and how
 # much wider than that its hole is, m (this bench).
-STRAP_M, INTO_M, WASHER_M, BOLT_M, HOLE_M = 0.001, 0.03, 0.05, 0.008, 0.001
+STRAP_M, INTO_M, PLATE_M, BOLT_M = 0.001, 0.03, 0.05, 0.008
 # Places along a header where its moment is taken.
 PLACES = 24
-NEVER = 99.0
 # Pressure on a piece of wall so long and wide, Pa.
 Pressure = Callable[[float, float], float]
 # Share of its bending strength that a stick uses under a moment, N·m.
@@ -64,10 +61,6 @@ class Blown:
     pushes: tuple[tuple[float, float], ...]
 
 
-def _method(work: Work) -> Literal["us", "eu"]:
-    return "eu" if method_of(work) == "eu" else "us"
-
-
 def carried(work: Work, wall: Wall) -> list[tuple[Stick, float]]:
     """Uprights that reach from foot to bow, and how wide a strip of wall each carries, m; a jamb half its door."""
     plumb, half = wall.whole(), half_m(work, wall.side)
@@ -91,19 +84,16 @@ def wind_on(work: Work, side: Side) -> Blown | None:
 
 
 def _wind_on(work: Work, side: Side) -> Blown | None:
-    wall, weather, method = wall_of(work, side), weathered(work), _method(work)
-    if weather is None or method_of(work) == "given" or not wall.whole():
+    wall, weather, method = wall_of(work, side), weathered(work), method_of(work)
+    if weather is None or weather.q_pa is None or not wall.whole():
         return None
-    q = next(each.value for each in weather.sheet if each.symbol in ("q", "qp"))
-
-    drawn = drawn_in(work) if method == "eu" else 0.0
+    q_pa, drawn = weather.q_pa, drawn_in(work)
 
     def pressure(long_m: float, wide_m: float) -> float:
-        area = long_m * max(wide_m, long_m / 3)
-        return us_wall(q, area, True) if method == "us" else eu_wall(q, area, drawn)
+        return method.code.wall_pa(q_pa, long_m * max(wide_m, long_m / 3), drawn)
 
     wide, bends = sizes(work, side)[0], _bends(work, side)
-    service = PARTIAL if method == "eu" else 1.0
+    service = method.factors.partial
     worst, at_pa, foot = Most("", 0.0), 0.0, 0.0
     heads = list[tuple[str, float, float]]()
     ground = ground_of(work)
@@ -137,12 +127,12 @@ def _wind_on(work: Work, side: Side) -> Blown | None:
 
 def _bends(work: Work, side: Side) -> Bends:
     """How much of its bending strength a stick of an end uses: a board, or a tube with its wall as it counts."""
-    (wide, deep), tube, method = sizes(work, side), stud_tube(work, side), _method(work)
+    (wide, deep), tube, method = sizes(work, side), stud_tube(work, side), method_of(work)
     if tube is None:
-        return lambda moment: bent_share(moment, wide, deep, method)
+        return lambda moment: bent_share(moment, wide, deep, method.bending_pa(deep))
     section = counted(work, tube)
     try:
-        strength = european(section) if method == "eu" else allowable(section)
+        strength = method.strength(section)
     except ValueError:
         # A wall that no code covers bears nothing that could be told.
         return lambda moment: NEVER
@@ -157,7 +147,7 @@ def _head_holds_n(work: Work, side: Side) -> float | None:
         return None
     if end.head == "cut":
         return end.screws * strapped_n(SCREWS_M[end.screw], INTO_M, STRAP_M) if end.screws else None
-    return washer_n(WASHER_M, BOLT_M)
+    return washer_n(PLATE_M, BOLT_M)
 
 
 def _header(wall: Wall, bends: Bends, pressure: Pressure) -> Most | None:
@@ -217,13 +207,13 @@ def bow_pushed(work: Work, side: Side) -> tuple[float, float] | None:
         return None
     section = sections_of(work)[0]
     try:
-        strength = european(section) if method_of(work) == "eu" else allowable(section)
+        strength = method_of(work).strength(section)
     except ValueError:
         return None
     left = joint_share(work)
     if end_of(work, side).head != "cut":
         # Its heads are bolted through it, in the direction that they push.
-        net = net_along(section.plastic_m3, BOLT_M + HOLE_M, section.wall_m, section.od_m)
+        net = net_along(section.plastic_m3, BOLT_M + HOLE_WIDER_M, section.wall_m, section.od_m)
         left = min(left, net / section.plastic_m3)
     pushed = _aside(work, side, blown) / (strength.moment_nm * left)
     return bow.ratio + pushed, pushed

@@ -4,7 +4,7 @@ import math
 from collections.abc import Iterator
 
 from obtegum.core.documents.ends import SIDES, Side
-from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.outline import as_built, end_of, sizes, under
 from obtegum.core.findings.work import Work
@@ -22,7 +22,6 @@ from obtegum.core.values.quantity import area_text
 
 __all__ = ["verdicts"]
 
-NEVER = 99.0
 # What a prop, its wedges and its plate want to the side of the house’s middle, m (this bench).
 CLEAR_M = 0.15
 

@@ -14,6 +14,7 @@ from obtegum.core.findings.skeleton.outline import end_of, refusal, stud_board
 from obtegum.core.findings.skeleton.tubes import find_tube, told_or_usual
 from obtegum.core.findings.work import Work
 from obtegum.core.values.catalogue import Tube
+from obtegum.core.values.physics import DENSITY_KG_M3, GRAVITY_MPS2
 
 __all__ = [
     "DROP_BOLT_M",
@@ -34,7 +35,7 @@ HINGE_M, LATCH_M, FOOT_M, HEAD_M, MEET_M = 0.003, 0.005, 0.01, 0.003, 0.005
 # Timber across its grain for each share of moisture, and what dry timber takes up outdoors (rule B20; data).
 SWELLS, TAKES_UP = 0.25, 0.08
 # Soft timber and film, kg/m³ and kg/m² (data); gravity.
-TIMBER_KG_M3, COVER_KG_M2, GRAVITY = 500.0, 0.2, 9.81
+TIMBER_KG_M3, COVER_KG_M2 = 500.0, 0.2
 # Hinges from a leaf's ends, m; higher or wider than this it has three; a rail more in its middle from here.
 FROM_END_M, THREE_HIGH_M, THREE_WIDE_M, MIDDLE_FROM_M = 0.15, 2.1, 1.2, 1.2
 # A gusset's legs for each width of the boards that it joins (this bench).
@@ -138,7 +139,7 @@ def _of_boards(work: Work, side: Side, each: Opened, wide: float, high: float) -
     brace = math.hypot(*inside)
     pieces = (Piece("stile", 2, high), Piece("rail", rails, inside[0]), Piece("brace", 1, brace))
     timber_m3 = sum(piece.count * piece.long_m for piece in pieces) * board.thick_m * board.wide_m
-    weight = GRAVITY * (timber_m3 * TIMBER_KG_M3 + wide * high * COVER_KG_M2)
+    weight = GRAVITY_MPS2 * (timber_m3 * TIMBER_KG_M3 + wide * high * COVER_KG_M2)
     return Leaf(each.name, wide, high, pieces, brace, 8, GUSSET * board.wide_m, _hinged(each, wide, high, weight))
 
 
@@ -155,7 +156,7 @@ def _of_pipe(work: Work, side: Side, each: Opened, wide: float, high: float) -> 
     brace = math.hypot(wide - tube.od_m, high - tube.od_m)
     metres = sum(piece.count * piece.long_m for piece in pieces) + brace
     area = math.pi / 4 * (tube.od_m**2 - (tube.od_m - 2 * tube.wall_m) ** 2)
-    weight = GRAVITY * (metres * area * (7850 if tube.material == "steel" else 1400) + wide * high * COVER_KG_M2)
+    weight = GRAVITY_MPS2 * (metres * area * DENSITY_KG_M3[tube.material] + wide * high * COVER_KG_M2)
     pieces.append(Piece("diagonal, of wire or strap", 1, brace))
     return Leaf(each.name, wide, high, tuple(pieces), brace, 0, 0.0, _hinged(each, wide, high, weight))
 

@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.documents.ends import EndWall, Side
+from obtegum.core.drawing.verdict import NEVER
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bows import girth_at
@@ -17,7 +18,7 @@ from obtegum.core.findings.skeleton.outline import end_of
 from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.film import film_pull_n_m
-from obtegum.core.formulas.frame.steel import allowable, column_n, european
+from obtegum.core.formulas.frame.steel import column_n
 from obtegum.core.rooms.braces.found import run_column_n, run_takes
 from obtegum.core.rooms.ends.blown import bow_pushed
 from obtegum.core.rooms.strength.found import END_WALL_N_M, counted, joint_share, judged_on, why_unknown
@@ -32,11 +33,8 @@ __all__ = ["Pulled", "Strut", "film_of", "pulled_by", "tension_at", "tension_n_m
 Array = NDArray[np.float64]
 # Film of polyethylene, secant, Pa; woven cloth of no told stiffness, N/m (rule B1).
 FILM_PA, CLOTH_N_M = 200e6, 100e3
-# Wind at the ends and eaves against that on the whole bow (stand-in, rule B8); its factor by each method.
-LOCAL, FACTORS = 1.5, {"us": 0.6, "eu": 1.5, "given": 1.0}
-# What covers are taken by in EN's combinations, which film's pull, a design value, goes in with.
-DEAD = {"us": 1.0, "eu": 1.35, "given": 1.0}
-NEVER = 99.0
+# Wind at the ends and eaves against that on the whole bow (stand-in, rule B8).
+LOCAL = 1.5
 USUAL = {"feet": "6 mil", "metric": "200 micron"}
 
 
@@ -92,7 +90,7 @@ def tension_at(work: Work, times: float) -> float | None:
         return None
     ends, film = work.design.ends, work.design.weather
     blows = [float(np.hypot(*case.per_area.T).max()) for case in weather.cases if case.kind == "wind"]
-    pressure = times * LOCAL * FACTORS[method_of(work)] * max(blows, default=0.0)
+    pressure = times * LOCAL * method_of(work).factors.wind * max(blows, default=0.0)
     stiff = CLOTH_N_M if film.cover == "cloth" else FILM_PA * film_of(work).thick_m
     pull = film_pull_n_m(stiff, pressure, bays_of(work).bay_m, ends.tight_n_m)
     return pull + (ends.tight_n_m if film.cover == "film" and film.layers == "two" else 0.0)
@@ -134,7 +132,7 @@ def _pulled(work: Work, side: Side) -> Pulled | None:
     gaps = _gaps_m(work, end)
     section = sections_of(work)[0]
     try:
-        bears = (european(section) if method == "eu" else allowable(section)).moment_nm * joint_share(work)
+        bears = method.strength(section).moment_nm * joint_share(work)
     except ValueError:
         bears = 0.0
     # M = q·a²/8: a beam over two spans, which is no less than over more.
@@ -146,7 +144,8 @@ def _pulled(work: Work, side: Side) -> Pulled | None:
     return Pulled(
         tension_n_m=tension,
         inward_n_m=inward,
-        share=_whole(work, side, in_plane * tension / DEAD[method], aside),
+        # Film's pull is a design value, and goes in with what covers, which combinations take by weight's factor.
+        share=_whole(work, side, in_plane * tension / method.factors.dead, aside),
         aside=aside,
         run_n=(inward * max(beside, default=0.0) + (more[0] if more else 0.0)) if runs_hold else 0.0,
         run_takes_n=run_column_n(work) if runs_hold else None,
@@ -193,7 +192,7 @@ def _strut(work: Work, end: EndWall, tension: float, shares: Array) -> Strut:
     pressed = about / (up - ground) * long_m / bay
     section = counted(work, brace_tube(work))
     try:
-        strength = european(section) if method_of(work) == "eu" else allowable(section)
+        strength = method_of(work).strength(section)
     except ValueError:
         return Strut(long_m, pressed, None)
     takes = column_n(strength, section, long_m) if brace_tube(work).material == "steel" else None

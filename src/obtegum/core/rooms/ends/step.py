@@ -61,7 +61,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 
     passes = ("ends.passes",) if framed and end.door != "none" else ()
     covered = ("cover.made",) if end.kind == "covered" else ()
-    opens = ("weather.doors",) if opened(work, side) and method_of(work) == "eu" else ()
+    opens = ("weather.doors",) if opened(work, side) and method_of(work).knows_habits else ()
     return StepPlan(
         **stands(work, found),
         next=_next(work, side),

@@ -148,9 +148,13 @@ def kinds(work: Work) -> list[tuple[str, float, float]]:
     return told
 
 
+# How thick cement is on pipe and in its socket each, m: about what makers print (this bench).
+GLUE_M = 0.0008
+
+
 def glue_l(work: Work) -> float:
-    """Cement for all joints, litres: 0.8 mm of it on pipe and socket, about what makers print (this bench)."""
+    """Cement for all joints, litres, on pipe and in sockets."""
     takes, counts = take_ups(work), counts_of(work)
     if takes is None:
         return 0.0
-    return counts.glued * math.pi * bow_tube(work).od_m * takes.socket_m * 0.0008 * 2 * 1000
+    return counts.glued * math.pi * bow_tube(work).od_m * takes.socket_m * GLUE_M * 2 * 1000

@@ -7,7 +7,7 @@ from functools import partial
 
 from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Band, Strip, StripMark
-from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bows import split_of, tube_m
@@ -26,7 +26,7 @@ from obtegum.core.rooms.fittings.found import (
     sections_of,
     shortest_m,
 )
-from obtegum.core.values.amount import amount_text
+from obtegum.core.values.amount import HOUR_S, amount_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 
@@ -56,7 +56,7 @@ def verdicts(work: Work) -> list[Verdict]:
 def _short(work: Work, least_m: float) -> Verdict:
     """A piece so short that what goes in at both ends meets."""
     short_m = shortest_m(work)
-    ratio = min(least_m / short_m, 99.0)
+    ratio = min(least_m / short_m, NEVER)
     level = judge(ratio, work.rules.holds_to)
     short, least = work.say(short_m, "down"), work.say(least_m, "up")
     sentence = f"The shortest piece is {short}; both its ends go in, {least} together."
@@ -140,7 +140,7 @@ def _answers(work: Work) -> Iterator[Answer]:
     yield count_answer("fit_glued", "Joints to glue", counts.glued, note)
     minutes, hours = cure_of(work.design.fittings.glue_c)
     yield amount_answer(
-        work, "fit_cure", "Leave it alone for", hours * 3600, "hours", f"handled after {minutes:.0f} min"
+        work, "fit_cure", "Leave it alone for", hours * HOUR_S, "hours", f"handled after {minutes:.0f} min"
     )
 
 

@@ -12,11 +12,11 @@ from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.words import AID, MADE_UP
 from obtegum.core.rooms.weather.found import stood_in, told
 from obtegum.core.values.amount import amount_text
+from obtegum.core.values.physics import AIR_KG_M3, GRAVITY_MPS2
 
 __all__ = ["plan", "stands", "strips"]
 
 CAUTION = f"{AID} Each frame is judged in all of the site’s weather; its film, fixings and soil are what they are."
-GRAVITY, AIR_KG_M3 = 9.80665, 1.225
 # The light end of each kind of snow, kg/m³, beside the heavy one that `KINDS` has.
 LIGHT = {"fresh": 50.0, "settled": 200.0, "old": 250.0, "wet": 300.0, "packed": 350.0}
 HELD = ("frames.spacing", "frames.tube", "frames.ties")
@@ -65,7 +65,7 @@ def _seller(work: Work) -> Iterator[Answer]:
     deep_m, gust = told_.seller_deep_m, told_.seller_gust_mps
     if deep_m is not None:
         for kind, words, heavy in KINDS:
-            low, high = (kg * GRAVITY * deep_m for kg in (LIGHT[kind], heavy))
+            low, high = (kg * GRAVITY_MPS2 * deep_m for kg in (LIGHT[kind], heavy))
             least = "" if low == high else f"from {amount_text(low, 'pressure', units, 'down')}, "
             yield Answer(
                 id=f"seller_{kind}", label=f"{work.say(deep_m)} of {words}",

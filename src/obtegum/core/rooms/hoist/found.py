@@ -6,8 +6,8 @@ from dataclasses import dataclass
 from obtegum.core.documents.hoist import CARRIES_KG
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.film import hands_for, held_gust_mps
 from obtegum.core.rooms.cover.found import reach_of, rim_m, sheet_m2
-from obtegum.core.rooms.cover.pulls import HAND_N, gusty_mps
 
 __all__ = ["DAY_MPS", "ROPE_M", "Sheet", "gust_held_mps", "needed", "open_tasks", "sheet_of", "shrinks_m"]
 
@@ -57,13 +57,13 @@ def sheet_of(work: Work) -> Sheet:
 def needed(work: Work) -> int:
     """People, at the least: to carry it, to hold it in the gust that is its limit, and one on each second rope."""
     sheet = sheet_of(work)
-    held = 0.613 * DAY_MPS**2 * 1.2 * sheet.loose_m2 / HAND_N
+    held = hands_for(DAY_MPS, sheet.loose_m2)
     return max(math.ceil(held - SAME), math.ceil(sheet.kg / CARRIES_KG - SAME), math.ceil(sheet.ropes / 2), 2)
 
 
 def gust_held_mps(work: Work, people: int) -> float:
     """The gust that so many hold it in, m/s; never more than 7."""
-    return gusty_mps(people, sheet_of(work).loose_m2)
+    return held_gust_mps(people, sheet_of(work).loose_m2)
 
 
 def shrinks_m(work: Work, air_c: float) -> tuple[float, float]:

@@ -4,11 +4,11 @@ from collections.abc import Iterator
 from functools import partial
 
 from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
-from obtegum.core.drawing.verdict import Level, Verdict, graded, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Level, Verdict, graded, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.film import MOST_MPS
 from obtegum.core.rooms.cover.found import reach_of
-from obtegum.core.rooms.cover.pulls import MOST_MPS
 from obtegum.core.rooms.hoist.found import DAY_MPS, ROPE_M, gust_held_mps, needed, open_tasks, sheet_of, shrinks_m
 from obtegum.core.values.amount import amount_text
 
@@ -63,7 +63,7 @@ def _gusts(work: Work) -> Iterator[Verdict]:
     sentence = f"Gusts of {asked} are told; {who} it in {most}, and over {over} is nobody’s day."
     if level == "fails":
         sentence += " Wait for another morning."
-    yield _verdict("day-gusts", "Gusts", level, sentence, asked, most, min(share, 99.0), rank="stands")
+    yield _verdict("day-gusts", "Gusts", level, sentence, asked, most, min(share, NEVER), rank="stands")
 
 
 def _warmth(work: Work) -> Iterator[Verdict]:
@@ -104,14 +104,14 @@ def _room(work: Work) -> Iterator[Verdict]:
     if free is None:
         return
     wants, has = work.say(sheet.strip_wide_m, "up"), work.say(free, "down")
-    ratio = min(sheet.strip_wide_m / max(free, 0.01), 99.0)
+    ratio = min(sheet.strip_wide_m / max(free, 0.01), NEVER)
     level = judge(ratio, work.rules.holds_to)
     sentence = (
         f"To unroll, fold and walk, a strip {wants} wide and {work.say(sheet.strip_long_m, 'up')} long; there is {has}."
     )
     if level == "fails":
         sentence += " Along the ridge from one end it takes another strip, off the end."
-    yield _verdict("day-room", "Room for it", level, sentence, wants, has, min(ratio, 99.0))
+    yield _verdict("day-room", "Room for it", level, sentence, wants, has, min(ratio, NEVER))
 
 
 def _before(work: Work) -> Iterator[Verdict]:

@@ -23,15 +23,15 @@ from obtegum.core.formulas.anchor.links import (
     screw_shear,
 )
 from obtegum.core.formulas.anchor.pole import GIVES, bears, pole_shear
+from obtegum.core.formulas.anchor.pulled import LEAST_PULLS, allowed
 from obtegum.core.formulas.anchor.soil import CONCRETE_N_M3, Ground
 from obtegum.core.formulas.anchor.uplift import DEAD, LOOSE, TAMPED, concrete_weight, over_plate, shaft_friction
+from obtegum.core.formulas.frame.steel import ultimate_pa
 from obtegum.core.rooms.soil.found import ground_of, why_no_ground
 from obtegum.core.rooms.strength.found import counted
-from obtegum.core.values.catalogue import Bag, Tube
+from obtegum.core.values.catalogue import Bag
 
 __all__ = [
-    "ALLOWED",
-    "PULLS",
     "Chain",
     "Holds",
     "Joint",
@@ -48,12 +48,8 @@ __all__ = [
 
 # Concrete that comes within this of the ground counts with all its width against a push, m.
 NEAR_TOP_M = 0.1
-# At least so many posts of a kind are pulled at, and half of the lowest is allowed.
-PULLS, ALLOWED = 3, 0.5
 # How much shallower than those that were pulled at posts may stand and still count as alike, m.
 AS_DEEP_M = 0.005
-# Ultimate strength of mild steel of which only the yield is told (stand-in), Pa, and as a share of its yield.
-MILD_PA, OF_YIELD, MILD_YIELD_PA = 360e6, 1.3, 235e6
 
 
 @dataclass(frozen=True, slots=True)
@@ -220,17 +216,14 @@ def pulled(work: Work, setting: str, way: Literal["up", "side"]) -> tuple[float 
         return None, ""
     if pulls.of != pulled_like(work.design, setting):
         return None, "those that were pulled at were made otherwise: pull again, or say once more how they were set"
-    if len(held) < PULLS:
-        return None, f"{len(held)} pulled at, {PULLS} at the least"
+    holds_n = allowed(held)
+    if holds_n is None:
+        return None, f"{len(held)} pulled at, {LEAST_PULLS} at the least"
     if pulls.deep_m is None:
         return None, "how deep those that were pulled at went isn’t told"
     if in_ground_m(work) < pulls.deep_m - AS_DEEP_M:
         return None, f"pulled at {work.say(pulls.deep_m)} in the ground, these have less"
-    return ALLOWED * min(held), f"half of the lowest of {len(held)} pull tests"
-
-
-def _ultimate(tube: Tube) -> float:
-    return MILD_PA if abs(tube.yield_pa - MILD_YIELD_PA) < 1e6 else OF_YIELD * tube.yield_pa
+    return holds_n, f"half of the lowest of {len(held)} pull tests"
 
 
 def _bolted(work: Work, below_m: float, part: str, what: str) -> Joint:
@@ -240,7 +233,7 @@ def _bolted(work: Work, below_m: float, part: str, what: str) -> Joint:
     insertion_m = work.design.bows.insertion_m
     # The bow's own end lies below the bolt, the post's above it.
     clear_m = min(insertion_m - below_m, below_m) - bolt_m / 2
-    tears_n = min(bolt_tears_out(clear_m, section.wall_m, _ultimate(tube)) for tube, section in tubes)
+    tears_n = min(bolt_tears_out(clear_m, section.wall_m, ultimate_pa(tube.yield_pa)) for tube, section in tubes)
     shear_n = bolt_shear(bolt_m, A307_PA)
     least = min((walls_n, "its walls"), (tears_n, "tearing out of the end"), (shear_n, "the bolt"))
     return Joint(part, what, least[0], f"by {least[1]}, AISC 360-16 J3 and J7; snug, the tube not crushed")
@@ -254,7 +247,7 @@ def _socket(work: Work) -> Joint:
     screws = None
     if hold.screws:
         near, far = (post_tube(work), bow_tube(work)) if over == "post" else (bow_tube(work), post_tube(work))
-        sheets = [Sheet(counted(work, tube).wall_m, _ultimate(tube)) for tube in (near, far)]
+        sheets = [Sheet(counted(work, tube).wall_m, ultimate_pa(tube.yield_pa)) for tube in (near, far)]
         each = screw_shear(SCREWS_M[hold.screw], sheets[0], sheets[1])
         words = "AISI S100 J4, not over the screw’s own tested shear ÷ 3"
         screws = Joint("socket:L", f"{hold.screws} screws, bow in {over}", hold.screws * each, words)

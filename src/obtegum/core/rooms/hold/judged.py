@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from typing import Literal
 
-from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.findings.skeleton.settings import Kind, set_of
 from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.skeleton.tubes import post_tube
@@ -19,7 +19,6 @@ from obtegum.core.values.amount import amount_text
 
 __all__ = ["begun", "gives_way", "kinds", "open_question", "verdicts"]
 
-NEVER = 99.0
 # What each kind is called by.
 BEFORE: dict[Kind, str] = {"row": "", "corner": "corner ", "brace": "braced "}
 WAYS: tuple[Literal["up", "side"], ...] = ("up", "side")

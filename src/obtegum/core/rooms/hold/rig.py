@@ -5,7 +5,7 @@ from obtegum.core.drawing.paths import box, line
 from obtegum.core.findings.skeleton.posts import least_embedment_m
 from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.hold.found import ALLOWED, PULLS
+from obtegum.core.formulas.anchor.pulled import LEAST_PULLS, allowed
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["rig"]
@@ -88,13 +88,13 @@ def rig(work: Work) -> Drawing:
         Row(what=f"pull {number}", reading=amount_text(each, "force", units, "down"))
         for number, each in enumerate(held, start=1)
     ]
-    if len(held) >= PULLS:
-        allowed = amount_text(ALLOWED * min(held), "force", units, "down")
-        rows.append(Row(what="allowed, half of the lowest", reading=allowed))
+    if (holds_n := allowed(held)) is not None:
+        rows.append(Row(what="allowed, half of the lowest", reading=amount_text(holds_n, "force", units, "down")))
+    least = LEAST_PULLS
     return drawn(
         view="rig",
         title="Pull test",
-        summary=f"A post is pulled up until it moves; {said}. At least {PULLS} posts, half of the lowest is allowed.",
+        summary=f"A post is pulled up until it moves; {said}. At least {least} posts, half of the lowest is allowed.",
         items=items,
         beside_m=(0.1, 0.15, 0.1, 0.2),
         table=tuple(rows) or (Row(what="Pulls", reading="none read yet"),),

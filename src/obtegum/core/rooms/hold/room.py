@@ -18,6 +18,7 @@ from obtegum.core.rooms.hold.found import chain_of, counts
 from obtegum.core.rooms.hold.rig import rig
 from obtegum.core.rooms.hold.tables import TABLES
 from obtegum.core.rooms.hold.takes import all_take, hours_s
+from obtegum.core.values.amount import HOUR_S
 from obtegum.core.values.catalogue import Catalogue
 from obtegum.core.values.day import days_later
 from obtegum.core.values.trouble import Trouble
@@ -52,7 +53,7 @@ def _needs(work: Work) -> tuple[Need, ...]:
     return (
         Need(what="bag of concrete", amount=bags, weighed=True),
         Need(what="hole", amount=sum(counts(work)[kind] for kind, way in ways if SETTINGS[way].holed)),
-        Need(what="hour of work", many="hours of work", amount=math.ceil(hours_s(work) / 3600 - 1e-9)),
+        Need(what="hour of work", many="hours of work", amount=math.ceil(hours_s(work) / HOUR_S - 1e-9)),
     )
 
 

@@ -7,6 +7,7 @@ from obtegum.core.findings.skeleton.settings import SETTINGS
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.hold.found import chain_of, counts, holds_of
 from obtegum.core.rooms.hold.takes import takes_of
+from obtegum.core.values.amount import HOUR_S
 
 __all__ = ["TABLES"]
 
@@ -20,7 +21,7 @@ def _settings(work: Work) -> Sequence[Sequence[object]]:
         holds, takes = holds_of(work, name), takes_of(work, name)
         forces = (holds.lift_n, holds.wind_n, holds.still_n, holds.down_n)
         amounts = (f"{takes.hole_m3:.4f}", f"{takes.concrete_m3:.4f}", takes.bags, f"{takes.gravel_m3:.4f}")
-        last = (f"{takes.timber_m:.2f}", f"{takes.hours_s / 3600:.2f}", f"{takes.carbon_kg:.1f}", holds.source)
+        last = (f"{takes.timber_m:.2f}", f"{takes.hours_s / HOUR_S:.2f}", f"{takes.carbon_kg:.1f}", holds.source)
         rows.append((way.name, *("" if each is None else f"{each:.1f}" for each in forces), *amounts, *last))
     return (head, *rows)
 

@@ -14,6 +14,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.concrete import CARBON_KG_KG, CONCRETE_KG_M3, STOOD_ON, bags_for, cured_days, room_m3
 from obtegum.core.rooms.hold.found import bag_of, counts, plug_top_m
 from obtegum.core.rooms.soil.found import hours_times
+from obtegum.core.values.amount import HOUR_S
 from obtegum.core.values.day import days_later
 
 __all__ = [
@@ -31,7 +32,7 @@ __all__ = [
 ]
 
 # Person-hours (this bench, estimates): a post driven, a hole by hand and a trench for each m³, a bag of 25 kg.
-DRIVEN_H, HAND_H_M3, TRENCH_H_M3, BAG_H, SET_H = 0.2, 6.0, 2.5, 0.15, 0.1
+DRIVEN_H, HAND_H_M3, TRENCH_H_M3, BAG_H, BAG_KG, SET_H = 0.2, 6.0, 2.5, 0.15, 25.0, 0.1
 # What backfill settles by over its first winter, as a share of its height (this bench).
 SETTLES = 0.1
 # The same for a stud of a knee wall, and for each m of board on it.
@@ -93,7 +94,7 @@ def takes_of(work: Work, setting: str, deep_m: float | None = None) -> Takes:
     bags = (told or bags_for(concrete, bag.yield_m3)) if way.concreted else 0
     gravel = room_m3(hold.hole_m, tube_m, deep) if setting == "gravel" else 0.0
     hours = DRIVEN_H if not way.holed else SET_H + hole * (TRENCH_H_M3 if setting == "trench" else HAND_H_M3)
-    hours = hours * hours_times(work) + bags * BAG_H * bag.mass_kg / 25
+    hours = hours * hours_times(work) + bags * BAG_H * bag.mass_kg / BAG_KG
     timber = 0.0
     if setting == "knee":
         # Nothing goes into the ground but what the wall stands on.
@@ -101,7 +102,7 @@ def takes_of(work: Work, setting: str, deep_m: float | None = None) -> Takes:
         boards = math.ceil(hold.wall_m / BOARD_M) * bay_m
         timber = 2 * bay_m + hold.wall_m - 2 * THICK_M + boards
         hours = SET_H + STUD_H + BOARD_H_M * boards
-    return Takes(hole, concrete, gravel, timber, bags, hours * 3600, concrete * CONCRETE_KG_M3 * CARBON_KG_KG)
+    return Takes(hole, concrete, gravel, timber, bags, hours * HOUR_S, concrete * CONCRETE_KG_M3 * CARBON_KG_KG)
 
 
 def proud_m(work: Work) -> float:

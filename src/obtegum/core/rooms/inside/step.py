@@ -4,7 +4,7 @@ from functools import partial
 
 from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Band, Strip
-from obtegum.core.drawing.verdict import Verdict, graded, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Verdict, graded, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.findings.skeleton.shapes import own_measures
 from obtegum.core.findings.work import Work
@@ -63,7 +63,7 @@ def _path_verdicts(work: Work) -> list[Verdict]:
     # Of paths that are alike the first is named.
     place = next(each for each, room in enumerate(rooms) if room <= min(rooms) + SAME_M)
     room_m = rooms[place]
-    ratio = height_m / room_m if room_m > 0 else 99.0
+    ratio = height_m / room_m if room_m > 0 else NEVER
     level = judge(ratio, work.rules.holds_to)
     room, tall = work.say(room_m, "down"), work.say(height_m)
     how = {"holds": "walks upright", "tight": "just clears it", "fails": "stoops all day"}[level]
@@ -79,7 +79,7 @@ def _crop_verdict(work: Work, beds: list[Bed]) -> Verdict:
     rooms = [bed_room_m(work, bed) for bed in beds]
     place = next(each for each, room in enumerate(rooms) if room <= min(rooms) + SAME_M)
     room_m = rooms[place]
-    ratio = crop_m / room_m if room_m > 0 else 99.0
+    ratio = crop_m / room_m if room_m > 0 else NEVER
     level = judge(ratio, work.rules.holds_to)
     room, tall = work.say(room_m, "down"), work.say(crop_m)
     how = {"holds": "has room", "tight": "touches", "fails": "does not fit"}[level]

@@ -5,7 +5,7 @@ from functools import partial
 
 from obtegum.core.drawing.step import Action, Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Entered, Strip, StripMark
-from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Verdict, judge, verdict_on
 from obtegum.core.face.answers import length_answer, ticked_off
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.kept import found
@@ -16,6 +16,7 @@ from obtegum.core.findings.skeleton.stands import foot_name, foot_of, plumb_m, w
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.levels import turned_falls
 from obtegum.core.formulas.setout.base import Peg, peg_words
+from obtegum.core.formulas.setout.squaring import BEYOND
 from obtegum.core.rooms.level.answers import least_in_ground
 from obtegum.core.values.quantity import percent_text
 
@@ -24,7 +25,6 @@ __all__ = ["plan", "stands", "strips", "verdicts"]
 _verdict = partial(verdict_on, "level")
 
 MOST_NAMED = 3
-BEYOND = 3.0
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -116,7 +116,7 @@ def _embedment_verdict(work: Work, stand: Stand) -> Verdict:
         return _verdict(
             "embedment", "In the ground", "unknown", sentence, has, least, part=f"post:{weakest.name}", rank="stands"
         )
-    ratio = least_m / weakest.embedment_m if weakest.embedment_m > 0 else 99.0
+    ratio = least_m / weakest.embedment_m if weakest.embedment_m > 0 else NEVER
     level = judge(ratio, work.rules.holds_to)
     tail = {
         "holds": f"you want {least}.",

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from fractions import Fraction
 
+from obtegum.core.face.tube_fields import NEAR_M
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.concrete import bags_for
@@ -15,7 +16,6 @@ from obtegum.core.values.quantity import FOOT_M, INCH_M, Units, tube_text
 __all__ = ["MOST_READINGS", "Reading", "film_readings", "kind_told", "numbers_in", "read_name"]
 
 MOST_READINGS = 12
-NEAR_M = 0.0008
 _NUMBER = re.compile(r"(\d+)[\s-]+(\d+)/(\d+)|(\d+)/(\d+)|(\d+(?:[.,]\d+)?)")
 # A pipe's bore as it is sold: ``DN 25``, ``25 nb``, ``25 mm bore``.
 _DN = re.compile(r"\bdn\s*(\d+)|\b(\d+)\s*(?:mm\s*)?(?:nb\b|nominal\s+bore|bore)")

@@ -4,7 +4,7 @@ import math
 
 from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Band, Strip, StripMark
-from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.face.answers import angle_answer, count_answer, length_answer
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.kept import found
@@ -41,7 +41,7 @@ from obtegum.core.values.quantity import angle_text, percent_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 
-NEVER, BARE_LEAST = 99.0, 0.5
+BARE_LEAST = 0.5
 
 
 def verdicts(work: Work) -> list[Verdict]:

@@ -3,13 +3,11 @@
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.face.faces import Intake
-from obtegum.core.face.intake import Rows, RowTrouble, counted, peg_named, refusal, wanted
+from obtegum.core.face.intake import MOST_M, Rows, RowTrouble, counted, peg_named, refusal, wanted
 from obtegum.core.findings.skeleton.ticks import design_bays
 from obtegum.core.formulas.setout.base import peg_words
 
 __all__ = ["INTAKES"]
-
-MOST_M = 400.0
 
 
 def _pegs(rows: Rows, job: Job) -> tuple[SiteRecord, str]:

@@ -7,7 +7,7 @@ from functools import partial
 from obtegum.core.documents.hoist import CARRIES_KG
 from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Band, Strip
-from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, angle_answer, count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.work import Work
@@ -97,7 +97,7 @@ def _held(work: Work) -> Iterator[Verdict]:
     ratio, limit = screws.lifted_n / told.screw_n, amount_text(told.screw_n, "force", units, "down")
     sentence = f"{made_up}Wind lifts each screw by {asked}, of the {limit} that it holds. {AID}"
     level = judge(ratio, work.rules.holds_to)
-    yield _verdict("sheet-screws", "Screws in wind", level, sentence, asked, limit, min(ratio, 99.0), rank="stands")
+    yield _verdict("sheet-screws", "Screws in wind", level, sentence, asked, limit, min(ratio, NEVER), rank="stands")
 
 
 def stands(work: Work, found: list[Verdict]) -> Standing:

@@ -10,10 +10,12 @@ from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.stands import boarded
 from obtegum.core.findings.skeleton.tubes import bow_tube, told_or_usual
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.anchor.links import WASHER_M
 from obtegum.core.rooms.boards.found import hip_board, hip_place, opens_m
 from obtegum.core.rooms.cover.found import FILM_KG_M3
 from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.values.catalogue import Tube
+from obtegum.core.values.physics import DENSITY_KG_M3, GRAVITY_MPS2
 
 __all__ = [
     "Bars",
@@ -31,12 +33,11 @@ __all__ = [
     "wound",
 ]
 
-GRAVITY = 9.80665
 # Shear modulus of the elastic one: isotropic, Poisson's ratio 0.3.
 SHEAR = 1 / 2.6
 # Outside a bow: a round head of its bolt's diameter, a nut with a washer and a few threads; a clamp's ear, m (this
 # bench, from common hardware).
-ROUND, NUT, WASHER_M, CLAMP_M = 0.55, 1.2, 0.002, 0.02
+ROUND, NUT, CLAMP_M = 0.55, 1.2, 0.02
 
 
 def curtained(work: Work) -> bool:
@@ -87,16 +88,12 @@ def wound(work: Work) -> Wound:
     turns = (math.sqrt(core**2 + drop * thick / math.pi) - core) / thick
     radius = core + turns * thick
     wall = bar.od_m**2 - bar.bore_m**2
-    kg_m = math.pi / 4 * wall * (DENSE[bar.material]) + drop * thick * FILM_KG_M3
+    kg_m = math.pi / 4 * wall * DENSITY_KG_M3[bar.material] + drop * thick * FILM_KG_M3
     long_m = bars_of(work).part_m
-    torque = kg_m * long_m * GRAVITY * radius
+    torque = kg_m * long_m * GRAVITY_MPS2 * radius
     polar = math.pi / 32 * (bar.od_m**4 - bar.bore_m**4)
-    twist = kg_m * GRAVITY * radius * long_m**2 / (2 * bar.elastic_pa * SHEAR * polar)
+    twist = kg_m * GRAVITY_MPS2 * radius * long_m**2 / (2 * bar.elastic_pa * SHEAR * polar)
     return Wound(drop, turns, radius, kg_m, kg_m * long_m, torque, twist * radius, torque / told.arm_m / told.gear)
-
-
-# kg/m³ of what bars are of.
-DENSE = {"steel": 7850.0, "plastic": 1400.0}
 
 
 @dataclass(frozen=True, slots=True)

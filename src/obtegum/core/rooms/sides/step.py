@@ -6,20 +6,11 @@ from functools import partial
 
 from obtegum.core.drawing.step import Action, Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Strip
-from obtegum.core.drawing.verdict import Level, Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.sides.found import (
-    bar_tube,
-    bars_of,
-    curtained,
-    in_the_way,
-    opened_at,
-    opening_m,
-    rest_m,
-    wound,
-)
+from obtegum.core.rooms.sides.found import bar_tube, bars_of, curtained, in_the_way, opened_at, opening_m, rest_m, wound
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import area_text, percent_text
 
@@ -93,7 +84,7 @@ def _turns(work: Work) -> Verdict:
 def _lags(work: Work) -> Verdict:
     turn = wound(work)
     number, limit = work.say(turn.lags_m, "up"), work.say(LAG_M, "down")
-    ratio = min(turn.lags_m / LAG_M, 99.0)
+    ratio = min(turn.lags_m / LAG_M, NEVER)
     sentence = f"The bar twists: its far end comes up {number} later than the end that is turned."
     level = judge(ratio, work.rules.holds_to)
     if level == "fails":

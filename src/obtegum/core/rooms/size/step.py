@@ -2,7 +2,7 @@
 
 from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Band, MarkKind, Strip
-from obtegum.core.drawing.verdict import Verdict, judge
+from obtegum.core.drawing.verdict import NEVER, Verdict, judge
 from obtegum.core.face.answers import count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.skeleton.bays import bays_of
@@ -25,7 +25,7 @@ def _headroom_verdict(work: Work) -> Verdict:
     size, rules = work.design.size, work.rules
     from_leg_m = min(rules.side_bed_from_leg_m, size.span_m / 2)
     room_m = headroom_over(inner_face(work), from_leg_m - size.span_m / 2, rules.figure_width_m)
-    ratio = size.figure.height_m / room_m if room_m > 0 else 99.0
+    ratio = size.figure.height_m / room_m if room_m > 0 else NEVER
     level = judge(ratio, rules.holds_to)
     room, height = work.say(room_m, "down"), work.say(size.figure.height_m)
     place = f"at the side bed, {work.about(from_leg_m)} in from the {foot_of(work)[1]}"

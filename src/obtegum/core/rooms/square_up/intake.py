@@ -6,12 +6,10 @@ from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.documents.square_up import MOST_ROUNDS, Taping
 from obtegum.core.face.faces import Intake
-from obtegum.core.face.intake import Rows, RowTrouble, counted, refusal, wanted
+from obtegum.core.face.intake import MOST_M, Rows, RowTrouble, counted, refusal, wanted
 from obtegum.core.formulas.setout.lines import LINES, Line
 
 __all__ = ["INTAKES"]
-
-MOST_M = 400.0
 
 
 def _tapings(rows: Rows, job: Job) -> tuple[SiteRecord, str]:

@@ -9,19 +9,15 @@ from numpy.typing import NDArray
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.braces import corner_lifted
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.weather.asce_wind import DIRECTION
-from obtegum.core.formulas.weather.en_wind import AIR_KG_M3, Wind, peak_pressure
+from obtegum.core.formulas.anchor.uplift import DEAD
 from obtegum.core.rooms.braces.found import brace_lift_n
-from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, factors_of, grown, short_found
-from obtegum.core.rooms.weather.found import method_of, told
+from obtegum.core.rooms.strength.found import Judged, bow_found, end_found, grown, service_factors, short_found
+from obtegum.core.rooms.strength.site import place_of
+from obtegum.core.rooms.weather.found import method_of
 
 __all__ = ["Ask", "Asks", "all_asks", "brace_asks", "corner_asks", "parting_gust", "real_gust", "row_asks", "side_gust"]
 
 Array = NDArray[np.float64]
-# European partial factor of snow and wind that a characteristic load is without, and weight's against lift (EN 1990).
-PARTIAL, LIGHT = 1.5, 0.9
-# Factor of weight and of a real gust at which something parts (rule: a gust that is felt is no design speed).
-DEAD, EN_GUST = 0.6, 1.5
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,12 +46,7 @@ def _largest(values: Array, words: list[str]) -> Ask:
 def _service(work: Work, judged: Judged) -> Array:
     """(c, 2, 2) N: what the ground gives each foot in every combination, without factors of their own."""
     assert judged.found is not None
-    weather = judged.weathered
-    if method_of(work) == "eu":
-        factors = factors_of(weather, 1 / PARTIAL, dead=1.0, light=LIGHT)
-    else:
-        factors = factors_of(weather)
-    feet = np.tensordot(factors, judged.found.each, axes=1)
+    feet = np.tensordot(service_factors(work, judged.weathered), judged.found.each, axes=1)
     # What presses or lifts is what lies or pulls on the bow, however it moves; its thrust grows as it moves.
     feet[:, :, 0] *= grown(work, judged.found)[:, None]
     return np.asarray(feet)
@@ -72,7 +63,7 @@ def _asks(work: Work, judged: Judged, lifts_n: float = 0.0, presses_n: float = 0
     across = np.abs(feet[:, :, 0]).max(axis=1)
     lift, down = -feet[:, :, 1].min(axis=1), feet[:, :, 1].max(axis=1)
     found_ = judged.found
-    if found_ is not None and method_of(work) != "eu":
+    if found_ is not None and method_of(work).factors.in_service:
         # What was solved to the end says how much more a foot carries as the bow leans over it.
         rows, moved = found_.rows[found_.stands], found_.feet[found_.stands][:, :, 1]
         lift[rows], down[rows] = np.maximum(lift[rows], -moved.min(axis=1)), np.maximum(down[rows], moved.max(axis=1))
@@ -133,8 +124,10 @@ def parting_gust(work: Work, holds_n: float, corner: bool = False, braced: bool 
     """The gust at 10 m in the open, m/s, at which a foot is lifted by what holds it; None where none does, or where
     pressures are given and no speed belongs to them.
 
-    A gust that is felt: weight by 0.6, and wind's whole pressure without its direction factor (US), or by 1.5 (EN).
+    A gust that is felt: weight as it counts where it holds down, and wind's whole pressure without its direction factor
+    (US), or by its partial factor (EN).
     """
+    factors = method_of(work).factors
     judged = end_found(work) if corner else bow_found(work)
     if judged is None or judged.found is None or real_gust(work, 1.0) is None:
         return None
@@ -147,11 +140,11 @@ def parting_gust(work: Work, holds_n: float, corner: bool = False, braced: bool 
     lifts = -wind[wind < 0]
     if braced:
         # What its brace lifts it by with the code's wind, of which the US method asks 0.6; in any wind, to be safe.
-        lifts = lifts + brace_lift_n(work) / (0.6 if method_of(work) == "us" else 1.0)
-    held = holds_n + (DEAD if method_of(work) == "us" else 1.0) * np.broadcast_to(own, wind.shape)[wind < 0]
+        lifts = lifts + brace_lift_n(work) / factors.service_wind
+    held = holds_n + factors.favourable * np.broadcast_to(own, wind.shape)[wind < 0]
     if not len(lifts):
         return None
-    return real_gust(work, float((held / lifts).min()) / (1.0 if method_of(work) == "us" else EN_GUST))
+    return real_gust(work, float((held / lifts).min()) / factors.partial)
 
 
 def side_gust(work: Work, holds_n: float) -> float | None:
@@ -171,7 +164,7 @@ def side_gust(work: Work, holds_n: float) -> float | None:
             for wind in each[blows]:
                 for at_rest, pushed in zip(still, wind, strict=True):
                     room = (np.sign(pushed) * holds_n - at_rest) / pushed if abs(pushed) > 1e-9 else np.inf
-                    gust = real_gust(work, max(float(room), 0.0) / (1.0 if method_of(work) == "us" else EN_GUST))
+                    gust = real_gust(work, max(float(room), 0.0) / method_of(work).factors.partial)
                     if gust is not None:
                         gusts.append(gust)
     return min(gusts, default=None)
@@ -179,16 +172,6 @@ def side_gust(work: Work, holds_n: float) -> float | None:
 
 def real_gust(work: Work, share: float) -> float | None:
     """The gust at 10 m in the open, m/s, that is felt while pressures are a share of what the code has of the site's
-    wind; None while that isn't told, or where pressures are given and no speed belongs to them (rule B7).
-
-    US: the code's pressures have 0.85 of the wind for its direction in them, a gust that blows has all of it. EN: its
-    mean speed stands for a gust at 10 m in open country.
-    """
-    figures, method = told(work), method_of(work)
-    if figures is None or method == "given":
-        return None
-    speed = float(figures["wind_mps"])
-    if method == "us":
-        return speed * float(np.sqrt(share * DIRECTION))
-    gust = float(np.sqrt(peak_pressure(Wind(speed, "country"), 10.0) / (0.5 * AIR_KG_M3)))
-    return gust * float(np.sqrt(share))
+    wind; None while that isn't told, or where pressures are given and no speed belongs to them (rule B7)."""
+    place = place_of(work)
+    return None if place is None else method_of(work).code.gust_mps(place, share)

@@ -8,6 +8,7 @@ from obtegum.core.face.ties import tie_edits
 from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.strength.model import prop_board
+from obtegum.core.rooms.weather.found import method_of
 
 __all__ = ["CURES"]
 
@@ -47,7 +48,7 @@ def _frame(work: Work, verdict: Verdict) -> Iterator[Edits]:
     yield from ((chosen("size.shape", kind),) for kind in ("gothic", "three_centred") if kind != size.shape.kind)
     if design.weather.sides == "free":
         yield (chosen("weather.sides", "cleared"),)
-    if design.weather.cover == "film" and design.weather.method != "given":
+    if design.weather.cover == "film" and method_of(work).of_site:
         yield (chosen("weather.cover", "cloth"), chosen("weather.cloth", "dry"))
     if design.weather.film == "on":
         yield (chosen("weather.film", "off"),)

@@ -13,9 +13,8 @@ from obtegum.core.findings.skeleton.runs import held_m
 from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.frame.analyse import AMPLIFY, SOFT, SWAY_EU, SWAY_US
 from obtegum.core.formulas.frame.section import Section
-from obtegum.core.formulas.frame.steel import Strength, allowable, euler_n, european, nominal, strut_n
+from obtegum.core.formulas.frame.steel import Strength, euler_n, nominal, strut_n
 from obtegum.core.formulas.weather.combine import Combination
 from obtegum.core.rooms.strength.forced import locked_of
 from obtegum.core.rooms.strength.found import Judged, judged_on
@@ -61,8 +60,7 @@ def whole_found(work: Work) -> Judged | None:
 
 
 def _strengths(work: Work) -> tuple[tuple[Section, Strength], ...]:
-    of = european if method_of(work) == "eu" else allowable
-    return tuple((section, of(section)) for section in sections_of(work))
+    return tuple((section, method_of(work).strength(section)) for section in sections_of(work))
 
 
 @found
@@ -220,33 +218,34 @@ def _values(work: Work) -> tuple[Value, ...]:
 
 def _section(work: Work, of: str, tube: Tube, section: Section, strength: Strength) -> Iterator[Value]:
     """A section as it counts, and what it takes before any Ω."""
-    eu, units = method_of(work) == "eu", work.tape.units
+    by, units = method_of(work).clauses, work.tape.units
     mn_nm, pn_n = nominal(section, strength)
     bends, squashed = amount_text(mn_nm, "torque", units, "down"), amount_text(pn_n, "force", units, "down")
     yet, stiff = f"{section.yield_pa / 1e6:.0f} MPa", f"{section.elastic_pa / 1e9:.0f} GPa"
-    code, fine = ("EN 1993-1-1", "table 5.2") if eu else ("AISC 360-16", "F8, E7")
     yield Value(of, tube.name, "OD", section.od_m, tube.source, work.tube(section.od_m))
     yield Value(of, "wall as it counts", "t", section.wall_m, "B4.2", work.tube(section.wall_m, "down"))
-    yield Value(of, "fineness", "D/t", section.slenderness, fine, f"{section.slenderness:.1f}")
+    yield Value(of, "fineness", "D/t", section.slenderness, by.slenderness, f"{section.slenderness:.1f}")
     yield Value(of, "area", "A", section.area_m2, "", f"{section.area_m2 * 1e6:.1f} mm²")
     yield Value(of, "second moment", "I", section.inertia_m4, "", f"{section.inertia_m4 * 1e12:.0f} mm4")
     yield Value(of, "plastic modulus", "Z", section.plastic_m3, "", f"{section.plastic_m3 * 1e9:.0f} mm³")
     yield Value(of, "yield, less what is taken off", "Fy", section.yield_pa, tube.yield_source, yet)
-    yield Value(of, "stiffness", "E", section.elastic_pa, code, stiff)
-    yield Value(of, "bends at, nominal", "Mn", mn_nm, f"{code} {'6.2.5' if eu else 'F8'}", bends)
-    yield Value(of, "squashed at, nominal", "Pn", pn_n, f"{code} {'6.2.4' if eu else 'E3, E7'}", squashed)
+    yield Value(of, "stiffness", "E", section.elastic_pa, by.code, stiff)
+    yield Value(of, "bends at, nominal", "Mn", mn_nm, f"{by.code} {by.bending}", bends)
+    yield Value(of, "squashed at, nominal", "Pn", pn_n, f"{by.code} {by.squash}", squashed)
 
 
 def _held(work: Work) -> Iterator[Value]:
     """How the bow is held beside itself, and how imperfect it is taken to be."""
-    eu, section, held = method_of(work) == "eu", sections_of(work)[0], held_m(work)
+    method, section, held = method_of(work), sections_of(work)[0], held_m(work)
+    by, stability = method.clauses, method.stability
     out_pa = euler_n(section, held) / section.area_m2
     yield Value("Bow", "held beside itself each", "Lc", held, "runs, where a bay is braced", work.say(held, "up"))
-    yield Value("Bow", "buckles beside itself at", "Fe", out_pa, "6.3.1.2" if eu else "E3-4", f"{out_pa / 1e6:.1f} MPa")
-    sway, whence = (SWAY_EU, "EN 1993-1-1 5.3.2") if eu else (SWAY_US, "AISC 360-16 C2.2b")
+    yield Value("Bow", "buckles beside itself at", "Fe", out_pa, by.elastic_buckling, f"{out_pa / 1e6:.1f} MPa")
+    sway, whence = stability.sway, f"{by.code} {by.sway}"
     yield Value("Bow", "of what presses pushes sideways, both ways", "sway", sway, whence, f"{sway:g}")
-    if not eu:
-        yield Value("Bow", "of its stiffness is taken, and tau b of that", "", SOFT, "AISC 360-16 C2.3", f"{SOFT:g}")
+    if stability.yields:
+        soft, amplify = stability.soft, stability.amplify
+        yield Value("Bow", "of its stiffness is taken, and tau b of that", "", soft, "AISC 360-16 C2.3", f"{soft:g}")
         yield Value(
-            "Bow", "times its load it is solved, forces over that", "alpha", AMPLIFY, "AISC 360-16 C2.1", f"{AMPLIFY:g}"
+            "Bow", "times its load it is solved, forces over that", "alpha", amplify, "AISC 360-16 C2.1", f"{amplify:g}"
         )

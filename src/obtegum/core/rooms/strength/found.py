@@ -13,11 +13,11 @@ from obtegum.core.findings.skeleton.stands import plumb_m
 from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube, yield_untold
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.pole import pole_bent
-from obtegum.core.formulas.frame.analyse import AMPLIFY, LEAST_FACTOR, SOFT, Bow, Found, analyse
-from obtegum.core.formulas.frame.steel import Strength, allowable, european, used
+from obtegum.core.formulas.frame.analyse import Bow, Found, analyse
+from obtegum.core.formulas.frame.steel import Strength, used
 from obtegum.core.formulas.weather.combine import Combination
 from obtegum.core.rooms.strength.forced import forced_bow, locked_of, met_collar
-from obtegum.core.rooms.strength.hung import GRAVITY, hung_loads
+from obtegum.core.rooms.strength.hung import hung_loads
 from obtegum.core.rooms.strength.joints import efficiency, joint_share, post_holes
 from obtegum.core.rooms.strength.loads import (
     Weathered,
@@ -27,15 +27,9 @@ from obtegum.core.rooms.strength.loads import (
     tied_weathered,
     weathered,
 )
-from obtegum.core.rooms.strength.model import (
-    Model,
-    counted,
-    model_of,
-    sections_of,
-    short_model,
-    tied_model,
-)
+from obtegum.core.rooms.strength.model import Model, counted, model_of, sections_of, short_model, tied_model
 from obtegum.core.rooms.weather.found import method_of, missing, told
+from obtegum.core.values.physics import GRAVITY_MPS2
 
 __all__ = [
     "END_WALL_N_M",
@@ -53,6 +47,7 @@ __all__ = [
     "otherwise_found",
     "post_share",
     "post_use",
+    "service_factors",
     "short_found",
     "surely_fails",
     "tied_found",
@@ -128,7 +123,7 @@ def cover_n_m2(work: Work) -> float:
     sheets = work.design.sheets
     if sheets.over_roof:
         # Sheets in place of the film that is in it; what clips and runs are of it stays.
-        return COVER_N_M2 + sheets.kg_m2 * GRAVITY
+        return COVER_N_M2 + sheets.kg_m2 * GRAVITY_MPS2
     two = work.design.weather.cover == "film" and work.design.weather.layers == "two"
     return COVER_N_M2 + (LAYER_N_M2 if two else 0.0)
 
@@ -145,7 +140,7 @@ def surely_fails(work: Work) -> bool:
     if work.design.strength.prop != "none":
         return False
     judged = judged_on(work, model_of(work), weathered(work), bays_of(work).bay_m, floor=math.inf)
-    least = LEAST_FACTOR["ultimate" if method_of(work) == "eu" else "allowable"]
+    least = method_of(work).stability.least
     return judged is not None and judged.found is not None and bool(judged.found.factor.min() < least)
 
 
@@ -219,8 +214,8 @@ def post_use(work: Work) -> tuple[float, str] | None:
 def grown(work: Work, found_: Found) -> Array:
     """(c,): by how much the second order could take each combination's forces further than the first; 1 where it
     gives way, which no force says anything of."""
-    amplify = 1.0 if method_of(work) == "eu" else AMPLIFY / SOFT
-    left = 1 - amplify / found_.factor
+    stability = method_of(work).stability
+    left = 1 - stability.amplify / stability.soft / found_.factor
     return np.asarray(1 / np.where(left > 0, np.maximum(left, LEAST_LEFT), 1.0))
 
 
@@ -230,7 +225,7 @@ def post_share(work: Work, judged: Judged) -> tuple[float, str]:
         return 0.0, ""
     assert judged.found is not None
     found_, section = judged.found, sections_of(work)[1]
-    strength = european(section) if method_of(work) == "eu" else allowable(section)
+    strength = method_of(work).strength(section)
     feet = found_.ground * grown(work, found_)[:, None, None]
     stands = found_.stands[:, None, None]
     feet[found_.rows] = np.where(stands, found_.feet, found_.ground[found_.rows])
@@ -265,9 +260,18 @@ def factors_of(weather: Weathered, times: float = 1.0, dead: float | None = None
     return factors
 
 
+def service_factors(work: Work, weather: Weathered, steadies: float | None = None) -> Array:
+    """(c, 2 + k): the same without partial factors, as they stand beside allowable values; weight that holds down by
+    what is told, else by what the code has it count in service."""
+    factors = method_of(work).factors
+    light = factors.steadies if steadies is None else steadies
+    return factors_of(weather, 1 / factors.partial, dead=1.0, light=light)
+
+
 def hung_share(work: Work) -> float:
     """How much more what hangs counts than what covers: a crop comes and goes (EN 1990: 1.5, not 1.35 as weight)."""
-    return 1.5 / 1.35 if method_of(work) == "eu" else 1.0
+    factors = method_of(work).factors
+    return factors.partial / factors.dead
 
 
 def judged_on(
@@ -290,7 +294,7 @@ def judged_on(
     strengths = list[Strength]()
     for section in sections:
         try:
-            strengths.append(european(section) if method == "eu" else allowable(section))
+            strengths.append(method.strength(section))
         except ValueError as error:
             return Judged(model, weather, None, str(error))
     dead, cover = np.zeros((2, model.frame.count, 2))
@@ -309,7 +313,7 @@ def judged_on(
         strengths=tuple(strengths),
         efficiency=efficiency(work, model),
         between_m=held_m(work),
-        method="ultimate" if method == "eu" else "allowable",
+        stability=method.stability,
         locked=locked_of(work, model),
     )
     calm = [combo.calm for combo in weather.combos]

@@ -1,10 +1,11 @@
 """What stands only with a habit: plastic pipe that is cleared of snow, bows with props under their crowns."""
 
 from obtegum.core.drawing.step import Answer
-from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
+from obtegum.core.drawing.verdict import NEVER, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer
 from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.weather.kinds import SETTLED_KG
 from obtegum.core.rooms.strength.found import post_use
 from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.plastic import Plastic, plastic_found
@@ -12,11 +13,12 @@ from obtegum.core.rooms.strength.propped import Propped, Ridge, propped_bows, pr
 from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, conditions, governing, in_ground, share_text
 from obtegum.core.rooms.weather.found import stood_in
 from obtegum.core.values.amount import amount_text
+from obtegum.core.values.physics import GRAVITY_MPS2
 
 __all__ = ["frame_verdict", "plastic_answers", "plastic_verdict", "propped_answers", "propped_verdicts"]
 
-# Weight of settled snow, N/m³, 200 kg/m³; from which on no allowance is left.
-SETTLED_N_M3, NONE_LEFT = 200 * 9.80665, 99.0
+# Weight of settled snow, N/m³.
+SETTLED_N_M3 = SETTLED_KG * GRAVITY_MPS2
 # Less snow than this is none, m.
 FINGER_M = 0.02
 # No plate under a prop is smaller, m (this bench).
@@ -52,7 +54,7 @@ def plastic_verdict(work: Work, plastic: Plastic) -> Verdict:
     allowed = f"uses {share_text(plastic.use)} of its allowance in {plastic.used_in}"
     if not plastic.left:
         allowed = "springing leaves nothing of its allowance"
-    elif plastic.use >= NONE_LEFT:
+    elif plastic.use >= NEVER:
         allowed = f"gives way in {plastic.used_in}"
     deep_m = plastic.rated_pa / SETTLED_N_M3
     clear = f"at {work.about(deep_m)} of settled snow" if deep_m >= FINGER_M else "before any lies"
@@ -64,7 +66,7 @@ def plastic_verdict(work: Work, plastic: Plastic) -> Verdict:
         f"{made_up}Plastic pipe: {allowed}; {comes}; half of its yield at {rated} of even snow, where {lies} lies. No "
         f"code rates it: clear it {clear}, prop it, or take the cover off{conditions(work)}. {AID}"
     )
-    number = share_text(min(ratio, 99.0))
+    number = share_text(min(ratio, NEVER))
     return frame_verdict(level, sentence, number, ratio, "bow")
 
 
@@ -103,7 +105,7 @@ def propped_verdicts(work: Work, propped: Propped) -> list[Verdict]:
         ratio, said, part = post[0], in_ground(work, *post, one), "post"
     pressed = amount_text(propped.pressed_n, "force", units, "up")
     takes = amount_text(propped.takes_n, "force", units, "down")
-    share = min(propped.pressed_n / propped.takes_n if propped.takes_n > 0 else NONE_LEFT, NONE_LEFT)
+    share = min(propped.pressed_n / propped.takes_n if propped.takes_n > 0 else NEVER, NEVER)
     made_up = f"{MADE_UP} " if stood_in(work) else ""
     name = prop_board(work).name
     takes = f"{name} that long takes {takes}" if propped.takes_n > 0 else f"{name} is too slender to count that long"
@@ -133,8 +135,8 @@ def _ridge(work: Work, ridge: Ridge, made_up: str) -> Verdict:
     title, said = "Ridge run between props", f"{made_up}Between props the ridge run bears the crowns"
     if ridge.takes_nm <= 0:
         sentence = f"{said}: it takes a run of steel tube at the ridge, in long sticks. {AID}"
-        return verdict_on("strength", "prop-ridge", title, "fails", sentence, "none", "", NONE_LEFT, "bow", "stands")
-    units, share = work.tape.units, min(ridge.bent_nm / ridge.takes_nm, NONE_LEFT)
+        return verdict_on("strength", "prop-ridge", title, "fails", sentence, "none", "", NEVER, "bow", "stands")
+    units, share = work.tape.units, min(ridge.bent_nm / ridge.takes_nm, NEVER)
     bent, takes = (
         amount_text(ridge.bent_nm, "torque", units, "up"),
         amount_text(ridge.takes_nm, "torque", units, "down"),

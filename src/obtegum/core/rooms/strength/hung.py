@@ -10,16 +10,15 @@ from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.strength.model import Model
+from obtegum.core.values.physics import GRAVITY_MPS2
 
 __all__ = ["hung_at", "hung_loads", "hung_n"]
-
-GRAVITY = 9.80665
 
 
 def hung_n(work: Work) -> float:
     """What hangs on a bow with a whole bay, N."""
     told = work.design.strength
-    return GRAVITY * (told.lines * told.line_kg + told.baskets * told.basket_kg)
+    return GRAVITY_MPS2 * (told.lines * told.line_kg + told.baskets * told.basket_kg)
 
 
 def hung_at(work: Work) -> Literal["runs", "ties", "crown"]:
@@ -34,7 +33,7 @@ def hung_loads(work: Work, model: Model, share: float) -> NDArray[np.float64]:
     """(n, 2): N/m down on the elements beside each place that something hangs from; ``share`` of the lines of a bay."""
     told, frame = work.design.strength, model.frame
     loads = np.zeros((frame.count, 2))
-    whole_n = GRAVITY * (share * told.lines * told.line_kg + told.baskets * told.basket_kg)
+    whole_n = GRAVITY_MPS2 * (share * told.lines * told.line_kg + told.baskets * told.basket_kg)
     if not whole_n:
         return loads
     nodes = _nodes(work, model)

@@ -6,35 +6,37 @@ from numpy.typing import NDArray
 from obtegum.core.findings.skeleton.braces import drilled_m
 from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.anchor.links import SCREWS_M, bolt_shear, bolt_walls, net_along
+from obtegum.core.formulas.anchor.links import HOLE_WIDER_M, SCREWS_M, bolt_shear, bolt_walls, net_along
+from obtegum.core.formulas.frame.steel import OMEGA
 from obtegum.core.rooms.strength.model import Model, sections_of
+from obtegum.core.values.physics import MILD_YIELD_PA
 
 __all__ = ["bracket_share", "efficiency", "joint_share", "post_holes"]
 
 Array = NDArray[np.float64]
-# How much wider a hole is than its bolt, m; what is left of a bow at the least.
-HOLE_M, LEAST_LEFT = 0.001, 0.05
+# What is left of a bow at the least.
+LEAST_OF_TUBE = 0.05
 # Where a bar grips concrete, of what is in the ground.
 GRIP = 2 / 3
-# A bracket's bolts, from its end and from the joint, of their thickness; mild steel, AISC 360-16 F11.
-PLATE_EDGE, PLATE_YIELD_PA, OMEGA = 2.5, 235e6, 1.67
+# A bracket's bolts, from its end and from the joint, of their thickness.
+PLATE_EDGE = 2.5
 
 
 def joint_share(work: Work) -> float:
     """What joints leave of a tube's bending strength: as told, or what a hole leaves of the weaker one."""
     told_, hold = work.design.strength.joint_share, work.design.hold
-    bolted = [hold.bolt_m + HOLE_M] if work.design.posts.bolt_m is not None else []
+    bolted = [hold.bolt_m + HOLE_WIDER_M] if work.design.posts.bolt_m is not None else []
     holes = bolted + ([SCREWS_M[hold.screw]] if hold.screws else [])
     if drilled_m(work):
-        holes.append(work.design.braces.bolt_m + HOLE_M)
+        holes.append(work.design.braces.bolt_m + HOLE_WIDER_M)
     if work.design.boards.hip == "board":
-        holes.append(work.design.boards.bolt_m + HOLE_M)
+        holes.append(work.design.boards.bolt_m + HOLE_WIDER_M)
     if not holes:
         return told_
     left = (
         net_along(each.plastic_m3, max(holes), each.wall_m, each.od_m) / each.plastic_m3 for each in sections_of(work)
     )
-    return max(min(told_, *left), LEAST_LEFT)
+    return max(min(told_, *left), LEAST_OF_TUBE)
 
 
 def post_holes(work: Work, deep_m: float) -> list[tuple[float, float]]:
@@ -43,17 +45,17 @@ def post_holes(work: Work, deep_m: float) -> list[tuple[float, float]]:
     A bar that grips concrete, or a plate, goes through two thirds down what is in the ground.
     """
     posts, hold, section = work.design.posts, work.design.hold, sections_of(work)[1]
-    holes = [(posts.bolt_m, hold.bolt_m + HOLE_M)] if posts.bolt_m is not None else []
+    holes = [(posts.bolt_m, hold.bolt_m + HOLE_WIDER_M)] if posts.bolt_m is not None else []
     if way_of(work).socketed:
         stop_m = work.design.bows.insertion_m
-        holes += [(stop_m, hold.bolt_m + HOLE_M)] if posts.stop == "bolt" else []
+        holes += [(stop_m, hold.bolt_m + HOLE_WIDER_M)] if posts.stop == "bolt" else []
         holes += [(stop_m / 2, SCREWS_M[hold.screw])] if hold.screws else []
     if hold.grip == "bar":
-        holes.append((posts.length_m - deep_m * (1 - GRIP), hold.bolt_m + HOLE_M))
+        holes.append((posts.length_m - deep_m * (1 - GRIP), hold.bolt_m + HOLE_WIDER_M))
     whole = section.plastic_m3
 
     def left(wide_m: float) -> float:
-        return max(net_along(whole, wide_m, section.wall_m, section.od_m) / whole, LEAST_LEFT)
+        return max(net_along(whole, wide_m, section.wall_m, section.od_m) / whole, LEAST_OF_TUBE)
 
     return [(below_m, left(wide_m)) for below_m, wide_m in holes]
 
@@ -76,7 +78,7 @@ def bracket_share(work: Work) -> float:
     section, bolt_m = sections_of(work)[0], work.design.braces.bolt_m
     apart_m = max(told_.plate_long_m / 2 - 2 * PLATE_EDGE * bolt_m, 0.0)
     held = apart_m * min(bolt_shear(bolt_m), bolt_walls(bolt_m, section.wall_m, section.yield_pa))
-    plates = 2 * told_.plate_thick_m * told_.plate_wide_m**2 / 6 * PLATE_YIELD_PA / OMEGA
+    plates = 2 * told_.plate_thick_m * told_.plate_wide_m**2 / 6 * MILD_YIELD_PA / OMEGA
     whole = section.yield_pa * section.plastic_m3 / OMEGA
-    across = 1 - section.wall_m * (bolt_m + HOLE_M) ** 2 / 2 / section.plastic_m3
+    across = 1 - section.wall_m * (bolt_m + HOLE_WIDER_M) ** 2 / 2 / section.plastic_m3
     return max(min(held / whole, plates / whole, across), 0.0)

@@ -3,20 +3,17 @@
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
-import numpy as np
-
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.weather import asce_snow, asce_wind, en_snow, en_wind
 from obtegum.core.formulas.weather.combine import Combination, combinations
 from obtegum.core.formulas.weather.heaps import AT_REST, heap_cases, heap_height, least_gap
-from obtegum.core.formulas.weather.outline import Outline
-from obtegum.core.formulas.weather.pressure import Case, Strip, Worked, from_snow, from_wind
+from obtegum.core.formulas.weather.place import Place
+from obtegum.core.formulas.weather.pressure import Case, Strip, Worked
 from obtegum.core.rooms.strength.model import Model, model_of, short_model, tied_model
-from obtegum.core.rooms.strength.site import eu_site, eu_wind, of_strength, porous, snow_stays, us_site, us_wind
-from obtegum.core.rooms.weather.found import method_of, overridden, own_factors, stood_in, told
+from obtegum.core.rooms.strength.site import place_of, porous
+from obtegum.core.rooms.weather.found import method_of, overridden, stood_in
 
 __all__ = [
     "Weathered",
@@ -42,59 +39,18 @@ SYMBOLS = {
 
 @dataclass(frozen=True, eq=False)
 class Weathered:
-    """Every basic case on the bow's outline, every combination of them, and the working."""
+    """Every basic case on the bow's outline, every combination of them, and the working; ``q_pa`` is the wind's
+    velocity pressure, None where pressures are given."""
 
     cases: tuple[Case, ...]
     combos: tuple[Combination, ...]
     sheet: tuple[Worked, ...]
-
-
-def _us(
-    told_: dict[str, float | str], outline: Outline, strip: Strip, work: Work
-) -> tuple[list[Case], list[Worked], float]:
-    site, wind, on = us_site(work, told_), us_wind(work, told_), snow_stays(work, told_)
-    cases = [*(asce_snow.snow_cases(site, outline) if on else ()), *asce_wind.wind_cases(wind, outline, strip)]
-    sheet = [*asce_snow.worked(site, outline), *asce_wind.worked(wind, outline, strip)]
-    return cases, sheet, asce_snow.flat_roof_snow(site) if on else 0.0
-
-
-def _eu(
-    told_: dict[str, float | str], outline: Outline, strip: Strip, work: Work
-) -> tuple[list[Case], list[Worked], float]:
-    site, wind, on = eu_site(work, told_), eu_wind(work, told_), snow_stays(work, told_)
-    cases = [*(en_snow.snow_cases(site, outline) if on else ()), *en_wind.wind_cases(wind, outline, strip)]
-    return cases, [*en_snow.worked(site, outline), *en_wind.worked(wind, outline, strip)], site.laid_pa if on else 0.0
-
-
-def _given(told_: dict[str, float | str], outline: Outline) -> tuple[list[Case], list[Worked], float]:
-    """Pressures that an engineer gave, as they are."""
-    even, half, up, across = (float(told_[name]) for name in ("even_pa", "drift_pa", "up_pa", "across_pa"))
-    roof, clause = outline.roof, "as given"
-    right = np.where(roof & (outline.x > 0), half, 0.0)
-    push = np.where(outline.x < 0, -across, across)
-    lift = np.where(roof, up, 0.0)
-    cases = [
-        from_snow(outline, "even", "snow lying even", clause, np.where(roof, even, 0.0)),
-        from_snow(outline, "drift-right1", "snow on the right half", clause, right),
-        from_snow(outline, "drift-left1", "snow on the left half", clause, right[::-1].copy()),
-        from_wind(outline, "up", "wind lifting", clause, lift),
-        from_wind(outline, "left", "wind from the left", clause, push),
-        from_wind(outline, "right", "wind from the right", clause, push[::-1].copy()),
-    ]
-    sheet = [
-        Worked("s", "snow on the roof, even", clause, even, "pressure"),
-        Worked("s½", "snow on one half", clause, half, "pressure"),
-        Worked("w", "wind lifting", clause, up, "pressure"),
-        Worked("q", "wind pushing", clause, across, "pressure"),
-    ]
-    return cases, sheet, even
+    q_pa: float | None = None
 
 
 @found
 def weathered(work: Work) -> Weathered | None:
     """The weather on the bow next to an end, whose foot stands furthest out; None while something isn't known."""
-    if told(work) is None:
-        return None
     bay_m = bays_of(work).bay_m
     return _weathered(work, model_of(work), (bay_m / 2, 3 * bay_m / 2))
 
@@ -122,10 +78,10 @@ def end_weathered(work: Work) -> Weathered | None:
 def ground_snowed(work: Work, model: Model, ground_pa: float) -> Weathered | None:
     """Snow alone, in all its cases, as another snow on the ground has them; None while something isn't known, or where
     pressures are given, which say nothing of the ground."""
-    told_, bay_m = told(work), bays_of(work).bay_m
-    if told_ is None or method_of(work) == "given":
+    place, bay_m = place_of(work), bays_of(work).bay_m
+    if place is None or not method_of(work).of_site:
         return None
-    whole = _with(work, {**told_, "ground_snow_pa": ground_pa}, model, (bay_m / 2, 3 * bay_m / 2))
+    whole = _with(work, replace(place, ground_pa=ground_pa), model, (bay_m / 2, 3 * bay_m / 2))
     return replace(whole, combos=tuple(combo for combo in whole.combos if combo.calm))
 
 
@@ -133,51 +89,45 @@ def ground_snowed(work: Work, model: Model, ground_pa: float) -> Weathered | Non
 def otherwise_weathered(work: Work) -> Weathered | None:
     """The same weather with the other habit: doors that may stand open where they are told to be shut in a storm, and
     the other way round; None where the method knows no such habit."""
-    weather = weathered(work)
-    if weather is None or method_of(work) != "eu":
+    weather, method = weathered(work), method_of(work)
+    if weather is None or not method.knows_habits:
         return None
     shut, high = work.design.weather.doors != "shut", work.design.weather.altitude_m > HIGH_M
-    return replace(weather, combos=combinations("eu", weather.cases, high, shut))
+    return replace(weather, combos=combinations(method.factors, weather.cases, high, shut))
 
 
 def _weathered(work: Work, model: Model, strip: Strip) -> Weathered | None:
-    told_ = told(work)
-    return None if told_ is None else _with(work, told_, model, strip)
+    place = place_of(work)
+    return None if place is None else _with(work, place, model, strip)
 
 
-def _with(work: Work, told_: dict[str, float | str], model: Model, strip: Strip) -> Weathered:
-    method, outline = method_of(work), model.fine.outline
-    if method == "us":
-        cases, sheet, roof_pa = _us(told_, outline, strip, work)
-    else:
-        cases, sheet, roof_pa = _eu(told_, outline, strip, work) if method == "eu" else _given(told_, outline)
-    if method != "given" and roof_pa and told_["sides"] in ("free", "beside"):
-        gap_m = float(told_["gap_m"]) if told_["sides"] == "beside" else None
-        heap_m = heap_height(roof_pa, float(told_["ground_snow_pa"]), outline.span_m, gap_m)
-        at_rest = own_factors(work).get("slid", AT_REST)
+def _with(work: Work, place: Place, model: Model, strip: Strip) -> Weathered:
+    method, outline, weather = method_of(work), model.fine.outline, work.design.weather
+    laid = method.code.loads(place, outline, strip)
+    cases, sheet = list(laid.cases), list(laid.sheet)
+    if place.heaps and laid.roof_pa:
+        heap_m = heap_height(laid.roof_pa, place.ground_pa, outline.span_m, place.gap_m)
+        at_rest = place.own.get("slid", AT_REST)
         cases += heap_cases(outline, heap_m, at_rest)
         sheet.append(Worked("h", "slid snow at the sides", "stand-in", heap_m, "length"))
         sheet.append(Worked("k0", "slid snow pushes sideways, of its weight", "stand-in, Mellor 1975", at_rest))
         # Above the legs and where the roof is steep, slid snow would hold up what slides after it.
         below_m = max(outline.leg_m, outline.height_at_deg(STEEP_DEG))
-        gap = least_gap(roof_pa, float(told_["ground_snow_pa"]), outline.span_m, below_m)
+        gap = least_gap(laid.roof_pa, place.ground_pa, outline.span_m, below_m)
         if gap is not None:
             sheet.append(Worked("g", "least gap to a house alike", "stand-in", gap, "length"))
-    if method != "given" and porous(work):
+    if method.of_site and porous(work):
         through = _through(work)
         cases = [_let_through(case, through) for case in cases]
         if through < 1:
             # However much goes through, the tubes stand in the wind.
-            cases += _bare(told_, outline, strip, work)
-        source = work.design.weather.open_from or "stand-in, 1 − β²"
-        sheet.append(Worked("kp", "of the wind stays on the cloth", source, through))
+            cases += method.code.bare(place, outline, bow_tube(work).od_m, strip[1] - strip[0])
+        sheet.append(Worked("kp", "of the wind stays on the cloth", weather.open_from or "stand-in, 1 − β²", through))
     gathered = model.fine.gathered
     cases = [replace(case, per_area=gathered(case.per_area), shown=gathered(case.shown)) for case in cases]
-    high = work.design.weather.altitude_m > HIGH_M
-    shut = work.design.weather.doors == "shut"
-    return Weathered(
-        tuple(cases), combinations(method, cases, high, shut, of_strength(work)), tuple(_sourced(work, sheet))
-    )
+    high, shut = weather.altitude_m > HIGH_M, weather.doors == "shut"
+    combos = combinations(method.factors, cases, high, shut, place.of_strength)
+    return Weathered(tuple(cases), combos, tuple(_sourced(work, sheet)), laid.q_pa)
 
 
 def _through(work: Work) -> float:
@@ -185,14 +135,6 @@ def _through(work: Work) -> float:
     wet, iced or full of leaves."""
     weather = work.design.weather
     return 1.0 if weather.cloth == "full" else 1 - weather.open_share**2
-
-
-def _bare(told_: dict[str, float | str], outline: Outline, strip: Strip, work: Work) -> Iterator[Case]:
-    """Wind on the tubes of a bow by themselves."""
-    od_m, wide_m = bow_tube(work).od_m, strip[1] - strip[0]
-    if method_of(work) == "us":
-        return asce_wind.bare_cases(us_wind(work, told_), outline, od_m, wide_m)
-    return en_wind.bare_cases(eu_wind(work, told_), outline, od_m, wide_m)
 
 
 def _let_through(case: Case, share: float) -> Case:

@@ -44,8 +44,6 @@ __all__ = [
 BOW_PIECES, POST_PIECES = 52, 4
 # How much of it goes by how far a bow turns in an element, the rest by how long that is.
 BY_TURN = 0.5
-# Modulus of steel by the code, Pa: AISC 360-16 (29,000 ksi), EN 1993-1-1 3.2.6.
-STEEL_E_PA = {"us": 200e9, "given": 200e9, "eu": 210e9}
 # AISC 360-16 B4.2: wall of welded tube that is counted, of the wall by name; what was measured counts whole.
 WELDED = 0.93
 # What props are of where nobody told, and timber's modulus along its grain, Pa (NDS, the least of the usual ones).
@@ -93,7 +91,7 @@ def counted(work: Work, tube: Tube) -> Section:
     strength = work.design.strength
     whole = strength.wall == "measured" or tube.form == "bar"
     wall_m = tube.wall_m if whole else WELDED * tube.wall_m
-    elastic_pa = STEEL_E_PA[method_of(work)] if tube.material == "steel" else tube.elastic_pa
+    elastic_pa = method_of(work).steel_elastic_pa if tube.material == "steel" else tube.elastic_pa
     return round_section(tube.od_m, wall_m, tube.yield_pa * (1 - strength.less_share), elastic_pa)
 
 

@@ -11,6 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from obtegum.core.documents.size import SprungPipe
+from obtegum.core.drawing.verdict import NEVER
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.line import centre_line
@@ -22,22 +23,19 @@ from obtegum.core.formulas.frame.section import Section, round_section
 from obtegum.core.formulas.frame.solve import Frame, Solved, first_order
 from obtegum.core.formulas.profile import Arc
 from obtegum.core.formulas.weather.pressure import from_snow
-from obtegum.core.rooms.strength.found import cover_n_m2, factors_of
+from obtegum.core.rooms.strength.found import cover_n_m2, service_factors
 from obtegum.core.rooms.strength.hung import hung_loads
 from obtegum.core.rooms.strength.loads import Weathered, weathered
 from obtegum.core.rooms.strength.model import Model, counted, model_of
-from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.values.catalogue import Resin, Tube
 
 __all__ = ["Plastic", "SnowRating", "locked_1_m", "locked_pa", "plastic_found"]
 
 Array = NDArray[np.float64]
-PARTIAL, LIGHT = 1.5, 0.9
 # Share of yield that snow is rated by, and the most that is looked for, Pa.
 RATED, MOST_PA = 0.5, 10_000.0
 # So many even snows are tried at once, and between the last that is borne and the next so often again: to 0.01 Pa.
 AT_ONCE, NARROWINGS = 33, 4
-NEVER = 99.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -149,8 +147,7 @@ def plastic_found(work: Work) -> Plastic | None:
     weather, model = weathered(work), model_of(work)
     if weather is None or bow_tube(work).material != "plastic":
         return None
-    eu = method_of(work) == "eu"
-    factors = factors_of(weather, 1 / PARTIAL, dead=1.0, light=LIGHT) if eu else factors_of(weather)
+    factors = service_factors(work, weather)
     snowy = np.array(
         [any(weather.cases[place].kind != "wind" for place, _ in combo.parts) for combo in weather.combos], dtype=bool
     )

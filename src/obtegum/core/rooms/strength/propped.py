@@ -9,13 +9,13 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
+from obtegum.core.drawing.verdict import NEVER
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.runs import run_tube, runs_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.section import Section
-from obtegum.core.formulas.frame.steel import allowable, european
 from obtegum.core.formulas.timber import column_n
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.found import END_WALL_N_M, FAR, Judged, bow_found, counted, grown, judged_on
@@ -25,7 +25,6 @@ from obtegum.core.rooms.weather.found import method_of
 
 __all__ = ["Propped", "Ridge", "bears_between", "carried_n_m", "propped_bows", "propped_found", "shown_found"]
 
-PARTIAL, NONE_LEFT = 1.5, 99.0
 # A beam on two props with equal weights at each bow between them, by how many bays it spans: its stiffness at each
 # weight, of E·I/L³, and its largest moment, of a weight times L (statics).
 BETWEEN = {2: (48.0, 1 / 4), 3: (162.0 / 5.0, 1 / 3)}
@@ -102,7 +101,7 @@ def propped_found(work: Work) -> Propped | None:
     if not found_ or any(each.judged.found is None for each in found_):
         return None
     worst = max(found_, key=lambda each: each.judged.ratio)
-    board, service = prop_board(work), PARTIAL if method_of(work) == "eu" else 1.0
+    board, service = prop_board(work), method_of(work).factors.partial
     long_m = float(model_of(work).frame.nodes[:, 1].max() - model_of(work).frame.nodes[0, 1])
     own, borne = (
         max((each.pressed_n for each in found_ if each.between is between), default=0.0) for between in (False, True)
@@ -144,7 +143,7 @@ def carried_n_m(work: Work) -> float:
 def bears_between(work: Work, borne_n: float) -> float:
     """Share of its strength that the ridge run uses between props, which bears so much at each bow there, N."""
     ridge = _ridge(work, borne_n)
-    return ridge.bent_nm / ridge.takes_nm if ridge.takes_nm > 0 else 0.0 if borne_n <= 0 else NONE_LEFT
+    return ridge.bent_nm / ridge.takes_nm if ridge.takes_nm > 0 else 0.0 if borne_n <= 0 else NEVER
 
 
 def _ridge(work: Work, borne_n: float) -> Ridge:
@@ -152,7 +151,7 @@ def _ridge(work: Work, borne_n: float) -> Ridge:
     takes = 0.0
     if run is not None:
         try:
-            strength = european(run) if method_of(work) == "eu" else allowable(run)
+            strength = method_of(work).strength(run)
             takes = strength.moment_nm * work.design.strength.joint_share
         except ValueError:
             takes = 0.0

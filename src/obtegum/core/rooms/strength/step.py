@@ -14,22 +14,18 @@ from obtegum.core.findings.skeleton.runs import held_m
 from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.frame.steel import allowable, european
 from obtegum.core.rooms.strength.brought import brought_answers
 from obtegum.core.rooms.strength.draw import shown_cases
 from obtegum.core.rooms.strength.found import (
     LEAST_LEFT,
     Judged,
     bow_found,
-    factors_of,
     otherwise_found,
     post_use,
+    service_factors,
     why_unknown,
 )
-from obtegum.core.rooms.strength.habits import (
-    plastic_answers,
-    propped_answers,
-)
+from obtegum.core.rooms.strength.habits import plastic_answers, propped_answers
 from obtegum.core.rooms.strength.hung import hung_at, hung_n
 from obtegum.core.rooms.strength.model import furthest_out_m, sections_of
 from obtegum.core.rooms.strength.plastic import plastic_found
@@ -44,7 +40,6 @@ CAUTION = f"{AID} A frame without its braces and film is weaker than this: no cl
 # What a bow may sag or sway before doors and film mind, as a share of its width.
 FLAG = 1 / 60
 # European partial factor that what moves in service is without.
-PARTIAL = 1.5
 # Parts that the bow's tube is read in along its tape.
 READ_AT = 8
 PLASTIC = ("strength.plastic", "strength.season", "strength.hot_c")
@@ -221,7 +216,7 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
             reading=amount_text(_takes(work), "torque", work.tape.units, rounded("bends_at")),
             value=_takes(work),
             unit="N·m",
-            note="at its limit" if method_of(work) == "eu" else "allowed",
+            note="allowed" if method_of(work).factors.in_service else "at its limit",
         )
     )
     return answers
@@ -234,9 +229,9 @@ def most_moved(work: Work, judged: Judged) -> tuple[tuple[float, str], tuple[flo
     """
     found_, weather = judged.found, judged.weathered
     assert found_ is not None
-    eu = method_of(work) == "eu"
-    factors = factors_of(weather, 1 / PARTIAL, dead=1.0, light=1.0) if eu else factors_of(weather)
-    critical = found_.factor * (PARTIAL if eu else 1.0)
+    by = method_of(work).factors
+    factors = service_factors(work, weather, by.favourable)
+    critical = found_.factor * by.partial
     grows = 1 / np.maximum(1 - 1 / np.maximum(critical, 1e-9), LEAST_LEFT)
     moved = np.tensordot(factors, found_.moves, axes=1) * grows[:, None]
     crown = int(np.argmax(judged.model.frame.nodes[:, 1]))
@@ -262,7 +257,7 @@ def _feet(work: Work) -> Iterator[Answer]:
     judged = bow_found(work)
     if judged is None or judged.found is None:
         return
-    load = "factored, as the code has it" if method_of(work) == "eu" else "unfactored, of all weathers"
+    load = "unfactored, of all weathers" if method_of(work).factors.in_service else "factored, as the code has it"
     ground = judged.found.ground
     yield amount_answer(work, "lift", "Lift at a foot", max(float(-ground[:, :, 1].min()), 0.0), "force", load)
     yield amount_answer(work, "down", "Down at a foot", max(float(ground[:, :, 1].max()), 0.0), "force", load)
@@ -271,8 +266,7 @@ def _feet(work: Work) -> Iterator[Answer]:
 
 def _takes(work: Work) -> float:
     """Bending strength of the bow as it counts, N·m."""
-    strength_of = european if method_of(work) == "eu" else allowable
-    return strength_of(sections_of(work)[0]).moment_nm
+    return method_of(work).strength(sections_of(work)[0]).moment_nm
 
 
 def _times(factor: float) -> str:

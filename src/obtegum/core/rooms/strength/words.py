@@ -3,8 +3,7 @@
 import math
 
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.frame.analyse import LEAST_FACTOR
-from obtegum.core.formulas.weather.asce_wind import FROM_GROUND
+from obtegum.core.formulas.weather.own import LEGS_FROM
 from obtegum.core.rooms.strength.found import FAR, Judged
 from obtegum.core.rooms.strength.site import STRAIGHT
 from obtegum.core.rooms.weather.found import method_of, overridden, own_factors, stood_in
@@ -48,25 +47,21 @@ def conditions(work: Work) -> str:
         + ("" if rigid else HABITS.get(weather.film, ""))
         + (
             CLOTH
-            if weather.cover == "cloth" and not rigid and weather.cloth == "dry" and weather.method != "given"
+            if weather.cover == "cloth" and not rigid and weather.cloth == "dry" and method_of(work).of_site
             else ""
         )
         + _beyond(work)
-        + (", doors shut in every storm" if weather.doors == "shut" and method_of(work) == "eu" else "")
+        + (", doors shut in every storm" if weather.doors == "shut" and method_of(work).knows_habits else "")
         + (less if strength.less_share else "")
         + (f", coefficients of your own ({'; '.join(own)})" if own else "")
     )
 
 
-# Rise over span up to which a code's figure for arches tells of wind, and which that is.
-TALLEST = {"us": (0.6, "27.3-3"), "eu": (0.5, "7.11")}
-
-
 def _beyond(work: Work) -> str:
     """What is said of a house that is taller than the figure that its wind is read off."""
-    most = TALLEST.get(method_of(work))
+    most = method_of(work).tallest
     size = work.design.size
-    walls = size.leg_m / size.height_m > (own_factors(work).legs or FROM_GROUND)
+    walls = size.leg_m / size.height_m > (own_factors(work).legs or LEGS_FROM)
     ratio = ((size.height_m - size.leg_m) if walls else size.height_m) / size.span_m
     if most is None or size.shape.kind in STRAIGHT or ratio <= most[0] + 1e-9:
         return ""
@@ -87,7 +82,7 @@ def governing(work: Work, judged: Judged, post: str, what: str = "The bow") -> s
     weather += f"{conditions(work)}{_held(work)}"
     factor = float(found.factor[found.rows[row]])
     if not found.stands[row]:
-        least = LEAST_FACTOR["ultimate" if method_of(work) == "eu" else "allowable"]
+        least = method_of(work).stability.least
         if factor > least:
             return f"{made_up}{what} gives way: {weather}. {AID}"
         return f"{made_up}{what} buckles at {_down(factor)} of the load, {least:g} is the least: {weather}. {AID}"

@@ -1,15 +1,15 @@
 """What the weather at the place comes to: the figures that are there, and the one question that is open."""
 
 from dataclasses import dataclass, fields
-from typing import Literal
+from typing import Any
 
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.method import METHODS, USUAL, Method
 from obtegum.core.formulas.weather.own import Own
 
-__all__ = ["OPEN", "OWN", "Asked", "method_of", "missing", "overridden", "own_factors", "stood_in", "told"]
+__all__ = ["OPEN", "OWN", "Asked", "asks_of", "method_of", "missing", "overridden", "own_factors", "stood_in", "told"]
 
-Method = Literal["us", "eu", "given"]
 # Coefficients that can be a user's own.
 OWN = tuple(each.name for each in fields(Own))
 
@@ -17,10 +17,7 @@ OWN = tuple(each.name for each in fields(Own))
 @found
 def method_of(work: Work) -> Method:
     """The method in use: that of the house's units unless another was chosen."""
-    chosen = work.design.weather.method
-    if chosen == "units":
-        return "us" if work.design.tape.units == "feet" else "eu"
-    return chosen
+    return METHODS.get(work.design.weather.method) or USUAL[work.design.tape.units]
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,19 +38,14 @@ QUESTIONS: tuple[Asked, ...] = (
     Asked("film", "Does the film stay on in winter?"),
     Asked("sides", "Is there room at the sides for snow that slides off?"),
     Asked("gap_m", "How far is the next house?"),
-)
-GIVEN: tuple[Asked, ...] = (
     Asked("even_pa", "What snow on the roof, even, did the engineer give?"),
     Asked("drift_pa", "What snow on one half did the engineer give?"),
     Asked("up_pa", "What lift by wind did the engineer give?"),
     Asked("across_pa", "What push of the wind did the engineer give?"),
 )
-# What the European method does not ask.
-US_ONLY = ("use", "heat")
 # Figures to play with: an open plain with a hard winter. Made up; no place is meant.
 PLAIN: dict[str, float | str] = {
     "ground_snow_pa": 1400.0,
-    "wind_mps": 49.0,
     "openness": "country",
     "shelter": "part",
     "use": "plants",
@@ -66,17 +58,18 @@ PLAIN: dict[str, float | str] = {
     "up_pa": 900.0,
     "across_pa": 700.0,
 }
-# The European method's wind is a mean of ten minutes.
-PLAIN_MEAN_MPS = 26.0
 OPEN = "ask"
 
 
+def asks_of(work: Work) -> tuple[str, ...]:
+    """Figures that the method asks for, by name; the gap only where there is a house beside."""
+    beside = work.design.weather.sides == "beside"
+    return tuple(name for name in method_of(work).asks if name != "gap_m" or beside)
+
+
 def _asked(work: Work) -> tuple[Asked, ...]:
-    method, sides = method_of(work), work.design.weather.sides
-    if method == "given":
-        return GIVEN
-    found = [each for each in QUESTIONS if method == "us" or each.measure not in US_ONLY]
-    return tuple(each for each in found if each.measure != "gap_m" or sides == "beside")
+    asks = asks_of(work)
+    return tuple(each for each in QUESTIONS if each.measure in asks)
 
 
 @found
@@ -93,18 +86,14 @@ def stood_in(work: Work) -> tuple[str, ...]:
 
 
 @found
-def told(work: Work) -> dict[str, float | str] | None:
+def told(work: Work) -> dict[str, Any] | None:
     """Every figure that the method asks for, SI; None while one of them is open and nothing stands in for it."""
     if missing(work) and work.design.weather.stand_in == "none":
         return None
     weather, open_ = work.design.weather, {each.measure for each in missing(work)}
-    found: dict[str, float | str] = {}
-    for each in _asked(work):
-        value = PLAIN[each.measure] if each.measure in open_ else getattr(weather, each.measure)
-        found[each.measure] = value
-    if method_of(work) == "eu" and "wind_mps" in open_:
-        found["wind_mps"] = PLAIN_MEAN_MPS
-    return found
+    plain = {**PLAIN, "wind_mps": method_of(work).plain_wind_mps}
+    names = (each.measure for each in _asked(work))
+    return {name: plain[name] if name in open_ else getattr(weather, name) for name in names}
 
 
 @found
@@ -118,5 +107,5 @@ def own_factors(work: Work) -> Own:
 def overridden(work: Work) -> dict[str, str]:
     """Coefficients that are the user's own, by name, each with its reason; none beside an engineer's pressures."""
     own = work.design.weather.own
-    names = OWN if method_of(work) != "given" else ()
+    names = OWN if method_of(work).of_site else ()
     return {name: getattr(own, f"{name}_why") or "nobody says why" for name in names if getattr(own, name) is not None}

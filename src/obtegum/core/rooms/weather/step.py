@@ -1,21 +1,17 @@
 """Weather: snow and wind at this place, as the grower's own figures say, and what stands beside them."""
 
+import math
+
 from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.weather.pressure import Worked
 from obtegum.core.rooms.strength.loads import sheet_of
-from obtegum.core.rooms.weather.found import OWN, method_of, missing, overridden, stood_in
+from obtegum.core.rooms.weather.found import OWN, asks_of, method_of, missing, overridden, stood_in
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "printed", "stands", "verdicts"]
 
-FIGURES = ("weather.ground_snow_pa", "weather.snow_from", "weather.wind_mps", "weather.wind_from")
-SPOT = ("weather.openness", "weather.shelter")
-HOUSE = ("weather.film", "weather.sides")
-US_SNOW = ("weather.snow_edition",)
-US_ONLY = ("weather.use", "weather.heat")
-GIVEN = ("weather.even_pa", "weather.drift_pa", "weather.up_pa", "weather.across_pa", "weather.given_from")
 CAUTION = "Planning aid: local code and a licensed engineer decide. Never stand under a roof that creaks with snow."
 
 
@@ -26,18 +22,7 @@ def verdicts(work: Work) -> list[Verdict]:
 
 def _asked(work: Work) -> tuple[str, ...]:
     """The figures that the method asks for."""
-    method = method_of(work)
-    beside = ("weather.gap_m",) if work.design.weather.sides == "beside" else ()
-    if method == "given":
-        return GIVEN
-    return (
-        *FIGURES,
-        *(US_SNOW if method == "us" else ()),
-        *SPOT,
-        *HOUSE,
-        *beside,
-        *(US_ONLY if method == "us" else ()),
-    )
+    return tuple(f"weather.{name}" for name in asks_of(work))
 
 
 def stands(work: Work, found: list[Verdict]) -> Standing:
@@ -54,7 +39,7 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The figures, where they are from, and every value that follows from them."""
     method, asked, lines = method_of(work), _asked(work), sheet_of(work)
-    own = _own(work) if method != "given" else ()
+    own = _own(work) if method.of_site else ()
     return StepPlan(
         **stands(work, found),
         next=_next(work),
@@ -62,15 +47,14 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         measures=(
             "weather.method",
             *asked,
-            *(("weather.altitude_m",) if method != "given" else ()),
-            *(_cover(work) if method != "given" else ()),
-            *(("weather.doors",) if method == "eu" else ()),
+            *(("weather.altitude_m", *_cover(work)) if method.of_site else ()),
+            *(("weather.doors",) if method.knows_habits else ()),
             "weather.stand_in",
             *own,
         ),
         aside=(
             "weather.method",
-            *US_SNOW,
+            "weather.snow_edition",
             "weather.doors",
             "weather.altitude_m",
             "weather.snow_from",
@@ -119,7 +103,7 @@ SI = {"length": "m", "degrees": "rad", "number": "share", "pressure": "Pa", "spe
 
 
 def _answer(work: Work, place: int, each: Worked) -> Answer:
-    value = each.value * 0.017453292519943295 if each.unit == "degrees" else each.value
+    value = math.radians(each.value) if each.unit == "degrees" else each.value
     return Answer.model_validate(
         {
             "id": f"worked_{place}",
