@@ -13,8 +13,13 @@ from typing import Any
 from earlier import ROOT, run_in, unpacked
 
 MADE, SHOWN = 60, 40
-# Ids that were renamed: as they were, and as they are.
-RENAMED: dict[str, str] = {}
+# Ids of answers that were renamed: step by step as they were, and as they are.
+RENAMED: dict[str, dict[str, str]] = {
+    "earth": {"hours": "earth_hours"},
+    "set-out": {"differ": "tape_differ"},
+    "plumb": {"straps": "plumb_straps"},
+    "ends": {"stakes": "end_stakes"},
+}
 PLANS = """
 import json, sys
 from dataclasses import asdict
@@ -48,13 +53,14 @@ def made() -> Iterator[tuple[Any, Any]]:
         yield design.model_dump(mode="json"), record.model_dump(mode="json")
 
 
-def renamed(told: Any) -> Any:
-    """What was told with the ids that it has now."""
+def renamed(told: Any, names: dict[str, str] | None = None) -> Any:
+    """What was told with the ids that it has now, in the steps that have them."""
     if isinstance(told, dict):
-        return {RENAMED.get(key, key): renamed(value) for key, value in told.items()}
+        here = RENAMED.get(str(told.get("id")), names) if "answers" in told else names
+        return {key: renamed(value, here) for key, value in told.items()}
     if isinstance(told, list):
-        return [renamed(each) for each in told]
-    return RENAMED.get(told, told) if isinstance(told, str) else told
+        return [renamed(each, names) for each in told]
+    return (names or {}).get(told, told) if isinstance(told, str) else told
 
 
 def differing(was: Any, now: Any, at: str = "") -> Iterator[str]:

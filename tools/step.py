@@ -52,7 +52,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         measures=("{name}.long_m",),
         answers=(length_answer(work, "{name}_long", "Long", work.design.{name}.long_m),),
         leads=("{name}_long",),
-        views=("section",),
+        views=("across",),
         strips=(),
         grips=(),
         focus=(),

@@ -256,9 +256,9 @@ def test_a_sellers_figures_by_hand() -> None:
         assert values[f"seller_{kind}"] == pytest.approx(0.5 * kg * 9.80665)
     assert values["seller_wind"] == pytest.approx(0.6125 * 900)
     assert answer(plan, "frames", "seller_settled") == "0.98 kPa"
-    assert len(step.how) == 3 and step.maps
+    assert len(step.how) == 3 and [each.id for each in step.pages] == ["map", "buys", "offer"]
     bare = next(each for each in make_plan(**STOUT).steps if each.id == "frames")
-    assert not bare.maps and bare.answers == () and bare.state == "open"
+    assert not bare.pages and bare.answers == () and bare.state == "open"
 
 
 def test_an_offers_collar_that_has_no_room_is_said_and_not_left_out() -> None:

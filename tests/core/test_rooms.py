@@ -194,7 +194,8 @@ def draw(work):
     return drawn(view="gutter", title="The gutter", summary="It falls.", items=items, table=())
 
 ROOM = Room(
-    stands=stands, plan=plan, verdicts=verdicts, views={"gutter": draw}, down=frozenset({"gutter_low"}),
+    stands=stands, plan=plan, verdicts=verdicts, verdict_names=("gutter-falls",), views={"gutter": draw},
+    down=frozenset({"gutter_low"}),
     tables=(Table(name="gutter", label="Gutter", about="its pieces", rows=lambda work: (("piece",), (1,))),),
     on_site=lambda work: (SiteLine(kind="gutter", path=((0.0, 0.0), (work.design.size.length_m, 0.0))),),
 )

@@ -76,10 +76,12 @@ class HouseLine(Part):
 
 
 class Yard(Part):
-    """A page of houses, newest first."""
+    """A page of houses, newest first; the steps at which one is opened, and a new one begun."""
 
     houses: tuple[HouseLine, ...]
     total: int
+    opens_at: str
+    begins_at: str
     # What was found amiss in the data folder, until somebody has seen it.
     found: str = ""
 

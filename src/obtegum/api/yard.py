@@ -14,6 +14,10 @@ from obtegum.api.planning import answer
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.house.plan import YardPlan, plan_yard
 from obtegum.core.house.starters import new_house
+from obtegum.core.rooms import (
+    begins_at,
+    opens_at,
+)
 from obtegum.core.values.trouble import DesignError
 from obtegum.store import Store, StoreTrouble, houses
 from obtegum.store.restore import delete_for_good
@@ -81,7 +85,8 @@ def get_yard(
             if each.yard is not None and line.id not in kept
         },
     )
-    return answer(Yard(houses=shown, total=houses.count(store, shelf), found=store.found))
+    total = houses.count(store, shelf)
+    return answer(Yard(houses=shown, total=total, opens_at=opens_at(), begins_at=begins_at(), found=store.found))
 
 
 @router.delete("/found", response_model=FoundOut)

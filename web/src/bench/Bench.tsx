@@ -1,4 +1,4 @@
-import { type ComponentType, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useLocation, useNavigate, useParams } from "react-router";
 import styled from "styled-components";
 import type { StepPlan, Strip, StripMark } from "../api/client";
@@ -15,18 +15,13 @@ import { Late } from "../tape/Late";
 import { TapeStrip } from "../tape/TapeStrip";
 import { Tick } from "../tape/Tick";
 import { firstOpen, firstStand, nameOf, nextAfter, type Stand } from "../tape/walk";
-import { AllVerdicts } from "./AllVerdicts";
-import { Controller } from "./Controller";
-import { Files } from "./Files";
-import { History } from "./History";
 import { How } from "./How";
-import { Keys } from "./Keys";
 import { NumberTable } from "./NumberTable";
 import { Panel } from "./Panel";
+import { PAGES } from "./pages";
 import { Rail } from "./Rail";
-import { Readings } from "./Readings";
 import { goRound } from "./regions";
-import { Spots } from "./Spots";
+import { SIDES } from "./sides";
 import { Tabs } from "./Tabs";
 import { TopLine, UnitsAndKeys } from "./TopLine";
 
@@ -98,7 +93,7 @@ const Past = styled.p`
 
 /** The bench: one house, one step at a time. */
 export function Bench() {
-  const { id = "", step = "size" } = useParams();
+  const { id = "", step = "" } = useParams();
   return (
     <OnBench id={id} step={step}>
       {(window) => <Workplace window={window} />}
@@ -109,18 +104,9 @@ export function Bench() {
 // The house in the round brings its own drawing, which is fetched when it is asked for.
 const House = fetched("The house in the round", () => import("../turn/House"));
 const ROUND = "round";
-// So do the map of frames, what each part buys, and an offer.
-const COMPARING: Record<string, { label: string; Shown: ComponentType<{ house: string; version: number }> }> = {
-  map: { label: "Map of frames", Shown: fetched("The map of frames", () => import("../frames/FramesMap")) },
-  buys: { label: "What each part buys", Shown: fetched("What each part buys", () => import("../frames/Buys")) },
-  offer: { label: "An offer", Shown: fetched("The offer", () => import("../frames/Offer")) },
-};
-
 const FIRST_FIELD = "aside input[data-measure]";
 /** Two presses in one moment are one. */
 const MOMENT_MS = 400;
-
-type SideShown = "step" | "keys" | "verdicts" | "history" | "files" | "readings" | "spots" | "controller";
 
 function Workplace({ window }: { window: string }) {
   const { id = "", step: wanted } = useParams();
@@ -137,7 +123,7 @@ function Workplace({ window }: { window: string }) {
   // A choice is of one step: a part that is chosen in another is none here, whatever of both comes first to the screen.
   const [choice, setChoice] = useState<{ step: string; part: string } | null>(null);
   const [asTable, setTable] = useState(false);
-  const [side, setSide] = useState<SideShown>("step");
+  const [side, setSide] = useState("step");
 
   const stepId = step?.id;
   const chosen = choice?.step === stepId ? (choice?.part ?? null) : null;
@@ -221,8 +207,9 @@ function Workplace({ window }: { window: string }) {
   const told = step.how?.some((each) => each.view === viewWanted) ? plan.drawings.find((each) => each.view === viewWanted) : undefined;
   const standing = step.group !== "Place";
   const round = standing && viewWanted === ROUND;
-  const compares = step.maps && !past ? (viewWanted === null ? "map" : viewWanted in COMPARING ? viewWanted : null) : null;
-  const comparing = compares === null ? undefined : COMPARING[compares];
+  const pages = past ? [] : (step.pages ?? []);
+  const page = viewWanted === null ? pages[0] : pages.find((each) => each.id === viewWanted);
+  const Page = page && PAGES[page.id];
   const view = told ?? views.find((each) => each.view === viewWanted) ?? views[0];
   facing.current = view?.view ?? "";
   const strip =
@@ -247,6 +234,14 @@ function Workplace({ window }: { window: string }) {
     setStrip(id);
     if (first) setChosen(first.part);
   };
+  const goToStep = (next: string, part: string | null, from = "step") => {
+    setView(null);
+    setStrip(null);
+    setChoice(part ? { step: next, part } : null);
+    if (!SIDES[from]?.STAYS) setSide("step");
+    go(`/house/${id}/${next}`);
+  };
+  const Beside = SIDES[side]?.default;
   const keys = { onKeys: () => setSide(side === "keys" ? "step" : "keys"), keysOpen: side === "keys" };
   return (
     <Layout>
@@ -256,44 +251,10 @@ function Workplace({ window }: { window: string }) {
         verdictsOpen={side === "verdicts"}
         {...keys}
       />
-      <Rail
-        steps={plan.steps}
-        current={step.id}
-        onGo={(next) => {
-          setView(null);
-          setStrip(null);
-          setChoice(null);
-          if (side !== "history") setSide("step");
-          go(`/house/${id}/${next}`);
-        }}
-      />
-      {side === "verdicts" && (
-        <AllVerdicts
-          onClose={() => setSide("step")}
-          onGo={(next, part) => {
-            setView(null);
-            setStrip(null);
-            setChoice(part ? { step: next, part } : null);
-            setSide("step");
-            go(`/house/${id}/${next}`);
-          }}
-        />
-      )}
-      {side === "keys" && <Keys onClose={() => setSide("step")} />}
-      {side === "files" && <Files onClose={() => setSide("step")} onReadings={() => setSide("readings")} />}
-      {side === "history" && (
-        <History
-          window={window}
-          onClose={() => {
-            void session.lookAt(null);
-            setSide("step");
-          }}
-        />
-      )}
-      {side === "readings" && <Readings onClose={() => setSide("step")} />}
-      {side === "controller" && <Controller caution={step.caution} onClose={() => setSide("step")} />}
-      {side === "spots" && <Spots caution={step.caution} onClose={() => setSide("step")} />}
-      {side === "step" && (
+      <Rail steps={plan.steps} current={step.id} onGo={(next) => goToStep(next, null, side)} />
+      {Beside ? (
+        <Beside step={step} window={window} onClose={() => setSide("step")} onOpen={setSide} onGo={goToStep} />
+      ) : (
         <Caught key={step.id} what="The step">
           <Panel step={step} says={settled?.says ?? ""} onShow={choose} onCards={() => go(`/house/${id}/${step.id}/cards`)} onAct={(action) => (action.opens ? setSide(action.opens) : session.act(`/acts/${action.id}`))} />
         </Caught>
@@ -310,23 +271,23 @@ function Workplace({ window }: { window: string }) {
         <Tabs
           label="Views"
           ways={[
-            ...(step.maps && !past ? Object.entries(COMPARING).map(([each, { label }]) => ({ id: each, label })) : []),
+            ...pages.map((each) => ({ id: each.id, label: each.title })),
             ...views.map((each) => ({ id: each.view, label: each.title })),
             ...(standing ? [{ id: ROUND, label: "In the round" }] : []),
           ]}
-          current={compares ?? (round ? ROUND : (view?.view ?? ""))}
+          current={page?.id ?? (round ? ROUND : (view?.view ?? ""))}
           onChoose={setView}
           aside={{ label: "as a table", pressed: asTable, onPress: () => setTable(!asTable) }}
         />
         <DrawingPlace>
           {round && <House house={id} version={(past ?? sight.house).version} chosen={chosen} onChoose={choose} />}
-          {comparing && !asTable && <comparing.Shown house={id} version={sight.house.version} />}
-          {view && !round && (!comparing || asTable) && (
+          {Page && !asTable && <Page house={id} version={sight.house.version} />}
+          {view && !round && (!Page || asTable) && (
             <Caught key={view.view} what="The drawing">
               {asTable ? (
                 <NumberTable house={id} version={(past ?? sight.house).version} drawing={view} strip={strip ?? null} />
               ) : (
-                <DrawingView drawing={view} plan={plan} step={past || told ? still(step, told !== undefined) : step} chosen={chosen} onChoose={choose} open={!past && !told} />
+                <DrawingView drawing={view} plan={plan} step={past || told ? still(step) : step} chosen={chosen} onChoose={choose} open={!past && !told} whole={told !== undefined} />
               )}
             </Caught>
           )}
@@ -368,9 +329,8 @@ function Workplace({ window }: { window: string }) {
   );
 }
 
-/** A step without grips, for the past and for drawings of one thing to do; the latter have nothing faint in them. */
-const still = (step: StepPlan, told: boolean): StepPlan => ({ ...step, grips: [], focus: told ? [...step.focus, ...EVERYTHING] : step.focus });
-const EVERYTHING = ["string", "tape", "set", "known", "peg", "corner", "floor", "line", "end", "former", "tube"];
+/** A step without grips, for the past and for drawings of one thing to do. */
+const still = (step: StepPlan): StepPlan => ({ ...step, grips: [] });
 
 /** A field with something typed in it that isn't taken yet has an undo of its own. */
 const halfTyped = (target: EventTarget | null): boolean => target instanceof HTMLInputElement && target.dataset.typing !== undefined;

@@ -24,6 +24,8 @@ const Sheet = styled.div`
 
 const NOTE_LINE = 20;
 const BESIDE_PX = 8;
+/** How much of its ink a drawing keeps that shows nothing of what the step is about. */
+const BACKDROP = 0.75;
 
 interface Props {
   drawing: Drawing;
@@ -33,10 +35,12 @@ interface Props {
   onChoose: (part: string) => void;
   /** Whether the drawing is of the house as it stands, so that it can be changed here. */
   open: boolean;
+  /** Whether all of it is what the step is about. */
+  whole?: boolean;
 }
 
 /** A display list on the screen: what has size to scale, what has none at the size that reads best. */
-export const DrawingView = memo(function DrawingView({ drawing, plan, step, chosen, onChoose, open }: Props) {
+export const DrawingView = memo(function DrawingView({ drawing, plan, step, chosen, onChoose, open, whole = false }: Props) {
   const [box, size] = useBox();
   const hatches = useId();
   const frame = useMemo(() => fit(drawing, size.width, size.height, marginsFor(drawing)), [drawing, size]);
@@ -48,13 +52,16 @@ export const DrawingView = memo(function DrawingView({ drawing, plan, step, chos
   const typeAt = (measure = "") =>
     open && plan.measures[measure] ? (at: { x: number; y: number }) => setTyping({ measure, at: { x: at.x, y: at.y } }) : undefined;
   const typed = typing && plan.measures[typing.measure];
-  const faint = (part: string) => part !== chosen && !step.focus.some((name) => part === name || part.startsWith(`${name}:`));
+  const about = (part: string) => step.focus.some((name) => part === name || part.startsWith(`${name}:`));
+  const faint = (part: string) => !whole && part !== chosen && !about(part);
+  // A drawing that shows nothing of what the step is about stands there whole, and faint.
+  const backdrop = !whole && !drawing.items.some((item) => "part" in item && about(item.part));
   return (
     <Sheet ref={box}>
-      <svg width={size.width} height={size.height} role="group" aria-label={`${drawing.title}. ${drawing.summary}`}>
+      <svg width={size.width} height={size.height} role="group" aria-label={`${drawing.title}. ${drawing.summary}`} opacity={backdrop ? BACKDROP : undefined}>
         <Hatches id={hatches} />
         {drawing.items.map((item, place) => {
-          if ("part" in item && item.kind !== "outline" && faint(item.part)) {
+          if ("part" in item && item.kind !== "outline" && faint(item.part) && !backdrop) {
             // What the step is not about: no grower, no marks, and dimensions in the background.
             if (item.kind !== "dimension") return null;
           }

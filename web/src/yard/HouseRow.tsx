@@ -27,6 +27,8 @@ interface RowProps {
   shelf: Shelf;
   scale: number;
   width: number;
+  /** The step at which a house is opened. */
+  opensAt: string;
   onShelve: (to: Shelf) => void;
   onCopy: () => void;
   onForGood: () => void;
@@ -34,7 +36,7 @@ interface RowProps {
 }
 
 /** One house in the yard; one that can't be planned stands there too, with the reason. */
-export function HouseRow({ house, shelf, scale, width, onShelve, onCopy, onForGood, onRenamed }: RowProps) {
+export function HouseRow({ house, shelf, scale, width, opensAt, onShelve, onCopy, onForGood, onRenamed }: RowProps) {
   const { yard } = house;
   const [naming, setNaming] = useState(false);
   return (
@@ -49,7 +51,7 @@ export function HouseRow({ house, shelf, scale, width, onShelve, onCopy, onForGo
             }}
           />
         ) : (
-          <h2>{shelf === "standing" ? <Link to={`/house/${house.id}/size${ON_DEVICE ? "/cards" : ""}`}>{house.name}</Link> : house.name}</h2>
+          <h2>{shelf === "standing" ? <Link to={`/house/${house.id}/${opensAt}${ON_DEVICE ? "/cards" : ""}`}>{house.name}</Link> : house.name}</h2>
         )}
         {yard && (
           <>
@@ -61,7 +63,7 @@ export function HouseRow({ house, shelf, scale, width, onShelve, onCopy, onForGo
         )}
         <div className="doing" role="group" aria-label={house.name}>
           {ON_DEVICE ? (
-            <Link to={`/house/${house.id}/size`}>Drawings</Link>
+            <Link to={`/house/${house.id}/${opensAt}`}>Drawings</Link>
           ) : shelf === "standing" ? (
             <>
               {yard && <Plain onPress={() => setNaming(true)}>Rename</Plain>}

@@ -77,9 +77,10 @@ export function YardView() {
   });
   const refresh = () => void queries.invalidateQueries({ queryKey: ["yard"] });
   const say = (error: Error) => setNotice({ sentence: error.message });
-  const open = (house: { id: string }) => go(`/house/${house.id}/size`);
+  const { opens_at: opensAt = "", begins_at: beginsAt = "" } = yard.data?.pages[0] ?? {};
+  const open = (house: { id: string }) => go(`/house/${house.id}/${opensAt}`);
   // A new house begins with what is known of it; a copy is there already.
-  const begin = (house: { id: string }, wanted: { copy_of?: string }) => (wanted.copy_of ? open(house) : void go(`/house/${house.id}/start`, { state: { fresh: true } }));
+  const begin = (house: { id: string }, wanted: { copy_of?: string }) => (wanted.copy_of ? open(house) : void go(`/house/${house.id}/${beginsAt}`, { state: { fresh: true } }));
   const start = useMutation({ mutationFn: (wanted: { units: "feet" | "metric"; copy_of?: string }) => api.start(wanted, newKey()), onSuccess: begin, onError: say });
   const read = useMutation({ mutationFn: readSmall, onSuccess: open, onError: say });
   const back = (found: Restored) => {
@@ -213,6 +214,7 @@ export function YardView() {
               shelf={shelf}
               scale={scale}
               width={width}
+              opensAt={opensAt}
               onShelve={(to) => shelve.mutate({ id: house.id, name: house.name, from: shelf, to })}
               onCopy={() => start.mutate({ units: "feet", copy_of: house.id })}
               onForGood={() => setGoing({ id: house.id, name: house.name })}

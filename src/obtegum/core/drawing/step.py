@@ -42,11 +42,19 @@ class Told(Part):
 
 
 class Action(Part):
-    """Something to press in a step, besides its fields: it opens a panel, or it is one of the room's acts."""
+    """Something to press in a step, besides its fields: it opens a side of that name (`web/src/bench/side/`),
+    or it is one of the room's acts."""
 
     id: str
     label: str
-    opens: Literal["spots", "readings", "controller"] | None = None
+    opens: str | None = None
+
+
+class Sheet(Part):
+    """A sheet that the page draws itself, by its file's name, and what it is called."""
+
+    id: str
+    title: str
 
 
 class StepPlan(Part):
@@ -56,7 +64,7 @@ class StepPlan(Part):
     their names begin) that the step is about: the rest is drawn faint.
     ``aside`` names those of the measures that are folded away until they are asked for.
     ``leads`` names the answers (or how their names begin) that are carried to the site; the rest is folded.
-    ``maps`` is whether every frame that could be is mapped there.
+    ``pages`` are sheets besides its drawings that the page draws itself (`web/src/bench/pages/`), the first one shown.
     ``walk`` names the ticks or entries in the order in which one comes to them.
     """
 
@@ -79,7 +87,7 @@ class StepPlan(Part):
     how: tuple[Told, ...] = ()
     how_title: str = ""
     actions: tuple[Action, ...] = ()
-    maps: bool = False
+    pages: tuple[Sheet, ...] = ()
     done: int = 0
     of: int = 0
 

@@ -31,9 +31,10 @@ from obtegum.core.face.faces import (
     Task,
 )
 from obtegum.core.face.fields import Measure
+from obtegum.core.face.names import told_by
 from obtegum.core.face.rounding import declare
 from obtegum.core.findings.kept import Finding
-from obtegum.core.findings.skeleton.row import Stray
+from obtegum.core.findings.skeleton.row import Deviation
 from obtegum.core.findings.work import Work
 from obtegum.core.values.trouble import Trouble
 
@@ -50,48 +51,83 @@ def _nothing(*_: object) -> dict[str, Any]:
 
 @dataclass(frozen=True, kw_only=True, eq=False)
 class Room:
-    """One step of the work.
+    """One step of the work: a line for each thing that it may bring.
 
-    What it shows: ``stands``, its name and how far it has come, ``plan``, all of the step, ``verdicts``, ``strips``
-    (``lends`` names those that others show too), ``views`` by their names, ``rows``, the tables of those that tell many
-    numbers, made when they are asked for, ``layers`` that it adds to other rooms' views, ``told``, the drawings of its
-    numbered work, ``small``, the house as it is shown among others, ``sums_up``, what is said of it there, and
-    ``how_large``.
-    What can be set: ``fields`` with ways of their own, ``more_fields`` that come and go with the design,
-    ``beside``, those that are set beside the files, whatever step is shown. ``must`` is what a house can't be without,
-    ``follows`` what its decisions make of others, exact, by their paths, written whenever something is changed.
-    ``impossible`` what can't have been found on site. ``cures`` by verdict, ``hopeless`` what tells
-    by verdict that it fails before all of it is found, ``levels`` what its verdicts come to, where that is told sooner
-    than what they say, ``needs`` that a remedy's cost is
-    told in. Which way its answers are rounded: ``down``, ``up``, ``nearest``. What can be taken away:
-    ``tables``, ``files``, ``pages`` of the printed sheet, and what it has ``on_site`` for maps and CAD; what can
-    be read in: ``intakes``. ``acts`` are what its actions do that change the record: the record and words for the
-    history. ``minds`` says what comes of a post that is left where it strays. A step that is ``slow`` to plan is left
-    out of a whole plan unless that is asked for with it; one that isn't ``carded`` has nothing to do on site.
+    What it shows
+        stands: its name and how far it has come.
+        plan: all of the step, as it is shown.
+        verdicts: what it judges of the house.
+        verdict_names: names of its verdicts; one that ends in ``-`` or ``:`` is of all that begin so.
+        strips: its parts laid straight, with their marks.
+        strip_names: names of its strips, likewise.
+        shared_strips: those of them that other steps show too.
+        views: its drawings by their names.
+        rows: tables of those that tell many numbers, by the drawing's name, made when they are asked for.
+        layers: what it adds to other rooms' drawings, by their names.
+        work_drawings: drawings of its numbered work.
+        drawing_names: names of those drawings, as of verdicts.
+        thumbnail: the house as it is shown among others.
+        sums_up: what is said of the house there.
+        how_large: the house's size in words.
+    What can be set
+        fields: measures that are read or written in ways of their own.
+        more_fields: names of those that come and go with the design.
+        beside: measures that are set beside the files, whatever step is shown.
+        requires: finds what a house can't be without; raises DesignError where it is missing.
+        derived: what its decisions make of others, exact, by their paths, written whenever something is changed.
+        impossible: what can't have been found on site.
+    What helps
+        cures: edits that could mend a verdict, by its name.
+        fails_early: tells by a verdict's name that it fails before all of it is found.
+        levels: what its verdicts come to, where that is told sooner than what they say.
+        needs: what a remedy's cost is told in.
+        if_left: what comes of a post that is left off its line.
+    How its answers are rounded, by their names
+        down, up, nearest: each name in one of them, and no other step's.
+    What can be taken away, and read in
+        tables: as CSV.
+        files: of other formats.
+        pages: of the printed sheet.
+        on_site: points and lines for maps and CAD.
+        intakes: readings that are pasted or opened.
+        acts: what its actions make of the record, and words for the history.
+    What it has for the house as a whole
+        parts: sticks that are drawn.
+        links: of the chain that holds the house down.
+        tasks: work, and what it waits for.
+        cards: the step at arm's length.
+        carded: False where there is nothing to do on site.
+        rounds: what is looked at again later.
+        opens: whether a house that stands is opened at it.
+        slow: whether it is left out of a whole plan unless that is asked for with it.
     """
 
     stands: Callable[[Work, list[Verdict]], Standing]
     plan: Callable[[Work, list[Verdict]], StepPlan]
     verdicts: Callable[[Work], list[Verdict]]
+    verdict_names: tuple[str, ...] = ()
     strips: Callable[[Work], Sequence[Strip]] = _none
-    lends: tuple[str, ...] = ()
+    strip_names: tuple[str, ...] = ()
+    shared_strips: tuple[str, ...] = ()
     views: Mapping[str, Callable[[Work], Drawing]] = field(default_factory=dict)
     rows: Mapping[str, Callable[[Work], tuple[Row, ...]]] = field(default_factory=dict)
     layers: Mapping[str, Callable[[Work], Layer]] = field(default_factory=dict)
-    told: Callable[[Work], Sequence[Drawing]] = _none
-    small: Callable[[Work], Drawing] | None = None
+    work_drawings: Callable[[Work], Sequence[Drawing]] = _none
+    drawing_names: tuple[str, ...] = ()
+    thumbnail: Callable[[Work], Drawing] | None = None
     sums_up: Callable[[Work], str] | None = None
     how_large: Callable[[HouseDesign], str] | None = None
     fields: tuple[Measure, ...] = ()
     more_fields: Callable[[HouseDesign], Sequence[str]] = _none
     beside: tuple[Beside, ...] = ()
-    must: Callable[[Work], object] = _none
-    follows: Callable[[Work], Mapping[str, Any]] = _nothing
+    requires: Callable[[Work], object] = _none
+    derived: Callable[[Work], Mapping[str, Any]] = _nothing
     impossible: Callable[[Job], Iterator[Trouble] | tuple[()]] = _none
     cures: Mapping[str, Cure] = field(default_factory=dict)
-    hopeless: Mapping[str, Callable[[Work], bool]] = field(default_factory=dict)
+    fails_early: Mapping[str, Callable[[Work], bool]] = field(default_factory=dict)
     levels: Callable[[Work], Mapping[str, Level]] | None = None
     needs: Callable[[Work], Sequence[Need]] = _none
+    if_left: Callable[[Work, Deviation], Iterable[str]] = _none
     down: frozenset[str] = frozenset()
     up: frozenset[str] = frozenset()
     nearest: frozenset[str] = frozenset()
@@ -107,7 +143,7 @@ class Room:
     cards: Callable[[Work], Sequence[Card]] = _none
     carded: bool = True
     rounds: Callable[[Work], Sequence[Round]] = _none
-    minds: Callable[[Work, Stray], Iterable[str]] = _none
+    opens: bool = False
     slow: bool = False
 
     def __post_init__(self) -> None:
@@ -115,13 +151,13 @@ class Room:
         declare(self.up, "up")
         declare(self.nearest, "nearest")
         # What is kept of a room is looked up by these, so they are made once.
-        judged, planned, stands = Finding(self.verdicts), self.plan, self.stands
+        judged, planned, stands = Finding(self._judged), self.plan, self.stands
         found = {
             "judged": judged,
             "standing": Finding(lambda work: stands(work, judged(work))),
             "planned": Finding(lambda work: planned(work, judged(work))),
-            "laid": Finding(self.strips, compared=False),
-            "numbered": Finding(self.told, compared=False),
+            "laid": Finding(self._laid, compared=False),
+            "numbered": Finding(self._numbered, compared=False),
         }
         for name, finding in found.items():
             object.__setattr__(self, name, finding)
@@ -131,3 +167,18 @@ class Room:
     planned: Finding[StepPlan] = field(init=False)
     laid: Finding[Sequence[Strip]] = field(init=False)
     numbered: Finding[Sequence[Drawing]] = field(init=False)
+
+    def _judged(self, work: Work) -> list[Verdict]:
+        found = self.verdicts(work)
+        told_by((each.id for each in found), self.verdict_names, "verdict")
+        return found
+
+    def _laid(self, work: Work) -> Sequence[Strip]:
+        found = self.strips(work)
+        told_by((each.id for each in found), self.strip_names, "strip")
+        return found
+
+    def _numbered(self, work: Work) -> Sequence[Drawing]:
+        found = self.work_drawings(work)
+        told_by((each.view for each in found), self.drawing_names, "drawing")
+        return found

@@ -15,5 +15,5 @@ def begin(design: HouseDesign, record: SiteRecord, catalogue: Catalogue, before:
     """
     work = before.changed(design, record) if before else Work(design, record, catalogue)
     for room in rooms():
-        room.must(work)
+        room.requires(work)
     return work

@@ -180,7 +180,7 @@ def _followed(job: Job, catalogue: Catalogue, before: Work | None) -> tuple[Job,
     work = begin(job.design, job.record, catalogue, before)
     # What follows in one room may be what it follows from in another.
     for _ in range(FOLLOWED):
-        following = [(path, value) for room in rooms() for path, value in room.follows(work).items()]
+        following = [(path, value) for room in rooms() for path, value in room.derived(work).items()]
         if not following:
             break
         document = job.design.model_dump()

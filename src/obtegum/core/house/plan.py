@@ -125,7 +125,7 @@ def plan_work(work: Work, shown: str | None = None, slow: bool = False, view: st
         strips=tuple(
             strip
             for room in rooms()
-            if room in looked or tapes.intersection(room.lends)
+            if room in looked or tapes.intersection(room.shared_strips)
             for strip in room.laid(work)
             if strip.id in tapes
         ),
@@ -160,7 +160,7 @@ def how_large(design: HouseDesign) -> str:
 
 def small_drawing(work: Work) -> Drawing:
     """The house as it is shown where there are many: by the first room that draws it so."""
-    return next(room.small for room in rooms() if room.small is not None)(work)
+    return next(room.thumbnail for room in rooms() if room.thumbnail is not None)(work)
 
 
 def plan_yard(work: Work) -> YardPlan:

@@ -97,7 +97,7 @@ class _Cured:
 
     def hopeless(self, room: Room, name: str) -> bool:
         """Whether a verdict of a room surely fails on it. Raises: DesignError."""
-        return name in room.hopeless and room.hopeless[name](self.work)
+        return name in room.fails_early and room.fails_early[name](self.work)
 
     def own(self, room: Room, name: str) -> Verdict | None:
         """A verdict of a room on it; None where there is none of that name any more. Raises: DesignError."""
@@ -120,7 +120,7 @@ def _worse(before: Iterable[Verdict], after: Work, but: str) -> Iterator[Verdict
         return name != but and LEVELS.index(level) > LEVELS.index(was.get(name, "holds"))
 
     # Where a verdict can be told to be hopeless, finding it is long.
-    for room in sorted(rooms(), key=lambda room: bool(room.hopeless)):
+    for room in sorted(rooms(), key=lambda room: bool(room.fails_early)):
         if room.levels is None or any(worse(*each) for each in room.levels(after).items()):
             yield from (each for each in room.judged(after) if worse(each.id, each.level))
 

@@ -1,15 +1,16 @@
 """The registry of the rooms, in working order: each step of the work is a folder here with what `face.room` names."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable, Mapping
 from functools import cache
 from importlib import import_module
 
 from obtegum.core.drawing.items import Drawing, Row, with_layers
+from obtegum.core.face.names import told_by, unique
 from obtegum.core.face.room import Room
 from obtegum.core.findings.kept import Finding
 from obtegum.core.findings.work import Work
 
-__all__ = ["ROOMS", "rooms", "tables", "views"]
+__all__ = ["ROOMS", "begins_at", "distinct", "opens_at", "rooms", "tables", "views"]
 
 ROOMS = (
     "start",
@@ -49,9 +50,54 @@ ROOMS = (
 
 @cache
 def rooms() -> tuple[Room, ...]:
-    """Every room, in working order."""
-    found = (import_module(f"obtegum.core.rooms.{name}.room") for name in ROOMS)
-    return tuple(module.ROOM for module in found)
+    """Every room, in working order. Raises: ValueError where two bring something of one name."""
+    found = {name: import_module(f"obtegum.core.rooms.{name}.room").ROOM for name in ROOMS}
+    distinct(found)
+    return tuple(found.values())
+
+
+def begins_at() -> str:
+    """The step at which a new house is begun."""
+    return _step(ROOMS[0])
+
+
+def opens_at() -> str:
+    """The step at which a house that stands is opened."""
+    return next(_step(name) for name, room in zip(ROOMS, rooms(), strict=True) if room.opens)
+
+
+def _step(name: str) -> str:
+    return name.replace("_", "-")
+
+
+def distinct(found: Mapping[str, Room]) -> None:
+    """Rooms by their names. Raises: ValueError where two bring a drawing, table, strip, verdict, answer or file of one
+    name, or one speaks of another's as its own."""
+    for kind, names in KINDS.items():
+        unique(kind, {step: list(names(room)) for step, room in found.items()})
+    drawn = tuple(view for room in found.values() for view in room.views)
+    judged = tuple(name for room in found.values() for name in room.verdict_names)
+    for step, room in found.items():
+        try:
+            told_by(room.shared_strips, room.strip_names, "strip")
+            told_by(room.fails_early, room.verdict_names, "verdict")
+            # What mends a verdict can be another step's to change.
+            told_by(room.cures, judged, "verdict")
+            told_by(room.rows, tuple(room.views), "drawing")
+            told_by(room.layers, drawn, "drawing")
+        except LookupError as error:
+            raise ValueError(f"{step}: {error}") from None
+
+
+# What a room brings by name, of each kind.
+KINDS: dict[str, Callable[[Room], Iterable[str]]] = {
+    "drawing": lambda room: (*room.views, *room.drawing_names),
+    "strip": lambda room: room.strip_names,
+    "verdict": lambda room: room.verdict_names,
+    "answer": lambda room: (*room.down, *room.up, *room.nearest),
+    "table": lambda room: (table.name for table in room.tables),
+    "file": lambda room: (file.name for file in room.files),
+}
 
 
 @cache

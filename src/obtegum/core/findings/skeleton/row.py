@@ -12,11 +12,11 @@ from obtegum.core.findings.skeleton.shapes import height_for_girth
 from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
 
-__all__ = ["BowBuilt", "Stray", "bows_built", "built_row", "checks_of", "off_share", "softest"]
+__all__ = ["BowBuilt", "Deviation", "bows_built", "built_row", "checks_of", "off_share", "softest"]
 
 
 @dataclass(frozen=True, slots=True)
-class Stray:
+class Deviation:
     """How far one post stands off: further along than its place, to the outside, too high, m; its lean as a share.
 
     None where that wasn't measured.
@@ -37,7 +37,7 @@ class Stray:
         return any(each is not None for each in (self.along_m, self.out_m, self.up_m, self.lean))
 
 
-def off_share(work: Work, stray: Stray) -> float:
+def off_share(work: Work, stray: Deviation) -> float:
     """How much of its tolerance a post takes at the most; 0 where nothing was measured."""
     rules = work.rules
     shares = (
@@ -70,12 +70,12 @@ def checks_of(work: Work) -> tuple[str, ...]:
 
 
 @found
-def built_row(work: Work) -> tuple[Stray, ...]:
+def built_row(work: Work) -> tuple[Deviation, ...]:
     """Every post of the house that was measured, in the order of the pegs."""
     return tuple(_built(work))
 
 
-def _built(work: Work) -> Iterator[Stray]:
+def _built(work: Work) -> Iterator[Deviation]:
     if not work.record.row:
         return
     stand, block_m, start_m = stand_of(work), work.design.row.block_m, starts_m(work)
@@ -93,7 +93,7 @@ def _built(work: Work) -> Iterator[Stray]:
         elif stand is None and told.out_m is not None:
             up_m = told.out_m - reveal_m
         out_of = foot.reveal_m if foot is not None else reveal_m
-        yield Stray(
+        yield Deviation(
             name=name,
             bow=peg.bow,
             side=peg.side,

@@ -12,6 +12,7 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
+    verdict_names=("air-still",),
     views={"losses": losses},
     cures=CURES,
     down=frozenset({"opens", "air_moves", "drips"}),

@@ -13,7 +13,7 @@ from obtegum.core.rooms.boards.parts import parts
 __all__ = ["ROOM"]
 
 
-def _must(work: Work) -> None:
+def _requires(work: Work) -> None:
     _ = hip_board(work), lines_of(work)
 
 
@@ -26,10 +26,11 @@ ROOM = Room(
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,
+    strip_names=("hip", "lower"),
     views={"boards": boarded_side},
     layers={"across": boards_across},
     fields=(special("boards.board", options=board_options),),
-    must=_must,
+    requires=_requires,
     needs=_needs,
     down=frozenset({"side_opens"}),
     up=frozenset({"bolt_long", "board_dig", "board_fill", "board_bolts", "base_bolts", "base_washers", "base_long"}),

@@ -10,9 +10,9 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.sticks import MOST_STICKS
 from obtegum.core.rooms.bows import step
 from obtegum.core.rooms.bows.cures import CURES
+from obtegum.core.rooms.bows.derived import derived
 from obtegum.core.rooms.bows.draw import marks_across
 from obtegum.core.rooms.bows.fields import FIELDS, own_tube_fields
-from obtegum.core.rooms.bows.follows import follows
 from obtegum.core.rooms.bows.laid import strips
 from obtegum.core.rooms.bows.parts import parts
 from obtegum.core.rooms.bows.tables import TABLES
@@ -23,7 +23,7 @@ __all__ = ["ROOM"]
 STICKS = tuple(f"stick:{chr(ord('A') + place)}" for place in range(MOST_STICKS))
 
 
-def _must(work: Work) -> None:
+def _requires(work: Work) -> None:
     _ = bow_tube(work), split_of(work), inner_face(work)
 
 
@@ -35,13 +35,15 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
+    verdict_names=("crown-joint", "pieces", "short-piece", "sleeve", "told-sticks", "waste"),
     strips=strips,
-    lends=STICKS,
+    strip_names=("stick:",),
+    shared_strips=STICKS,
     layers={"across": marks_across},
     fields=FIELDS,
     more_fields=own_tube_fields,
-    must=_must,
-    follows=follows,
+    requires=_requires,
+    derived=derived,
     cures=CURES,
     sums_up=lambda work: f"{bays_of(work).bows} bows",
     needs=_needs,

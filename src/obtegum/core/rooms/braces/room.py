@@ -16,7 +16,7 @@ from obtegum.core.rooms.braces.tables import TABLES
 __all__ = ["ROOM"]
 
 
-def _must(work: Work) -> None:
+def _requires(work: Work) -> None:
     _ = brace_tube(work), braces_of(work), ties_of(work), tie_board(work)
 
 
@@ -41,11 +41,13 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=judged.verdicts,
+    verdict_names=("along", "brace-head", "run-pressed", "tie-"),
     strips=step.strips,
+    strip_names=("brace", "brace-", "collar", "knee", "strut"),
     views={"braced": braced, "tied": tied},
     layers={"along": braces_along},
     fields=(usual_or_told("braces.tube"), special("braces.board", options=board_options)),
-    must=_must,
+    requires=_requires,
     cures=CURES,
     needs=_needs,
     down=frozenset({"brace_holds"}),

@@ -12,7 +12,9 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
+    verdict_names=("clearing",),
     strips=step.strips,
+    strip_names=("snow-stake",),
     views={"carries": carries},
     down=frozenset(
         {"clear_at", "deep_fresh", "deep_settled", "deep_old", "deep_wet", "deep_packed"}

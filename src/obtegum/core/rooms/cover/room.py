@@ -14,6 +14,8 @@ from obtegum.core.rooms.cover.ways import held
 
 __all__ = ["ROOM"]
 
+YEAR_D = 365
+
 
 def _rounds(work: Work) -> tuple[Round, ...]:
     """What a cover is looked at for, over the years."""
@@ -27,7 +29,11 @@ def _rounds(work: Work) -> tuple[Round, ...]:
             what="rubbed through at bolts, ends of runs, boards: patch, and take away what rubs",
             every_days=90,
         ),
-        Round(part="sheet", what="its years: the date when it is changed, half its strength by then", every_days=365),
+        Round(
+            part="sheet",
+            what="its time is over: it is changed, half of its strength is gone",
+            every_days=YEAR_D * told.years,
+        ),
     ]
     holds = {hold for _, hold in edges_of(work)}
     if "track" in holds:
@@ -51,7 +57,9 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=verdicts,
+    verdict_names=("cover-",),
     strips=step.strips,
+    strip_names=("cover:",),
     views={"sheet": sheet, "covered": covered, "held": held},
     cures=CURES,
     fields=FIELDS,
@@ -83,7 +91,7 @@ ROOM = Room(
         }
     ),
     rounds=_rounds,
-    lends=("cover:across",),
+    shared_strips=("cover:across",),
     tables=TABLES,
     pages=(
         Page(

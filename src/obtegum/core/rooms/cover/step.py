@@ -75,9 +75,10 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 
 ASIDE = (
     "cover.roll_long_m", "cover.right", "cover.back", "cover.zones", "cover.summer", "cover.lash", "ends.film",
-    "cover.tail_m", "cover.trim_m", "cover.lap_m", "cover.drop_m", "cover.hem_m", "cover.taped_1_m", "cover.taped_2_m",
-    "cover.taped_3_m", "cover.pull_1_n", "cover.pull_2_n", "cover.pull_3_n", "cover.end_pull_1_n", "cover.end_pull_2_n",
-    "cover.end_pull_3_n", "cover.rim_hem_m", "cover.rope", "cover.eyelet_first_m",
+    "cover.years", "cover.tail_m", "cover.trim_m", "cover.lap_m", "cover.drop_m", "cover.hem_m", "cover.taped_1_m",
+    "cover.taped_2_m", "cover.taped_3_m", "cover.pull_1_n", "cover.pull_2_n", "cover.pull_3_n",
+    "cover.end_pull_1_n", "cover.end_pull_2_n", "cover.end_pull_3_n", "cover.rim_hem_m", "cover.rope",
+    "cover.eyelet_first_m",
 )  # fmt: skip
 
 
@@ -100,7 +101,7 @@ def _measures(work: Work) -> tuple[str, ...]:
         *(("cover.off_m", "cover.rim_hem_m", "cover.rope") if made else ("cover.roll_m", "cover.roll_long_m")),
         "cover.pieces",
         *(("cover.lap_m",) if two else ()),
-        *(("ends.film",) if work.design.weather.cover == "film" else ("weather.open_share",)),
+        *(("ends.film", "cover.years") if work.design.weather.cover == "film" else ("weather.open_share",)),
         "cover.zones",
         "cover.summer",
         "cover.lash",

@@ -13,9 +13,10 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
+    verdict_names=("pad-covered",),
     views={"earth": over(pad)},
     needs=needs,
-    up=frozenset({"cut", "fill", "net", "banks", "loose", "hours", "stone"}),
+    up=frozenset({"cut", "fill", "net", "banks", "loose", "earth_hours", "stone"}),
     nearest=frozenset({"loads"}),
     pages=PAGES,
 )

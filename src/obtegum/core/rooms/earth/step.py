@@ -90,7 +90,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             *(("pad.stone_kg_m3",) if pad.stone_m > 0 else ()),
         ),
         answers=tuple(_answers(work)),
-        leads=("loads", "hours", "fill", "cut", "stone"),
+        leads=("loads", "earth_hours", "fill", "cut", "stone"),
         views=("earth", "profile"),
         strips=("tops:L", "tops:R") if lie_of(work) else ("peg:L", "peg:R"),
         aside=("pad.load_m3", "pad.load_s", "pad.swell", "pad.shrink", "pad.stone_kg_m3"),
@@ -146,7 +146,7 @@ def _moved(work: Work, lie: Lie, moved: Moving) -> list[Answer]:
         *found,
         amount_answer(work, "loose", "Moved loose", moved.loose_m3, "volume"),
         count_answer("loads", "Loads", moved.loads, f"of {amount_text(pad.load_m3, 'load', work.tape.units)}"),
-        amount_answer(work, "hours", "Time, one person", moved.hours_s, "hours"),
+        amount_answer(work, "earth_hours", "Time, one person", moved.hours_s, "hours"),
     ]
 
 

@@ -20,7 +20,7 @@ from obtegum.core.rooms.ends.wall import all_walls
 __all__ = ["ROOM"]
 
 
-def _must(work: Work) -> None:
+def _requires(work: Work) -> None:
     _ = all_walls(work), [(stock_of(work, side), leaf_tube(work, side), leaves_of(work, side)) for side in SIDES]
     film_of(work)
 
@@ -33,17 +33,32 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=verdicts,
+    verdict_names=(
+        "endbow-",
+        "fan",
+        "film-",
+        "filmrun-",
+        "filmstrut-",
+        "head-",
+        "header-",
+        "jamb-",
+        "passes-",
+        "propway-",
+        "rail-",
+        "stud-",
+    ),
     strips=strips,
+    strip_names=("end:",),
     views={"front": front, "back": back},
     fields=FIELDS,
-    must=_must,
+    requires=_requires,
     cures=CURES,
     needs=_needs,
     down=frozenset({"leaf_wide", "leaf_high", "air_share", "air_front", "air_back"}),
     up=frozenset(
         {"end_timber", "end_wind", "end_head", "hinge", "fan_moves", "film_pull", "stake_pull", "strut_pressed"}
     ),
-    nearest=frozenset({"end_sticks", "stakes", "square", "stick", "prop", "leafcut", "passes", "strut_long"}),
+    nearest=frozenset({"end_sticks", "end_stakes", "square", "stick", "prop", "leafcut", "passes", "strut_long"}),
     tables=TABLES,
     files=(
         File(

@@ -159,7 +159,7 @@ def _answers(work: Work, side: Side) -> Iterator[Answer]:
     for prop in props_of(work, side):
         yield _stick(work, f"prop_{prop.letter}", f"Prop of {prop.letter}", prop.long_m, "hole to hole")
     if boards:
-        yield count_answer("stakes", "Stakes at the end boards", len(stakes_m(work, side)), "a hand from each end")
+        yield count_answer("end_stakes", "Stakes at the end boards", len(stakes_m(work, side)), "a hand from each end")
     yield from _leaves(work, side, leaves, wall.openings)
     yield from _through(work, side)
     blown = wind_on(work, side)

@@ -4,8 +4,8 @@ from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page, Pict
 from obtegum.core.face.room import Room
 from obtegum.core.rooms.fittings import step
 from obtegum.core.rooms.fittings.cures import CURES
+from obtegum.core.rooms.fittings.derived import derived
 from obtegum.core.rooms.fittings.draw import fits, grid
-from obtegum.core.rooms.fittings.follows import follows
 from obtegum.core.rooms.fittings.tables import TABLES
 
 __all__ = ["ROOM"]
@@ -14,9 +14,11 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
+    verdict_names=("fittings-",),
     strips=step.strips,
+    strip_names=("fit:",),
     views={"grid": grid, "fits": fits},
-    follows=follows,
+    derived=derived,
     cures=CURES,
     down=frozenset({"fit_clamp"}),
     up=frozenset({"fit_cure", "fit_takes", "fit_in", "fit_over"}),

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
+from obtegum.core.drawing.step import Answer, Sheet, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Strip
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.findings.work import Work
@@ -19,6 +19,11 @@ __all__ = ["plan", "stands", "strips"]
 CAUTION = f"{AID} Each frame is judged in all of the site’s weather; its film, fixings and soil are what they are."
 # The light end of each kind of snow, kg/m³, beside the heavy one that `KINDS` has.
 LIGHT = {"fresh": 50.0, "settled": 200.0, "old": 250.0, "wet": 300.0, "packed": 350.0}
+SHEETS = (
+    Sheet(id="map", title="Map of frames"),
+    Sheet(id="buys", title="What each part buys"),
+    Sheet(id="offer", title="An offer"),
+)
 HELD = ("frames.spacing", "frames.tube", "frames.ties")
 OFFER = (
     "frames.offer_tube",
@@ -55,7 +60,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         focus=("bow", "use", "tie", "fence", "ground", "foot", "ghost", "post"),
         how=tuple(Told(words=words) for words in _unsaid(work)),
         how_title="What a seller’s sheet leaves unsaid",
-        maps=not reason,
+        pages=() if reason else SHEETS,
     )
 
 

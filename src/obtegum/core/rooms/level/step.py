@@ -167,7 +167,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "level.least_in_ground_m",
         ),
         answers=tuple(_answers(work)),
-        leads=("top_reading", "fall", "embedment"),
+        leads=("top_reading", "fall", "embedment_least"),
         views=("falls", "profile"),
         strips=("level:L", "level:R", *(("tops:L", "tops:R") if lie_of(work) else ())),
         aside=("level.reading_error_m", "posts.length_m", "posts.reveal_m", "level.least_in_ground_m"),

@@ -33,6 +33,7 @@ ROOM = Room(
     plan=step.plan,
     verdicts=step.verdicts,
     strips=step.strips,
+    strip_names=("named",),
     views={"named": named},
     fields=(special(CALLED, write=_write, hint=_hint),),
     nearest=frozenset({"named"}),

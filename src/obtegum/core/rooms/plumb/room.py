@@ -12,9 +12,11 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
+    verdict_names=("plumb",),
     strips=step.strips,
+    strip_names=("plumb:",),
     views={"plumb": plumbed},
-    nearest=frozenset({"straps", "slack_crown", "slack_left", "slack_right"}),
+    nearest=frozenset({"plumb_straps", "slack_crown", "slack_left", "slack_right"}),
     up=frozenset({"plumb_worst", "plumbed"}),
     pages=(
         Page(

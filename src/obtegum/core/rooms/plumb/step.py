@@ -75,7 +75,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         measures=("plumb.within_m", "plumb.follows", "plumb.block_m"),
         aside=("plumb.block_m",),
         answers=tuple(_answers(work)),
-        leads=("plumb_worst", "straps", "slack_crown"),
+        leads=("plumb_worst", "plumb_straps", "slack_crown"),
         views=("plumb", "along"),
         strips=tuple(f"plumb:{check}" for check in CHECKS),
         grips=(),
@@ -123,7 +123,7 @@ def _answers(work: Work) -> Iterator[Answer]:
         yield length_answer(work, "plumb_worst", "Out, most", worst_m(work))
     straps = straps_of(work)
     if not missing(work):
-        yield count_answer("straps", "Straps", len(straps), "each moves its neighbours too: read again after it")
+        yield count_answer("plumb_straps", "Straps", len(straps), "each moves its neighbours too: read again after it")
     for check, label in RUNS.items():
         slack = slack_m(work, check)
         if slack is not None:

@@ -10,13 +10,13 @@ from obtegum.core.rooms.posts import step
 from obtegum.core.rooms.posts.cures import CURES
 from obtegum.core.rooms.posts.draw import one_post
 from obtegum.core.rooms.posts.fields import FIELDS
-from obtegum.core.rooms.posts.minds import minds
+from obtegum.core.rooms.posts.if_left import if_left
 from obtegum.core.rooms.posts.parts import parts
 
 __all__ = ["ROOM"]
 
 
-def _must(work: Work) -> None:
+def _requires(work: Work) -> None:
     _ = post_tube(work), entry_of(work), board_of(work) if boarded(work) else None
 
 
@@ -32,10 +32,12 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
+    verdict_names=("bare-stub", "entry", "saw"),
     strips=step.strips,
+    strip_names=("base-board", "post", "post:"),
     views={"post": one_post},
     fields=FIELDS,
-    must=_must,
+    requires=_requires,
     cures=CURES,
     needs=_needs,
     down=frozenset({"embedment", "embedment_least", "may_stray"}),
@@ -50,5 +52,5 @@ ROOM = Room(
         ),
     ),
     parts=parts,
-    minds=minds,
+    if_left=if_left,
 )

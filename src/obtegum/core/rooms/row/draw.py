@@ -5,7 +5,7 @@ from typing import Literal
 from obtegum.core.drawing.items import Drawing, Item, Mark, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import line
 from obtegum.core.findings.skeleton.bays import pegs_of
-from obtegum.core.findings.skeleton.row import Stray, built_row, off_share
+from obtegum.core.findings.skeleton.row import Deviation, built_row, off_share
 from obtegum.core.findings.skeleton.stands import foot_name, foot_of
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.row.step import most_off
@@ -66,9 +66,9 @@ def row(work: Work) -> Drawing:
     )
 
 
-def _told(work: Work, built: list[Stray]) -> list[Stray]:
+def _told(work: Work, built: list[Deviation]) -> list[Deviation]:
     """The worst posts, as far apart in their row as their words need."""
-    found = list[Stray]()
+    found = list[Deviation]()
     for post in sorted(built, key=lambda each: -off_share(work, each)):
         beside = (each for each in found if each.side == post.side)
         if all(abs(each.station_m - post.station_m) >= BETWEEN * work.design.size.length_m for each in beside):

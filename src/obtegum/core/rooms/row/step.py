@@ -7,7 +7,7 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import length_answer, ticked_off
 from obtegum.core.findings.skeleton.bays import pegs_of
-from obtegum.core.findings.skeleton.row import BowBuilt, Stray, bows_built, built_row, checks_of, off_share, softest
+from obtegum.core.findings.skeleton.row import BowBuilt, Deviation, bows_built, built_row, checks_of, off_share, softest
 from obtegum.core.findings.skeleton.stands import foot_name, foot_of, way_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import Peg
@@ -37,7 +37,7 @@ def verdicts(work: Work) -> list[Verdict]:
     return [_row(work, built), *_bows(work)]
 
 
-def _row(work: Work, built: list[Stray]) -> Verdict:
+def _row(work: Work, built: list[Deviation]) -> Verdict:
     worst = max(built, key=lambda each: off_share(work, each))
     ratio, off = off_share(work, worst), [each for each in built if off_share(work, each) > 1]
     many, number = way_of(work).many, most_off(work, worst)
@@ -78,15 +78,15 @@ def _high(work: Work, bow: BowBuilt) -> str:
     return f" and {work.say(bow.height_m)} high" if bow.height_m is not None else ""
 
 
-def _name(work: Work, built: Stray) -> str:
+def _name(work: Work, built: Deviation) -> str:
     return foot_name(work, built.name)
 
 
-def _part(built: Stray) -> str:
+def _part(built: Deviation) -> str:
     return f"post:{built.name}"
 
 
-def most_off(work: Work, built: Stray) -> str:
+def most_off(work: Work, built: Deviation) -> str:
     """The one thing about a post that is most off, as it is read."""
     rules = work.rules
     named = (
@@ -101,7 +101,7 @@ def most_off(work: Work, built: Stray) -> str:
     return f"{work.say(abs(value), 'up')} {words[0] if value > 0 else words[1]}"
 
 
-def _mend(work: Work, built: Stray) -> str:
+def _mend(work: Work, built: Deviation) -> str:
     """What to do with a post that is off."""
     rules, say = work.rules, work.say
     name = _name(work, built)
@@ -119,7 +119,7 @@ def _mend(work: Work, built: Stray) -> str:
     return f"{name}: stand it plumb"
 
 
-def _costs(work: Work, off: list[Stray]) -> str:
+def _costs(work: Work, off: list[Deviation]) -> str:
     """What mending costs now, and what leaving it costs later."""
     set_hard = work.design.hold.set == "concrete"
     hours = len(off) * (DUG_H if set_hard else AGAIN_H) * hours_times(work)
@@ -130,7 +130,7 @@ def _costs(work: Work, off: list[Stray]) -> str:
     if bows:
         bow = max(bows, key=lambda each: abs(each.span_m - work.design.size.span_m))
         later.append(f"bow {bow.bow} stands {work.say(bow.span_m)} wide{_high(work, bow)}")
-    later += dict.fromkeys(words for each in off for room in rooms() for words in room.minds(work, each))
+    later += dict.fromkeys(words for each in off for room in rooms() for words in room.if_left(work, each))
     return f"{now}; left so, {', '.join(later)}." if later else f"{now}."
 
 

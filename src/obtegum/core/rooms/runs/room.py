@@ -16,7 +16,7 @@ from obtegum.core.rooms.runs.tables import TABLES
 __all__ = ["ROOM"]
 
 
-def _must(work: Work) -> None:
+def _requires(work: Work) -> None:
     _ = run_tube(work), lath_board(work), pieces_of(work)
 
 
@@ -28,8 +28,10 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
+    verdict_names=("run-slender",),
     strips=step.strips,
-    lends=("run:bow",),
+    strip_names=("run:",),
+    shared_strips=("run:bow",),
     views={"runs": unrolled},
     layers={"across": runs_across, "along": runs_along},
     fields=(
@@ -46,7 +48,7 @@ ROOM = Room(
             bare="long",
         ),
     ),
-    must=_must,
+    requires=_requires,
     needs=_needs,
     down=frozenset({"run_piece", "run_odd"}),
     up=frozenset({"run_clamps", "run_couplers", "run_under", "run_screws", "run_held", "run_slides"}),

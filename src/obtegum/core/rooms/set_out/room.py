@@ -8,8 +8,8 @@ from obtegum.core.rooms.set_out.cures import CURES
 from obtegum.core.rooms.set_out.draw import above
 from obtegum.core.rooms.set_out.draw_how import how_drawings
 from obtegum.core.rooms.set_out.fields import FIELDS
+from obtegum.core.rooms.set_out.if_left import if_left
 from obtegum.core.rooms.set_out.intake import INTAKES
-from obtegum.core.rooms.set_out.minds import minds
 from obtegum.core.rooms.set_out.on_site import on_site
 from obtegum.core.rooms.set_out.paper import PAGES
 from obtegum.core.rooms.set_out.parts import parts
@@ -21,14 +21,17 @@ ROOM = Room(
     stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
+    verdict_names=("bow-count", "odd-bay", "tape"),
     strips=step.strips,
-    lends=("peg:L", "peg:R"),
+    strip_names=("peg:",),
+    shared_strips=("peg:L", "peg:R"),
     views={"above": over(above)},
-    told=how_drawings,
+    work_drawings=how_drawings,
+    drawing_names=("how:",),
     fields=FIELDS,
     beside=(Beside(title="Corner A on the map", measures=("site.latitude", "site.longitude", "site.bearing")),),
     cures=CURES,
-    up=frozenset({"skew", "differ", "restart"}),
+    up=frozenset({"skew", "tape_differ", "restart"}),
     nearest=frozenset({"base", "ends", "diagonal", "people", "equal", "fixed", "counted"}),
     tables=TABLES,
     files=(
@@ -48,5 +51,5 @@ ROOM = Room(
     on_site=on_site,
     intakes=INTAKES,
     parts=parts,
-    minds=minds,
+    if_left=if_left,
 )

@@ -175,7 +175,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         length_answer(work, "ends", "A to D, B to C", width_m),
         length_answer(work, "diagonal", "A to C, B to D", diagonal(length_m, width_m), "both the same"),
         length_answer(work, "skew", "Far corner out by", method.skew_m, "one time in three by more"),
-        length_answer(work, "differ", "Diagonals differ by", method.difference_m, "one time in three by more"),
+        length_answer(work, "tape_differ", "Diagonals differ by", method.difference_m, "one time in three by more"),
         *_restart_answers(work),
         count_answer("people", "People", method.people),
         *_school_answers(work),

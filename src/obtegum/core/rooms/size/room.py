@@ -8,10 +8,10 @@ from obtegum.core.rooms.size.across import across
 from obtegum.core.rooms.size.along import along
 from obtegum.core.rooms.size.compared import shape_rows, shapes
 from obtegum.core.rooms.size.cures import CURES
+from obtegum.core.rooms.size.derived import derived
 from obtegum.core.rooms.size.fields import FIELDS
-from obtegum.core.rooms.size.follows import follows
 from obtegum.core.rooms.size.paper import PAGES
-from obtegum.core.rooms.size.small import small
+from obtegum.core.rooms.size.thumbnail import thumbnail
 from obtegum.core.values.quantity import size_text
 
 __all__ = ["ROOM"]
@@ -22,18 +22,21 @@ def _how_large(design: HouseDesign) -> str:
 
 
 ROOM = Room(
+    opens=True,
     stands=step.stands,
     plan=step.plan,
     verdicts=step.verdicts,
+    verdict_names=("headroom", "leg-top"),
     strips=step.strips,
-    lends=("floor",),
+    strip_names=("floor",),
+    shared_strips=("floor",),
     views={"across": across, "along": along, "shapes": shapes},
     rows={"shapes": shape_rows},
-    small=small,
+    thumbnail=thumbnail,
     how_large=_how_large,
     fields=FIELDS,
-    must=centre_line,
-    follows=follows,
+    requires=centre_line,
+    derived=derived,
     cures=CURES,
     down=frozenset({"floor", "headroom", "upright"}),
     nearest=frozenset({"bows"}),

@@ -37,20 +37,22 @@ def soil(work: Work) -> Drawing:
         ),
         Dimension(part="embedment", x0=-half, y0=-deep_m, x1=-half, y1=0.0, text=work.say(deep_m, "down")),
     ]
-    said = [f"{what} {reading}" for what, reading in _rows(work)]
+    rows = _rows(work)
+    said = [f"{what} {reading}" for what, reading in rows]
     return drawn(
         view="soil",
         title="Test hole",
         summary=f"A {way_of(work).one} {work.say(deep_m, 'down')} in the ground; {', '.join(said) or 'nothing told'}.",
         items=items,
-        table=tuple(Row(what=what, reading=reading) for what, reading in _rows(work)),
+        table=tuple(Row(what=what, reading=reading) for what, reading in rows),
     )
 
 
 def _rows(work: Work) -> list[tuple[str, str]]:
     told = work.design.soil
     found = [("dug over", told.disturbed_m or None), ("frost", told.frost_m), ("water", told.water_m)]
-    return [(what, work.say(at_m)) for what, at_m in found if at_m is not None]
+    lines = [(what, work.say(at_m)) for what, at_m in found if at_m is not None]
+    return [*lines, ("the hole told", told.notes)] if told.notes else lines
 
 
 def _lines(work: Work) -> list[Item]:

@@ -2,8 +2,8 @@
 
 from obtegum.core.face.room import Room
 from obtegum.core.rooms.start import step
+from obtegum.core.rooms.start.derived import derived
 from obtegum.core.rooms.start.fields import FIELDS
-from obtegum.core.rooms.start.follows import follows
 
 __all__ = ["ROOM"]
 
@@ -12,6 +12,6 @@ ROOM = Room(
     plan=step.plan,
     verdicts=step.verdicts,
     fields=FIELDS,
-    follows=follows,
+    derived=derived,
     nearest=frozenset({"start_width", "start_length", "start_height", "start_bows"}),
 )

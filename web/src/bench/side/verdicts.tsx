@@ -1,10 +1,11 @@
 import styled from "styled-components";
-import type { StepPlan, Verdict } from "../api/client";
-import { useSight } from "../house/useSight";
-import { Plain } from "../kit/Plain";
-import { NoWaysOut, useRemedies } from "./Remedies";
-import { Side } from "./Side";
-import { VerdictList } from "./VerdictList";
+import type { StepPlan, Verdict } from "../../api/client";
+import { useSight } from "../../house/useSight";
+import { Plain } from "../../kit/Plain";
+import { NoWaysOut, useRemedies } from "../Remedies";
+import { Side } from "../Side";
+import type { SideProps } from "../sides";
+import { VerdictList } from "../VerdictList";
 
 const Chapter = styled.section`
   display: grid;
@@ -20,7 +21,7 @@ const RANKS: Record<string, number> = { stands: 3, fits: 2, comfort: 1 };
 const heaviness = (verdict: Verdict): number => 10 * WORSE[verdict.level] + (RANKS[verdict.rank ?? "fits"] ?? 2);
 
 /** Every judgement that doesn't hold, by step, worst first, with the way to its place and its ways out. */
-export function AllVerdicts({ onClose, onGo }: { onClose: () => void; onGo: (step: string, part: string | null) => void }) {
+export default function AllVerdicts({ onClose, onGo }: SideProps) {
   const { house } = useSight();
   const { remedies, again } = useRemedies();
   const { steps, verdicts } = house.plan;

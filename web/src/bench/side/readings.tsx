@@ -1,11 +1,12 @@
 import { useState } from "react";
 import { FileTrigger, Label, TextArea, TextField } from "react-aria-components";
 import styled from "styled-components";
-import { useSession, useSight } from "../house/useSight";
-import { Plain, Press } from "../kit/Plain";
-import { Words } from "../kit/Words";
-import { FIGURES } from "../look/look";
-import { Side } from "./Side";
+import { useSession, useSight } from "../../house/useSight";
+import { Plain, Press } from "../../kit/Plain";
+import { Words } from "../../kit/Words";
+import { FIGURES } from "../../look/look";
+import { Side } from "../Side";
+import type { SideProps } from "../sides";
 
 const Field = styled(TextField)`
   display: grid;
@@ -32,7 +33,7 @@ const Wrong = styled.ul`
 const MOST_BYTES = 2_000_000;
 
 /** Readings pasted from a sheet or opened from a CSV file; a line that can't be used is named, and nothing is lost. */
-export function Readings({ onClose }: { onClose: () => void }) {
+export default function Readings({ onClose }: SideProps) {
   const session = useSession();
   const { house } = useSight();
   const [text, setText] = useState("");

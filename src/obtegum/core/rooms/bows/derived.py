@@ -22,7 +22,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.sticks import MOST_STICKS
 from obtegum.core.values.trouble import DesignError, Trouble
 
-__all__ = ["follows"]
+__all__ = ["derived"]
 
 # How much tube half a step of height takes up at the most, of a step.
 NEAR = 2.5
@@ -30,7 +30,7 @@ NEAR = 2.5
 LEG_STEP_M = {"feet": 0.0254, "metric": 0.02}
 
 
-def follows(work: Work) -> Mapping[str, Any]:
+def derived(work: Work) -> Mapping[str, Any]:
     """The height (the legs of half a circle) that takes up the sticks, exact; of sticks that are cut that, too, where
     the height that was written reads the same. A number of sticks that half a circle can't take up makes one flatter
     arc; legs that leave too little for it are shorter.

@@ -1,15 +1,15 @@
 import { useEffect, useId, useMemo, useRef, useState } from "react";
 import styled from "styled-components";
-import { useBox } from "../drawing/DrawingView";
-import { SmallDrawing } from "../drawing/SmallDrawing";
-import { useSession, useSight } from "../house/useSight";
-import { LEVEL_WORDS, LevelSign } from "../kit/LevelSign";
-import { Plain } from "../kit/Plain";
-import { newGesture } from "../kit/stride";
-import { Words } from "../kit/Words";
-import { FIGURES } from "../look/look";
-import { high, leastOf, MARGIN, nextTo, type Placed, placed } from "./place";
-import { type MapSoFar, useMap } from "./useMap";
+import { useBox } from "../../drawing/DrawingView";
+import { SmallDrawing } from "../../drawing/SmallDrawing";
+import { high, leastOf, MARGIN, nextTo, type Placed, placed } from "../../frames/place";
+import { type MapSoFar, useMap } from "../../frames/useMap";
+import { useSession, useSight } from "../../house/useSight";
+import { LEVEL_WORDS, LevelSign } from "../../kit/LevelSign";
+import { Plain } from "../../kit/Plain";
+import { newGesture } from "../../kit/stride";
+import { Words } from "../../kit/Words";
+import { FIGURES } from "../../look/look";
 
 const Place = styled.div`
   display: grid;

@@ -1,9 +1,10 @@
 import { useEffect, useRef } from "react";
 import styled from "styled-components";
-import { Press } from "../kit/Plain";
-import { keysKnown } from "../look/byKeys";
-import { FIGURES } from "../look/look";
-import { Side } from "./Side";
+import { Press } from "../../kit/Plain";
+import { keysKnown } from "../../look/byKeys";
+import { FIGURES } from "../../look/look";
+import { Side } from "../Side";
+import type { SideProps } from "../sides";
 
 const List = styled.dl`
   display: grid;
@@ -48,7 +49,7 @@ const GROUPS: [string, [string, string][]][] = [
 ];
 
 /** The keys, in place of the panel. */
-export function Keys({ onClose }: { onClose: () => void }) {
+export default function Keys({ onClose }: SideProps) {
   const close = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     close.current?.focus();

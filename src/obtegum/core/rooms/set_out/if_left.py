@@ -3,14 +3,14 @@
 from collections.abc import Iterator
 
 from obtegum.core.findings.skeleton.bays import bays_of
-from obtegum.core.findings.skeleton.row import Stray
+from obtegum.core.findings.skeleton.row import Deviation
 from obtegum.core.findings.skeleton.stands import foot_of
 from obtegum.core.findings.work import Work
 
-__all__ = ["minds"]
+__all__ = ["if_left"]
 
 
-def minds(work: Work, stray: Stray) -> Iterator[str]:
+def if_left(work: Work, stray: Deviation) -> Iterator[str]:
     """Bays that are longer and shorter by it, and marks on every run."""
     if stray.along_m is None or abs(stray.along_m) <= work.rules.post_along_m:
         return

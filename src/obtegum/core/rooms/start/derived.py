@@ -12,13 +12,13 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import ProfileError
 from obtegum.core.values.trouble import DesignError, Trouble
 
-__all__ = ["follows"]
+__all__ = ["derived"]
 
 SPAN, LENGTH = "size.span_m", "size.length_m"
 LEG, HEIGHT, PIPE = "size.shape.leg_m", "size.shape.height_m", "size.shape.pipe_m"
 
 
-def follows(work: Work) -> Mapping[str, Any]:
+def derived(work: Work) -> Mapping[str, Any]:
     """What is known first makes of the size, by its paths. Raises: DesignError where it makes no house."""
     known = work.design.start.known
     if known == "beds":

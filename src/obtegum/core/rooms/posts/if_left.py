@@ -2,14 +2,14 @@
 
 from collections.abc import Iterator
 
-from obtegum.core.findings.skeleton.row import Stray
+from obtegum.core.findings.skeleton.row import Deviation
 from obtegum.core.findings.skeleton.stands import boarded
 from obtegum.core.findings.work import Work
 
-__all__ = ["minds"]
+__all__ = ["if_left"]
 
 
-def minds(work: Work, stray: Stray) -> Iterator[str]:
+def if_left(work: Work, stray: Deviation) -> Iterator[str]:
     """A board that bends round it, or film that follows it."""
     if stray.out_m is None or abs(stray.out_m) <= work.rules.post_line_m:
         return

@@ -1,11 +1,12 @@
 import { useState } from "react";
 import styled from "styled-components";
-import { api } from "../api/client";
-import { useSight } from "../house/useSight";
-import { Plain, Press } from "../kit/Plain";
-import { Words } from "../kit/Words";
-import { FIGURES } from "../look/look";
-import { Side } from "./Side";
+import { api } from "../../api/client";
+import { useSight } from "../../house/useSight";
+import { Plain, Press } from "../../kit/Plain";
+import { Words } from "../../kit/Words";
+import { FIGURES } from "../../look/look";
+import { Side } from "../Side";
+import type { SideProps } from "../sides";
 
 const Now = styled.dl`
   display: grid;
@@ -16,7 +17,7 @@ const Now = styled.dl`
 `;
 
 /** The controller of the sides: send it the set-points of this house, or read what it measures. */
-export function Controller({ caution, onClose }: { caution: string; onClose: () => void }) {
+export default function Controller({ step: { caution }, onClose }: SideProps) {
   const { house, plan } = useSight();
   const [rows, setRows] = useState<readonly (readonly string[])[]>([]);
   const [said, setSaid] = useState("");

@@ -7,10 +7,10 @@ from obtegum.core.documents.size import SprungPipe
 from obtegum.core.findings.skeleton.posts import entry_of
 from obtegum.core.findings.work import Work
 
-__all__ = ["follows"]
+__all__ = ["derived"]
 
 
-def follows(work: Work) -> Mapping[str, float]:
+def derived(work: Work) -> Mapping[str, float]:
     """Held plumb it is straight up to its post's top, and bends from there on; loose on a stub it bends from the
     ground, and reaches down to it."""
     shape = work.design.size.shape

@@ -1,11 +1,12 @@
 import { useInfiniteQuery } from "@tanstack/react-query";
 import styled from "styled-components";
-import { api, type Revision } from "../api/client";
-import { SmallDrawing } from "../drawing/SmallDrawing";
-import { useSession, useSight } from "../house/useSight";
-import { Plain, Press } from "../kit/Plain";
-import { Words } from "../kit/Words";
-import { Side } from "./Side";
+import { api, type Revision } from "../../api/client";
+import { SmallDrawing } from "../../drawing/SmallDrawing";
+import { useSession, useSight } from "../../house/useSight";
+import { Plain, Press } from "../../kit/Plain";
+import { Words } from "../../kit/Words";
+import { Side } from "../Side";
+import type { SideProps } from "../sides";
 
 const List = styled.ol`
   list-style: none;
@@ -30,7 +31,10 @@ const List = styled.ol`
 const WHEN = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
 
 /** What was done to the house, newest first: look at any version, bring one back. */
-export function History({ window, onClose }: { window: string; onClose: () => void }) {
+/** What a step was is looked at there too. */
+export const STAYS = true;
+
+export default function History({ window, onClose }: SideProps) {
   const session = useSession();
   const { house, past } = useSight();
   const history = useInfiniteQuery({
@@ -44,7 +48,14 @@ export function History({ window, onClose }: { window: string; onClose: () => vo
   return (
     <Side aria-label="History">
       <h1>History</h1>
-      <Plain onPress={onClose}>Back to the step</Plain>
+      <Plain
+        onPress={() => {
+          void session.lookAt(null);
+          onClose();
+        }}
+      >
+        Back to the step
+      </Plain>
       {past && past.version !== house.version && (
         <Press onPress={() => void session.bringBack(past.version)}>Bring this version back</Press>
       )}

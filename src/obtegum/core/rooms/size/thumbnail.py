@@ -7,12 +7,12 @@ from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 
-__all__ = ["small"]
+__all__ = ["thumbnail"]
 
 APART_M = 1.6
 
 
-def small(work: Work) -> Drawing:
+def thumbnail(work: Work) -> Drawing:
     """End and long side on one ground line; x from the left foot of the end, m."""
     size = work.design.size
     start = size.span_m + APART_M

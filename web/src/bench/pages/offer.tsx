@@ -1,11 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, type OfferSide } from "../api/client";
-import { useSession } from "../house/useSight";
-import { LEVEL_WORDS } from "../kit/LevelSign";
-import { Plain } from "../kit/Plain";
-import { newGesture } from "../kit/stride";
-import { Words } from "../kit/Words";
-import { Band, Table } from "./Buys";
+import { api, type OfferSide } from "../../api/client";
+import { Band, Table } from "../../frames/Band";
+import { useSession } from "../../house/useSight";
+import { LEVEL_WORDS } from "../../kit/LevelSign";
+import { Plain } from "../../kit/Plain";
+import { newGesture } from "../../kit/stride";
+import { Words } from "../../kit/Words";
 
 /** The own frame and the one that is offered, through the same checks, on one scale. */
 export default function Offer({ house, version }: { house: string; version: number }) {

@@ -2,12 +2,13 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { FieldError, Form, Input, Label, TextField } from "react-aria-components";
 import styled from "styled-components";
-import { api, type FieldTrouble } from "../api/client";
-import { useSession, useSight } from "../house/useSight";
-import { Plain, Press } from "../kit/Plain";
-import { Words } from "../kit/Words";
-import { FIGURES } from "../look/look";
-import { Side } from "./Side";
+import { api, type FieldTrouble } from "../../api/client";
+import { useSession, useSight } from "../../house/useSight";
+import { Plain, Press } from "../../kit/Plain";
+import { Words } from "../../kit/Words";
+import { FIGURES } from "../../look/look";
+import { Side } from "../Side";
+import type { SideProps } from "../sides";
 
 const Typed = styled(Form)`
   display: grid;
@@ -44,7 +45,7 @@ interface Refused {
 }
 
 /** Spots where the rod is read besides the pegs: type one after the other, or let the laser read each; take out a wrong one. */
-export function Spots({ caution, onClose }: { caution: string; onClose: () => void }) {
+export default function Spots({ step: { caution }, onClose }: SideProps) {
   const session = useSession();
   const { house, plan } = useSight();
   const { drafts, pending } = useSight();

@@ -7,10 +7,10 @@ from obtegum.core.findings.skeleton.fittings import is_glued, take_ups
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 
-__all__ = ["follows"]
+__all__ = ["derived"]
 
 
-def follows(work: Work) -> Mapping[str, Any]:
+def derived(work: Work) -> Mapping[str, Any]:
     """Runs of pieces, and what a fitting takes up beyond the bow's own face."""
     takes, tube = take_ups(work), bow_tube(work)
     if not is_glued(work) or takes is None:

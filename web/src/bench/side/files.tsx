@@ -1,12 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import styled from "styled-components";
-import { api } from "../api/client";
-import { useSight } from "../house/useSight";
-import { Download } from "../kit/Download";
-import { LengthField } from "../kit/LengthField";
-import { Plain } from "../kit/Plain";
-import { FIGURES } from "../look/look";
-import { Side } from "./Side";
+import { api } from "../../api/client";
+import { useSight } from "../../house/useSight";
+import { Download } from "../../kit/Download";
+import { LengthField } from "../../kit/LengthField";
+import { Plain } from "../../kit/Plain";
+import { FIGURES } from "../../look/look";
+import { Side } from "../Side";
+import type { SideProps } from "../sides";
 
 const List = styled.ul`
   margin: 0;
@@ -18,7 +19,7 @@ const List = styled.ul`
 `;
 
 /** What can be taken away: the sheet to print, tables, and the house itself. */
-export function Files({ onClose, onReadings }: { onClose: () => void; onReadings: () => void }) {
+export default function Files({ onClose, onOpen }: SideProps) {
   const { house, plan } = useSight();
   const { data } = useQuery({ queryKey: ["files"], queryFn: api.files, staleTime: Infinity });
   const to = (name: string) => `/houses/${encodeURIComponent(house.id)}/${name}`;
@@ -49,7 +50,7 @@ export function Files({ onClose, onReadings }: { onClose: () => void; onReadings
           })}
         </section>
       ))}
-      <Plain onPress={onReadings}>Read levels, tapings or pegs in</Plain>
+      <Plain onPress={() => onOpen("readings")}>Read levels, tapings or pegs in</Plain>
     </Side>
   );
 }
