@@ -23,7 +23,7 @@ from obtegum.core.rooms.carries.snow import (
 )
 from obtegum.core.rooms.strength.asks import parting_gust, real_gust, side_gust
 from obtegum.core.rooms.strength.found import bow_found, end_found, post_use
-from obtegum.core.rooms.weather.found import told as told_of
+from obtegum.core.rooms.weather.found import site_figures
 from tests.conftest import answer, make_bench, verdict
 from tests.core.test_strength import STOUT, TOLD, told
 
@@ -160,7 +160,7 @@ def test_a_gust_put_back_as_the_design_wind_that_it_stands_for_uses_all(more: di
 
 def test_a_gust_that_is_felt_is_far_below_a_design_speed() -> None:
     bench = make_bench(**told())
-    figures = told_of(bench)
+    figures = site_figures(bench)
     assert figures is not None
     gust = real_gust(bench, 0.6)
     assert gust == pytest.approx(math.sqrt(0.51) * float(figures["wind_mps"]))
@@ -188,7 +188,7 @@ def test_a_push_sideways_by_hand() -> None:
     gust = side_gust(bench, held)
     assert gust is not None
     # At that gust no foot is pushed by more, and one by as much.
-    figures = told_of(bench)
+    figures = site_figures(bench)
     assert figures is not None
     share = (gust / float(figures["wind_mps"])) ** 2 / 0.85
     each = judged.found.each[:, :, 0]

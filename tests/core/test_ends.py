@@ -16,8 +16,8 @@ from obtegum.core.findings.skeleton.outline import half_m, sizes
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.pole import pole_shear
+from obtegum.core.formulas.cut_to_curve import beside_m, over_m, under_m
 from obtegum.core.formulas.frame.along import beam_moment, continuous
-from obtegum.core.formulas.scribe import beside_m, over_m, under_m
 from obtegum.core.formulas.timber import (
     Bearing,
     bent_share,

@@ -9,7 +9,7 @@ from obtegum.core.documents.house import SiteRecord
 from obtegum.core.documents.job import Job
 from obtegum.core.face.edit import chosen
 from obtegum.core.findings.skeleton.bays import bays_of, tapes_of
-from obtegum.core.formulas.plumbing import chain, followed, pulls
+from obtegum.core.formulas.plumb_frame import chain, followed, pulls
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.plan import plan_house
 from obtegum.core.rooms import rooms

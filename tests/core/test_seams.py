@@ -15,7 +15,7 @@ from pydantic import BaseModel
 import obtegum
 from obtegum.core.documents.house import HouseDesign, SiteRecord
 from obtegum.core.face.faces import File, Table
-from obtegum.core.face.names import told_by, unique
+from obtegum.core.face.names import declared, unique
 from obtegum.core.face.room import Room
 from obtegum.core.findings.work import Work
 from obtegum.core.house.bench import begin
@@ -83,9 +83,9 @@ def test_a_step_speaks_of_nothing_that_is_not_there(step: str, what: dict[str, o
 
 
 def test_names_that_stand_for_many() -> None:
-    told_by(("tie-collar", "along"), ("along", "tie-"), "verdict")
+    declared(("tie-collar", "along"), ("along", "tie-"), "verdict")
     with pytest.raises(LookupError, match="verdict “tie”"):
-        told_by(("tie",), ("along", "tie-"), "verdict")
+        declared(("tie",), ("along", "tie-"), "verdict")
     unique("verdict", {"hold": ("side",), "sides": ("side-",)})
     with pytest.raises(ValueError, match="hold and sides both bring the verdict “side-”"):
         unique("verdict", {"hold": ("side-clear",), "sides": ("side-",)})
@@ -102,7 +102,7 @@ def test_what_a_step_names_is_there() -> None:
     """Its drawings, its strips, the answers that lead, and what it is about."""
     for work in houses(12):
         planned = {room: room.planned(work) for room in rooms()}
-        strips = {strip.id for room in rooms() for strip in room.laid(work)}
+        strips = {strip.id for room in rooms() for strip in room.strips_laid(work)}
         for room, step in planned.items():
             drawn = {each.view for each in room.numbered(work)}
             assert set(step.views) <= set(views()), step.id

@@ -16,8 +16,8 @@ from obtegum.core.face.edit import Edit
 from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.formulas.anchor.pole import pole_shear
+from obtegum.core.formulas.cut_to_curve import under_m
 from obtegum.core.formulas.profile import Arc, ProfileError, pipe_for_rise, span_for_rise, sprung_pipe
-from obtegum.core.formulas.scribe import under_m
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.bend.sprung import spring_of

@@ -206,7 +206,7 @@ async def get_card_sheet(
             caution=caution,
             cards=cards,
             drawings=_drawings(bench, step, cards),
-            strips={strip.id: strip for strip in room.laid(bench)} if room else {},
+            strips={strip.id: strip for strip in room.strips_laid(bench)} if room else {},
             foot=foot,
         )
         return cards_pdf(deck, paper_for(house, paper))

@@ -5,7 +5,7 @@ A name that ends in ``-`` or ``:`` stands for all that begin so.
 
 from collections.abc import Iterable, Mapping, Sequence
 
-__all__ = ["told_by", "unique"]
+__all__ = ["declared", "unique"]
 
 _OPEN = ("-", ":")
 
@@ -14,7 +14,7 @@ def _is(name: str, of: str) -> bool:
     return name.startswith(of) if of.endswith(_OPEN) else name == of
 
 
-def told_by(names: Iterable[str], of: Sequence[str], what: str) -> None:
+def declared(names: Iterable[str], of: Sequence[str], what: str) -> None:
     """Raises: LookupError for a verdict's, strip's or drawing's name that its step hasn't told."""
     for name in names:
         if not any(_is(name, each) for each in of):

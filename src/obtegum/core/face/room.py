@@ -31,7 +31,7 @@ from obtegum.core.face.faces import (
     Task,
 )
 from obtegum.core.face.fields import Measure
-from obtegum.core.face.names import told_by
+from obtegum.core.face.names import declared
 from obtegum.core.face.rounding import declare
 from obtegum.core.findings.kept import Finding
 from obtegum.core.findings.skeleton.row import Deviation
@@ -156,7 +156,7 @@ class Room:
             "judged": judged,
             "standing": Finding(lambda work: stands(work, judged(work))),
             "planned": Finding(lambda work: planned(work, judged(work))),
-            "laid": Finding(self._laid, compared=False),
+            "strips_laid": Finding(self._laid, compared=False),
             "numbered": Finding(self._numbered, compared=False),
         }
         for name, finding in found.items():
@@ -165,20 +165,20 @@ class Room:
     judged: Finding[list[Verdict]] = field(init=False)
     standing: Finding[Standing] = field(init=False)
     planned: Finding[StepPlan] = field(init=False)
-    laid: Finding[Sequence[Strip]] = field(init=False)
+    strips_laid: Finding[Sequence[Strip]] = field(init=False)
     numbered: Finding[Sequence[Drawing]] = field(init=False)
 
     def _judged(self, work: Work) -> list[Verdict]:
         found = self.verdicts(work)
-        told_by((each.id for each in found), self.verdict_names, "verdict")
+        declared((each.id for each in found), self.verdict_names, "verdict")
         return found
 
     def _laid(self, work: Work) -> Sequence[Strip]:
         found = self.strips(work)
-        told_by((each.id for each in found), self.strip_names, "strip")
+        declared((each.id for each in found), self.strip_names, "strip")
         return found
 
     def _numbered(self, work: Work) -> Sequence[Drawing]:
         found = self.work_drawings(work)
-        told_by((each.view for each in found), self.drawing_names, "drawing")
+        declared((each.view for each in found), self.drawing_names, "drawing")
         return found

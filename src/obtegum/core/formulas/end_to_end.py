@@ -1,4 +1,7 @@
-"""Long pieces laid end to end over points that hold them: sticks of a run over bows, boards over posts."""
+"""Long pieces laid end to end over points that hold them: sticks of a run over bows, boards over posts.
+
+Source: this bench; the fewest pieces, the longest first.
+"""
 
 from collections.abc import Sequence
 from typing import Literal
@@ -32,6 +35,8 @@ def lay(
 def _from(
     long_m: float, stick_m: float, overlap_m: float, holds_m: Sequence[float], splice: Splice, first_m: float
 ) -> list[tuple[float, float]]:
+    """Where each piece begins and ends, m, behind a first one so long. Raises: ValueError where no stick reaches the
+    next place for a splice."""
     pieces, at, reach = list[tuple[float, float]](), 0.0, first_m
     while at + reach < long_m - EXACT:
         end = at + reach

@@ -23,7 +23,8 @@ def film_pull_n_m(stiff_n_m: float, pressure_pa: float, bay_m: float, tight_n_m:
 
 
 def hands_for(gust_mps: float, area_m2: float) -> float:
-    """People whom it takes to hold a loose strip of an area in a gust: ½·ρ·v²·c·A over what one holds; a fraction."""
+    """Number of people whom it takes to hold a loose strip of an area in a gust, a fraction: ½·ρ·v²·c·A over what one
+    holds."""
     return HALF_AIR_KG_M3 * gust_mps**2 * DRAG * area_m2 / HAND_N
 
 

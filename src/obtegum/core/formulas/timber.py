@@ -68,7 +68,8 @@ def bent_share(moment_n_m: float, wide_m: float, deep_m: float, bends_pa: float)
 
 
 def wood_bearing_pa(gravity: float = SPECIFIC_GRAVITY) -> float:
-    """What wood bears of a fastener thinner than 6.35 mm, Pa: 16,600·G^1.84 psi (NDS 12.3.3)."""
+    """What wood of a specific ``gravity`` bears of a fastener thinner than 6.35 mm, Pa: 16,600·G^1.84 psi (NDS 2018,
+    12.3.3)."""
     return float(114.45e6 * gravity**1.84)
 
 

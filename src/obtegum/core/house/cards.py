@@ -43,7 +43,7 @@ def cards_of(work: Work, step: str) -> tuple[Card, ...]:
     if not room.carded:
         return ()
     plan = room.planned(work)
-    strips = [strip for strip in room.laid(work) if strip.id in plan.strips]
+    strips = [strip for strip in room.strips_laid(work) if strip.id in plan.strips]
     found = [*room.cards(work), *_told(plan), *_walked(plan, strips), *_measured(work, plan), *_marked(plan, strips)]
     return tuple(_kept(work, card) for card in found)
 

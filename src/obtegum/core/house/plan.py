@@ -126,7 +126,7 @@ def plan_work(work: Work, shown: str | None = None, slow: bool = False, view: st
             strip
             for room in rooms()
             if room in looked or tapes.intersection(room.shared_strips)
-            for strip in room.laid(work)
+            for strip in room.strips_laid(work)
             if strip.id in tapes
         ),
     )

@@ -5,7 +5,7 @@ from functools import cache
 from importlib import import_module
 
 from obtegum.core.drawing.items import Drawing, Row, with_layers
-from obtegum.core.face.names import told_by, unique
+from obtegum.core.face.names import declared, unique
 from obtegum.core.face.room import Room
 from obtegum.core.findings.kept import Finding
 from obtegum.core.findings.work import Work
@@ -79,12 +79,12 @@ def distinct(found: Mapping[str, Room]) -> None:
     judged = tuple(name for room in found.values() for name in room.verdict_names)
     for step, room in found.items():
         try:
-            told_by(room.shared_strips, room.strip_names, "strip")
-            told_by(room.fails_early, room.verdict_names, "verdict")
+            declared(room.shared_strips, room.strip_names, "strip")
+            declared(room.fails_early, room.verdict_names, "verdict")
             # What mends a verdict can be another step's to change.
-            told_by(room.cures, judged, "verdict")
-            told_by(room.rows, tuple(room.views), "drawing")
-            told_by(room.layers, drawn, "drawing")
+            declared(room.cures, judged, "verdict")
+            declared(room.rows, tuple(room.views), "drawing")
+            declared(room.layers, drawn, "drawing")
         except LookupError as error:
             raise ValueError(f"{step}: {error}") from None
 

@@ -63,10 +63,10 @@ def brace_tube(work: Work) -> Tube:
 @found
 def tie_board(work: Work) -> Board | None:
     """The board that ties are of; None where they are tube. Raises: DesignError when there is none of that name."""
-    told_ = work.design.braces
-    if told_.of == "tube":
+    braces = work.design.braces
+    if braces.of == "tube":
         return None
-    name = told_.board or USUAL_BOARDS[bow_tube(work).sold_in]
+    name = braces.board or USUAL_BOARDS[bow_tube(work).sold_in]
     board = work.catalogue.boards.get(name)
     if board is None:
         raise DesignError([Trouble(path="braces.board", sentence=f"There is no board “{name}” in the catalogue.")])
@@ -75,10 +75,10 @@ def tie_board(work: Work) -> Board | None:
 
 def tie_edge_m(work: Work) -> float:
     """From a tie's hole to its end, m: as told for tube, seven bolts for boards, nothing in a clamp."""
-    told_ = work.design.braces
+    braces = work.design.braces
     if tie_board(work) is not None:
-        return max(BOARD_EDGE * told_.bolt_m, told_.edge_m)
-    return told_.edge_m if told_.end == "flat" else 0.0
+        return max(BOARD_EDGE * braces.bolt_m, braces.edge_m)
+    return braces.edge_m if braces.end == "flat" else 0.0
 
 
 def tie_stock(work: Work) -> tuple[str, tuple[float, ...]]:
@@ -95,41 +95,41 @@ def tie_seen(work: Work) -> tuple[Literal["steel", "plastic", "board"], float]:
 
 def head_m(work: Work) -> float:
     """How high a brace's head is, m: as told, or at the lowest run of the side; without one, as far up as most work."""
-    told_, bow = work.design.braces, centre_line(work)
-    if told_.head_m is not None:
-        return told_.head_m
+    braces, bow = work.design.braces, centre_line(work)
+    if braces.head_m is not None:
+        return braces.head_m
     side = [bow.point(girth_at(work, run.at_m))[1] for run in runs_of(work) if run.name.startswith("L")]
-    most_m = (told_.foot_m + work.design.size.height_m) / 2
-    return next((up for up in sorted(side) if up > told_.foot_m + CLEAR_M), min(USUAL_M, most_m))
+    most_m = (braces.foot_m + work.design.size.height_m) / 2
+    return next((up for up in sorted(side) if up > braces.foot_m + CLEAR_M), min(USUAL_M, most_m))
 
 
 def tied_bows(work: Work) -> tuple[int, ...]:
     """The bows that have a collar, by their numbers."""
-    told_ = work.design.braces
-    return tuple(range(1, bays_of(work).bows + 1, told_.every)) if told_.ties != "none" else ()
+    braces = work.design.braces
+    return tuple(range(1, bays_of(work).bows + 1, braces.every)) if braces.ties != "none" else ()
 
 
 @found
 def ties_of(work: Work) -> tuple[Tie, ...]:
     """The collar of a bow, and its two struts: from the collar's middle to half way up from its end to the crown; or a
     knee brace across each shoulder. Raises: DesignError for a collar that is none."""
-    told_, bow = work.design.braces, centre_line(work)
-    if told_.ties == "none":
+    braces, bow = work.design.braces, centre_line(work)
+    if braces.ties == "none":
         return ()
-    s_m = bow.at_y(told_.tie_m)[0]
+    s_m = bow.at_y(braces.tie_m)[0]
     x, y = bow.point(s_m)
-    if told_.ties == "knee":
-        low = bow.point(bow.at_y(told_.low_m)[0])
+    if braces.ties == "knee":
+        low = bow.point(bow.at_y(braces.low_m)[0])
         return tuple(
             Tie(f"knee:{side}", "knee", ((sign * low[0], low[1]), (sign * x, y)))
             for side, sign in (("L", 1.0), ("R", -1.0))
         )
     found_ = [Tie("collar", "collar", ((x, y), (-x, y)))]
     if found_[0].long_m < LEAST_COLLAR_M:
-        high, long = work.say(told_.tie_m), work.say(found_[0].long_m, "up")
+        high, long = work.say(braces.tie_m), work.say(found_[0].long_m, "up")
         sentence = f"A collar at {high} is all but over the crown: only {long} long, it holds nothing. Lower it."
         raise DesignError([Trouble(path="braces.tie_m", sentence=sentence)])
-    if told_.ties == "truss":
+    if braces.ties == "truss":
         top_x, top_y = bow.point((s_m + bow.girth_m / 2) / 2)
         found_ += [
             Tie(f"strut:{side}", "strut", ((0.0, y), (sign * top_x, top_y))) for side, sign in (("L", 1.0), ("R", -1.0))
@@ -139,10 +139,10 @@ def ties_of(work: Work) -> tuple[Tie, ...]:
 
 def drilled_m(work: Work) -> tuple[float, ...]:
     """Where a bow is drilled for braces and ties, m of its left half's girth; none where clamps hold them."""
-    told_, bow = work.design.braces, centre_line(work)
-    flat = told_.end == "flat"
-    heights = [head_m(work), told_.foot_m] if told_.bays and flat else []
-    if not flat and told_.of == "tube":
+    braces, bow = work.design.braces, centre_line(work)
+    flat = braces.end == "flat"
+    heights = [head_m(work), braces.foot_m] if braces.bays and flat else []
+    if not flat and braces.of == "tube":
         return ()
     ends = {"collar": (0,), "strut": (1,), "knee": (0, 1)}
     heights += [tie.ends[place][1] for tie in ties_of(work)[:2] for place in ends[tie.what]]
@@ -194,9 +194,9 @@ def _on_bow(work: Work, high_m: float) -> tuple[float, float]:
 @found
 def braces_of(work: Work) -> tuple[Brace, ...]:
     """Every brace. Raises: DesignError where one would end outside the house."""
-    told_, stations = work.design.braces, bays_of(work).stations_m
-    bays, spans = len(stations) - 1, told_.spans
-    count = told_.bays or 0
+    braces, stations = work.design.braces, bays_of(work).stations_m
+    bays, spans = len(stations) - 1, braces.spans
+    count = braces.bays or 0
     if count and spans > bays:
         sentence = f"The brace’s foot would stand outside the house: there are {bays} bays."
         raise DesignError([Trouble(path="braces.spans", sentence=sentence)])
@@ -204,14 +204,14 @@ def braces_of(work: Work) -> tuple[Brace, ...]:
         most = bays // spans
         sentence = f"Braces over {spans} {'bay' if spans == 1 else 'bays'} each: {most} of them fill this side."
         raise DesignError([Trouble(path="braces.bays", sentence=sentence)])
-    head, foot = _on_bow(work, head_m(work)), _on_bow(work, told_.foot_m)
+    head, foot = _on_bow(work, head_m(work)), _on_bow(work, braces.foot_m)
     found_ = list[Brace]()
     for place, first in enumerate(_first_bows(count, bays, spans), start=1):
         near_front = place <= (count + 1) // 2
-        for front in (near_front,) if told_.cross == "one" else (near_front, not near_front):
+        for front in (near_front,) if braces.cross == "one" else (near_front, not near_front):
             at_head, at_foot = (first, first + spans) if front else (first + spans, first)
             for side, sign in (("L", 1.0), ("R", -1.0)):
-                twin = "" if told_.cross == "one" else "a" if front == near_front else "b"
+                twin = "" if braces.cross == "one" else "a" if front == near_front else "b"
                 found_.append(
                     Brace(
                         name=f"{side}{place}{twin}",

@@ -27,10 +27,10 @@ def usual_fitting(work: Work) -> Fitting | None:
 @found
 def take_ups(work: Work) -> TakeUps | None:
     """What fittings take up; None where that isn't known for this pipe."""
-    told, usual = work.design.fittings, usual_fitting(work)
-    along = told.along_m or (usual.along_m if usual else None)
-    branch = told.branch_m or (usual.branch_m if usual else None)
-    socket = told.socket_m or (usual.socket_m if usual else None)
+    fittings, usual = work.design.fittings, usual_fitting(work)
+    along = fittings.along_m or (usual.along_m if usual else None)
+    branch = fittings.branch_m or (usual.branch_m if usual else None)
+    socket = fittings.socket_m or (usual.socket_m if usual else None)
     if along is None or branch is None or socket is None:
         return None
     return TakeUps(along, branch, socket)

@@ -7,8 +7,8 @@ from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.row import BowBuilt, bows_built
 from obtegum.core.findings.skeleton.tubes import bow_tube, told_or_usual
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.cut_to_curve import Cut, beside_m, cut_under, under_m
 from obtegum.core.formulas.profile import Chain, ProfileError
-from obtegum.core.formulas.scribe import Cut, beside_m, cut_under, under_m
 from obtegum.core.values.catalogue import Board, Tube
 from obtegum.core.values.trouble import DesignError, Trouble
 

@@ -17,7 +17,8 @@ BENT_AT = (1 + math.sqrt(33)) / 16
 def pole_shear(ground: Ground, wide_m: float, deep_m: float, above_m: float = 0.0, times: float = 1.0) -> float:
     """Push that a pole takes, N, at a height over the ground: S1·b·d²/(2.34·(d + 1.09·h)), S1 lateral bearing at d/3.
 
-    The lateral bearing begins where the ground was not disturbed. IBC 1807.3.2.1, solved for the push.
+    The lateral bearing begins where the ground was not disturbed; it is taken ``times`` what soil presumably bears. IBC
+    1807.3.2.1 (embedment of a pole that nothing holds at the ground), solved for the push.
     """
     firm_m, high_m = deep_m - ground.disturbed_m, above_m + ground.disturbed_m
     if firm_m <= 0:
@@ -36,7 +37,7 @@ def pole_bent(share: float = BENT_AT) -> float:
 def pole_depth(ground: Ground, wide_m: float, push_n: float, above_m: float = 0.0, times: float = 1.0) -> float:
     """How deep a pole must go for a push, m: d = A/2·(1 + √(1 + 4.36·h/A)), A = 2.34·P/(S1·b), by iteration.
 
-    Raises: ValueError where the soil bears nothing.
+    ``times`` as in `pole_shear`. IBC 1807.3.2.1. Raises: ValueError where the soil bears nothing.
     """
     if ground.lateral_pa_m <= 0 or wide_m <= 0:
         raise ValueError("such soil holds no pole")

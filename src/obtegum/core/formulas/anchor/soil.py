@@ -1,4 +1,7 @@
-"""The ground that a post stands in: what it bears, and what it weighs below and above the water."""
+"""The ground that a post stands in: what it bears, and what it weighs below and above the water.
+
+Source: presumptive bearing of IBC table 1806.2, unit weights of soil mechanics: buoyant below the water.
+"""
 
 from dataclasses import dataclass
 

@@ -1,6 +1,8 @@
 """The bow as the former really makes it: straight tails kept straight, bends of the radius that came out.
 
 The tube's length stays what it was cut to; only where it bends, and how much, differs from the plan.
+
+Source: geometry of tangent arcs.
 """
 
 import math
@@ -26,7 +28,8 @@ class AsBent:
 
 
 def lay(pieces: Sequence[Piece], x: float = 0.0, y: float = 0.0, heading: float = math.pi / 2) -> list[Segment]:
-    """Pieces end to end from a point and a direction: each a length, m, and a curvature to the right, 1/m."""
+    """Pieces end to end from a point (x, y), m, and a direction ``heading``, rad from +x: each a length, m, and a
+    curvature to the right, 1/m."""
     found: list[Segment] = []
     for length, curvature in pieces:
         if length <= LEAST_M:

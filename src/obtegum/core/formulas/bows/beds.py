@@ -1,6 +1,8 @@
 """Beds and paths across the house, and how much height each has.
 
 Beds are as wide as asked; what is left over goes to the paths alike, or to those that were given no width.
+
+Source: arithmetic of widths; heights by the geometry of the bow.
 """
 
 import math
@@ -23,10 +25,12 @@ class Bed:
 
     @property
     def middle_m(self) -> float:
+        """Where its middle is, m from the left."""
         return (self.from_m + self.to_m) / 2
 
     @property
     def width_m(self) -> float:
+        """How wide it is, m."""
         return self.to_m - self.from_m
 
 
@@ -43,10 +47,12 @@ class Layout:
 
     @property
     def beds(self) -> list[Bed]:
+        """Beds alone, from the left."""
         return [each for each in self.strips if each.kind == "bed"]
 
     @property
     def paths(self) -> list[Bed]:
+        """Paths alone, from the left."""
         return [each for each in self.strips if each.kind == "path"]
 
 

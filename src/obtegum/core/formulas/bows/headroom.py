@@ -1,4 +1,4 @@
-"""Height to the inner face of the bow, over a spot or over a person's width."""
+"""Height to the inner face of the bow, over a spot or over a person's width. Source: geometry of the offset curve."""
 
 from obtegum.core.formulas.profile import Chain
 

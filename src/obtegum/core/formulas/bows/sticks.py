@@ -2,6 +2,8 @@
 
 n sticks of length L with swaged ends of length j make n·L − (n − 1)·j of bow. The swaged (narrow)
 end of each stick slides into the plain end of the next one.
+
+Source: this bench; a cutting problem small enough to look at every way.
 """
 
 import math
@@ -58,6 +60,7 @@ class Piece(Part):
 
     @property
     def length_m(self) -> float:
+        """How long it is cut, m."""
         return self.to_m - self.from_m
 
 
@@ -70,6 +73,7 @@ class Joint(Part):
 
     @property
     def name(self) -> str:
+        """What it is called."""
         return JOINT_NAMES[self.kind]
 
 

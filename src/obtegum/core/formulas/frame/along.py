@@ -1,4 +1,7 @@
-"""Straight beams under loads across them: on two ends, and over many supports by the equation of three moments."""
+"""Straight beams under loads across them: on two ends, and over many supports by the equation of three moments.
+
+Source: Clapeyron’s equation of three moments; simple beams by statics.
+"""
 
 from collections.abc import Sequence
 from itertools import pairwise

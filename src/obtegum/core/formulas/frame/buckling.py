@@ -1,4 +1,8 @@
-"""By how much loads on a frame can grow until it buckles."""
+"""By how much loads on a frame can grow until it buckles.
+
+Source: linear eigenvalue buckling, K·v = −λ·Kg·v, in the frame’s own modes (Rayleigh and Ritz); bounds by the norm of a
+matrix.
+"""
 
 from typing import Any
 
@@ -25,7 +29,8 @@ def critical_factors(frame: Frame, axial: Array) -> Array:
 
 
 def least_factors(frame: Frame, axial: Array) -> Array:
-    """(c,): less than `critical_factors`, without looking for it: no eigenvalue is more than its matrix's norm."""
+    """(c,): a lower bound of `critical_factors` for the axial forces (c, n), N, ``axial`` of an analysis, tension
+    positive: no eigenvalue is more than its matrix's norm."""
     modes = np.tensordot(axial, frame.mode_swaying, axes=1)
     size: Array = np.sqrt((modes**2).sum(axis=(1, 2)))
     return _factors(size)

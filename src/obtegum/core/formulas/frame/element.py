@@ -41,7 +41,7 @@ SWAYING: Any = (
 
 
 def dense(bands: Array) -> Array:
-    """The whole of a symmetric matrix that is told by its upper bands."""
+    """(k, k): the whole of a symmetric matrix that is told by its upper bands, (b, k)."""
     rows = bands.reshape(BANDS + 1, -1)
     whole, at = np.zeros((rows.shape[1], rows.shape[1])), np.arange(rows.shape[1])
     for off in range(BANDS + 1):
@@ -51,5 +51,5 @@ def dense(bands: Array) -> Array:
 
 
 def each_of(matrices: Array, vectors: Array) -> Array:
-    """(c, n, i): matrices (n, i, j), one an element, times its vector in every case (c, n, j)."""
+    """(c, n, i): matrices (n, i, j), one an element, times its ``vectors`` in every case (c, n, j)."""
     return np.asarray((matrices @ vectors.transpose(1, 2, 0)).transpose(2, 0, 1))

@@ -25,7 +25,7 @@ class Locked:
     turned: Array
 
     def times(self, share: float) -> "Locked":
-        """So many times as much of it."""
+        """A ``share`` of it, or so many times as much."""
         return Locked(self.axial * share, self.moment * share, self.ends * share, self.turned * share)
 
     def __add__(self, other: "Locked") -> "Locked":

@@ -1,4 +1,7 @@
-"""Loads of a number of cases on a frame, and their sums."""
+"""Loads of a number of cases on a frame, and their sums.
+
+Source: the direct stiffness method; fixed-end forces of even loads.
+"""
 
 from dataclasses import dataclass
 from typing import TYPE_CHECKING
@@ -27,12 +30,13 @@ class Loads:
 
 
 def loads_on(frame: "Frame", per_metre: Array, nodal: Array | None = None) -> Loads:
-    """Loads along the elements (c, n, 2), N per metre of their length, and at the nodes if there are any."""
+    """Loads ``per_metre`` along the elements (c, n, 2), N/m of their length, and at the nodes (c, 3n + 3), N and N·m,
+    if there are any: as fixed-end forces."""
     spread, ends = frame.at_nodes(per_metre)
     own = np.zeros_like(spread) if nodal is None else nodal
     return Loads(ends, own, spread + own)
 
 
 def combined(loads: Loads, factors: Array) -> Loads:
-    """Sums of basic cases, a row of factors each."""
+    """Superposition: sums of k basic cases, a row of factors (c, k) each."""
     return Loads(np.tensordot(factors, loads.ends, axes=1), factors @ loads.nodal, factors @ loads.total)

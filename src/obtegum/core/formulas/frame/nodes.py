@@ -1,4 +1,7 @@
-"""Where a bow is cut into elements: at every place that makes a difference, and evenly between these."""
+"""Where a bow is cut into elements: at every place that makes a difference, and evenly between these.
+
+Source: this bench; a finer mesh where the bow turns.
+"""
 
 import math
 from collections.abc import Iterable
@@ -15,7 +18,7 @@ Interpolated = tuple[tuple[float, ...], tuple[float, ...]]
 
 
 def meeting(s_m: NDArray[np.float64], places: tuple[tuple[float, float], ...]) -> NDArray[np.bool_]:
-    """Which nodes along the bow lie within stretches of it; of one that ends between two nodes both."""
+    """(n + 1,): which nodes along the bow lie within stretches of it, m; of one that ends between two nodes both."""
     weak = np.zeros(len(s_m), dtype=bool)
     for low, high in places:
         weak |= (s_m >= low - NEAR_M) & (s_m <= high + NEAR_M)
@@ -29,9 +32,9 @@ def meeting(s_m: NDArray[np.float64], places: tuple[tuple[float, float], ...]) -
 def divided(
     low: float, high: float, places: Iterable[float], pieces: int, grown: Interpolated | None = None
 ) -> NDArray[np.float64]:
-    """Places from low to high, with all of those between them, earlier ones first where two are as good as one, and
-    between these as many as make no piece longer than if there were so many alike, by what has ``grown`` until there
-    if told."""
+    """(k,): places from low to high, m, with all of those between them, earlier ones first where two are as good as
+    one, and between these as many as make no piece longer than if there were so many alike, by what has ``grown``
+    until there if told."""
     kept = [low, high]
     for place in places:
         if low < place < high and min(abs(place - other) for other in kept) > NEAR_M:

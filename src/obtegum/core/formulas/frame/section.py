@@ -1,4 +1,4 @@
-"""Round hollow sections: area, inertia, moduli, from outside and wall."""
+"""Round hollow sections: area, inertia, moduli, from outside and wall. Source: geometry of the annulus."""
 
 import math
 from dataclasses import dataclass

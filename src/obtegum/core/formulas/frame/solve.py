@@ -168,21 +168,24 @@ class Frame:
         return unit
 
     def solved(self, asked: Array) -> Array:
-        """Displacements (3n + 3, c) under forces (3n + 3, c), those of what is held 0."""
+        """Displacements (3n + 3, c), m and rad, under the forces that are ``asked`` (3n + 3, c), N and N·m, those of
+        what is held 0."""
         from scipy.linalg import cho_solve_banded
 
         plain = np.asarray(cho_solve_banded((self.factor, False), asked, check_finite=False))
         return plain if self.outer is None else self.held_back(plain, self._reached)
 
     def held_back(self, plain: Array, reached: Array) -> Array:
-        """Displacements with outer ties of those without: u − Y·(I + K·Yd)⁻¹·K·ud (Sherman, Morrison, Woodbury)."""
+        """Displacements (3n + 3, c) with outer ties of those without, ``plain`` (3n + 3, c), where a unit at each tie's
+        degree of freedom has ``reached`` (3n + 3, t): u − Y·(I + K·Yd)⁻¹·K·ud (Sherman, Morrison, Woodbury)."""
         assert self.outer is not None
         dofs, stiff = self.outer.dofs, self.outer.stiff
         pull = np.linalg.solve(self._between(reached), stiff @ plain[dofs])
         return np.asarray(plain - reached @ pull)
 
     def held_sign(self, reached: Array) -> float:
-        """The sign that outer ties give the determinant of the stiffness without them."""
+        """The sign that outer ties give the determinant of the stiffness without them, by what a unit at each has
+        ``reached`` (3n + 3, t)."""
         return float(np.sign(np.linalg.det(self._between(reached))))
 
     def _between(self, reached: Array) -> Array:
@@ -213,8 +216,8 @@ class Frame:
         return loose
 
     def in_general_bands(self, stiff: Array) -> Array:
-        """(c, 3n + 3, 16): general bands, transposed, of what elements (c, n, 6, 6) and near ties bring; LAPACK's
-        ``gbsv`` works in them in place."""
+        """(c, 3n + 3, 16): general bands, transposed, of what elements, ``stiff`` (c, n, 6, 6), and near ties bring;
+        LAPACK's ``gbsv`` works in them in place."""
         bands = np.zeros((len(stiff), 3 * (self.count + 1), GENERAL))
         flat, one = bands.reshape(len(stiff), -1)[:, 2 * BANDS :], bands.itemsize
         # Row a, column b of an element lies a − b below the diagonal of its column. Neighbours share a node: they are
@@ -232,8 +235,8 @@ class Frame:
         return bands
 
     def bent_by(self, bands: Array, asked: Array) -> Array | None:
-        """(3n + 3,): displacements under forces with a stiffness told by its upper bands; None where it isn't
-        positive."""
+        """(3n + 3,): displacements under the forces that are ``asked`` (3n + 3,) with a stiffness told by its upper
+        bands (b, 3n + 3); None where it isn't positive."""
         from scipy.linalg.lapack import dpbsv
 
         _, solution, info = dpbsv(bands, asked, overwrite_ab=True)
@@ -283,7 +286,8 @@ class Frame:
         return bands.reshape(self.count, -1)
 
     def at_nodes(self, per_metre: Array) -> tuple[Array, Array]:
-        """Forces at the nodes (c, 3n + 3), and at each element's held ends (c, n, 6), of loads (c, n, 2), N/m.
+        """Forces at the nodes (c, 3n + 3), and at each element's held ends (c, n, 6), of loads ``per_metre`` (c, n, 2),
+        N/m.
 
         Loads are along the element's length, in the directions of the house.
         """
@@ -304,7 +308,7 @@ class Frame:
         return total
 
     def spread(self, moved: Array) -> Array:
-        """(c, n, 6): displacements of each element's ends, of (c, 3n + 3)."""
+        """(c, n, 6): displacements of each element's ends, of those at the nodes, ``moved`` (c, 3n + 3)."""
         nodes = moved.reshape(len(moved), self.count + 1, 3)
         return np.concatenate([nodes[:, :-1], nodes[:, 1:]], axis=2)
 
@@ -330,7 +334,8 @@ class Solved:
 
 
 def forces_of(frame: Frame, moved: Array, loads: Loads, axial: Array | None, stands: NDArray[np.bool_]) -> Solved:
-    """Forces from displacements; ``axial`` are those whose geometric stiffness counts, None for first order."""
+    """Member end forces from displacements ``moved`` (c, 3n + 3), m and rad; ``axial`` (c, n), N, are those whose
+    geometric stiffness counts, None for first order; ``stands`` (c,) is kept."""
     own = each_of(frame.turned, frame.spread(moved))
     forces = each_of(frame.own_stiff, own)
     if axial is not None:
@@ -369,7 +374,7 @@ def _along_curve(frame: Frame, forces: Array) -> Array:
 
 
 def asked_of(frame: Frame, total: Array) -> Array:
-    """What is asked of the free degrees of freedom."""
+    """(c, 3n + 3): the forces ``total`` (c, 3n + 3), N and N·m, with none at what is held."""
     right = total.copy()
     right[:, frame.held] = 0.0
     return right

@@ -102,7 +102,8 @@ def column_n(strength: Strength, section: Section, length_m: float) -> float:
 
 
 def strut_n(strength: Strength, section: Section, buckles_n: Array) -> Array:
-    """What a strut takes in compression that buckles elastically at a force, N."""
+    """(c,): what a strut takes in compression that buckles elastically at a force, (c,) N: AISC 360-16 E3, or EN
+    1993-1-1 6.3.1 by curve c."""
     squash = section.yield_pa * section.area_m2
     with np.errstate(divide="ignore", over="ignore"):
         share = squash / np.maximum(buckles_n, 1e-9)
@@ -116,8 +117,8 @@ def strut_n(strength: Strength, section: Section, buckles_n: Array) -> Array:
 
 
 def used(strength: Strength, section: Section, axial: Array, moment: Array, buckles_n: Array) -> Array:
-    """Share of strength used, (c, …), of axial forces (c, …), tension positive, and moments (c, …), these over what a
-    joint or a hole leaves of the bending strength.
+    """Share of strength used, (c, …), of ``axial`` forces (c, …), N, tension positive, and of each ``moment`` (c, …),
+    N·m, these over what a joint or a hole leaves of the bending strength.
 
     ``buckles_n`` (c,) is the elastic buckling force, the lesser of in the plane and out of it.
     """

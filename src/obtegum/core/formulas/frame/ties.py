@@ -2,6 +2,8 @@
 
 What is left is a small stiffness between a few degrees of freedom of the frame, and the pull of each bar as a row over
 their displacements. Bars are straight and pinned; their own sway is left out, their buckling judged beside.
+
+Source: static condensation (Guyan 1965) of joints that only bars meet at.
 """
 
 import math
@@ -36,11 +38,11 @@ class Ties:
     pulls: Array
 
     def times(self, share: float) -> "Ties":
-        """The same, less stiff."""
+        """The same, with a ``share`` of its stiffness."""
         return replace(self, stiff=self.stiff * share, pulls=self.pulls * share)
 
     def pulled(self, moved: Array) -> Array:
-        """(c, k): what each bar pulls, N, tension positive, of displacements (c, 3n + 3)."""
+        """(c, k): what each bar pulls, N, tension positive, of displacements ``moved`` (c, 3n + 3), m and rad."""
         return np.asarray(moved[:, self.dofs] @ self.pulls.T)
 
 

@@ -3,6 +3,8 @@
 Along each edge the ground is taken to go on outward as it falls from a metre inside, so a bank h high
 under a slope of one in ``slope`` runs out h·s/(1 − g·s) where the ground falls away by g, and has half that
 times h of earth to the metre. At a corner it goes round as a quarter of a cone, π·s²·h³/12.
+
+Source: geometry of planes and cones.
 """
 
 import math
@@ -58,18 +60,19 @@ class Banks:
         return Earth(cut, float(sides[high > 0].sum() + cones[corner > 0].sum()))
 
     def reach_m(self, at_a_m: float, fall: float, slope: float) -> float:
-        """How far the banks reach out beyond the pad at the most, m."""
+        """How far the banks reach out beyond the pad at the most, m; banks lie at one in ``slope``."""
         return float(self._runs(at_a_m, fall, slope)[1].max())
 
     def toe(self, at_a_m: float, fall: float, slope: float) -> list[Point]:
-        """Where the banks meet the ground, going round."""
+        """Where the banks, at one in ``slope``, meet the ground, going round, m."""
         _, run = self._runs(at_a_m, fall, slope)
         at = self.places[:, :2] + self.places[:, 2:4] * run[:, None]
         return [(x, y) for x, y in at.tolist()]
 
 
 def banks_of(terrain: Terrain, x0: float, y0: float, x1: float, y1: float) -> Banks:
-    """The edge of a pad on its ground; beyond what was measured the ground is that of the nearest point."""
+    """The edge of a pad from (x0, y0) to (x1, y1), m, on its ground; beyond what was measured the ground is that of the
+    nearest point."""
     import numpy as np
 
     corners = ((x0, y0), (x1, y0), (x1, y1), (x0, y1))

@@ -30,11 +30,13 @@ def run_off(rain_m_s: float, roof_m2: float, ground_m2: float, ground_share: flo
 
 
 def manning_full(bore_m: float, roughness: float, fall: float) -> float:
-    """Flow of a round pipe running full, m³/s. Source: Manning's formula, SI."""
+    """Flow of a round pipe running full at a ``fall`` (m of drop to the m), m³/s; ``roughness`` is Manning's n, s/m^⅓.
+    Source: Manning's formula, SI."""
     area = math.pi * bore_m**2 / 4
     return float(area * (bore_m / 4) ** (2 / 3) * math.sqrt(fall) / roughness)
 
 
 def pipe_for(flow_m3_s: float, roughness: float, fall: float) -> float:
-    """Bore that just carries a flow, m; inverse of `manning_full`."""
+    """Bore that just carries a flow, m, with ``roughness`` and ``fall`` as in `manning_full`, of which it is the
+    inverse."""
     return float((flow_m3_s * roughness * 4 ** (5 / 3) / (math.pi * math.sqrt(fall))) ** (3 / 8))

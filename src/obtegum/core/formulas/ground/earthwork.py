@@ -31,8 +31,8 @@ class Moving:
 def moving(earth: Earth, swell: float, shrink: float, load_m3: float, load_s: float) -> Moving:
     """What the volumes come to in loads and hours.
 
-    Fill packs down, so it wants fill/(1 − shrink) of earth as it lay. The earth dug here goes first,
-    the rest is brought; what is moved, whichever way, is moved loose.
+    Fill packs down by ``shrink``, so it wants fill/(1 − shrink) of earth as it lay. The earth dug here goes first, the
+    rest is brought; what is moved, whichever way, is moved loose, as dug earth grows by ``swell``.
     """
     wanted_m3 = earth.fill_m3 / (1 - shrink)
     net_m3 = wanted_m3 - earth.cut_m3
@@ -49,7 +49,10 @@ def moving(earth: Earth, swell: float, shrink: float, load_m3: float, load_s: fl
 
 
 def balanced_height(patch: Patch, banks: Banks, fall: float, slope: float, shrink: float) -> float:
-    """Height at A of the pad whose cut makes its fill, banks and all, m. Fill grows and cut shrinks with it."""
+    """Height at A of the pad whose cut makes its fill, banks and all, m. Fill grows and cut shrinks with it.
+
+    Fill packs down by ``shrink``; ``fall`` is the pad's, m to the m along the house; its banks lie at one in ``slope``.
+    """
     from scipy.optimize import brentq
 
     heights = patch.pieces[:, :, 2] + fall * patch.pieces[:, :, 0]

@@ -3,6 +3,8 @@
 A reading is the depth of the ground below the level line of sight (or a level string), so the ground
 stands at minus the reading. The datum is one level plane, or one straight fall along the house, that
 touches the highest ground on the foot lines; real ground lies at or below it.
+
+Source: ordinary levelling.
 """
 
 from collections.abc import Sequence

@@ -1,4 +1,7 @@
-"""Sleeve posts stand plumb; the bow's tube goes in from above and must be straight and plumb there."""
+"""Sleeve posts stand plumb; the bow's tube goes in from above and must be straight and plumb there.
+
+Source: geometry of a tube in its sleeve.
+"""
 
 import math
 

@@ -1,4 +1,7 @@
-"""Rod readings that look wrong: a peg or spot off its neighbours, a rod that slipped part of the way through."""
+"""Rod readings that look wrong: a peg or spot off its neighbours, a rod that slipped part of the way through.
+
+Source: this bench; robust residuals against a surface through the neighbours.
+"""
 
 import math
 from collections.abc import Sequence

@@ -1,6 +1,8 @@
 """The ground between the measured points: triangles, contour lines, and volumes against a pad.
 
 Triangles are Delaunay's; within each the ground is flat, so volumes are exact for that ground.
+
+Source: Delaunay 1934; prisms cut by a plane.
 """
 
 from collections.abc import Callable, Sequence
@@ -76,7 +78,8 @@ class Terrain:
         return self.meeting(height_m, 0.0)
 
     def meeting(self, at_a_m: float, fall: float) -> list[tuple[Point, Point]]:
-        """Straight pieces of the line where the ground meets a plane, ``at_a_m`` high at x = 0, falling along x."""
+        """Straight pieces of the line where the ground meets a plane, ``at_a_m`` high at x = 0, with a ``fall`` along
+        x."""
         return self.kept(("meeting", at_a_m, fall), lambda: self._meeting(at_a_m, fall))
 
     def _meeting(self, at_a_m: float, fall: float) -> list[tuple[Point, Point]]:
@@ -123,7 +126,7 @@ class Terrain:
         return found
 
     def patch(self, x0: float, y0: float, x1: float, y1: float) -> "Patch":
-        """The triangles inside a rectangle, those across its edge cut to it."""
+        """The triangles inside a rectangle from (x0, y0) to (x1, y1), m, those across its edge cut to it."""
         return self.kept(("patch", x0, y0, x1, y1), lambda: self._patch(x0, y0, x1, y1))
 
     def _patch(self, x0: float, y0: float, x1: float, y1: float) -> "Patch":
@@ -166,7 +169,7 @@ class Patch:
         return {}
 
     def against(self, at_a_m: float, fall: float) -> Earth:
-        """Cut and fill of a pad ``at_a_m`` high at x = 0 and falling along x."""
+        """Cut and fill of a pad ``at_a_m`` high at x = 0, with a ``fall`` along x."""
         if (at_a_m, fall) not in self._kept:
             self._kept[at_a_m, fall] = self._against(at_a_m, fall)
         return self._kept[at_a_m, fall]

@@ -4,6 +4,8 @@ A chain runs from the left foot over the crown to the right foot. x goes right f
 centre line, y up from the datum, s is the girth: distance along the centre line from the left foot.
 Everything asked of a bow further on (points, slope, headroom, marks) is asked of its chain,
 whatever its shape. To the left of travel is the outside of the house.
+
+Source: geometry of lines and circles.
 """
 
 import math

@@ -1,4 +1,7 @@
-"""What the shapes share: plumb legs under whatever they carry, and how an impossible shape is refused."""
+"""What the shapes share: plumb legs under whatever they carry, and how an impossible shape is refused.
+
+Source: geometry.
+"""
 
 from collections.abc import Sequence
 

@@ -52,15 +52,15 @@ class Curve:
         return float(out[0]), float(down[0])
 
     def angle(self, s: Array) -> Array:
-        """θ, fall of the direction from level, rad."""
+        """(n,): θ, fall of the direction from level at ``s`` (n,) of the half, rad."""
         return np.asarray(chebyshev.chebval(1 - 2 * s, self.theta), dtype=float)
 
     def curvature(self, s: Array) -> Array:
-        """θ′, turn a length of one half."""
+        """(n,): θ′, turn a length of one half at ``s`` (n,) of it, rad."""
         return np.asarray(chebyshev.chebval(1 - 2 * s, chebyshev.chebder(self.theta)), dtype=float) * -2.0
 
     def places(self, s: Array) -> tuple[Array, Array]:
-        """How far out and how far down from the crown."""
+        """(n,) each: how far out and how far down from the crown at ``s`` (n,) of the half, as shares of its length."""
         at, fitted = _fitted(2 * POINTS)
         angle, found = self.angle(at), list[Array]()
         for each in (np.cos(angle), np.sin(angle)):

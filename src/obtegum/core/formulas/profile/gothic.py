@@ -3,6 +3,8 @@
 Springing plumb, R = (S²/4 + r²)/S, which wants r ≥ S/2. Freer, R ≥ c²/(2r) with the chord
 c = √(S²/4 + r²): each arc turns 2δ, δ = asin(c/2R); it springs at ψ + δ from level and meets the ridge
 at ψ − δ, ψ = atan2(r, S/2). A smaller R would dip to a valley at the ridge.
+
+Source: geometry of the circle.
 """
 
 import math

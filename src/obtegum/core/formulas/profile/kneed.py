@@ -1,6 +1,8 @@
 """Kneed bows: each half two straight pieces p and q with an elbow between them that turns by ε.
 
 c² = p² + q² + 2pq·cos ε and r = √(c² − S²/4): any four of S, r, p, q, ε give the fifth.
+
+Source: law of cosines.
 """
 
 import math
@@ -58,7 +60,10 @@ def knee(span_m: float, leg_m: float, height_m: float, lower_m: float, upper_m: 
 
 
 def kneed_bow(span_m: float, leg_m: float, height_m: float, lower_m: float, upper_m: float) -> Chain:
-    """Leg, lower piece, upper piece, ridge, and the same down; the elbow stands outward."""
+    """Leg, lower piece, upper piece, ridge, and the same down; the elbow stands outward.
+
+    Raises: ProfileError where the pieces don’t close.
+    """
     half, elbow = span_m / 2, knee(span_m, leg_m, height_m, lower_m, upper_m)
     x, y = elbow.x, elbow.y
     if abs(math.hypot(x, height_m - y) - upper_m) > 1e-6 * max(span_m, 1.0):

@@ -1,6 +1,8 @@
 """Peaked bows: straight rafters to a ridge from bent shoulders on plumb legs, all tangent but the ridge.
 
 Rafter slope α = acos(a/√(r² + (S/2 − a)²)) − atan2(S/2 − a, r) for a shoulder of radius a; it turns 90° − α.
+
+Source: geometry of the tangent arc.
 """
 
 import math

@@ -2,6 +2,8 @@
 
 Relations of the circle through two springing points S apart and a crown r above them:
 R = (S²/4 + r²)/(2r), half-angle φ = 2·atan(2r/S), good for r above S/2 too.
+
+Source: geometry of the circle.
 """
 
 import math

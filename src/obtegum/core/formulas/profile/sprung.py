@@ -81,7 +81,7 @@ class Sprung:
         return float(self.curvatures(np.array([from_crown_m]))[0])
 
     def curvatures(self, from_crown_m: np.ndarray) -> np.ndarray:
-        """The same at many places."""
+        """(n,): the same at many places, (n,) m from the crown."""
         return np.asarray(self.curve.curvature(np.minimum(from_crown_m / self.half_m, 1.0)) / self.half_m)
 
     def laid(self, leg_m: float) -> Chain:
@@ -203,6 +203,7 @@ def span_for_rise(
 
 
 def _aimed(ridge_rad: float, foot: Foot, aim: Aim) -> Curve:
+    """Raises: ProfileError where no pipe rises so."""
     try:
         curve = half_curve(ridge_rad / 2, foot, aim)
     except NoCurveError:

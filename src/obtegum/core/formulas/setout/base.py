@@ -1,6 +1,8 @@
 """The base rectangle: corners A and B along the left side, C and D across from them.
 
 The tape starts at A and runs along the left side to B; D to C is the far side, read from D.
+
+Source: geometry of the rectangle.
 """
 
 import math

@@ -1,4 +1,7 @@
-"""Three schools of spacing bows along a house: equal bays, a fixed bay with an odd last one, and a number of bows."""
+"""Three schools of spacing bows along a house: equal bays, a fixed bay with an odd last one, and a number of bows.
+
+Source: trade practice; arithmetic of equal parts.
+"""
 
 import math
 from typing import Literal
@@ -22,6 +25,7 @@ class Bays(Part):
 
     @property
     def bows(self) -> int:
+        """How many bows stand on it."""
         return len(self.stations_m)
 
 

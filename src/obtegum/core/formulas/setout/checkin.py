@@ -116,6 +116,7 @@ class CheckIn:
 
     @property
     def largest(self) -> Move:
+        """The peg that moves most."""
         return max(self.moves, key=lambda move: move.size_m)
 
     def line_m(self, line: Line) -> float:
@@ -219,6 +220,7 @@ def _tried(
 
 
 def _triangles_close(taped: Mapping[Line, float], planned: Mapping[Line, float]) -> None:
+    """Raises: TapeMisfit where three lines make no triangle."""
     for lines in TRIANGLES:
         if not any(line in taped for line in lines):
             continue
@@ -263,7 +265,10 @@ def _height(side_m: float, along_m: float, width_m: float) -> float:
 
 
 def _model(unknown: Sequence[float]) -> tuple[dict[str, Point], list[float], list[list[float]]]:
-    """Corners, the six lengths, and how each changes with b, cx, cy, dx, dy."""
+    """Corners, the six lengths, and how each changes with b, cx, cy, dx, dy.
+
+    Raises: TapeMisfit where the lines fit no four corners.
+    """
     b, c_x, c_y, d_x, d_y = unknown
     corners = {"A": (0.0, 0.0), "B": (b, 0.0), "C": (c_x, c_y), "D": (d_x, d_y)}
     columns: dict[str, tuple[int, ...]] = {"A": (), "B": (0,), "C": (1, 2), "D": (3, 4)}

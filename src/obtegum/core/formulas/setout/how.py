@@ -2,6 +2,8 @@
 
 Every step has words and the lines that it needs, x along the house from A, y across from the line A
 to B, so that each can be drawn by itself.
+
+Source: trade practice of squaring by tape.
 """
 
 from dataclasses import dataclass

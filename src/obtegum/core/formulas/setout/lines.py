@@ -1,4 +1,7 @@
-"""The six lines between the corners A, B, C, D: both long sides, both ends, both diagonals."""
+"""The six lines between the corners A, B, C, D: both long sides, both ends, both diagonals.
+
+Source: geometry of the rectangle.
+"""
 
 from typing import Literal
 

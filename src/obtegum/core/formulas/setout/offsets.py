@@ -3,6 +3,8 @@
 Every line of the base is carried on past its corners to a peg at the offset. The string between two
 such pegs crosses the next one at the corner, and every peg on it is found again by its running
 reading plus the offset.
+
+Source: trade practice of offset pegs.
 """
 
 from dataclasses import dataclass

@@ -7,6 +7,8 @@ corner along the house by W·dθ; built on the short side, it walks the far end 
 From a fence, the line A to B is set by equal offsets. The fence can square the ends as well: two
 marks on it, h to each side of a corner's foot, and an equal tape c from both, cross square above the
 foot; the crossing is off along the fence by e·√(½ + c²/(2h²)).
+
+Source: propagation of errors, first order.
 """
 
 import math

@@ -87,7 +87,8 @@ def flat_roof_snow(site: Site) -> float:
 
 
 def slope_factor(site: Site, degrees: Array | float) -> Array:
-    """Cs, figure 7.4-1: 1 up to the level slope, nothing from 70°, a straight line between."""
+    """Cs of slopes, (n,) ``degrees`` or one, as a share: 1 up to the level slope, nothing from 70°, a straight line
+    between (ASCE 7-16, figure 7.4-1)."""
     level = site.level_deg
     return np.clip((STEEP - np.asarray(degrees, dtype=float)) / (STEEP - level), 0.0, 1.0)
 
@@ -114,7 +115,7 @@ def _laid(outline: Outline, at: list[float], pressure: list[float]) -> Array:
 
 
 def even_snow(site: Site, outline: Outline) -> Array:
-    """Balanced snow, Pa on plan: 7.4.3 for curved roofs, 7.4 slope by slope for rafters."""
+    """(n,): balanced snow, Pa on plan: ASCE 7-16, 7.4.3 for curved roofs, 7.4 slope by slope for rafters."""
     flat = flat_roof_snow(site)
     if outline.straight:
         return np.where(outline.roof, flat * slope_factor(site, outline.slope), 0.0)
@@ -127,7 +128,7 @@ def even_snow(site: Site, outline: Outline) -> Array:
 
 
 def drift(site: Site, outline: Outline, near: bool = False) -> Array:
-    """Unbalanced snow of figure 7.4-2 with the right half in the lee, Pa on plan."""
+    """(n,): unbalanced snow of ASCE 7-16, figure 7.4-2, with the right half in the lee, Pa on plan."""
     flat, over = flat_roof_snow(site), site.drifted
     at_30 = over * flat * float(slope_factor(site, 30.0))
     at_eaves = over * flat * float(slope_factor(site, outline.eaves_deg))
@@ -166,8 +167,8 @@ def _run_for_rise(outline: Outline) -> float:
 
 
 def gable(site: Site, outline: Outline) -> list[Array]:
-    """Unbalanced snow on rafters, the right half in the lee, 7.6.1: 0.3·ps and ps with the ridge's drift; for straight
-    ones that are short (6.1 m in plan) nothing and Is·pg too. Pa on plan.
+    """(n,) each: unbalanced snow on rafters, the right half in the lee, 7.6.1: 0.3·ps and ps with the ridge's drift;
+    for straight ones that are short (6.1 m in plan) nothing and Is·pg too. Pa on plan.
 
     What is steeper below the rafter carries ps by its own slope, and the drift as far as it reaches.
     """

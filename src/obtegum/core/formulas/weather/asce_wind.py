@@ -71,7 +71,7 @@ def exposure_factor(openness: Openness, height_m: float) -> float:
 
 
 def thin_air(altitude_m: float) -> float:
-    """Ke = e^(−0.000119·z), table 26.9-1; no more than 1."""
+    """Ground elevation factor Ke = e^(−0.000119·z), ASCE 7-16 table 26.9-1, as a share; no more than 1."""
     return min(math.exp(-0.000119 * altitude_m), 1.0)
 
 

@@ -53,7 +53,8 @@ class Code(Protocol):
         """The most that air is drawn out of the house, as a share of q; 0 where local pressures have it in them."""
 
     def wall_pa(self, q_pa: float, area_m2: float, drawn_in: float) -> float:
-        """The most that presses or draws at a piece of wall of an area, Pa, to set against its method's strength."""
+        """The most that presses or draws at a piece of wall of an area, Pa, to set against its method's strength; air
+        inside is drawn by ``drawn_in`` of q."""
 
 
 @dataclass(frozen=True)
@@ -183,12 +184,14 @@ class _Pressures:
         return None
 
     def ends(self, q_pa: float, shell: Shell) -> tuple[float, list[Worked]]:
+        """Raises: ValueError; nothing is said of ends."""
         raise ValueError("pressures as given say nothing of the ends")
 
     def drawn_in(self, place: Place, outline: Outline) -> float:
         return 0.0
 
     def wall_pa(self, q_pa: float, area_m2: float, drawn_in: float) -> float:
+        """Raises: ValueError; nothing is said of a piece of wall."""
         raise ValueError("pressures as given say nothing of a piece of wall")
 
 

@@ -33,6 +33,7 @@ class Combination:
 
     @property
     def calm(self) -> bool:
+        """Whether no wind is in it."""
         return "W" not in self.name
 
 

@@ -40,7 +40,8 @@ class Site:
 
 
 def even_factor(site: Site, outline: Outline) -> Array:
-    """μ of each piece: 0.8 to 60° on a vault, falling from 30° on rafters; never less where snow is held."""
+    """(n,): μ of each piece, EN 1991-1-3, 5.3: 0.8 to 60° on a vault, falling from 30° on rafters; never less where
+    snow is held."""
     if not site.slides:
         return np.where(outline.roof, EVEN, 0.0)
     if outline.straight:
@@ -49,12 +50,13 @@ def even_factor(site: Site, outline: Outline) -> Array:
 
 
 def vault_factor(site: Site, outline: Outline) -> float:
-    """μ3 = 0.2 + 10·h/b, no more than 2.0, figure 5.6."""
+    """Shape factor μ3 = 0.2 + 10·h/b, no more than 2.0, EN 1991-1-3 figure 5.6."""
     return site.own.get("drift", min(0.2 + 10 * outline.rise_m / outline.span_m, MOST))
 
 
 def drift_factor(site: Site, outline: Outline) -> Array:
-    """μ of each piece with the right half drifted full: triangles over the width between the 60° points."""
+    """(n,): μ of each piece with the right half drifted full, EN 1991-1-3, 5.3.5: triangles over the width between the
+    60° points."""
     if outline.straight:
         return even_factor(site, outline) * np.where(outline.x > 0, 1.0, 0.5)
     half = outline.where_deg(STEEP)

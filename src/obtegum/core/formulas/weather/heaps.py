@@ -36,7 +36,7 @@ def least_gap(roof_pa: float, ground_pa: float, span_m: float, below_m: float) -
 
 
 def heap_cases(outline: Outline, height_m: float, at_rest: float = AT_REST) -> Iterator[Case]:
-    """Slid snow pushing in one side or both: 0.5·γ·(h − y)."""
+    """Slid snow pushing in one side or both: 0.5·γ·(h − y), ``at_rest`` the coefficient of earth pressure at rest."""
     push = -at_rest * PUSH_N_M3 * np.maximum(height_m - outline.y, 0.0)
     clause = "stand-in, at rest by Mellor 1975"
     for name, words, on in (

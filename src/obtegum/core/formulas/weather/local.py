@@ -29,7 +29,7 @@ def us_wall(q_pa: float, area_m2: float, edge: bool) -> float:
 
 
 def eu_wall(q_pa: float, area_m2: float, drawn_in: float) -> float:
-    """The same by EN, a design value: 1.5·qp·(cpe − cpi): sucked outward with the windward face open, pressed inward
-    with cpi ``drawn_in``, the most that an opening elsewhere draws."""
+    """The same by EN 1991-1-4, table 7.1, a design value, Pa: 1.5·qp·(cpe − cpi): sucked outward with the windward face
+    open, pressed inward with cpi ``drawn_in``, the most that an opening elsewhere draws."""
     drawn, pushed = (_by_area(zone, area_m2, 1.0, 10.0) for zone in (A_ZONE, D_ZONE))
     return EN.wind * q_pa * max(pushed - drawn_in, -drawn + DOMINANT * WINDWARD)

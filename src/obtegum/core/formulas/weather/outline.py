@@ -1,4 +1,7 @@
-"""A bow's outline as weather meets it: where each short piece lies, how steep it is, which way it faces."""
+"""A bow's outline as weather meets it: where each short piece lies, how steep it is, which way it faces.
+
+Source: geometry.
+"""
 
 from dataclasses import dataclass
 from functools import cached_property

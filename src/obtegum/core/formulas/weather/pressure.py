@@ -1,4 +1,7 @@
-"""A case of weather on a bow, and the working of it that an engineer can follow."""
+"""A case of weather on a bow, and the working of it that an engineer can follow.
+
+Source: statics of a load on plan and of one across a surface.
+"""
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
@@ -48,7 +51,7 @@ class Case:
 
 
 def from_snow(outline: Outline, name: str, words: str, clause: str, on_plan: Array) -> Case:
-    """Snow on plan, Pa, hangs plumb: spread over the surface that lies under it."""
+    """Snow ``on_plan`` (n,), Pa, hangs plumb: spread over the surface that lies under it."""
     down = -on_plan * outline.plan / outline.length
     return Case(name, words, clause, "snow", np.stack([np.zeros_like(down), down], axis=1), on_plan)
 
@@ -56,7 +59,7 @@ def from_snow(outline: Outline, name: str, words: str, clause: str, on_plan: Arr
 def from_wind(
     outline: Outline, name: str, words: str, clause: str, outward: Array, kind: Kind = "wind", opened: bool = False
 ) -> Case:
-    """Pressure across the surface, Pa, outward positive (suction)."""
+    """Pressure across the surface, (n,) Pa, outward positive (suction)."""
     return Case(name, words, clause, kind, outward[:, None] * outline.out, outward, opened)
 
 

@@ -47,8 +47,8 @@ class Mapped(Part):
 
 def frames_of(work: Work) -> tuple[Frame, ...]:
     """Every frame of the map, line by line, each line from the closest bows on."""
-    told, now = work.design.frames, bow_tube(work)
-    tubes = (now,) if told.tube == "held" else _tubes(work)
+    frames, now = work.design.frames, bow_tube(work)
+    tubes = (now,) if frames.tube == "held" else _tubes(work)
     spacings = _spacings(work)
     kinds = _ties(work)
     return tuple(

@@ -30,26 +30,26 @@ class Side(Part):
 
 def offer_edits(work: Work) -> Edits:
     """What makes the offered frame the design."""
-    told, design = work.design.frames, work.design
+    frames, design = work.design.frames, work.design
     edits = list[Edit]()
-    tube = next((each for each in all_tubes(work) if each.id == told.offer_tube), bow_tube(work))
+    tube = next((each for each in all_tubes(work) if each.id == frames.offer_tube), bow_tube(work))
     if tube.id != bow_tube(work).id:
         edits.append(chosen("bows.tube", tube.id))
-    if told.offer_post and told.offer_post != design.posts.tube:
-        edits.append(chosen("posts.tube", told.offer_post))
+    if frames.offer_post and frames.offer_post != design.posts.tube:
+        edits.append(chosen("posts.tube", frames.offer_post))
     elif tube.id != bow_tube(work).id:
         edits += post_for(work, tube)
     if design.bows.bays != "equal":
         edits.append(chosen("bows.bays", "equal"))
-    if abs(told.offer_spacing_m - design.bows.max_spacing_m) > 1e-9:
-        edits.append(chosen("bows.max_spacing_m", _exactly(told.offer_spacing_m)))
-    edits += tie_edits(work, told.offer_ties) or ()
-    if told.offer_runs != design.strength.runs:
-        edits.append(chosen("strength.runs", str(told.offer_runs)))
-    if told.offer_bays is not None and told.offer_bays != design.braces.bays:
-        edits.append(chosen("braces.bays", str(told.offer_bays)))
-    if told.offer_deep_m is not None:
-        deeper_m = told.offer_deep_m + design.posts.reveal_m
+    if abs(frames.offer_spacing_m - design.bows.max_spacing_m) > 1e-9:
+        edits.append(chosen("bows.max_spacing_m", _exactly(frames.offer_spacing_m)))
+    edits += tie_edits(work, frames.offer_ties) or ()
+    if frames.offer_runs != design.strength.runs:
+        edits.append(chosen("strength.runs", str(frames.offer_runs)))
+    if frames.offer_bays is not None and frames.offer_bays != design.braces.bays:
+        edits.append(chosen("braces.bays", str(frames.offer_bays)))
+    if frames.offer_deep_m is not None:
+        deeper_m = frames.offer_deep_m + design.posts.reveal_m
         if abs(deeper_m - design.posts.length_m) > 1e-9:
             edits.append(chosen("posts.length_m", _exactly(deeper_m)))
     return tuple(edits)
@@ -83,10 +83,10 @@ def _bench(found: Judged | Tried) -> Work | None:
 
 def _trouble(work: Work) -> str:
     """What of the offer can't be put on this house at all; empty where all can."""
-    told, names = work.design.frames, {each.id for each in all_tubes(work)}
-    if any(name and name not in names for name in (told.offer_tube, told.offer_post)):
+    frames, names = work.design.frames, {each.id for each in all_tubes(work)}
+    if any(name and name not in names for name in (frames.offer_tube, frames.offer_post)):
         return "A tube of the offer isn’t in the catalogue any more. Choose it again."
-    if tie_edits(work, told.offer_ties) is None:
+    if tie_edits(work, frames.offer_ties) is None:
         return "There is no room for the offer’s collar between the grower’s head and the crown."
     return ""
 

@@ -77,8 +77,8 @@ def mass_kg_m(tube: Tube) -> float:
 
 def taken(work: Work) -> Taken:
     """What the frame on a bench takes."""
-    bows, told = bays_of(work).bows, work.design.posts
-    parts = [(bow_tube(work), bows * tube_m(work)), (post_tube(work), post_count(work) * told.length_m)]
+    bows, posts = bays_of(work).bows, work.design.posts
+    parts = [(bow_tube(work), bows * tube_m(work)), (post_tube(work), post_count(work) * posts.length_m)]
     if tie_board(work) is None:
         metres = sum(tie.long_m + 2 * tie_edge_m(work) for tie in ties_of(work)) * len(tied_bows(work))
         parts.append((brace_tube(work), metres))

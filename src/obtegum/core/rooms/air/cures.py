@@ -10,8 +10,8 @@ __all__ = ["CURES"]
 
 
 def _hot(work: Work, verdict: Verdict) -> Iterator[Edits]:
-    told, boards = work.design.air, work.design.boards
-    if told.mesh_share is not None:
+    air, boards = work.design.air, work.design.boards
+    if air.mesh_share is not None:
         yield (chosen("air.mesh_share", ""),)
     for shade in () if work.design.weather.cover == "cloth" else ("30 %", "50 %", "70 %"):
         yield (chosen("air.shade_share", shade),)

@@ -111,21 +111,21 @@ def _areas(work: Work) -> tuple[float, float]:
 @found
 def heat_of(work: Work) -> Heat | None:
     """The steady loss of the coldest night; None while that, or how warm it is kept, isn't told, or under cloth."""
-    told, size = work.design.air, work.design.size
-    if told.cold_c is None or told.warm_c is None or work.design.weather.cover == "cloth":
+    air, size = work.design.air, work.design.size
+    if air.cold_c is None or air.warm_c is None or work.design.weather.cover == "cloth":
         return None
-    apart = (told.warm_c - told.cold_c) * (WINDY if told.place == "windy" else 1.0)
-    through = _through(work) * (SCREENED if told.screen == "drawn" else 1.0)
+    apart = (air.warm_c - air.cold_c) * (WINDY if air.place == "windy" else 1.0)
+    through = _through(work) * (SCREENED if air.screen == "drawn" else 1.0)
     if kept_open(work):
         return None
     cover, ends = _areas(work)
     volume = centre_line(work).under_m2 * size.length_m
     around = 2 * (size.span_m + size.length_m)
-    along = INSULATED if told.edge == "insulated" else BARE
+    along = INSULATED if air.edge == "insulated" else BARE
     return Heat(
         cover_w=through * cover * apart,
         ends_w=_through_ends(work, through) * ends * apart,
-        air_w=CHANGE * told.changes * volume * apart,
+        air_w=CHANGE * air.changes * volume * apart,
         ground_w=along * around * apart,
     )
 
@@ -153,9 +153,9 @@ class Opens:
 @found
 def opens_of(work: Work) -> Opens:
     """Sides that roll up between base and hip board, and what the ends have, through the mesh."""
-    told, size, cover = work.design.air, work.design.size, work.design.cover
-    through = 1.0 if told.mesh_share is None else told.mesh_share
-    net = NET if told.mesh_share is None else told.mesh_share
+    air, size, cover = work.design.air, work.design.size, work.design.cover
+    through = 1.0 if air.mesh_share is None else air.mesh_share
+    net = NET if air.mesh_share is None else air.mesh_share
     hip = work.design.boards.hip == "board" and cover.edge == "hip" and cover.made != "ask"
     high, sides = 0.0, through
     if hip and cover.below == "open":
@@ -189,8 +189,8 @@ def shaded(work: Work) -> float:
 
 def sun_w(work: Work, hotter_k: float) -> float:
     """What sun brings that air has to carry off, W, with the house so much hotter than outside."""
-    told = work.design.air
-    let_in = LET_IN * SUN_W_M2 * (1 - shaded(work)) * (1 - (VAPOUR if told.crop == "full" else 0.0))
+    air = work.design.air
+    let_in = LET_IN * SUN_W_M2 * (1 - shaded(work)) * (1 - (VAPOUR if air.crop == "full" else 0.0))
     cover, ends = _areas(work)
     return max(let_in * opens_of(work).floor_m2 - _through(work) * (cover + ends) * hotter_k, 0.0)
 
@@ -245,32 +245,32 @@ class Fans:
 def fans_of(work: Work) -> Fans:
     """Fans at one end, their inlet at the other (EP406, rule B21): 0.0406 m³/s for each m² of floor at sea level and a
     rise of 3.9 K, more where air is thin, and where the inlet is under 30 m away; beside it the balance with sun."""
-    told, size = work.design.air, work.design.size
+    air, size = work.design.air, work.design.size
     floor = size.span_m * size.length_m
     thin = 1 / air_pressure_share(work.design.weather.altitude_m)
     near = max(NEARER / math.sqrt(size.length_m), 1.0) if size.length_m < NEAR_M else 1.0
-    rule = AIR_M3_S_M2 * floor * thin * RULE_K / told.rise_k * near
-    balance = sun_w(work, told.rise_k) / (AIR_J_M3K / thin * told.rise_k)
+    rule = AIR_M3_S_M2 * floor * thin * RULE_K / air.rise_k * near
+    balance = sun_w(work, air.rise_k) / (AIR_J_M3K / thin * air.rise_k)
     moves = max(rule, balance)
-    count = None if told.fan_m3_s is None else math.ceil(moves / told.fan_m3_s - 1e-9)
+    count = None if air.fan_m3_s is None else math.ceil(moves / air.fan_m3_s - 1e-9)
     free = moves / FASTEST_MPS
-    mesh = 1.0 if told.mesh_share is None else told.mesh_share
-    return Fans(rule, balance, count, free, free / told.inlet_share / mesh)
+    mesh = 1.0 if air.mesh_share is None else air.mesh_share
+    return Fans(rule, balance, count, free, free / air.inlet_share / mesh)
 
 
 def drips_at(work: Work) -> float | None:
     """Moisture of the air inside from which film drips on the coldest night, share: the film's inside is
     T − U·R·(T − T0) warm; None while the night isn't told."""
-    told = work.design.air
-    if told.cold_c is None or told.warm_c is None or heat_of(work) is None:
+    air = work.design.air
+    if air.cold_c is None or air.warm_c is None or heat_of(work) is None:
         return None
-    through = _through(work) * (SCREENED if told.screen == "drawn" else 1.0)
-    film_c = told.warm_c - min(through * INSIDE_R, 1.0) * (told.warm_c - told.cold_c)
+    through = _through(work) * (SCREENED if air.screen == "drawn" else 1.0)
+    film_c = air.warm_c - min(through * INSIDE_R, 1.0) * (air.warm_c - air.cold_c)
 
     def vapour(celsius: float) -> float:
         return math.exp(MAGNUS_A * celsius / (MAGNUS_B + celsius))
 
-    return min(vapour(film_c) / vapour(told.warm_c), 1.0)
+    return min(vapour(film_c) / vapour(air.warm_c), 1.0)
 
 
 def between_layers(work: Work) -> tuple[float, float] | None:

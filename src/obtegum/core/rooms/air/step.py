@@ -153,13 +153,13 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 
 
 def _next(work: Work) -> str:
-    told = work.design.air
+    air = work.design.air
     if work.design.weather.cover == "cloth":
         return "Cloth keeps no warmth: a heater is told for film."
     open_ = kept_open(work)
     if open_:
         return f"It can’t be shut, as {open_}: no heater keeps it warm."
-    if told.cold_c is None or told.warm_c is None:
+    if air.cold_c is None or air.warm_c is None:
         return "Write the coldest night that you want to hold out, and how warm it is to be: the heater follows."
     return "A heater for the whole loss, its thermostat shaded at crop height; a small second one for when it fails."
 

@@ -51,8 +51,8 @@ def is_plastic(work: Work) -> bool:
 
 def is_heated(work: Work) -> bool:
     """Whether the bows are plastic pipe that is bent hot."""
-    shape, told = work.design.size.shape, work.design.strength
-    return is_plastic(work) and shape.kind != "sprung" and told.plastic == "heated" and bool(bends_of(work))
+    shape, strength = work.design.size.shape, work.design.strength
+    return is_plastic(work) and shape.kind != "sprung" and strength.plastic == "heated" and bool(bends_of(work))
 
 
 def _bent(work: Work) -> list[tuple[str, float, float]]:
@@ -73,13 +73,13 @@ def batches_of(work: Work) -> Batches:
 
     The oven heats the next batch while this one is formed, so that each takes what the slower of the two takes.
     """
-    told = work.design.bending
+    bending = work.design.bending
     pieces = len(_bent(work)) * bays_of(work).bows
-    batches = -(-pieces // told.oven_sticks)
-    formed_s = -(-min(told.oven_sticks, pieces) // told.forms) * told.cool_s
-    each_s = max(told.oven_s, formed_s)
-    last_s = -(-(pieces - (batches - 1) * told.oven_sticks) // told.forms) * told.cool_s
-    return Batches(pieces, batches, each_s, told.oven_s + (batches - 1) * each_s + last_s)
+    batches = -(-pieces // bending.oven_sticks)
+    formed_s = -(-min(bending.oven_sticks, pieces) // bending.forms) * bending.cool_s
+    each_s = max(bending.oven_s, formed_s)
+    last_s = -(-(pieces - (batches - 1) * bending.oven_sticks) // bending.forms) * bending.cool_s
+    return Batches(pieces, batches, each_s, bending.oven_s + (batches - 1) * each_s + last_s)
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -118,7 +118,7 @@ def _sand(work: Work, length_m: float) -> tuple[float, float]:
 
 def answers(work: Work) -> Iterator[Answer]:
     """The form, what is bent and what stays straight, sand, batches and hours."""
-    told, od_m, units = work.design.bending, bow_tube(work).od_m, work.tape.units
+    bending, od_m, units = work.design.bending, bow_tube(work).od_m, work.tape.units
     kinds = bend_kinds(work)
     names = [""] if len(kinds) == 1 else [", shoulder", ", crown"]
     for number, (arc, name) in enumerate(zip(kinds, names, strict=False), start=1):
@@ -131,17 +131,17 @@ def answers(work: Work) -> Iterator[Answer]:
     yield length_answer(work, "cool_end", "Straight end, at the least", straight)
     longest_piece = max(piece.length_m for piece in split_of(work).pieces)
     volume_m3, kg = _sand(work, longest_piece)
-    _, at_once = _sand(work, longest_piece * told.oven_sticks)
+    _, at_once = _sand(work, longest_piece * bending.oven_sticks)
     note = f"{amount_text(kg, 'hung', units, 'up')}; {amount_text(at_once, 'hung', units, 'up')} in the oven at once"
     yield amount_answer(work, "sand", "Dry sand for a piece", volume_m3, "load", note)
-    if told.by == "halves":
+    if bending.by == "halves":
         yield count_answer("joiners", "Joiners at the crown", bays_of(work).bows, "one a bow")
     batches = batches_of(work)
-    pieces = f"{batches.pieces} pieces, {told.oven_sticks} at once"
+    pieces = f"{batches.pieces} pieces, {bending.oven_sticks} at once"
     yield count_answer("batches", "Oven loads", batches.batches, pieces)
-    keep_up = math.ceil(min(told.oven_sticks, batches.pieces) * told.cool_s / told.oven_s - SAME)
+    keep_up = math.ceil(min(bending.oven_sticks, batches.pieces) * bending.cool_s / bending.oven_s - SAME)
     slow = "the oven holds it up"
-    if batches.each_s > told.oven_s:
+    if batches.each_s > bending.oven_s:
         slow = f"the form holds it up: {keep_up} forms keep up with the oven"
     each = amount_text(batches.each_s, "minutes", units, "up")
     yield amount_answer(work, "hot_hours", "All of it takes", batches.all_s, "hours", f"{each} a load; {slow}")

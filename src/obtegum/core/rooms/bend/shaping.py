@@ -75,12 +75,12 @@ def _shaped(work: Work, tube: Tube, rating: SnowRating, springs: bool) -> Shaped
     own, resin = bow_tube(work), work.catalogue.resins[tube.resin]
     strain = tube.od_m / 2 * _bent_1_m(work) if springs else 0.0
     share = strain * tube.elastic_pa / tube.yield_pa
-    told, kg = work.design.bending, _kg_m(work, tube) * stick_count(work) * work.design.bows.stick_m
+    bending, kg = work.design.bending, _kg_m(work, tube) * stick_count(work) * work.design.bows.stick_m
     price = None
-    if told.stick_price is not None:
-        price = stick_count(work) * told.stick_price * _kg_m(work, tube) / _kg_m(work, own)
-        if not springs and told.hour_price is not None and is_heated(work):
-            price += batches_of(work).all_s / HOUR_S * told.hour_price
+    if bending.stick_price is not None:
+        price = stick_count(work) * bending.stick_price * _kg_m(work, tube) / _kg_m(work, own)
+        if not springs and bending.hour_price is not None and is_heated(work):
+            price += batches_of(work).all_s / HOUR_S * bending.hour_price
     return Shaped(
         tube=tube,
         springs=springs,

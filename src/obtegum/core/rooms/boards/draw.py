@@ -18,7 +18,7 @@ Pieces = tuple[tuple[float, float], ...]
 
 def boarded_side(work: Work) -> Drawing:
     """Bows edge on, and every board along the feet and up the side with what is cut for it."""
-    size, told, tube = work.design.size, work.design.boards, bow_tube(work)
+    size, boards, tube = work.design.size, work.design.boards, bow_tube(work)
     items: list[Item] = [
         Outline(
             part=f"bow:{place}", layer="frame", material=tube.material, width_m=tube.od_m,
@@ -34,21 +34,21 @@ def boarded_side(work: Work) -> Drawing:
         items += _boards(work, "board", "base board", reveal_m - low / 2, low, start_m, pieces)
         rows += _rows(work, "Base board", pieces)
     for each in lines_of(work):
-        items += _boards(work, each.name, each.words, each.up_m, each.wide_m, start_m - told.over_m, each.pieces)
+        items += _boards(work, each.name, each.words, each.up_m, each.wide_m, start_m - boards.over_m, each.pieces)
         rows += _rows(work, each.words.capitalize(), each.pieces)
-    if told.hip == "board":
-        at = start_m - told.over_m
+    if boards.hip == "board":
+        at = start_m - boards.over_m
         items += [
             Dimension(
                 part="hip:L1",
                 x0=at,
                 y0=0.0,
                 x1=at,
-                y1=told.hip_m,
-                text=work.say(told.hip_m),
+                y1=boards.hip_m,
+                text=work.say(boards.hip_m),
                 measure="boards.hip_m",
             ),
-            Handle(measure="boards.hip_m", x=size.length_m / 2, y=told.hip_m, dx=0.0, dy=1.0),
+            Handle(measure="boards.hip_m", x=size.length_m / 2, y=boards.hip_m, dx=0.0, dy=1.0),
         ]
     return drawn(
         view="boards",

@@ -70,17 +70,17 @@ def lines_of(work: Work) -> tuple[Line, ...]:
 
     Raises: DesignError where a splice would have nothing behind it, or a bolt doesn't reach.
     """
-    told, half_m = work.design.boards, bow_tube(work).od_m / 2
+    boards, half_m = work.design.boards, bow_tube(work).od_m / 2
     stood = stood_m(work)
-    holds = tuple(station - stood[0] + half_m + told.over_m for station in stood)
-    long_m = holds[-1] + half_m + told.over_m
+    holds = tuple(station - stood[0] + half_m + boards.over_m for station in stood)
+    long_m = holds[-1] + half_m + boards.over_m
     found_ = list[Line]()
-    if told.hip == "board":
+    if boards.hip == "board":
         board = hip_board(work)
-        laid = _laid(work, "boards.board_m", long_m, told.board_m, holds, told.board_m)
-        found_.append(Line("hip", "hip board", told.hip_m, board.wide_m, board.id, laid))
+        laid = _laid(work, "boards.board_m", long_m, boards.board_m, holds, boards.board_m)
+        found_.append(Line("hip", "hip board", boards.hip_m, board.wide_m, board.id, laid))
         _reaches(work)
-    if told.high == "two" and boarded(work):
+    if boards.high == "two" and boarded(work):
         board, posts = board_of(work), work.design.posts
         # The lower one's splices lie under the middles of the upper one's.
         laid = _laid(work, "posts.board_m", long_m, posts.board_m, holds, posts.board_m / 2)
@@ -103,8 +103,8 @@ def _laid(
 
 def bolt_takes_m(work: Work) -> float:
     """What a bolt through hip board and bow takes, m: both, two washers, the nut and a few threads."""
-    told = work.design.boards
-    return hip_board(work).thick_m + bow_tube(work).od_m + 2 * WASHER_M + (NUT + OUT) * told.bolt_m
+    boards = work.design.boards
+    return hip_board(work).thick_m + bow_tube(work).od_m + 2 * WASHER_M + (NUT + OUT) * boards.bolt_m
 
 
 def base_takes_m(work: Work) -> float:
@@ -132,13 +132,13 @@ def next_bolt_m(work: Work, takes_m: float) -> float:
 
 def bolt_long_m(work: Work) -> float:
     """The bolt to buy, m: as told, or the next length that they come in."""
-    told = work.design.boards.bolt_long_m
-    return told if told is not None else next_bolt_m(work, bolt_takes_m(work))
+    chosen_m = work.design.boards.bolt_long_m
+    return chosen_m if chosen_m is not None else next_bolt_m(work, bolt_takes_m(work))
 
 
 def _reaches(work: Work) -> None:
-    told, takes_m = work.design.boards.bolt_long_m, bolt_takes_m(work)
-    if told is not None and told < takes_m - 1e-9:
+    bolt_long_m, takes_m = work.design.boards.bolt_long_m, bolt_takes_m(work)
+    if bolt_long_m is not None and bolt_long_m < takes_m - 1e-9:
         nearest = work.tube(takes_m, "up")
         sentence = f"The bolt is too short: board, bow, washers and nut take {nearest}."
         raise DesignError([Trouble(path="boards.bolt_long_m", sentence=sentence, nearest_m=takes_m, nearest=nearest)])

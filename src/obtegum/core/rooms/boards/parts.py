@@ -14,14 +14,14 @@ __all__ = ["parts"]
 
 def parts(work: Work) -> Sequence[Member]:
     """Every board of both sides, its ends on the bows or posts."""
-    told = work.design.boards
-    start_m = stood_m(work)[0] - bow_tube(work).od_m / 2 - told.over_m
+    boards = work.design.boards
+    start_m = stood_m(work)[0] - bow_tube(work).od_m / 2 - boards.over_m
     half_m = work.design.size.span_m / 2
     found = list[Member]()
     for line in lines_of(work):
         board = work.catalogue.boards[line.stock]
         x = hip_place(work)[0] if line.name == "hip" else -(half_m + board_behind_m(work) + board.thick_m / 2)
-        stock_m = told.board_m if line.name == "hip" else work.design.posts.board_m
+        stock_m = boards.board_m if line.name == "hip" else work.design.posts.board_m
         for side, sign in (("L", 1.0), ("R", -1.0)):
             found += [
                 Member(

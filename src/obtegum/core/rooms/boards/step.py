@@ -43,8 +43,8 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    told = work.design.boards
-    hip = told.hip == "board"
+    boards = work.design.boards
+    hip = boards.hip == "board"
     return StepPlan(
         **stands(work, found),
         next=_next(work),
@@ -95,15 +95,15 @@ def _order(work: Work) -> Iterator[str]:
 
 
 def _answers(work: Work) -> Iterator[Answer]:
-    told, posts, bows = work.design.boards, work.design.posts, bays_of(work).bows
+    boards, posts, bows = work.design.boards, work.design.posts, bays_of(work).bows
     for line in lines_of(work):
-        stock_m = told.board_m if line.name == "hip" else posts.board_m
+        stock_m = boards.board_m if line.name == "hip" else posts.board_m
         cuts = [high - low for low, high in line.pieces]
         count = bought(cuts * SIDES, stock_m, work.rules.kerf_m)
         words = f"{len(cuts)} to a side, {len(cuts) - 1} splices on bows"
         yield count_answer(f"{line.name}_boards", f"{line.words.capitalize()}s", count, words)
         yield length_answer(work, f"{line.name}_cut", "Shortest of them", min(cuts))
-    if told.hip == "board":
+    if boards.hip == "board":
         yield length_answer(work, "side_opens", "Side opens", opens_m(work), "from what closes it below to the board")
         splices = sum(len(line.pieces) - 1 for line in lines_of(work) if line.name == "hip")
         count = SIDES * (bows + splices)

@@ -13,8 +13,8 @@ from obtegum.core.rooms.bows.cures import CURES
 from obtegum.core.rooms.bows.derived import derived
 from obtegum.core.rooms.bows.draw import marks_across
 from obtegum.core.rooms.bows.fields import FIELDS, own_tube_fields
-from obtegum.core.rooms.bows.laid import strips
 from obtegum.core.rooms.bows.parts import parts
+from obtegum.core.rooms.bows.strips import strips
 from obtegum.core.rooms.bows.tables import TABLES
 
 __all__ = ["ROOM"]

@@ -96,10 +96,10 @@ def verdicts(work: Work) -> list[Verdict]:
 
 def _told_verdicts(work: Work) -> list[Verdict]:
     """Fewer sticks a bow were told than a bow of this height takes."""
-    told, needed = work.design.bows.sticks, len(split_of(work).pieces)
-    if told is None or told >= needed or work.design.bows.cut != "cut":
+    sticks, needed = work.design.bows.sticks, len(split_of(work).pieces)
+    if sticks is None or sticks >= needed or work.design.bows.cut != "cut":
         return []
-    sentence = f"A bow so wide and high takes {needed} sticks, and {told} were told: used whole, these stand lower."
+    sentence = f"A bow so wide and high takes {needed} sticks, and {sticks} were told: used whole, these stand lower."
     return [
         Verdict(
             id="told-sticks",
@@ -109,7 +109,7 @@ def _told_verdicts(work: Work) -> list[Verdict]:
             title="Sticks told",
             sentence=sentence,
             number=_sticks(needed),
-            limit=_sticks(told),
+            limit=_sticks(sticks),
             ratio=None,
             part="bow",
         )

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 from obtegum.core.face.faces import Table
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.bows.laid import strips
+from obtegum.core.rooms.bows.strips import strips
 
 __all__ = ["TABLES"]
 

@@ -30,9 +30,9 @@ __all__ = [
     "along_of",
     "brace_lift_n",
     "cut_m",
+    "eccentricity_m",
     "end_m2",
     "holding",
-    "off_run_m",
     "pulling",
     "run_column_n",
     "run_takes",
@@ -185,51 +185,51 @@ def twists(work: Work) -> Twists:
     """What a brace's pull at one face of the bow twists it by."""
     section = counted(work, bow_tube(work))
     arm_m = section.od_m / 2
-    return Twists(arm_m, tube_twists(section.od_m, section.wall_m, section.yield_pa) / arm_m, not off_run_m(work))
+    return Twists(arm_m, tube_twists(section.od_m, section.wall_m, section.yield_pa) / arm_m, not eccentricity_m(work))
 
 
 def holding(work: Work) -> Holding:
     """What one brace holds: its tube, its flattened ends net of the hole, its bolts and the bow's near
     wall, the bow twisted where no run is near; or a clamp."""
-    told_, tube, bow = work.design.braces, brace_tube(work), bow_tube(work)
+    braces, tube, bow = work.design.braces, brace_tube(work), bow_tube(work)
     if tube.material != "steel" or bow.material != "steel":
         return Holding(None, "plastic pipe", "no value for plastic: test it")
     section = counted(work, tube)
     links = [(tube.yield_pa * section.area_m2 / OMEGA, "the tube itself", "AISC 360-16 D2, yield")]
-    if told_.end == "clamp":
-        if told_.clamp_n is None:
+    if braces.end == "clamp":
+        if braces.clamp_n is None:
             return Holding(None, "its clamps", "no rating told: test it")
-        links.append((told_.clamp_n, "its clamps", "as rated"))
+        links.append((braces.clamp_n, "its clamps", "as rated"))
     else:
         ultimate = ultimate_pa(tube.yield_pa)
-        thick, hole_m = 2 * section.wall_m, told_.bolt_m + HOLE_WIDER_M
+        thick, hole_m = 2 * section.wall_m, braces.bolt_m + HOLE_WIDER_M
         # Flattened, the tube is as wide as half of its wall's length round.
         wide_m = math.pi * (tube.od_m - tube.wall_m) / 2
-        clear_m = max(told_.edge_m - hole_m / 2, 0.0)
-        bears = min(1.2 * clear_m, 2.4 * told_.bolt_m) * thick * ultimate / OMEGA_RUPTURE
+        clear_m = max(braces.edge_m - hole_m / 2, 0.0)
+        bears = min(1.2 * clear_m, 2.4 * braces.bolt_m) * thick * ultimate / OMEGA_RUPTURE
         links += [
             (thick * max(wide_m - hole_m, 0.0) * ultimate / OMEGA_RUPTURE, "its flattened end", "AISC 360-16 D2, net"),
             (bears, "the bolt’s hole in its flattened end", "AISC 360-16 J3.10"),
-            (bolt_shear(told_.bolt_m) / 2, "its bolt", "AISC 360-16 J3.6, A307, one plane"),
+            (bolt_shear(braces.bolt_m) / 2, "its bolt", "AISC 360-16 J3.6, A307, one plane"),
             (_near_wall(work), "the bow’s wall at its bolt", "AISC 360-16 J7, the near one alone"),
         ]
-        if off_run_m(work):
+        if eccentricity_m(work):
             links.append((twists(work).takes_n, "the bow, twisted", "AISC 360-16 H3.1"))
     return Holding(*min(links))
 
 
 def tie_holding(work: Work) -> Holding:
     """What one tie holds: as a brace does; a board by its net section, its bolt in it and in the bow's wall."""
-    board, told_, bow = tie_board(work), work.design.braces, bow_tube(work)
+    board, braces, bow = tie_board(work), work.design.braces, bow_tube(work)
     if board is None:
         return holding(work)
     if bow.material != "steel":
         return Holding(None, "plastic pipe", "no value for plastic: test it")
-    net_m2 = board.thick_m * (board.wide_m - told_.bolt_m - HOLE_WIDER_M)
+    net_m2 = board.thick_m * (board.wide_m - braces.bolt_m - HOLE_WIDER_M)
     return Holding(
         *min(
             (pulled_n(net_m2), "the board, net of its hole", "NDS 2018 3.8"),
-            (bolt_lateral_n(told_.bolt_m, board.thick_m, counted(work, bow).wall_m), "its bolt", "NDS 2018 12.3.1"),
+            (bolt_lateral_n(braces.bolt_m, board.thick_m, counted(work, bow).wall_m), "its bolt", "NDS 2018 12.3.1"),
             (_near_wall(work), "the bow’s wall at its bolt", "AISC 360-16 J7, the near one alone"),
         )
     )
@@ -241,7 +241,7 @@ def brace_lift_n(work: Work) -> float:
     return along.lift_n if along is not None else 0.0
 
 
-def off_run_m(work: Work) -> float:
+def eccentricity_m(work: Work) -> float:
     """How far a brace's head is from the nearest run, m of the bow; 0 where it bends no bow."""
     bow = centre_line(work)
     s_m = min(bow.at_y(head_m(work)), default=0.0)
@@ -256,5 +256,5 @@ def tie_cut_m(work: Work, hole_to_hole_m: float) -> float:
 
 def cut_m(work: Work, hole_to_hole_m: float) -> float:
     """What is cut for a brace of a length from hole to hole, m."""
-    told_ = work.design.braces
-    return hole_to_hole_m + (2 * told_.edge_m if told_.end == "flat" else 0.0)
+    braces = work.design.braces
+    return hole_to_hole_m + (2 * braces.edge_m if braces.end == "flat" else 0.0)

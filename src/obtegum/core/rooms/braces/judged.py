@@ -5,7 +5,7 @@ from collections.abc import Iterator
 
 from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.braces.found import along_of, holding, off_run_m, pulling, run_takes
+from obtegum.core.rooms.braces.found import along_of, eccentricity_m, holding, pulling, run_takes
 from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.words import AID, MADE_UP
@@ -97,7 +97,7 @@ def tie_verdicts(work: Work) -> Iterator[Verdict]:
 
 def _heads(work: Work) -> Iterator[Verdict]:
     """A head away from any run bends its bow."""
-    off_m, along = off_run_m(work), along_of(work)
+    off_m, along = eccentricity_m(work), along_of(work)
     # Where nobody told it, and nobody knows the wind, a head says nothing.
     if not work.design.braces.bays or not off_m or (along is None and work.design.braces.head_m is None):
         return

@@ -17,7 +17,7 @@ from obtegum.core.rooms.carries.snow import (
     half_propped,
 )
 from obtegum.core.rooms.strength.found import why_no_bow
-from obtegum.core.rooms.weather.found import method_of, missing, told
+from obtegum.core.rooms.weather.found import method_of, missing, site_figures
 from obtegum.core.values.physics import GRAVITY_MPS2
 
 __all__ = [
@@ -136,7 +136,7 @@ def why_no_gust(work: Work) -> str:
     """Why no gust can be told; empty where one can."""
     if reason := why_no_bow(work):
         return reason
-    if told(work) is None:
+    if site_figures(work) is None:
         return missing(work)[0].words
     if not method_of(work).of_site:
         return "Pressures as given have no speed of wind to them."

@@ -23,7 +23,7 @@ from obtegum.core.rooms.strength.found import END_WALL_N_M, Judged, grown, judge
 from obtegum.core.rooms.strength.loads import Weathered, ground_snowed
 from obtegum.core.rooms.strength.model import Model, model_of, prop_board, propped_model, short_model, tied_model
 from obtegum.core.rooms.strength.propped import bears_between, carried_n_m
-from obtegum.core.rooms.weather.found import method_of, told
+from obtegum.core.rooms.weather.found import method_of, site_figures
 
 __all__ = [
     "MOST_PA",
@@ -199,7 +199,7 @@ def half_propped(work: Work) -> Carried | None:
 def ground_carried(work: Work) -> float | None:
     """Snow on the ground, Pa, at which what the code makes of it on the roof, even and drifted, uses all of the bow;
     None while the site isn't told, or where pressures are given."""
-    if why_no_bow(work) or told(work) is None or not method_of(work).of_site or even_carried(work) is None:
+    if why_no_bow(work) or site_figures(work) is None or not method_of(work).of_site or even_carried(work) is None:
         return None
 
     bows = list(_bows(work, False))

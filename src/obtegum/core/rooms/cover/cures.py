@@ -14,26 +14,26 @@ __all__ = ["CURES"]
 
 def _wide(work: Work, verdict: Verdict) -> Iterator[Edits]:
     """Another roll, a higher edge, two pieces, less to trim, a lower house."""
-    told, size, reach = work.design.cover, work.design.size, reach_of(work)
-    if told.roll_m is not None:
+    cover, size, reach = work.design.cover, work.design.size, reach_of(work)
+    if cover.roll_m is not None:
         yield (chosen("cover.roll_m", ""),)
         for roll in work.catalogue.rolls:
-            if roll.sold_in == work.tape.units and roll.wide_m > told.roll_m:
+            if roll.sold_in == work.tape.units and roll.wide_m > cover.roll_m:
                 yield (lengthened("cover.roll_m", roll.wide_m),)
-    if told.edge == "ground":
+    if cover.edge == "ground":
         yield (chosen("cover.edge", "base"),)
-    if told.sides in ("buried", "rolled"):
+    if cover.sides in ("buried", "rolled"):
         yield (chosen("cover.sides", "track"),)
-    if told.edge == "base":
+    if cover.edge == "base":
         yield (chosen("posts.base", "board"),)
         hip_m = up(work, min(size.leg_m, size.height_m * 0.4)) or up(work, size.height_m * 0.3)
         yield (chosen("boards.hip", "board"), lengthened("boards.hip_m", hip_m), chosen("cover.edge", "hip"))
-    if told.edge == "hip":
-        if told.below == "tail":
+    if cover.edge == "hip":
+        if cover.below == "tail":
             yield (chosen("cover.below", "own"),)
         for more_m in (0.15, 0.3):
             yield (lengthened("boards.hip_m", up(work, work.design.boards.hip_m + more_m)),)
-    if told.pieces == "one":
+    if cover.pieces == "one":
         yield (chosen("cover.pieces", "two"),)
     short_m = reach.piece_m - (reach.roll_wide_m or 0.0)
     if reach.roll_wide_m is not None and 0 < short_m / 2 < size.leg_m:
@@ -44,9 +44,9 @@ def _wide(work: Work, verdict: Verdict) -> Iterator[Edits]:
 
 def _long(work: Work, verdict: Verdict) -> Iterator[Edits]:
     """A longer roll, ends covered apart."""
-    told = work.design.cover
+    cover = work.design.cover
     yield (chosen("cover.roll_long_m", ""),)
-    if told.made == "gathered":
+    if cover.made == "gathered":
         yield (chosen("cover.made", "apart"),)
     for roll in work.catalogue.rolls:
         if roll.sold_in == work.tape.units:
@@ -63,9 +63,9 @@ def _torn(work: Work, verdict: Verdict) -> Iterator[Edits]:
 
 def _eyelets(work: Work, verdict: Verdict) -> Iterator[Edits]:
     """Eyelets at a whole part of the bay, the first over the first bow."""
-    told, bay_m = work.design.cover, bays_of(work).bay_m
+    cover, bay_m = work.design.cover, bays_of(work).bay_m
     for parts in range(1, 7):
-        if bay_m / parts <= told.eyelet_m + 1e-9 or parts == 1:
+        if bay_m / parts <= cover.eyelet_m + 1e-9 or parts == 1:
             yield (lengthened("cover.eyelet_m", bay_m / parts), chosen("cover.eyelet_first_m", ""))
     yield (chosen("cover.eyelet_first_m", ""),)
 

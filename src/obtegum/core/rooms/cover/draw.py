@@ -19,8 +19,8 @@ BESIDE_M = 0.8
 
 def sheet(work: Work) -> Drawing:
     """The roll rolled out, what is cut of it, fold by fold: fixing lines, ridge, bows beneath, what is left."""
-    reach, told = reach_of(work), work.design.cover
-    pieces = 2 if told.pieces == "two" else 1
+    reach, cover = reach_of(work), work.design.cover
+    pieces = 2 if cover.pieces == "two" else 1
     wide = reach.roll_wide_m if reach.roll_wide_m is not None else reach.piece_m
     long_m = reach.long_m / pieces
     items, rows = list[Item](), list[Row]()
@@ -52,7 +52,7 @@ def sheet(work: Work) -> Drawing:
         Row(what="Sheet, long", reading=work.say(long_m, "up")),
         Row(what="Over the outside, fixing to fixing", reading=work.say(reach.over_m)),
         Row(what="Taken by each fixing", reading=work.say(side_eats_m(work))),
-        Row(what="To pull by and to trim, each side", reading=work.say(told.tail_m + told.trim_m)),
+        Row(what="To pull by and to trim, each side", reading=work.say(cover.tail_m + cover.trim_m)),
         *(
             Row(what=f"{each.where[:1].upper()}{each.where[1:]}, {each.fixing.name}", reading=work.say(each.long_m))
             for each in lines_of(work)
@@ -74,8 +74,8 @@ def _low(pieces: int, wide: float) -> float:
 
 def _piece(work: Work, reach: Reach, place: int, wide: float, long_m: float) -> list[Item]:
     """One piece of the sheet: its outline, its lines, the bows that it lies over."""
-    told, size = work.design.cover, work.design.size
-    two = told.pieces == "two"
+    cover, size = work.design.cover, work.design.size
+    two = cover.pieces == "two"
     low = -place * (wide + 0.6)
     start = (long_m - size.length_m) / 2
     half, eats = reach.over_m / 2, side_eats_m(work)
@@ -96,7 +96,7 @@ def _piece(work: Work, reach: Reach, place: int, wide: float, long_m: float) -> 
         ),
     ]
     # From the edge at the left side up: both sides on one piece, one on each of two.
-    middle = low + wide / 2 if not two else (low + wide - told.lap_m if place == 0 else low + told.lap_m)
+    middle = low + wide / 2 if not two else (low + wide - cover.lap_m if place == 0 else low + cover.lap_m)
     lines = [("fold:4", middle, "ridge")]
     if not two or place == 0:
         lines.append(("fold:2", middle - half, "left fixing"))
@@ -142,7 +142,7 @@ def covered(work: Work) -> Drawing:
     """The section with the cover over it: where it is fixed, what hangs, what wind pulls on its edges."""
     bow, half, up_m = centre_line(work), bow_tube(work).od_m / 2, edge_up_m(work)
     outer = bow.offset(half + 0.01)
-    size, told = work.design.size, work.design.cover
+    size, cover = work.design.size, work.design.cover
     start = outer.at_y(up_m)[0] if up_m > 0 else 0.0
     film = outer.part(start, outer.girth_m - start)
     ground = size.span_m / 2 + BESIDE_M
@@ -165,7 +165,7 @@ def covered(work: Work) -> Drawing:
                 label=name,
             )
         )
-        if told.edge == "hip" and told.below == "tail":
+        if cover.edge == "hip" and cover.below == "tail":
             items.append(
                 Outline(
                     part="film",
@@ -175,7 +175,7 @@ def covered(work: Work) -> Drawing:
                     label="rolls up",
                 )
             )
-        if told.edge == "ground":
+        if cover.edge == "ground":
             deep = -0.3
             path = (Vertex(x=x, y=0.0), Vertex(x=x + side * 0.02, y=deep), Vertex(x=x + side * 0.3, y=deep))
             items.append(Outline(part="film", layer="string", material="string", path=path, label="buried"))

@@ -11,12 +11,12 @@ __all__ = ["FIELDS"]
 def _write_edge(document: Document, job: Job, edge: Any) -> None:
     """A sheet that goes into the ground is buried at both sides; one that comes out of it is held as most are. What was
     pulled at is no longer what holds it."""
-    told = job.design.cover
+    cover = job.design.cover
     put(document, "cover.edge", edge)
-    if edge == "ground" and (told.sides, told.right) != ("buried", "same"):
+    if edge == "ground" and (cover.sides, cover.right) != ("buried", "same"):
         _hold(document, "buried")
         put(document, "cover.right", "same")
-    elif edge != "ground" and told.edge == "ground" and told.sides == "buried":
+    elif edge != "ground" and cover.edge == "ground" and cover.sides == "buried":
         _hold(document, "track")
 
 

@@ -54,34 +54,34 @@ def fixing_of(work: Work, name: str) -> Fixing:
 
 def held_by(work: Work, side: Literal["left", "right"]) -> Hold:
     """What holds a side: a sheet that goes into the ground is buried there, whatever else was told."""
-    told = work.design.cover
-    if told.edge == "ground":
+    cover = work.design.cover
+    if cover.edge == "ground":
         return "buried"
-    return told.sides if side == "left" or told.right == "same" else told.right
+    return cover.sides if side == "left" or cover.right == "same" else cover.right
 
 
 @found
 def edge_up_m(work: Work) -> float:
     """How high over the ground the cover is fixed along the sides, m; below nothing where it goes into it."""
-    told, posts = work.design.cover, work.design.posts
+    cover, posts = work.design.cover, work.design.posts
     if "buried" in (held_by(work, "left"), held_by(work, "right")):
         # It reaches down to its trench.
         return 0.0
-    if told.edge == "hip" and work.design.boards.hip == "board":
+    if cover.edge == "hip" and work.design.boards.hip == "board":
         return work.design.boards.hip_m
-    if told.edge == "base" and boarded(work):
+    if cover.edge == "base" and boarded(work):
         return max(posts.reveal_m - board_of(work).wide_m / 2, 0.0)
     return 0.0
 
 
 def _board_m(work: Work) -> float:
     """What the board that it is fixed to stands out from the bow, m."""
-    told = work.design.cover
+    cover = work.design.cover
     if edge_up_m(work) == 0:
         return 0.0
-    if told.edge == "hip" and work.design.boards.hip == "board":
+    if cover.edge == "hip" and work.design.boards.hip == "board":
         return hip_board(work).thick_m
-    return board_of(work).thick_m if told.edge == "base" and boarded(work) else 0.0
+    return board_of(work).thick_m if cover.edge == "base" and boarded(work) else 0.0
 
 
 def outer_m(bow: Chain, half_m: float, up_m: float) -> float:
@@ -135,8 +135,8 @@ def side_eats_m(work: Work) -> float:
 
 def taped_bows(work: Work) -> tuple[float, ...]:
     """Bows taped over their outside from fixing to fixing, m, front to back."""
-    told = work.design.cover
-    return tuple(each for each in (told.taped_1_m, told.taped_2_m, told.taped_3_m) if each is not None)
+    cover = work.design.cover
+    return tuple(each for each in (cover.taped_1_m, cover.taped_2_m, cover.taped_3_m) if each is not None)
 
 
 @found
@@ -159,19 +159,19 @@ class _Sizes:
 
 @found
 def _sizes(work: Work) -> _Sizes:
-    told, half = work.design.cover, bow_tube(work).od_m / 2
+    cover, half = work.design.cover, bow_tube(work).od_m / 2
     over_m = max(taped_bows(work), default=over_planned_m(work))
     hangs_m = 0.0
-    if told.edge == "hip" and work.design.boards.hip == "board" and told.below == "tail":
+    if cover.edge == "hip" and work.design.boards.hip == "board" and cover.below == "tail":
         hangs_m = edge_up_m(work) + BAR_M
     # What comes hemmed isn't trimmed.
-    trim_m = told.trim_m if told.bought == "roll" else 0.0
-    wide_m = over_m + 2 * (hangs_m + side_eats_m(work) + told.tail_m + trim_m)
-    pieces = 2 if told.pieces == "two" else 1
-    piece_m = wide_m if pieces == 1 else wide_m / 2 + told.lap_m
-    ends_m = told.drop_m
-    if told.made == "gathered":
-        ends_m = work.design.size.height_m + half + told.hem_m
+    trim_m = cover.trim_m if cover.bought == "roll" else 0.0
+    wide_m = over_m + 2 * (hangs_m + side_eats_m(work) + cover.tail_m + trim_m)
+    pieces = 2 if cover.pieces == "two" else 1
+    piece_m = wide_m if pieces == 1 else wide_m / 2 + cover.lap_m
+    ends_m = cover.drop_m
+    if cover.made == "gathered":
+        ends_m = work.design.size.height_m + half + cover.hem_m
     long_m = (work.design.size.length_m + 2 * half + 2 * ends_m) * pieces
     return _Sizes(over_m, wide_m, piece_m, long_m, trim_m)
 
@@ -180,11 +180,11 @@ def _sizes(work: Work) -> _Sizes:
 def reach_of(work: Work) -> Reach:
     """Whether a roll reaches over the house, by the one that is owned or the least of those that are sold; one that is
     made to measure by the least that it may come."""
-    sizes, told = _sizes(work), work.design.cover
-    if told.bought == "made":
+    sizes, cover = _sizes(work), work.design.cover
+    if cover.bought == "made":
         order = order_of(work)
-        pieces = 2 if told.pieces == "two" else 1
-        wide, long = order.wide_m - told.off_m, (order.long_m - told.off_m) * pieces
+        pieces = 2 if cover.pieces == "two" else 1
+        wide, long = order.wide_m - cover.off_m, (order.long_m - cover.off_m) * pieces
     else:
         wide, long = _roll(work, sizes.piece_m, sizes.long_m)  # type: ignore[assignment]
     return Reach(sizes.over_m, sizes.wide_m, sizes.piece_m, sizes.long_m, sizes.trim_m, wide, long)
@@ -202,11 +202,11 @@ class Order:
 @found
 def order_of(work: Work) -> Order:
     """A cover made to measure: what it takes and what its maker may be off by, to the next whole step up."""
-    sizes, told = _sizes(work), work.design.cover
-    pieces, step = (2 if told.pieces == "two" else 1), ORDERED_M[work.tape.units]
+    sizes, cover = _sizes(work), work.design.cover
+    pieces, step = (2 if cover.pieces == "two" else 1), ORDERED_M[work.tape.units]
 
     def ordered(value_m: float) -> float:
-        return math.ceil((value_m + told.off_m) / step - SAME) * step
+        return math.ceil((value_m + cover.off_m) / step - SAME) * step
 
     return Order(ordered(sizes.piece_m), ordered(sizes.long_m / pieces), pieces)
 
@@ -217,13 +217,13 @@ ORDERED_M = {"feet": INCH_M, "metric": 0.05}
 
 def _roll(work: Work, piece_m: float, long_m: float) -> tuple[float | None, float | None]:
     """The roll that is told, or the narrowest and shortest that is sold here and reaches."""
-    told = work.design.cover
+    cover = work.design.cover
     sold = [roll for roll in work.catalogue.rolls if roll.sold_in == work.tape.units]
-    wide = told.roll_m
+    wide = cover.roll_m
     if wide is None:
         wide = min((roll.wide_m for roll in sold if roll.wide_m >= piece_m - SAME), default=None)
-    if told.roll_long_m is not None or wide is None:
-        return wide, told.roll_long_m
+    if cover.roll_long_m is not None or wide is None:
+        return wide, cover.roll_long_m
     lengths = {each for roll in sold if abs(roll.wide_m - wide) < 1e-6 for each in roll.long_m}
     lengths = lengths or {each for roll in sold for each in roll.long_m}
     return wide, min((each for each in lengths if each >= long_m - SAME), default=max(lengths))
@@ -242,10 +242,10 @@ def sheet_m2(work: Work) -> tuple[float, float]:
 def left_covers(work: Work, across_m: float, along_m: float) -> int:
     """How many pieces of a size come off what is left of the roll, all one way round, with what a fixing takes and what
     is pulled by all round."""
-    reach, told = reach_of(work), work.design.cover
-    if reach.roll_wide_m is None or (reach.left_m or 0.0) <= 0 or told.bought == "made":
+    reach, cover = reach_of(work), work.design.cover
+    if reach.roll_wide_m is None or (reach.left_m or 0.0) <= 0 or cover.bought == "made":
         return 0
-    round_m = 2 * (fixing_of(work, told.ends).eats_m + told.tail_m)
+    round_m = 2 * (fixing_of(work, cover.ends).eats_m + cover.tail_m)
     needs = (across_m + round_m, along_m + round_m)
     return max(
         math.floor((reach.left_m or 0.0) / along + SAME) * math.floor(reach.roll_wide_m / across + SAME)

@@ -37,11 +37,11 @@ MEETS_M, TIED_M = 0.05, 0.5
 @found
 def edges_of(work: Work) -> tuple[tuple[str, Hold], ...]:
     """Every edge that is held, and by what: both sides, and both ends where the sheet is held on their bows."""
-    told = work.design.cover
+    cover = work.design.cover
     sides = (("left side", held_by(work, "left")), ("right side", held_by(work, "right")))
-    if told.made == "gathered":
+    if cover.made == "gathered":
         return cast(tuple[tuple[str, Hold], ...], sides)
-    ends = (("front end", told.ends), ("back end", told.ends if told.back == "same" else told.back))
+    ends = (("front end", cover.ends), ("back end", cover.ends if cover.back == "same" else cover.back))
     return cast(tuple[tuple[str, Hold], ...], sides + ends)
 
 
@@ -99,15 +99,15 @@ def eyelets_of(work: Work) -> Eyelets | None:
     """Eyelets along the sides against the bows that they are tied at; None where no side has any."""
     if all(name != "eyelets" for where, name in edges_of(work) if "side" in where):
         return None
-    told, reach, stations = work.design.cover, reach_of(work), bays_of(work).stations_m
-    long_m = reach.long_m / (2 if told.pieces == "two" else 1)
+    cover, reach, stations = work.design.cover, reach_of(work), bays_of(work).stations_m
+    long_m = reach.long_m / (2 if cover.pieces == "two" else 1)
     start = (long_m - work.design.size.length_m) / 2
-    first = told.eyelet_first_m if told.eyelet_first_m is not None else start % told.eyelet_m
-    count = math.floor((long_m - first) / told.eyelet_m + SAME) + 1
+    first = cover.eyelet_first_m if cover.eyelet_first_m is not None else start % cover.eyelet_m
+    count = math.floor((long_m - first) / cover.eyelet_m + SAME) + 1
     off = []
     for station in stations:
-        near = min(max(round((start + station - first) / told.eyelet_m), 0), count - 1)
-        off.append(abs(first + near * told.eyelet_m - start - station))
+        near = min(max(round((start + station - first) / cover.eyelet_m), 0), count - 1)
+        off.append(abs(first + near * cover.eyelet_m - start - station))
     return Eyelets(count, first, sum(each <= MEETS_M for each in off), len(stations), max(off))
 
 
@@ -122,11 +122,11 @@ class Cords:
 @found
 def cords_of(work: Work) -> Cords | None:
     """A cord over each bay from foot to foot, straight or slanting over it; None where there are none."""
-    told, bays = work.design.cover, bays_of(work)
-    if told.lash == "none":
+    cover, bays = work.design.cover, bays_of(work)
+    if cover.lash == "none":
         return None
     over = rim_m(work)
-    if told.lash == "zigzag":
+    if cover.lash == "zigzag":
         over = math.hypot(over, bays.bay_m)
     return Cords(bays.bows - 1, over + 2 * TIED_M)
 
@@ -139,8 +139,8 @@ def caps_of(work: Work) -> int:
 def tracks_m(work: Work) -> tuple[float, float] | None:
     """Width that two fixings take on the hip board, the roof's and the curtain's own, and what it has, m; None where no
     two share it."""
-    told = work.design.cover
-    shared = told.edge == "hip" and work.design.boards.hip == "board" and told.below == "own"
+    cover = work.design.cover
+    shared = cover.edge == "hip" and work.design.boards.hip == "board" and cover.below == "own"
     if not shared:
         return None
     wide = max(fixing_of(work, name).wide_m for where, name in edges_of(work) if "side" in where)

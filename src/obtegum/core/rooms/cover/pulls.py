@@ -85,11 +85,11 @@ def held_n_m(work: Work, hold: Hold) -> float | None:
 
     What was pulled at the left side tells of every edge that is held alike; ends of another kind have their own pulls.
     """
-    told = work.design.cover
-    if hold == told.sides:
-        pulled = (told.pull_1_n, told.pull_2_n, told.pull_3_n)
-    elif hold == told.ends:
-        pulled = (told.end_pull_1_n, told.end_pull_2_n, told.end_pull_3_n)
+    cover = work.design.cover
+    if hold == cover.sides:
+        pulled = (cover.pull_1_n, cover.pull_2_n, cover.pull_3_n)
+    elif hold == cover.ends:
+        pulled = (cover.end_pull_1_n, cover.end_pull_2_n, cover.end_pull_3_n)
     else:
         return None
     return allowed([each for each in pulled if each is not None])

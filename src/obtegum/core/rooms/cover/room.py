@@ -19,8 +19,8 @@ YEAR_D = 365
 
 def _rounds(work: Work) -> tuple[Round, ...]:
     """What a cover is looked at for, over the years."""
-    told = work.design.cover
-    if told.made == "ask":
+    cover = work.design.cover
+    if cover.made == "ask":
         return ()
     found = [
         Round(part="sheet", what="slack or ponds: pulled anew by what was left for it", every_days=180),
@@ -32,7 +32,7 @@ def _rounds(work: Work) -> tuple[Round, ...]:
         Round(
             part="sheet",
             what="its time is over: it is changed, half of its strength is gone",
-            every_days=YEAR_D * told.years,
+            every_days=YEAR_D * cover.years,
         ),
     ]
     holds = {hold for _, hold in edges_of(work)}
@@ -46,7 +46,7 @@ def _rounds(work: Work) -> tuple[Round, ...]:
         )
     if "clamps" in holds:
         found.append(Round(part="fix", what="clamps that slid or sprang off in the cold", every_days=30))
-    if "eyelets" in holds or told.lash != "none":
+    if "eyelets" in holds or cover.lash != "none":
         found.append(Round(part="fix", what="ties and cords slack or chafed", every_days=30))
     if "buried" in holds:
         found.append(Round(part="fix", what="earth washed off its buried edge", every_days=90))

@@ -54,8 +54,8 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    told = work.design.cover
-    hip = told.edge == "hip"
+    cover = work.design.cover
+    hip = cover.edge == "hip"
     return StepPlan(
         **stands(work, found),
         next=_next(work),
@@ -83,18 +83,18 @@ ASIDE = (
 
 
 def _measures(work: Work) -> tuple[str, ...]:
-    told = work.design.cover
-    gathered, made = told.made == "gathered", told.bought == "made"
-    hip, two = told.edge == "hip", told.pieces == "two"
+    cover = work.design.cover
+    gathered, made = cover.made == "gathered", cover.bought == "made"
+    hip, two = cover.edge == "hip", cover.pieces == "two"
     holds = {hold for _, hold in edges_of(work)}
-    others = not gathered and told.ends != held_by(work, "left")
+    others = not gathered and cover.ends != held_by(work, "left")
     return (
         "cover.made",
         "weather.cover",
         "cover.edge",
         *(("boards.hip", "boards.hip_m", "cover.below") if hip else ()),
-        *(("cover.curtain",) if hip and told.below == "own" else ()),
-        *(("cover.sides", "cover.right") if told.edge != "ground" else ()),
+        *(("cover.curtain",) if hip and cover.below == "own" else ()),
+        *(("cover.sides", "cover.right") if cover.edge != "ground" else ()),
         *(("cover.ends", "cover.back", "cover.drop_m") if not gathered else ("cover.hem_m",)),
         *(("cover.eyelet_m", "cover.eyelet_first_m") if "eyelets" in holds else ()),
         "cover.bought",
@@ -134,13 +134,13 @@ def _next(work: Work) -> str:
 
 
 def _answers(work: Work) -> Iterator[Answer]:
-    reach, told, tape = reach_of(work), work.design.cover, work.tape
+    reach, cover, tape = reach_of(work), work.design.cover, work.tape
     as_taped = "the largest as taped" if taped_bows(work) else "tape it on a bow that stands"
     yield length_answer(work, "cover_over", "Over the outside, fixing to fixing", reach.over_m, as_taped)
-    pieces = "each of two pieces" if told.pieces == "two" else "with what fixings take, to pull by and to trim"
+    pieces = "each of two pieces" if cover.pieces == "two" else "with what fixings take, to pull by and to trim"
     yield length_answer(work, "cover_wide", "Sheet, wide", reach.piece_m, pieces)
-    yield length_answer(work, "cover_long", "Sheet, long", reach.long_m, "both pieces" if told.pieces == "two" else "")
-    if told.bought == "made":
+    yield length_answer(work, "cover_long", "Sheet, long", reach.long_m, "both pieces" if cover.pieces == "two" else "")
+    if cover.bought == "made":
         yield from _ordered(work)
     elif reach.roll_wide_m is not None:
         long = "" if reach.roll_long_m is None else f"{work.say(reach.roll_long_m)} long"
@@ -226,9 +226,9 @@ def _leaves(work: Work) -> str:
 
 def _ordered(work: Work) -> Iterator[Answer]:
     """What is written on the order of a cover made to measure."""
-    order, told = order_of(work), work.design.cover
-    hem = f"hem {work.tube(told.rim_hem_m)}{', with a rope in it' if told.rope == 'rope' else ''}"
-    made = f"finished, {hem}, to within {work.say(told.off_m)}"
+    order, cover = order_of(work), work.design.cover
+    hem = f"hem {work.tube(cover.rim_hem_m)}{', with a rope in it' if cover.rope == 'rope' else ''}"
+    made = f"finished, {hem}, to within {work.say(cover.off_m)}"
     yield length_answer(work, "order_wide", "Order it, wide", order.wide_m, made)
     pieces = f"{order.pieces} of them; " if order.pieces > 1 else ""
     yield length_answer(work, "order_long", "Order it, long", order.long_m, f"{pieces}ridge and inside face marked")
@@ -236,14 +236,14 @@ def _ordered(work: Work) -> Iterator[Answer]:
 
 def _kept(work: Work) -> Iterator[str]:
     """What keeps a cover whole, before it goes on and after."""
-    told, film = work.design.cover, work.design.weather.cover == "film"
+    cover, film = work.design.cover, work.design.weather.cover == "film"
     what = "Film" if film else "Cloth"
     yield f"{what} lies on nothing sharp: runs’ ends capped, heads round, couplers and welds filed and taped."
     if _is_taped(work):
         yield f"Over each bow: tape, {TAPED[bow_tube(work).material]}. {work.say(taped_m(work), 'up')} of it."
     if film:
         yield "The side that its print names goes in: it is made to shed drops, or to bear sun, on one face."
-    if told.made == "gathered":
+    if cover.made == "gathered":
         yield "Pleats face down, so that each sheds water over the next; one that opens upward fills."
     if film:
         yield "A zip is stuck on in the warm and shut before the film is pulled tight; it creeps off cold film."
@@ -260,24 +260,24 @@ def _kept(work: Work) -> Iterator[str]:
         "cloth": "cloth lies in place of film",
         "off": "all is off",
     }
-    yield f"In the hot months {states[told.summer]}; in winter {off}. What it carries is told for both."
+    yield f"In the hot months {states[cover.summer]}; in winter {off}. What it carries is told for both."
 
 
 def strips(work: Work) -> list[Strip]:
     """The sheet's width laid flat with its cuts and lines, and its length with the bows under it."""
-    reach, told = reach_of(work), work.design.cover
+    reach, cover = reach_of(work), work.design.cover
     where = "cover:across"
     wide = reach.roll_wide_m if reach.roll_wide_m is not None else reach.piece_m
-    whole = wide if told.pieces == "one" else 2 * wide - 2 * told.lap_m
+    whole = wide if cover.pieces == "one" else 2 * wide - 2 * cover.lap_m
     middle = whole / 2
     half = reach.over_m / 2
     eats = side_eats_m(work)
     places = [(0.0, "edge", "cut", "fold:1"), (middle, "ridge", "crown", "fold:4"), (whole, "edge", "cut", "fold:7")]
     for sign, name, number in ((-1, "left", 2), (1, "right", 6)):
-        line = "hip board" if edge_up_m(work) > 0 and told.edge == "hip" else "fixing"
+        line = "hip board" if edge_up_m(work) > 0 and cover.edge == "hip" else "fixing"
         places.append((middle + sign * half, f"{name} {line}", "joint", f"fold:{number}"))
-    if told.pieces == "two":
-        places += [(middle - told.lap_m, "lap", "joint", "fold:3"), (middle + told.lap_m, "lap", "joint", "fold:5")]
+    if cover.pieces == "two":
+        places += [(middle - cover.lap_m, "lap", "joint", "fold:3"), (middle + cover.lap_m, "lap", "joint", "fold:5")]
     marks = [work.mark(at, what, kind, part, where) for at, what, kind, part in sorted(places) if 0 <= at <= whole]  # type: ignore[arg-type]
     bands = [
         Band(from_m=max(low, 0.0), to_m=min(high, whole), what=what, kind="joint")
@@ -295,8 +295,8 @@ def strips(work: Work) -> list[Strip]:
 
 
 def _along(work: Work, reach: Reach) -> Strip:
-    where, told, size = "cover:along", work.design.cover, work.design.size
-    pieces = 2 if told.pieces == "two" else 1
+    where, cover, size = "cover:along", work.design.cover, work.design.size
+    pieces = 2 if cover.pieces == "two" else 1
     long_m = reach.long_m / pieces
     start = (long_m - size.length_m) / 2
     places: list[tuple[float, str, MarkKind, str]] = [

@@ -33,18 +33,18 @@ def _rows(work: Work) -> Sequence[Sequence[object]]:
 
 def _order(work: Work) -> Sequence[Sequence[object]]:
     """A cover made to measure: what its maker is told, and the bows that it was taken from, m."""
-    told, order, eyelets = work.design.cover, order_of(work), eyelets_of(work)
+    cover, order, eyelets = work.design.cover, order_of(work), eyelets_of(work)
     return [
         ("what", "value"),
         ("pieces", order.pieces),
         ("finished width, m", f"{order.wide_m:.3f}"),
         ("finished length, m", f"{order.long_m:.3f}"),
-        ("made to within, m", f"{told.off_m:.3f}"),
-        ("hem, m", f"{told.rim_hem_m:.3f}"),
-        ("rope in the hem", "yes, ends out at each corner" if told.rope == "rope" else "no"),
+        ("made to within, m", f"{cover.off_m:.3f}"),
+        ("hem, m", f"{cover.rim_hem_m:.3f}"),
+        ("rope in the hem", "yes, ends out at each corner" if cover.rope == "rope" else "no"),
         ("eyelets, each long side", eyelets.count if eyelets else 0),
         ("first eyelet from the end, m", f"{eyelets.first_m:.3f}" if eyelets else ""),
-        ("eyelets apart, m", f"{told.eyelet_m:.3f}" if eyelets else ""),
+        ("eyelets apart, m", f"{cover.eyelet_m:.3f}" if eyelets else ""),
         ("marked", "ridge along its middle, inside face"),
         ("over the outside as planned, m", f"{over_planned_m(work):.3f}"),
         *((f"over bow {place} as taped, m", f"{each:.3f}") for place, each in enumerate(taped_bows(work), start=1)),

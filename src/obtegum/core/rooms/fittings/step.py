@@ -152,8 +152,8 @@ def _cement(work: Work) -> str:
 
 
 def _whence(work: Work) -> str:
-    told, usual = work.design.fittings, usual_fitting(work)
-    measured = [each for each in (told.along_m, told.branch_m, told.socket_m) if each is not None]
+    fittings, usual = work.design.fittings, usual_fitting(work)
+    measured = [each for each in (fittings.along_m, fittings.branch_m, fittings.socket_m) if each is not None]
     return "as you measured" if len(measured) == 3 or usual is None else "usual for its size: measure one of yours"
 
 
@@ -178,21 +178,21 @@ def _fit_answers(work: Work) -> Iterator[Answer]:
 
 def _order(work: Work) -> Iterator[str]:
     """How it goes together: flat, bow by bow, then sections, then the row."""
-    takes, told = take_ups(work), work.design.fittings
+    takes, fittings = take_ups(work), work.design.fittings
     assert takes is not None
     runs, sections = len(runs_of(work)), sections_of(work)
-    minutes, _ = cure_of(told.glue_c)
+    minutes, _ = cure_of(fittings.glue_c)
     yield f"One bow dry on the floor: every end pushed in to its mark, {work.say(takes.socket_m)}; its length taped."
     yield (
         "Bows within, flat on the floor: cement a piece, twist it home, hold it while one counts to thirty. All "
         "branches of a bow lie square to it, both ways."
     )
     yield f"The two end bows: tees in place of crosses, all {runs} branches on one side, the side that will face in."
-    if told.dry == "none":
+    if fittings.dry == "none":
         yield "Stand bow 1; glue the pieces of the runs into it, then bow 2 onto them, and so on: nothing comes apart."
     else:
-        each = told.section
-        end, other = ("back", "front") if told.dry == "back" else ("front", "back")
+        each = fittings.section
+        end, other = ("back", "front") if fittings.dry == "back" else ("front", "back")
         yield (
             f"Sections of {each} bow{'s' if each > 1 else ''}, {len(sections)} in all: the pieces of a run are glued "
             f"at both ends within a section; between sections only at the {other} end."

@@ -10,7 +10,7 @@ from obtegum.core.formulas.weather.kinds import KINDS
 from obtegum.core.rooms.strength.found import why_unknown
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.rooms.strength.words import AID, MADE_UP
-from obtegum.core.rooms.weather.found import stood_in, told
+from obtegum.core.rooms.weather.found import site_figures, stood_in
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.physics import AIR_KG_M3, GRAVITY_MPS2
 
@@ -66,8 +66,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 
 def _seller(work: Work) -> Iterator[Answer]:
     """A seller's figures as pressures, beside what the site asks."""
-    told_, units = work.design.frames, work.tape.units
-    deep_m, gust = told_.seller_deep_m, told_.seller_gust_mps
+    frames, units = work.design.frames, work.tape.units
+    deep_m, gust = frames.seller_deep_m, frames.seller_gust_mps
     if deep_m is not None:
         for kind, words, heavy in KINDS:
             low, high = (kg * GRAVITY_MPS2 * deep_m for kg in (LIGHT[kind], heavy))
@@ -97,7 +97,7 @@ def _asked(work: Work) -> str:
 
 
 def _blown(work: Work) -> str:
-    weather, figures = weathered(work), told(work)
+    weather, figures = weathered(work), site_figures(work)
     q = next((each.value for each in weather.sheet if each.symbol in ("q", "qp")), None) if weather else None
     if q is None or figures is None:
         return ""
@@ -107,12 +107,12 @@ def _blown(work: Work) -> str:
 
 def _unsaid(work: Work) -> Iterator[str]:
     """What has to be asked before figures of a sheet mean anything."""
-    told_ = work.design.frames
-    if told_.seller_deep_m is not None:
+    frames = work.design.frames
+    if frames.seller_deep_m is not None:
         yield "Which snow: as deep, fresh snow weighs an eighth of wet snow. Even, or drifted to one side?"
-    if told_.seller_gust_mps is not None:
+    if frames.seller_gust_mps is not None:
         yield "Which wind: a gust that is felt, or a design speed at which no margin is left? Doors shut, or one open?"
-    if told_.seller_deep_m is not None or told_.seller_gust_mps is not None:
+    if frames.seller_deep_m is not None or frames.seller_gust_mps is not None:
         yield "Film on or off, which tube wall and yield, how far apart the bows, braced how, and what holds the feet."
 
 

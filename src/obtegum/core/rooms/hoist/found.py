@@ -39,8 +39,8 @@ class Sheet:
 @found
 def sheet_of(work: Work) -> Sheet:
     """One piece of the sheet as it is brought over."""
-    reach, told = reach_of(work), work.design.cover
-    pieces = 2 if told.pieces == "two" else 1
+    reach, cover = reach_of(work), work.design.cover
+    pieces = 2 if cover.pieces == "two" else 1
     long = reach.long_m / pieces
     kg = sheet_m2(work)[1] / pieces
     wide = reach.roll_wide_m or reach.piece_m

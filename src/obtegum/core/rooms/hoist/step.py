@@ -45,20 +45,20 @@ def _crew(work: Work) -> Iterator[Verdict]:
 
 
 def _gusts(work: Work) -> Iterator[Verdict]:
-    told = work.design.hoist
-    if told.gust_mps is None:
+    hoist = work.design.hoist
+    if hoist.gust_mps is None:
         return
-    held = gust_held_mps(work, told.crew or needed(work))
-    limit = min(held, DAY_MPS if told.crew is None else held)
+    held = gust_held_mps(work, hoist.crew or needed(work))
+    limit = min(held, DAY_MPS if hoist.crew is None else held)
     asked, most = (
-        amount_text(told.gust_mps, "speed", work.tape.units, "up"),
+        amount_text(hoist.gust_mps, "speed", work.tape.units, "up"),
         amount_text(limit, "speed", work.tape.units, "down"),
     )
-    ratio = told.gust_mps / max(limit, 0.1)
+    ratio = hoist.gust_mps / max(limit, 0.1)
     holds_to = work.rules.holds_to
     share = graded(ratio, DAY_MPS / max(limit, 0.1), holds_to)
     level = judge(share, holds_to)
-    who = "the least crew holds" if told.crew is None else f"{told.crew} hold"
+    who = "the least crew holds" if hoist.crew is None else f"{hoist.crew} hold"
     over = amount_text(MOST_MPS, "speed", work.tape.units, "down")
     sentence = f"Gusts of {asked} are told; {who} it in {most}, and over {over} is nobody’s day."
     if level == "fails":
@@ -115,10 +115,10 @@ def _room(work: Work) -> Iterator[Verdict]:
 
 
 def _before(work: Work) -> Iterator[Verdict]:
-    open_, told = open_tasks(work), work.design.hoist.before
-    if told == "ask":
+    open_, before = open_tasks(work), work.design.hoist.before
+    if before == "ask":
         return
-    if told == "done" and not open_:
+    if before == "done" and not open_:
         yield _verdict("day-before", "Before it", "holds", "What has to be done before is done.", rank="stands")
         return
     why = "; ".join(open_) if open_ else "you say that not all of it is done"
@@ -172,10 +172,10 @@ def _next(work: Work, found: list[Verdict]) -> str:
 
 
 def _answers(work: Work) -> Iterator[Answer]:
-    told, sheet = work.design.hoist, sheet_of(work)
+    hoist, sheet = work.design.hoist, sheet_of(work)
     least = needed(work)
     yield count_answer("day_people", "People, at the least", least, "to carry, to hold, on every second rope")
-    crew = told.crew or least
+    crew = hoist.crew or least
     gust = gust_held_mps(work, crew)
     note = f"{crew} people; never over {amount_text(MOST_MPS, 'speed', work.tape.units, 'down')}"
     yield amount_answer(work, "day_gust", "They hold it in gusts of", gust, "speed", note)
@@ -189,13 +189,13 @@ def _answers(work: Work) -> Iterator[Answer]:
 
 
 def _how(work: Work) -> Iterator[Told]:
-    told, reach = work.design.hoist, reach_of(work)
+    hoist, reach = work.design.hoist, reach_of(work)
     cover = work.design.cover
     yield Told(
         words="Before: braces tight, ends framed, boards on, beds and bulky things inside; steel taped, heads and ends "
         "capped; fixings laid out at their places, wires and knives in a box.",
     )
-    along = told.way == "along"
+    along = hoist.way == "along"
     words = (
         "Unroll it off the end, across the house, "
         "inside face so that it comes "
@@ -218,7 +218,7 @@ def _how(work: Work) -> Iterator[Told]:
     yield Told(words=words, view="hoist:3")
     if cover.made == "gathered":
         order = "Sides from the middle outward; the ends last, pleats facing down."
-    elif told.first == "ends":
+    elif hoist.first == "ends":
         order = "Front end, pulled hard along; back end; then both sides from the middle outward, by turns."
     else:
         order = "One side from the middle outward; then the other, pulled down together; the ends last."

@@ -224,11 +224,11 @@ def _takes(work: Work, kind: Kind, before: str, words: str) -> Iterator[Answer]:
         label = begun(f"{words}Timber of the wall")
         yield length_answer(work, f"{before}timber", label, takes.timber_m, "studs, plates, boards")
     if setting == "concrete" and kind == "row" and work.design.hold.bags is not None:
-        told = work.design.hold.bags
-        hole_m = hole_for(told, bag_of(work).yield_m3, post_tube(work).od_m, max(least_embedment_m(work), 0.01))
-        yield length_answer(work, "hole_filled", f"A hole that {told} bags fill", hole_m, "across, to the grass")
+        bags = work.design.hold.bags
+        hole_m = hole_for(bags, bag_of(work).yield_m3, post_tube(work).od_m, max(least_embedment_m(work), 0.01))
+        yield length_answer(work, "hole_filled", f"A hole that {bags} bags fill", hole_m, "across, to the grass")
         high_m = max(least_embedment_m(work), 0.0) - concrete_top_m(work)
-        yield length_answer(work, "filled", f"{told} bags come up", high_m, "from the bottom")
+        yield length_answer(work, "filled", f"{bags} bags come up", high_m, "from the bottom")
     if way.holed and not way.concreted and setting != "gravel":
         yield length_answer(work, f"{before}proud", f"{begun(words)}backfill left proud", proud_m(work), "it settles")
     if setting == "rail":

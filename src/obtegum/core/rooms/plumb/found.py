@@ -8,7 +8,7 @@ from obtegum.core.documents.plumb import BowStands, Check
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of, starts_m
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.plumbing import Pull, pulls
+from obtegum.core.formulas.plumb_frame import Pull, pulls
 
 __all__ = ["Leans", "lean_of", "leans_of", "missing", "slack_m", "straps_of", "worst_m"]
 
@@ -69,8 +69,8 @@ def straps_of(work: Work) -> tuple[Pull, ...]:
 
 def slack_m(work: Work, check: Check) -> float | None:
     """How much longer a run is than the frame as it stands where a check was read, from end bow to end bow, m."""
-    told = work.record.plumb
-    first, last = told.get("1"), told.get(str(bays_of(work).bows))
+    plumb = work.record.plumb
+    first, last = plumb.get("1"), plumb.get(str(bays_of(work).bows))
     if first is None or last is None:
         return None
     one, other = first.told(check), last.told(check)

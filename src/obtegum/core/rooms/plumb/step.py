@@ -141,9 +141,9 @@ def strips(work: Work) -> list[Strip]:
 
 
 def _strip(work: Work, check: Check) -> Strip:
-    marks, told = list[StripMark](), work.record.plumb
+    marks, plumb = list[StripMark](), work.record.plumb
     for bow, station in enumerate(bays_of(work).stations_m, start=1):
-        value = told[str(bow)].told(check) if str(bow) in told else None
+        value = plumb[str(bow)].told(check) if str(bow) in plumb else None
         wanted = work.say(work.design.plumb.block_m) if check == "gap" else reads(work, station)
         reading = "" if value is None else work.say(value)
         says = (

@@ -12,10 +12,10 @@ __all__ = ["CURES"]
 
 def _bends(work: Work, verdict: Verdict) -> Iterator[Edits]:
     """Thinner panels; film over the roof, sheets on the ends alone."""
-    told, radius = work.design.sheets, bends_to_m(work)
-    if told.kind == "chambers" and told.radius_m is None and radius is not None:
+    sheets, radius = work.design.sheets, bends_to_m(work)
+    if sheets.kind == "chambers" and sheets.radius_m is None and radius is not None:
         for thick_m in (0.006, 0.004):
-            if thick_m < told.thick_m:
+            if thick_m < sheets.thick_m:
                 yield (chosen("sheets.thick_m", f"{thick_m * 1000:.0f} mm"),)
     yield (chosen("sheets.on", "ends"),)
 

@@ -109,33 +109,33 @@ class Roof:
 def roof_of(work: Work) -> Roof:
     """How sheets are laid over the roof: as many columns as reach, the last one cut; as many pieces as reach over, all
     alike; two at least where there is a ridge, a cap over it."""
-    told = work.design.sheets
-    side = told.lap_waves * told.pitch_m if told.kind == "waves" else -told.gap_m
-    along = work.design.size.length_m + bow_tube(work).od_m + 2 * told.over_m
-    columns = max(math.ceil((along - side) / (told.wide_m - side) - SAME), 1)
-    last = along - (columns - 1) * (told.wide_m - side)
+    sheets = work.design.sheets
+    side = sheets.lap_waves * sheets.pitch_m if sheets.kind == "waves" else -sheets.gap_m
+    along = work.design.size.length_m + bow_tube(work).od_m + 2 * sheets.over_m
+    columns = max(math.ceil((along - side) / (sheets.wide_m - side) - SAME), 1)
+    last = along - (columns - 1) * (sheets.wide_m - side)
     over = _covered_m(work)
     halves = 1 if fold_of(work) is None else 2
     each = over / halves
-    up = max(math.ceil((each - told.lap_m) / (told.long_m - told.lap_m) - SAME), 1)
-    piece = (each + (up - 1) * told.lap_m) / up
-    return Roof(over, along, columns, up * halves, piece, told.lap_m, last, side)
+    up = max(math.ceil((each - sheets.lap_m) / (sheets.long_m - sheets.lap_m) - SAME), 1)
+    piece = (each + (up - 1) * sheets.lap_m) / up
+    return Roof(over, along, columns, up * halves, piece, sheets.lap_m, last, side)
 
 
 @found
 def laid(work: Work) -> tuple[Piece, ...]:
     """Every sheet over the roof in the order of laying: from the end away from storms, low before high, so that no lap
     opens to the wind and water runs over each."""
-    roof, told = roof_of(work), work.design.sheets
-    step = told.wide_m - roof.side_lap_m
+    roof, sheets = roof_of(work), work.design.sheets
+    step = sheets.wide_m - roof.side_lap_m
     ridged = fold_of(work) is not None
     found_ = list[Piece]()
     number = 0
     for turn in range(roof.columns):
         start = turn * step
-        end = min(start + told.wide_m, roof.along_m)
+        end = min(start + sheets.wide_m, roof.along_m)
         # Counted from the lee end: where storms come on the front, that is the back.
-        low, high = (start, end) if told.storm == "back" else (roof.along_m - end, roof.along_m - start)
+        low, high = (start, end) if sheets.storm == "back" else (roof.along_m - end, roof.along_m - start)
         for place in _upward(roof.up):
             bottom, top = _span(roof, place, ridged)
             number += 1
@@ -203,10 +203,10 @@ def bends_to_m(work: Work) -> float | None:
 
 def least_radius_m(work: Work) -> float | None:
     """What a sheet may be bent to, m: as its maker says; panels with chambers by their thickness; else not known."""
-    told = work.design.sheets
-    if told.radius_m is not None:
-        return told.radius_m
-    return COLD * told.thick_m if told.kind == "chambers" else None
+    sheets = work.design.sheets
+    if sheets.radius_m is not None:
+        return sheets.radius_m
+    return COLD * sheets.thick_m if sheets.kind == "chambers" else None
 
 
 @dataclass(frozen=True, slots=True)
@@ -224,13 +224,13 @@ class Screws:
 def screws_of(work: Work) -> Screws:
     """On crests: each at both edges, each so many between. Suction over the roof's area that one holds, doubled where
     it is the second or third support of one sheet (a beam over two spans: 1.25)."""
-    told, roof = work.design.sheets, roof_of(work)
-    pitch = told.pitch_m if told.kind == "waves" else PANEL_EACH_M
+    sheets, roof = work.design.sheets, roof_of(work)
+    pitch = sheets.pitch_m if sheets.kind == "waves" else PANEL_EACH_M
     crests = math.floor(roof.along_m / pitch + SAME) + 1
-    inner = math.ceil(crests / told.crests)
+    inner = math.ceil(crests / sheets.crests)
     rows = len(supports_m(work))
     pressure = pressure_pa(work)
-    lifted = None if pressure is None else 1.25 * pressure * widest_gap_m(work) * pitch * told.crests
+    lifted = None if pressure is None else 1.25 * pressure * widest_gap_m(work) * pitch * sheets.crests
     return Screws(2 * crests + (rows - 2) * inner, crests, inner, lifted)
 
 
@@ -254,13 +254,13 @@ TRIM_M, TRIM_LAP_M = 3.0, 0.1
 @found
 def trims_of(work: Work) -> tuple[Trim, ...]:
     """Closures along both eaves, trims over both rims, a cap over the ridge, profiles between panels."""
-    told, roof = work.design.sheets, roof_of(work)
+    sheets, roof = work.design.sheets, roof_of(work)
     found_ = list[Trim]()
     if work.design.sheets.over_roof:
         found_ += [Trim("closure along an eave", roof.along_m, 2), Trim("trim over an end’s rim", roof.over_m, 2)]
         if fold_of(work) is not None:
             found_.append(Trim("cap over the ridge", roof.along_m, 1))
-        if told.kind == "chambers":
+        if sheets.kind == "chambers":
             found_.append(Trim("profile between panels", roof.over_m, roof.columns - 1))
     if work.design.sheets.over_ends:
         found_.append(Trim("trim round an end sheet", rim_m(work), 2))
@@ -293,17 +293,17 @@ def end_sheets(work: Work) -> tuple[EndSheet, ...]:
 
 
 def _end_sheets(work: Work, side: Side) -> list[EndSheet]:
-    told = work.design.sheets
+    sheets = work.design.sheets
     outer = end_bow(work, side).offset(bow_tube(work).od_m / 2)
-    lap = told.lap_waves * told.pitch_m if told.kind == "waves" else -told.gap_m
+    lap = sheets.lap_waves * sheets.pitch_m if sheets.kind == "waves" else -sheets.gap_m
     xs = [x for start in range(201) for x in [outer.point(outer.girth_m * start / 200)[0]]]
     half = max(abs(min(xs)), max(xs))
     wide = 2 * half
-    columns = max(math.ceil((wide - lap) / (told.wide_m - lap) - SAME), 1)
+    columns = max(math.ceil((wide - lap) / (sheets.wide_m - lap) - SAME), 1)
     found_ = list[EndSheet]()
     for column in range(columns):
-        low = -half + column * (told.wide_m - lap)
-        high = min(low + told.wide_m, half)
+        low = -half + column * (sheets.wide_m - lap)
+        high = min(low + sheets.wide_m, half)
         left, right = _high(outer, low), _high(outer, high)
         top = max(left, right, *(_high(outer, low + (high - low) * each / 40) for each in range(41)))
         if low < 0.0 < high:

@@ -69,32 +69,32 @@ def _bends(work: Work) -> Iterator[Verdict]:
 
 
 def _bears(work: Work) -> Verdict:
-    gap, told = widest_gap_m(work), work.design.sheets
+    gap, sheets = widest_gap_m(work), work.design.sheets
     number = work.say(gap, "up")
-    if told.span_m is None:
+    if sheets.span_m is None:
         sentence = f"Supports are up to {number} apart: what these sheets carry between them, their maker tells."
         return _verdict(
             "sheet-bears", "Between supports", "unknown", sentence, number, "not known", None, rank="stands"
         )
-    ratio, limit = gap / told.span_m, work.say(told.span_m, "down")
+    ratio, limit = gap / sheets.span_m, work.say(sheets.span_m, "down")
     sentence = f"Supports are up to {number} apart; the sheets carry {limit}, by their maker. {AID}"
     level = judge(ratio, work.rules.holds_to)
     return _verdict("sheet-bears", "Between supports", level, sentence, number, limit, ratio, rank="stands")
 
 
 def _held(work: Work) -> Iterator[Verdict]:
-    screws, told, units = screws_of(work), work.design.sheets, work.tape.units
+    screws, sheets, units = screws_of(work), work.design.sheets, work.tape.units
     if screws.lifted_n is None:
         sentence = f"What wind lifts isn’t known while the weather isn’t. {NOBODY}"
         yield _verdict("sheet-screws", "Screws in wind", "unknown", sentence, "not known", rank="stands")
         return
     made_up = f"{MADE_UP} " if stood_in(work) else ""
     asked = amount_text(screws.lifted_n, "force", units, "up")
-    if told.screw_n is None:
+    if sheets.screw_n is None:
         sentence = f"{made_up}Wind lifts each screw by {asked}. {NOBODY} {AID}"
         yield _verdict("sheet-screws", "Screws in wind", "unknown", sentence, asked, "not known", None, rank="stands")
         return
-    ratio, limit = screws.lifted_n / told.screw_n, amount_text(told.screw_n, "force", units, "down")
+    ratio, limit = screws.lifted_n / sheets.screw_n, amount_text(sheets.screw_n, "force", units, "down")
     sentence = f"{made_up}Wind lifts each screw by {asked}, of the {limit} that it holds. {AID}"
     level = judge(ratio, work.rules.holds_to)
     yield _verdict("sheet-screws", "Screws in wind", level, sentence, asked, limit, min(ratio, NEVER), rank="stands")
@@ -108,8 +108,8 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    told, some = work.design.sheets, work.design.sheets.on != "none"
-    waves = told.kind == "waves"
+    sheets, some = work.design.sheets, work.design.sheets.on != "none"
+    waves = sheets.kind == "waves"
     measures = (
         "sheets.on",
         *(
@@ -148,17 +148,17 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 
 
 def _next(work: Work) -> str:
-    told = work.design.sheets
-    if told.on == "none":
+    sheets = work.design.sheets
+    if sheets.on == "none":
         return "Film needs none of this: rigid sheets are for roofs or ends that aren’t to be covered anew."
     if not work.design.sheets.over_roof:
         return "Mark each end’s sheets from its middle outward, and number them before the first is cut."
-    lee = "back" if told.storm == "front" else "front"
+    lee = "back" if sheets.storm == "front" else "front"
     return f"The first sheet lies square at the {lee} end, low on the left: string its edge, all others follow it."
 
 
 def _answers(work: Work) -> Iterator[Answer]:
-    told, tape, roof = work.design.sheets, work.tape, roof_of(work)
+    sheets, tape, roof = work.design.sheets, work.tape, roof_of(work)
     if work.design.sheets.over_roof:
         note = f"{roof.columns} along, {roof.up} over the roof"
         yield count_answer("sheet_count", "Sheets over the roof", roof.count, note)
@@ -166,7 +166,7 @@ def _answers(work: Work) -> Iterator[Answer]:
             work, "sheet_long", "Each cut, long", roof.piece_m, f"lapped {work.say(roof.lap_m)} up the roof"
         )
         yield length_answer(work, "sheet_last", "Last column, wide", roof.last_m, "cut along a valley; or lap it more")
-        area = roof.count * told.wide_m * told.long_m
+        area = roof.count * sheets.wide_m * sheets.long_m
         yield Answer(
             id="sheet_area",
             label="Sheets bought",
@@ -175,12 +175,12 @@ def _answers(work: Work) -> Iterator[Answer]:
             unit="m2",
             note=f"of a roof of {area_text(roof.over_m * roof.along_m, tape, 'nearest')}",
         )
-        kg = told.wide_m * roof.piece_m * told.kg_m2
+        kg = sheets.wide_m * roof.piece_m * sheets.kg_m2
         yield amount_answer(
             work, "sheet_mass", "One of them", kg, "hung", f"{max(math.ceil(kg / CARRIES_KG), 2)} carry it"
         )
         screws = screws_of(work)
-        places = "" if told.kind == "waves" else f", places {work.say(PANEL_EACH_M)} apart (this bench)"
+        places = "" if sheets.kind == "waves" else f", places {work.say(PANEL_EACH_M)} apart (this bench)"
         note = (
             f"{screws.edge_row} in each row at an edge, {screws.inner_row} "
             f"between; {len(supports_m(work))} rows{places}; without spares"
@@ -210,16 +210,16 @@ def _answers(work: Work) -> Iterator[Answer]:
 
 def _order(work: Work) -> Iterator[str]:
     """How sheets are laid."""
-    told = work.design.sheets
-    lee = "back" if told.storm == "front" else "front"
+    sheets = work.design.sheets
+    lee = "back" if sheets.storm == "front" else "front"
     if work.design.sheets.over_roof:
         yield (
             f"From the {lee} end, away from storms: each sheet’s free edge then lies under the next one, lee to storm."
         )
         yield "Low before high: the upper one laps over the lower. Begun at the other corner, laps can’t be put right."
-    if told.kind == "waves":
+    if sheets.kind == "waves":
         yield "Holes on crests, wider than the screw by half of what a sheet grows; washers pulled snug, not flat."
-        yield f"Each crest at both edges, each {_nth(told.crests)} between: corners go first where screws are few."
+        yield f"Each crest at both edges, each {_nth(sheets.crests)} between: corners go first where screws are few."
     else:
         yield (
             "Flutes run up the roof, the marked face "
@@ -241,9 +241,9 @@ def strips(work: Work) -> list[Strip]:
     """Along the eave: where each column begins, as it is laid; over the roof: edges, laps and rows of screws."""
     if not work.design.sheets.over_roof:
         return []
-    roof, told = roof_of(work), work.design.sheets
-    step = told.wide_m - roof.side_lap_m
-    lee = "back" if told.storm == "front" else "front"
+    roof, sheets = roof_of(work), work.design.sheets
+    step = sheets.wide_m - roof.side_lap_m
+    lee = "back" if sheets.storm == "front" else "front"
     along = [work.mark(0.0, "edge", "cut", "sheet:1", "sheets:along")]
     bands = list[Band]()
     for column in range(1, roof.columns):

@@ -12,10 +12,10 @@ __all__ = ["CURES"]
 
 def _clear(work: Work, verdict: Verdict) -> Iterator[Edits]:
     """Round heads, rolled outward, feet behind the board, heads over the hip board."""
-    told, boards = work.design.sides, work.design.boards
-    if told.heads == "nuts":
+    sides, boards = work.design.sides, work.design.boards
+    if sides.heads == "nuts":
         yield (chosen("sides.heads", "round"),)
-    if told.rolls == "in":
+    if sides.rolls == "in":
         yield (chosen("sides.rolls", "out"),)
     low_m = down(work, rest_m(work) - 0.02)
     if low_m >= 0:
@@ -27,21 +27,21 @@ def _clear(work: Work, verdict: Verdict) -> Iterator[Edits]:
 
 def _light(work: Work, verdict: Verdict) -> Iterator[Edits]:
     """More and shorter curtains, gears, a motor that has it."""
-    told = work.design.sides
-    for parts in range(told.parts + 1, min(told.parts + 4, 9)):
+    sides = work.design.sides
+    for parts in range(sides.parts + 1, min(sides.parts + 4, 9)):
         yield (chosen("sides.parts", str(parts)),)
-    if told.drive == "crank":
+    if sides.drive == "crank":
         for gear in (5, 10, 20):
-            if gear > told.gear:
+            if gear > sides.gear:
                 yield (chosen("sides.gear", str(gear)),)
-    elif told.motor_nm is not None:
+    elif sides.motor_nm is not None:
         yield (chosen("sides.motor_nm", f"{wound(work).torque_nm * 1.2:.0f} N·m"),)
 
 
 def _stiff(work: Work, verdict: Verdict) -> Iterator[Edits]:
     """More and shorter curtains, a stouter bar."""
-    told = work.design.sides
-    for parts in range(told.parts + 1, min(told.parts + 4, 9)):
+    sides = work.design.sides
+    for parts in range(sides.parts + 1, min(sides.parts + 4, 9)):
         yield (chosen("sides.parts", str(parts)),)
     tubes = [each for each in work.catalogue.tubes.values() if each.form == "tube" and each.sold_in == work.tape.units]
     stouter = sorted((each for each in tubes if each.material == "steel"), key=lambda each: each.od_m)

@@ -47,7 +47,7 @@ def curtain(work: Work) -> Drawing:
     """The left side cut across: bow, boards, film down to its bar, the roll at the top, bolts behind it."""
     if not curtained(work):
         return _none("curtain", "A curtain")
-    told, bow, tube = work.design.sides, centre_line(work), bow_tube(work)
+    sides, bow, tube = work.design.sides, centre_line(work), bow_tube(work)
     turn, hip_m, board = wound(work), work.design.boards.hip_m, hip_board(work)
     x, _ = hip_place(work)
     low, high = rest_m(work), hip_m - board.wide_m / 2
@@ -83,7 +83,7 @@ def curtain(work: Work) -> Drawing:
         items.append(
             Outline(part="curtain", layer="string", material="string", path=line(x0, y0, x1, y1), label="curtain")
         )
-    way = -1.0 if told.rolls == "out" else 1.0
+    way = -1.0 if sides.rolls == "out" else 1.0
     core, rolled = bar_tube(work).od_m / 2, turn.radius_m
     items += [
         Outline(
@@ -133,7 +133,7 @@ def curtain(work: Work) -> Drawing:
             for each in in_the_way(work)
         ),
     )
-    summary = f"The left side cut across: it opens {work.say(opening_m(work), 'down')}, rolled {told.rolls}ward."
+    summary = f"The left side cut across: it opens {work.say(opening_m(work), 'down')}, rolled {sides.rolls}ward."
     return drawn(
         view="curtain", title="A curtain", summary=summary, items=items, beside_m=(0.5, 0.1, 0.3, 0.1), table=rows
     )
@@ -147,7 +147,7 @@ def curtains(work: Work) -> Drawing:
     """The left side from outside: each curtain with its bar half way up, its flaps, cords and what turns it."""
     if not curtained(work):
         return _none("curtains", "The side")
-    told, size, tube = work.design.sides, work.design.size, bow_tube(work)
+    sides, size, tube = work.design.sides, work.design.size, bow_tube(work)
     hip_m, board = work.design.boards.hip_m, hip_board(work)
     low, high = rest_m(work), hip_m - board.wide_m / 2
     half_way = low + (high - low) / 2
@@ -181,7 +181,7 @@ def curtains(work: Work) -> Drawing:
         ),
     ]
     for place, at in enumerate(stations):
-        if told.cords == "each" or (told.cords == "second" and place % 2 == 0):
+        if sides.cords == "each" or (sides.cords == "second" and place % 2 == 0):
             items.append(
                 Outline(
                     part="cord",
@@ -191,9 +191,9 @@ def curtains(work: Work) -> Drawing:
                     label="cord outside",
                 )
             )
-    long_m = size.length_m / told.parts
-    for place in range(told.parts):
-        x0, x1 = place * long_m - told.flap_m, (place + 1) * long_m + told.flap_m
+    long_m = size.length_m / sides.parts
+    for place in range(sides.parts):
+        x0, x1 = place * long_m - sides.flap_m, (place + 1) * long_m + sides.flap_m
         bar = bar_tube(work)
         items += [
             Outline(
@@ -216,7 +216,7 @@ def curtains(work: Work) -> Drawing:
                 part="bar",
                 x=x0,
                 y=0.0,
-                text="motor" if told.drive == "motor" else "crank",
+                text="motor" if sides.drive == "motor" else "crank",
                 anchor="start",
                 above=False,
             ),
@@ -225,7 +225,7 @@ def curtains(work: Work) -> Drawing:
         Row(what=f"Open, {round(share * 100)} % up", reading=area_text(opened_at(work, share), work.tape, "down"))
         for share in (0.25, 0.5, 0.75, 1.0)
     )
-    summary = f"The left side from outside, {told.parts} curtain{'s' if told.parts > 1 else ''}, half way up."
+    summary = f"The left side from outside, {sides.parts} curtain{'s' if sides.parts > 1 else ''}, half way up."
     return drawn(
         view="curtains",
         title="The side",

@@ -81,7 +81,7 @@ def wound(work: Work) -> Wound:
     L = 2π·r·n + π·t·n² gives the turns; torque = weight·R where film leaves the roll; the bar twists by t·L²/(2·G·J)
     to its far end (Saint-Venant, torque even along it).
     """
-    told, bar, film = work.design.sides, bar_tube(work), film_of(work)
+    sides, bar, film = work.design.sides, bar_tube(work), film_of(work)
     drop = work.design.boards.hip_m - hip_board(work).wide_m / 2 - rest_m(work)
     layers = 2 if work.design.weather.layers == "two" and work.design.cover.below == "tail" else 1
     thick, core = film.thick_m * layers, bar.od_m / 2
@@ -93,7 +93,7 @@ def wound(work: Work) -> Wound:
     torque = kg_m * long_m * GRAVITY_MPS2 * radius
     polar = math.pi / 32 * (bar.od_m**4 - bar.bore_m**4)
     twist = kg_m * GRAVITY_MPS2 * radius * long_m**2 / (2 * bar.elastic_pa * SHEAR * polar)
-    return Wound(drop, turns, radius, kg_m, kg_m * long_m, torque, twist * radius, torque / told.arm_m / told.gear)
+    return Wound(drop, turns, radius, kg_m, kg_m * long_m, torque, twist * radius, torque / sides.arm_m / sides.gear)
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,15 +114,15 @@ class Bars:
 @found
 def bars_of(work: Work) -> Bars:
     """What is bought for the curtains of both sides."""
-    told, size, bays = work.design.sides, work.design.size, bays_of(work)
-    curtains = 2 * told.parts
-    part = (size.length_m + bow_tube(work).od_m) / told.parts + 2 * told.flap_m
-    each = math.ceil(part / told.bar_m - 1e-9)
-    joints = tuple(place * told.bar_m for place in range(1, each))
+    sides, size, bays = work.design.sides, work.design.size, bays_of(work)
+    curtains = 2 * sides.parts
+    part = (size.length_m + bow_tube(work).od_m) / sides.parts + 2 * sides.flap_m
+    each = math.ceil(part / sides.bar_m - 1e-9)
+    joints = tuple(place * sides.bar_m for place in range(1, each))
     if joints and part - joints[-1] < LEAST_PIECE_M:
         # No stub at the end: the last two sticks are cut alike.
         joints = (*joints[:-1], (part + (joints[-2] if len(joints) > 1 else 0.0)) / 2)
-    bows = {"each": bays.bows, "second": math.ceil(bays.bows / 2), "none": 0}[told.cords]
+    bows = {"each": bays.bows, "second": math.ceil(bays.bows / 2), "none": 0}[sides.cords]
     # From the hip board down outside the curtain to the foot, and a hand's length to tie at each end.
     cord = 2 * bows * (work.design.boards.hip_m + TIED_M)
     return Bars(
@@ -131,7 +131,7 @@ def bars_of(work: Work) -> Bars:
         cut_m=part - (joints[-1] if joints else 0.0),
         sticks=each * curtains,
         couplers=(each - 1) * curtains,
-        clips=(math.ceil(part / told.clip_m - 1e-9) + 1) * curtains,
+        clips=(math.ceil(part / sides.clip_m - 1e-9) + 1) * curtains,
         cords=2 * bows,
         cord_m=cord,
     )
@@ -183,10 +183,10 @@ class InTheWay:
 @found
 def in_the_way(work: Work) -> tuple[InTheWay, ...]:
     """Ends of braces that the curtain passes; least room first."""
-    told, braces = work.design.sides, work.design.braces
+    sides, braces = work.design.sides, work.design.braces
     low, high = rest_m(work), work.design.boards.hip_m - hip_board(work).wide_m / 2
-    inward = 2 * wound(work).radius_m if told.rolls == "in" else 0.0
-    bolt = ROUND * braces.bolt_m if told.heads == "round" else NUT * braces.bolt_m + WASHER_M
+    inward = 2 * wound(work).radius_m if sides.rolls == "in" else 0.0
+    bolt = ROUND * braces.bolt_m if sides.heads == "round" else NUT * braces.bolt_m + WASHER_M
     proud, what = (CLAMP_M, "clamp") if braces.end == "clamp" else (bolt, "bolt")
     found_ = list[InTheWay]()
     for brace in braces_of(work):

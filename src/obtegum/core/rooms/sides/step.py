@@ -59,14 +59,14 @@ def _clear(work: Work) -> Iterator[Verdict]:
 
 
 def _turns(work: Work) -> Verdict:
-    told, turn = work.design.sides, wound(work)
+    sides, turn = work.design.sides, wound(work)
     needs = amount_text(turn.torque_nm, "torque", work.tape.units, "up")
-    if told.drive == "motor":
-        if told.motor_nm is None:
+    if sides.drive == "motor":
+        if sides.motor_nm is None:
             sentence = f"A curtain wants {needs} at its bar, all the way up: write what the motor is rated for."
             return _verdict("side-turn", "Turning it", "unknown", sentence, needs, "not known", None, "bar")
-        limit = amount_text(told.motor_nm, "torque", work.tape.units, "down")
-        ratio = turn.torque_nm / told.motor_nm
+        limit = amount_text(sides.motor_nm, "torque", work.tape.units, "down")
+        ratio = turn.torque_nm / sides.motor_nm
         sentence = f"A curtain wants {needs} at its bar, all the way up, of the {limit} that the motor has."
         return _verdict(
             "side-turn", "Turning it", judge(ratio, work.rules.holds_to), sentence, needs, limit, ratio, "bar"
@@ -99,7 +99,7 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    told, some = work.design.sides, curtained(work)
+    sides, some = work.design.sides, curtained(work)
     hip = work.design.boards.hip == "board"
     motor = ("sides.motor_nm", "sides.open_c", "sides.shut_c", "sides.wind_mps")
     return StepPlan(
@@ -111,7 +111,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "cover.edge",
             *(("boards.hip_m", "cover.below") if hip else ()),
             "sides.drive",
-            *(motor if told.drive == "motor" else ("sides.arm_m", "sides.gear")),
+            *(motor if sides.drive == "motor" else ("sides.arm_m", "sides.gear")),
             "sides.parts",
             "sides.rolls",
             "sides.heads",
@@ -131,7 +131,9 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         focus=("curtain", "bar", "hip", "brace", "cord", "bow"),
         how=tuple(Told(words=words) for words in _order(work)) if some else (),
         how_title="So it hangs",
-        actions=(Action(id="controller", label="The controller", opens="controller"),) if told.drive == "motor" else (),
+        actions=(Action(id="controller", label="The controller", opens="controller"),)
+        if sides.drive == "motor"
+        else (),
     )
 
 
@@ -152,7 +154,7 @@ def _next(work: Work) -> str:
 
 
 def _answers(work: Work) -> Iterator[Answer]:
-    told, tape, turn, bars = work.design.sides, work.tape, wound(work), bars_of(work)
+    sides, tape, turn, bars = work.design.sides, work.tape, wound(work), bars_of(work)
     floor = work.design.size.span_m * work.design.size.length_m
     yield length_answer(work, "side_high", "Each side opens", opening_m(work), "under the rolled-up curtain")
     for share, words in ((1.0, "all the way up"), (0.5, "half way"), (0.25, "a quarter")):
@@ -173,27 +175,27 @@ def _answers(work: Work) -> Iterator[Answer]:
     yield count_answer("side_sticks", "Bars", bars.sticks, f"{bar_tube(work).name}; last cut {work.say(bars.cut_m)}")
     yield count_answer("side_couplers", "Couplers", bars.couplers, "inside the film, taped smooth")
     yield count_answer("side_clips", "Clips on the bars", bars.clips, "without spares")
-    what = "a motor" if told.drive == "motor" else "a crank"
-    yield count_answer("side_drives", "Cranks and motors", 2 * told.parts, f"{what} each; its guide stands plumb")
+    what = "a motor" if sides.drive == "motor" else "a crank"
+    yield count_answer("side_drives", "Cranks and motors", 2 * sides.parts, f"{what} each; its guide stands plumb")
     if bars.cords:
         yield count_answer("side_cords", "Cords outside", bars.cords, f"{work.say(bars.cord_m, 'up')} in all")
 
 
 def _order(work: Work) -> Iterator[str]:
     """How a curtain is hung and kept."""
-    told = work.design.sides
+    sides = work.design.sides
     yield "Bars are laid out along the side, coupled, and rolled to see that they run true; couplers taped smooth."
     yield "The film’s edge goes once round the bar and under its clips, square: crooked, it climbs to one end."
     out = "over the top of the bar and outward, so that rain runs off"
     yield (
         "It rolls "
-        f"{out if told.rolls == 'out' else 'inward, which holds rain: a hole at its lowest, and look after rain'}."
+        f"{out if sides.rolls == 'out' else 'inward, which holds rain: a hole at its lowest, and look after rain'}."
     )
-    if told.cords != "none":
+    if sides.cords != "none":
         yield "Cord runs from the hip board down outside the curtain to the foot, and back inside: it can’t blow out."
-    flap = work.say(told.flap_m)
+    flap = work.say(sides.flap_m)
     yield f"At both ends {flap} of film laps past and is weighted or tied: cold comes in at the corners."
-    if told.drive == "motor":
+    if sides.drive == "motor":
         yield (
             "Limit switches first, by hand, then the controller; rain and wind "
             "shut it, and so does a power cut: by crank."

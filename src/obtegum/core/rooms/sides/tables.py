@@ -15,13 +15,13 @@ def _rows(work: Work) -> Sequence[Sequence[object]]:
     rows: list[tuple[object, ...]] = [("what", "count", "long_m", "note")]
     if not curtained(work):
         return rows
-    told, bars, turn = work.design.sides, bars_of(work), wound(work)
+    sides, bars, turn = work.design.sides, bars_of(work), wound(work)
     rows += [
-        ("bar", bars.sticks, f"{told.bar_m:.3f}", f"{bar_tube(work).name}, last of each cut to {bars.cut_m:.3f} m"),
+        ("bar", bars.sticks, f"{sides.bar_m:.3f}", f"{bar_tube(work).name}, last of each cut to {bars.cut_m:.3f} m"),
         ("coupler", bars.couplers, "", ""),
-        ("clip", bars.clips, "", f"each {told.clip_m:.3f} m"),
+        ("clip", bars.clips, "", f"each {sides.clip_m:.3f} m"),
         ("cord", bars.cords, f"{bars.cord_m:.3f}", "in all"),
-        (told.drive, 2 * told.parts, "", f"{turn.torque_nm:.1f} N·m, {math.ceil(turn.turns - 1e-9)} turns"),
+        (sides.drive, 2 * sides.parts, "", f"{turn.torque_nm:.1f} N·m, {math.ceil(turn.turns - 1e-9)} turns"),
         *((f"open {round(share * 100)} %", "", "", f"{opened_at(work, share):.2f} m2") for share in (0.25, 0.5, 1.0)),
     ]
     return rows

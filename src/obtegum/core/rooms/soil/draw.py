@@ -14,9 +14,9 @@ WIDE_M, BELOW_M = 0.9, 0.25
 
 def soil(work: Work) -> Drawing:
     """A post in the ground with the lines of frost and water; x from the post, y = 0 on the ground."""
-    told, deep_m, reveal_m = work.design.soil, max(least_embedment_m(work), 0.0), work.design.posts.reveal_m
+    dug, deep_m, reveal_m = work.design.soil, max(least_embedment_m(work), 0.0), work.design.posts.reveal_m
     half = post_tube(work).od_m / 2
-    bottom = -max(deep_m, told.frost_m or 0.0, told.water_m or 0.0, told.disturbed_m, 0.5) - BELOW_M
+    bottom = -max(deep_m, dug.frost_m or 0.0, dug.water_m or 0.0, dug.disturbed_m, 0.5) - BELOW_M
     items: list[Item] = [
         Outline(
             part="ground",
@@ -49,19 +49,19 @@ def soil(work: Work) -> Drawing:
 
 
 def _rows(work: Work) -> list[tuple[str, str]]:
-    told = work.design.soil
-    found = [("dug over", told.disturbed_m or None), ("frost", told.frost_m), ("water", told.water_m)]
+    soil = work.design.soil
+    found = [("dug over", soil.disturbed_m or None), ("frost", soil.frost_m), ("water", soil.water_m)]
     lines = [(what, work.say(at_m)) for what, at_m in found if at_m is not None]
-    return [*lines, ("the hole told", told.notes)] if told.notes else lines
+    return [*lines, ("the hole told", soil.notes)] if soil.notes else lines
 
 
 def _lines(work: Work) -> list[Item]:
     """Each line across the ground, with its name, and the grip that it is moved by."""
-    told, items = work.design.soil, list[Item]()
+    soil, items = work.design.soil, list[Item]()
     lines = (
-        ("disturbed", "soil.disturbed_m", "dug over to here", told.disturbed_m or None, -0.75),
-        ("frost", "soil.frost_m", "frost", told.frost_m, -0.6),
-        ("water", "soil.water_m", "water", told.water_m, -0.45),
+        ("disturbed", "soil.disturbed_m", "dug over to here", soil.disturbed_m or None, -0.75),
+        ("frost", "soil.frost_m", "frost", soil.frost_m, -0.6),
+        ("water", "soil.water_m", "water", soil.water_m, -0.45),
     )
     for part, measure, words, at_m, x in lines:
         if at_m is None:

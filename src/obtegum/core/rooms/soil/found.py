@@ -23,7 +23,7 @@ def class_of(work: Work) -> Soil | None:
 @found
 def ground_of(work: Work) -> Ground | None:
     """What the ground bears; None while that isn't known."""
-    soil, told = class_of(work), work.design.soil
+    soil, dug = class_of(work), work.design.soil
     if soil is None:
         return None
     return Ground(
@@ -31,8 +31,8 @@ def ground_of(work: Work) -> Ground | None:
         friction_pa=soil.friction_pa,
         lateral_pa_m=soil.lateral_pa_m,
         weight_n_m3=soil.weight_n_m3,
-        disturbed_m=told.disturbed_m,
-        water_m=told.water_m,
+        disturbed_m=dug.disturbed_m,
+        water_m=dug.water_m,
     )
 
 

@@ -107,16 +107,16 @@ def _ties(judged: Judged) -> Iterator[Item]:
 
 def _brackets(work: Work) -> Iterator[Item]:
     """Plates over the joints and corners of the bow."""
-    told = work.design.strength
-    if told.bracket == "none":
+    strength = work.design.strength
+    if strength.bracket == "none":
         return
-    bow, reach = centre_line(work), told.plate_long_m / 2
+    bow, reach = centre_line(work), strength.plate_long_m / 2
     joints = [girth_at(work, at_m) for at_m in split_of(work).joints_m]
     for at_m in (*joints, *(kink.s_m for kink in corners_of(work))):
         places = np.linspace(max(at_m - reach, 0.0), min(at_m + reach, bow.girth_m), 5)
         path = path_of(np.array([bow.point(float(s_m)) for s_m in places]))
         yield Outline(
-            part="bracket", layer="frame", material="post", width_m=told.plate_wide_m, path=path, label="bracket"
+            part="bracket", layer="frame", material="post", width_m=strength.plate_wide_m, path=path, label="bracket"
         )
 
 

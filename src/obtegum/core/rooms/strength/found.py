@@ -28,7 +28,7 @@ from obtegum.core.rooms.strength.loads import (
     weathered,
 )
 from obtegum.core.rooms.strength.model import Model, counted, model_of, sections_of, short_model, tied_model
-from obtegum.core.rooms.weather.found import method_of, missing, told
+from obtegum.core.rooms.weather.found import method_of, missing, site_figures
 from obtegum.core.values.physics import GRAVITY_MPS2
 
 __all__ = [
@@ -96,7 +96,7 @@ class Judged:
 def why_unknown(work: Work) -> str:
     """Why the strength of the bow isn't known; empty where it can be."""
     open_ = missing(work)
-    if open_ and told(work) is None:
+    if open_ and site_figures(work) is None:
         return open_[0].words
     return why_no_bow(work)
 

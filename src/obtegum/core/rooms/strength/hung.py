@@ -17,23 +17,23 @@ __all__ = ["hung_at", "hung_loads", "hung_n"]
 
 def hung_n(work: Work) -> float:
     """What hangs on a bow with a whole bay, N."""
-    told = work.design.strength
-    return GRAVITY_MPS2 * (told.lines * told.line_kg + told.baskets * told.basket_kg)
+    strength = work.design.strength
+    return GRAVITY_MPS2 * (strength.lines * strength.line_kg + strength.baskets * strength.basket_kg)
 
 
 def hung_at(work: Work) -> Literal["runs", "ties", "crown"]:
     """Where it hangs: from collars only where each bow has one."""
-    told, braces = work.design.strength, work.design.braces
-    if told.hang == "ties" and (braces.ties not in ("collar", "truss") or braces.every != 1):
+    strength, braces = work.design.strength, work.design.braces
+    if strength.hang == "ties" and (braces.ties not in ("collar", "truss") or braces.every != 1):
         return "runs"
-    return told.hang
+    return strength.hang
 
 
 def hung_loads(work: Work, model: Model, share: float) -> NDArray[np.float64]:
     """(n, 2): N/m down on the elements beside each place that something hangs from; ``share`` of the lines of a bay."""
-    told, frame = work.design.strength, model.frame
+    strength, frame = work.design.strength, model.frame
     loads = np.zeros((frame.count, 2))
-    whole_n = GRAVITY_MPS2 * (share * told.lines * told.line_kg + told.baskets * told.basket_kg)
+    whole_n = GRAVITY_MPS2 * (share * strength.lines * strength.line_kg + strength.baskets * strength.basket_kg)
     if not whole_n:
         return loads
     nodes = _nodes(work, model)

@@ -24,7 +24,7 @@ PLATE_EDGE = 2.5
 
 def joint_share(work: Work) -> float:
     """What joints leave of a tube's bending strength: as told, or what a hole leaves of the weaker one."""
-    told_, hold = work.design.strength.joint_share, work.design.hold
+    by_hand, hold = work.design.strength.joint_share, work.design.hold
     bolted = [hold.bolt_m + HOLE_WIDER_M] if work.design.posts.bolt_m is not None else []
     holes = bolted + ([SCREWS_M[hold.screw]] if hold.screws else [])
     if drilled_m(work):
@@ -32,11 +32,11 @@ def joint_share(work: Work) -> float:
     if work.design.boards.hip == "board":
         holes.append(work.design.boards.bolt_m + HOLE_WIDER_M)
     if not holes:
-        return told_
+        return by_hand
     left = (
         net_along(each.plastic_m3, max(holes), each.wall_m, each.od_m) / each.plastic_m3 for each in sections_of(work)
     )
-    return max(min(told_, *left), LEAST_OF_TUBE)
+    return max(min(by_hand, *left), LEAST_OF_TUBE)
 
 
 def post_holes(work: Work, deep_m: float) -> list[tuple[float, float]]:
@@ -72,13 +72,13 @@ def bracket_share(work: Work) -> float:
     Two plates, bent about their strong side (AISC 360-16 F11, elastic), on two bolts each side of the joint: these cut
     in two planes, bearing on both walls of the bow (J3.6, J3.10). What the joint bears isn't added.
     """
-    told_ = work.design.strength
-    if told_.bracket == "none":
+    strength = work.design.strength
+    if strength.bracket == "none":
         return 0.0
     section, bolt_m = sections_of(work)[0], work.design.braces.bolt_m
-    apart_m = max(told_.plate_long_m / 2 - 2 * PLATE_EDGE * bolt_m, 0.0)
+    apart_m = max(strength.plate_long_m / 2 - 2 * PLATE_EDGE * bolt_m, 0.0)
     held = apart_m * min(bolt_shear(bolt_m), bolt_walls(bolt_m, section.wall_m, section.yield_pa))
-    plates = 2 * told_.plate_thick_m * told_.plate_wide_m**2 / 6 * MILD_YIELD_PA / OMEGA
+    plates = 2 * strength.plate_thick_m * strength.plate_wide_m**2 / 6 * MILD_YIELD_PA / OMEGA
     whole = section.yield_pa * section.plastic_m3 / OMEGA
     across = 1 - section.wall_m * (bolt_m + HOLE_WIDER_M) ** 2 / 2 / section.plastic_m3
     return max(min(held / whole, plates / whole, across), 0.0)

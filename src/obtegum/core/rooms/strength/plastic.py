@@ -76,10 +76,10 @@ def locked_pa(work: Work) -> float:
 
 def locked_1_m(work: Work) -> float:
     """The tightest that springing bends the bow, 1/m; none in pipe that was bent hot."""
-    shape, told = work.design.size.shape, work.design.strength
+    shape, strength = work.design.size.shape, work.design.strength
     if isinstance(shape, SprungPipe):
         return shape.sprung(work.design.size.span_m).tightest_1_m
-    if told.plastic == "heated":
+    if strength.plastic == "heated":
         return 0.0
     arcs = (segment for segment in centre_line(work).segments if isinstance(segment, Arc))
     return max((1 / arc.radius_m for arc in arcs), default=0.0)

@@ -64,10 +64,10 @@ class _Looked:
 
 def propped_bows(work: Work) -> tuple[int, ...]:
     """Which bows stand on props, by their numbers: from the second on, and the last but one; the ends have none."""
-    told, bows = work.design.strength, bays_of(work).bows
-    if told.prop == "none" or bows < 3:
+    strength, bows = work.design.strength, bays_of(work).bows
+    if strength.prop == "none" or bows < 3:
         return ()
-    return tuple(sorted({*range(2, bows, told.prop_every), bows - 1}))
+    return tuple(sorted({*range(2, bows, strength.prop_every), bows - 1}))
 
 
 @found

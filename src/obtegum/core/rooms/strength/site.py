@@ -9,7 +9,7 @@ from obtegum.core.findings.skeleton.openings import opened
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.weather.outline import Outline, outline_of
 from obtegum.core.formulas.weather.place import Opening, Place
-from obtegum.core.rooms.weather.found import method_of, own_factors, told
+from obtegum.core.rooms.weather.found import method_of, own_factors, site_figures
 
 __all__ = ["STRAIGHT", "drawn_in", "load_breaks", "of_strength", "openings_of", "outlined", "place_of", "porous"]
 
@@ -34,7 +34,7 @@ def of_strength(work: Work) -> bool:
 @found
 def place_of(work: Work) -> Place | None:
     """The place and how the house stands in it, as any code wants to know it; None while something of it is open."""
-    figures, weather, method = told(work), work.design.weather, method_of(work)
+    figures, weather, method = site_figures(work), work.design.weather, method_of(work)
     if figures is None:
         return None
     if not method.of_site:

@@ -8,7 +8,18 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.method import METHODS, USUAL, Method
 from obtegum.core.formulas.weather.own import Own
 
-__all__ = ["OPEN", "OWN", "Asked", "asks_of", "method_of", "missing", "overridden", "own_factors", "stood_in", "told"]
+__all__ = [
+    "OPEN",
+    "OWN",
+    "Asked",
+    "asks_of",
+    "method_of",
+    "missing",
+    "overridden",
+    "own_factors",
+    "site_figures",
+    "stood_in",
+]
 
 # Coefficients that can be a user's own.
 OWN = tuple(each.name for each in fields(Own))
@@ -86,7 +97,7 @@ def stood_in(work: Work) -> tuple[str, ...]:
 
 
 @found
-def told(work: Work) -> dict[str, Any] | None:
+def site_figures(work: Work) -> dict[str, Any] | None:
     """Every figure that the method asks for, SI; None while one of them is open and nothing stands in for it."""
     if missing(work) and work.design.weather.stand_in == "none":
         return None

@@ -39,7 +39,8 @@ def chain(count: int, follows: float) -> Array:
 
 
 def followed(stiff: Array, held: list[int], by_m: Array) -> Array:
-    """How far every bow moves, m, as those that are held are moved by so much."""
+    """(n,): how far every bow moves, m, as those that are ``held`` are moved by so much, (k,) m, with the chain's
+    stiffness ``stiff`` (n, n) of `chain`."""
     free = [place for place in range(len(stiff)) if place not in held]
     moved = np.zeros(len(stiff))
     moved[held] = by_m
@@ -49,8 +50,8 @@ def followed(stiff: Array, held: list[int], by_m: Array) -> Array:
 
 
 def pulls(out_m: Array, follows: float, within_m: float) -> list[Pull]:
-    """Straps that bring every bow within so much of plumb, of how far each is out, m: the worst one first, each strap
-    left tight while the next is pulled."""
+    """Straps that bring every bow within so much of plumb, of how far each is out, (n,) m: the worst one first, each
+    strap left tight while the next is pulled. ``follows`` is the share of a pull by which the next bow moves too."""
     stiff, held, found = chain(len(out_m), follows), list[int](), list[Pull]()
     now = out_m.copy()
     while np.abs(now).max(initial=0.0) > within_m and len(found) < min(MOST_STRAPS, len(out_m)):

@@ -3,6 +3,8 @@
 The inner face of a bow is half its tube from the centre line, along the normal, and the outer one as much beyond.
 On a plumb or level line it is where the nearest point of the centre line is just that far: a place on the offset of one
 of its arcs and lines, or on the circle about a corner.
+
+Source: geometry of the offset curve.
 """
 
 import math
@@ -116,7 +118,7 @@ def _clear(chain: Chain, half_m: float, at: float, level: bool) -> list[float]:
 
 
 def under_m(chain: Chain, half_m: float, x: float) -> float | None:
-    """How high the inner face of a bow is over a place across; None where it isn't inside the bow."""
+    """How high the inner face of a bow is over the place ``x`` across, m; None where it isn't inside the bow."""
     crossings = chain.at_x(x)
     if not crossings:
         return None
@@ -126,12 +128,13 @@ def under_m(chain: Chain, half_m: float, x: float) -> float | None:
 
 
 def over_m(chain: Chain, half_m: float, x: float) -> float | None:
-    """How high the outer face of a bow is over a place across; None beside the bow."""
+    """How high the outer face of a bow is over the place ``x`` across, m; None beside the bow."""
     return max(_clear(chain, half_m, x, level=False), default=None)
 
 
 def beside_m(chain: Chain, half_m: float, y: float, side: Literal[-1, 1]) -> float | None:
-    """How far across the inner face of a bow's left (−1) or right (1) side is at a height; None over the bow."""
+    """How far across the inner face of a bow's left (−1) or right (1) side is at the height ``y``, m; None over the
+    bow."""
     crossings = [chain.point(s_m)[0] for s_m in chain.at_y(y)]
     if len(crossings) < 2:
         return None
