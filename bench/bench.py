@@ -25,7 +25,7 @@ from playwright.sync_api import Page, sync_playwright
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
 from earlier import in_words_of
-from frame import frame_rows
+from frame import Row, frame_rows
 from obtegum.api.guard import TOKEN_HEADER
 from obtegum.core.documents.house import HouseDesign, SiteRecord
 from obtegum.core.documents.job import Job
@@ -318,7 +318,7 @@ EDITS = 5200
 ROOM_KB = 5.0
 
 
-def long_history(job: Job, folder: Path) -> list[tuple[str, float, float, str]]:
+def long_history(job: Job, folder: Path) -> list[Row]:
     """A big site read and read again, 5,200 changes of it: what each adds, and the folder out and in again.
 
     In a process of its own, so that the memory at the most is that of the backup and its return alone.
@@ -371,36 +371,9 @@ def beside(what: str, value: float, earlier: dict[str, float]) -> str:
     return f"   was {earlier[what]:8.1f}: {value / earlier[what]:5.2f} of that" if what in earlier else ""
 
 
-def main() -> int:
-    """Measure and print; beside an earlier commit (``--before``) measured in the same run, as a ratio to it."""
-    asked = argparse.ArgumentParser(description=main.__doc__)
-    asked.add_argument("--before", metavar="COMMIT", help="an earlier commit to measure beside")
-    commit = asked.parse_args().before
-    with tempfile.TemporaryDirectory() as folder:
-        earlier = before(commit, Path(folder) / "before") if commit else {}
-    thirty = new_house("metric").model_dump()
-    thirty["size"]["length_m"] = 30.0
-    design = type(new_house("metric")).model_validate(thirty)
-    catalogue = default_catalogue()
-    body = json.dumps(thirty).encode()
-    rows: list[tuple[str, float, float, str]] = []
-    rows += [(what, took, budget, "ms") for (what, budget), took in zip(CORE_ROWS, core_ms(ROOT), strict=True)]
-    rows += frame_rows()
-    rows += sprung_rows()
-    shaped = [apply_edits(Job(design), [Edit(measure="size.shape", text=kind)], catalogue) for kind in SHAPE_LABELS]
-    slowest = max(median_ms(lambda job=job: plan_house(*job, catalogue), 15) for job in shaped)
-    rows.append(("whole plan of a 30 m house, the slowest shape", slowest, 25, "ms"))
-    big = big_site()
-    shown = median_ms(lambda: plan_house(*big, catalogue, "level"), 20)
-    rows.append(("400 pegs and 2,000 spots, levels planned in the core", shown, 50, "ms"))
-    tied = Job(tied_up(), SiteRecord())
-    anew = median_ms(lambda: plan_house(*tied, catalogue, "runs"), 15)
-    rows.append(("60 bows, 9 runs, boards, ends: a step shown, anew", anew, 80, "ms"))
-    kept = begin(*tied, catalogue)
-    plan_work(kept, "runs")
-    other = apply_edits(tied, [Edit(measure="runs.stick_m", text="5.5")], catalogue)
-    again = median_ms(lambda: plan_work(begin(*other, catalogue, before=kept), "runs"), 15)
-    rows.append(("the same after a change of its sticks", again, 100, "ms"))
+def served_rows(body: bytes, big: Job, tied: Job) -> list[Row]:
+    """What a browser and a plain call wait for, with a house's body, a big site and a house with all of its sticks."""
+    rows: list[Row] = []
     with tempfile.TemporaryDirectory() as folder:
         process, address, _ = serve(Path(folder))
         process.kill()
@@ -435,6 +408,40 @@ def main() -> int:
             browser.close()
         process.kill()
         process.wait()
+    return rows
+
+
+def main() -> int:
+    """Measure and print; beside an earlier commit (``--before``) measured in the same run, as a ratio to it."""
+    asked = argparse.ArgumentParser(description=main.__doc__)
+    asked.add_argument("--before", metavar="COMMIT", help="an earlier commit to measure beside")
+    commit = asked.parse_args().before
+    with tempfile.TemporaryDirectory() as folder:
+        earlier = before(commit, Path(folder) / "before") if commit else {}
+    thirty = new_house("metric").model_dump()
+    thirty["size"]["length_m"] = 30.0
+    design = type(new_house("metric")).model_validate(thirty)
+    catalogue = default_catalogue()
+    body = json.dumps(thirty).encode()
+    rows: list[Row] = []
+    rows += [(what, took, budget, "ms") for (what, budget), took in zip(CORE_ROWS, core_ms(ROOT), strict=True)]
+    rows += frame_rows()
+    rows += sprung_rows()
+    shaped = [apply_edits(Job(design), [Edit(measure="size.shape", text=kind)], catalogue) for kind in SHAPE_LABELS]
+    slowest = max(median_ms(lambda job=job: plan_house(*job, catalogue), 15) for job in shaped)
+    rows.append(("whole plan of a 30 m house, the slowest shape", slowest, 25, "ms"))
+    big = big_site()
+    shown = median_ms(lambda: plan_house(*big, catalogue, "level"), 20)
+    rows.append(("400 pegs and 2,000 spots, levels planned in the core", shown, 50, "ms"))
+    tied = Job(tied_up(), SiteRecord())
+    anew = median_ms(lambda: plan_house(*tied, catalogue, "runs"), 15)
+    rows.append(("60 bows, 9 runs, boards, ends: a step shown, anew", anew, 80, "ms"))
+    kept = begin(*tied, catalogue)
+    plan_work(kept, "runs")
+    other = apply_edits(tied, [Edit(measure="runs.stick_m", text="5.5")], catalogue)
+    again = median_ms(lambda: plan_work(begin(*other, catalogue, before=kept), "runs"), 15)
+    rows.append(("the same after a change of its sticks", again, 100, "ms"))
+    rows += served_rows(body, big, tied)
     with tempfile.TemporaryDirectory() as folder:
         rows += long_history(big, Path(folder) / "data")
     for what, value, budget, unit in rows:

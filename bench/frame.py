@@ -23,6 +23,8 @@ from obtegum.core.values.catalogue import default_catalogue
 
 __all__ = ["frame_rows"]
 
+# What was measured, how much of it, its budget, and the unit of both.
+Row = tuple[str, float, float, str]
 WEATHER = {
     "method": "us",
     "ground_snow_pa": 700.0,
@@ -79,7 +81,7 @@ def _library_ms(frame: Frame, loads: np.ndarray) -> float:
     return (time.perf_counter() - start) * 1000
 
 
-def _map_rows(house: HouseDesign, record: SiteRecord) -> list[tuple[str, float, float, str]]:
+def _map_rows(house: HouseDesign, record: SiteRecord) -> list[Row]:
     """The map of frames: until a screen of it is there, and all of it; frames that are on it."""
     catalogue, job = default_catalogue(), Job(house, record)
     work, start = begin(house, record, catalogue), time.perf_counter()
@@ -95,7 +97,7 @@ def _map_rows(house: HouseDesign, record: SiteRecord) -> list[tuple[str, float, 
     ]
 
 
-def frame_rows() -> list[tuple[str, float, float, str]]:
+def frame_rows() -> list[Row]:
     """Rows of the bench: what, how much, its budget, and the unit."""
     catalogue, record, house = default_catalogue(), SiteRecord(), _house()
     first = begin(house, record, catalogue)

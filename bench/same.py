@@ -1,4 +1,4 @@
-"""Whether an earlier state plans the same: plans, cards and tables of the demo houses and of random ones, by value.
+"""Whether an earlier state plans the same: plans, cards, tables and files of demo houses and of random ones, by value.
 
 Run by ./obtegum same COMMIT. What is called otherwise since is told by a table of names; anything else that differs is
 printed with where it stands.
@@ -6,6 +6,7 @@ printed with where it stands.
 
 import json
 import random
+import shutil
 import sys
 from collections.abc import Iterator
 from typing import Any
@@ -13,6 +14,7 @@ from typing import Any
 from earlier import ROOT, run_in, unpacked
 
 MADE, SHOWN = 60, 40
+FONTS = ROOT / "src" / "obtegum" / "fonts"
 # Ids of answers that were renamed: step by step as they were, and as they are.
 RENAMED: dict[str, dict[str, str]] = {
     "earth": {"hours": "earth_hours"},
@@ -21,8 +23,13 @@ RENAMED: dict[str, dict[str, str]] = {
     "ends": {"stakes": "end_stakes"},
 }
 PLANS = """
-import json, sys
+import hashlib, json, sys
 from dataclasses import asdict
+from obtegum.core.rooms import rooms, views
+from obtegum.exchange.cad import drawings_dxf, setting_out_dxf
+from obtegum.exchange.geo import setting_out_geojson
+from obtegum.exchange.pdf import sheet_pdf
+from obtegum.exchange.svg import svg_of
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.documents.reading import read_design, read_record
 from obtegum.core.house.bench import begin
@@ -36,7 +43,19 @@ for line in sys.stdin:
     plan = plan_work(work, slow=True).model_dump(mode="json")
     cards = {step: [asdict(card) for card in cards_of(work, step)] for step in with_cards(work)}
     tables = {name: table_csv(name, work) for name in all_tables()}
-    print(json.dumps({"plan": plan, "cards": cards, "tables": tables}, default=str))
+    # Of a DXF what is drawn, without its header and when it was written; of a PDF its bytes, which tell no time.
+    sheets = [each.views for room in rooms() for each in room.files if each.views]
+    drawn = [drawings_dxf([views()[name](work) for name in each]) for each in sheets]
+    files = {
+        "dxf": [
+            [line for line in each.partition("ENTITIES")[2].splitlines() if " @ 20" not in line]
+            for each in (setting_out_dxf(work), *drawn)
+        ],
+        "geojson": json.loads(setting_out_geojson(work)),
+        "svg": [svg_of(draw(work)).splitlines() for draw in views().values()],
+        "pdf": hashlib.sha256(sheet_pdf(plan_work(work, slow=True), 1, "2026-01-01", "a4", work=work)).hexdigest(),
+    }
+    print(json.dumps({"plan": plan, "cards": cards, "tables": tables, "files": files}, default=str))
 """
 
 
@@ -85,6 +104,8 @@ def main(commit: str) -> int:
     houses = list(made())
     given = "\n".join(map(json.dumps, houses))
     with unpacked(commit) as tree:
+        # Typefaces are made at set-up, and are no part of a commit.
+        shutil.copytree(FONTS, tree / FONTS.relative_to(ROOT), dirs_exist_ok=True)
         before = [renamed(json.loads(line)) for line in run_in(tree, PLANS, given).splitlines()]
     after = [json.loads(line) for line in run_in(ROOT, PLANS, given).splitlines()]
     found = [

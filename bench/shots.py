@@ -66,6 +66,7 @@ def picked(page: Page, label: str, option: str) -> None:
 
 
 def take_all(page: Page, address: str) -> None:
+    """Every picture that the README shows."""
     page.goto(address)
     page.get_by_role("heading", name="Upper terrace").wait_for()
     take(page, "yard")
@@ -81,6 +82,14 @@ def take_all(page: Page, address: str) -> None:
     page.keyboard.press("Home")
     page.keyboard.press("ArrowRight")
     take(page, "bows")
+    in_weather(page, address)
+    framed(page, address)
+    others(page, address)
+    cards(page, address)
+
+
+def in_weather(page: Page, address: str) -> None:
+    """A house that stands up to its weather, and is taken back."""
     step(page, address, "Upper terrace", "Weather")
     page.get_by_text("open plain, hard winter: to play with", exact=True).click()
     page.get_by_role("banner").get_by_text("Made-up weather").wait_for()
@@ -119,10 +128,19 @@ def take_all(page: Page, address: str) -> None:
     page.locator('[data-answer="deep_settled"]').wait_for()
     page.mouse.move(0, 0)
     take(page, "carries")
+    undone(page)
+
+
+def undone(page: Page) -> None:
+    """All that was changed is taken back."""
     undo = page.get_by_role("button", name="Undo")
     while undo.is_enabled():
         undo.click()
         saved(page)
+
+
+def framed(page: Page, address: str) -> None:
+    """Its bends, runs, braces and ends."""
     step(page, address, "Upper terrace", "Bend")
     take(page, "bend")
     step(page, address, "Upper terrace", "Runs")
@@ -145,9 +163,11 @@ def take_all(page: Page, address: str) -> None:
     page.get_by_label("Piece", exact=True).select_option("front:F")
     page.wait_for_timeout(1000)
     take(page, "round")
-    while undo.is_enabled():
-        undo.click()
-        saved(page)
+    undone(page)
+
+
+def others(page: Page, address: str) -> None:
+    """The cover of another house, and the bows of a third."""
     step(page, address, "Dune edge", "Cover")
     page.get_by_text("with sheets of their own", exact=True).click()
     saved(page)
@@ -161,7 +181,6 @@ def take_all(page: Page, address: str) -> None:
     typed(page, "strength.runs", "3")
     page.mouse.move(0, 0)
     take(page, "fittings")
-    cards(page, address)
 
 
 def cards(page: Page, address: str) -> None:

@@ -8,6 +8,7 @@ from collections.abc import Callable
 import numpy as np
 from scipy.integrate import solve_bvp
 
+from frame import Row
 from obtegum.core.formulas.profile.elastica import half_curve
 from obtegum.core.formulas.profile.sprung import pipe_for_rise, span_for_rise, sprung_pipe
 
@@ -44,7 +45,7 @@ def _library(pipe: float) -> object:
     return solve_bvp(turn, ends, s, begun, p=[0.0], tol=1e-8)
 
 
-def sprung_rows() -> list[tuple[str, float, float, str]]:
+def sprung_rows() -> list[Row]:
     """Each as (what, ms, budget, unit)."""
     rise = {pipe: sprung_pipe(3.0, pipe).rise_m for pipe in PIPES}
     near = lambda pipe: rise[min(PIPES, key=lambda each: abs(each - pipe))]  # noqa: E731

@@ -9,7 +9,11 @@ import sys
 import time
 from collections.abc import Sequence
 from pathlib import Path
-from typing import Any
+from typing import TYPE_CHECKING, Any
+
+if TYPE_CHECKING:
+    import uvicorn
+    from fastapi import FastAPI
 
 __all__ = ["listening", "main"]
 
@@ -217,19 +221,64 @@ def _warm() -> None:
 Address = tuple[str, int]
 
 
+def _listeners(arguments: argparse.Namespace) -> "list[socket.socket]":
+    """Where it listens: on this machine, and on the local network if asked; none where it can't, which is said."""
+    try:
+        listener = listening(arguments.port)
+    except OSError as error:
+        print(f"Can't listen on port {arguments.port}: {error.strerror}. Choose another with --port.", file=sys.stderr)
+        return []
+    if arguments.field is None:
+        return [listener]
+    address = arguments.field or local_address()
+    try:
+        return [listener, listening(listener.getsockname()[1], address)]
+    except OSError as error:
+        listener.close()
+        print(f"Can't listen at {address}: {error.strerror}. Say which address with --field.", file=sys.stderr)
+        return []
+
+
+def _server(app: "FastAPI") -> "uvicorn.Server":
+    """A server of an app that leaves in good order when it is stopped."""
+    import signal
+
+    import uvicorn
+
+    from obtegum.api.patience import PatientProtocol
+
+    config = uvicorn.Config(
+        app, http=PatientProtocol, log_level="warning", server_header=False, timeout_graceful_shutdown=GRACE_S
+    )
+    server = uvicorn.Server(config)
+
+    def leave(number: int, frame: object) -> None:
+        server.should_exit = True
+
+    # The server sends a signal that it was stopped by on to whoever had it before: that must not end the
+    # process before the store is closed. A closed terminal stops it the same way.
+    for name in (signal.SIGTERM, signal.SIGINT, signal.SIGHUP):
+        signal.signal(name, leave)
+    return server
+
+
+def _say_where(listener: socket.socket, phones: str) -> None:
+    """The address, and that of the door for phones if there is one. Raises: OSError where the terminal was closed."""
+    print(f"Obtegum is at http://127.0.0.1:{listener.getsockname()[1]}/ (Ctrl-C stops it)", flush=True)
+    if phones:
+        said = f"Phones come in at {phones}/ by a code. It isn't encrypted: only on a network that you trust."
+        print(said, flush=True)
+
+
 def _serve(arguments: argparse.Namespace) -> int:
     import gc
     import os
-    import signal
     import threading
 
     # Thousands of classes are made while it starts, and none of them goes again: nothing is looked for among them.
     gc.disable()
-    import uvicorn
-
     from obtegum.api.app import make_app
     from obtegum.api.door import Door
-    from obtegum.api.patience import PatientProtocol
     from obtegum.devices.controller import ControllerLink
     from obtegum.devices.level import LevelLink
     from obtegum.store import StoreTrouble, open_store
@@ -251,59 +300,26 @@ def _serve(arguments: argparse.Namespace) -> int:
     if arguments.demo:
         level = level or _simulated_level()
         sides = sides or _simulated_controller()
-    try:
-        listener = listening(arguments.port)
-    except OSError as error:
+    listeners = _listeners(arguments)
+    if not listeners:
         store.close()
-        print(f"Can't listen on port {arguments.port}: {error.strerror}. Choose another with --port.", file=sys.stderr)
         return 1
-    listeners, door = [listener], None
+    listener = listeners[0]
+    door = None
     if arguments.field is not None:
-        address = (arguments.field or local_address(), listener.getsockname()[1])
-        try:
-            listeners.append(listening(address[1], address[0]))
-        except OSError as error:
-            store.close()
-            listener.close()
-            print(f"Can't listen at {address[0]}: {error.strerror}. Say which address with --field.", file=sys.stderr)
-            return 1
-        door = Door(data, address)
+        door = Door(data, (arguments.field or local_address(), listener.getsockname()[1]))
     # What was loaded stays; a plan makes tens of thousands of small values that die at once.
     gc.freeze()
     gc.set_threshold(100_000, 20, 20)
     gc.enable()
-    config = uvicorn.Config(
-        make_app(
-            store,
-            level=LevelLink(*level) if level else None,
-            sides=ControllerLink(*sides) if sides else None,
-            door=door,
-        ),
-        http=PatientProtocol,
-        log_level="warning",
-        server_header=False,
-        timeout_graceful_shutdown=GRACE_S,
-    )
-    server = uvicorn.Server(config)
+    links = LevelLink(*level) if level else None, ControllerLink(*sides) if sides else None
+    server = _server(make_app(store, level=links[0], sides=links[1], door=door))
     warm = threading.Timer(WARM_S, _warm)
     warm.daemon = True
     warm.start()
     threading.Thread(target=_resting, args=(store,), daemon=True).start()
-
-    def leave(number: int, frame: object) -> None:
-        server.should_exit = True
-
-    # The server sends a signal that it was stopped by on to whoever had it before: that must not end the
-    # process before the store is closed. A closed terminal stops it the same way.
-    for name in (signal.SIGTERM, signal.SIGINT, signal.SIGHUP):
-        signal.signal(name, leave)
     try:
-        print(f"Obtegum is at http://127.0.0.1:{listener.getsockname()[1]}/ (Ctrl-C stops it)", flush=True)
-        if door is not None:
-            print(
-                f"Phones come in at {door.url}/ by a code. It isn't encrypted: only on a network that you trust.",
-                flush=True,
-            )
+        _say_where(listener, "" if door is None else door.url)
     except OSError:
         # The terminal was closed while it was being told.
         server.should_exit = True

@@ -405,6 +405,16 @@ def walks(seed: int) -> bool:
     except DesignError:
         return False
     assert len({member.part for member in members}) == len(members)
+    each_on_what_it_should_be(work, members)
+    lapping_by_their_joint(work, members)
+    # What is drawn is what is listed.
+    plan = plan_work(work)
+    drawn = {item.part for drawing in plan.drawings for item in drawing.items if hasattr(item, "part")}
+    assert {each.part for each in members if each.part.startswith("run:")} <= drawn
+    return True
+
+
+def each_on_what_it_should_be(work: Work, members: list[Member]) -> None:
     od, run = bow_tube(work).od_m, run_tube(work).od_m
     touch = (od + run) / 2 + 0.002
     for member in members:
@@ -422,7 +432,10 @@ def walks(seed: int) -> bool:
         elif member.what == "strut":
             assert on_a_bow(work, member.ends[1], touch), member
         assert math.dist(*member.ends) <= member.length_m + 2 * work.design.braces.edge_m + 0.06
-    # No two pieces of one line overlap by more than their joint.
+
+
+def lapping_by_their_joint(work: Work, members: list[Member]) -> None:
+    """No two pieces of one line overlap by more than their joint."""
     lines: dict[str, list[Member]] = {}
     for member in members:
         if member.what == "run stick":
@@ -432,11 +445,6 @@ def walks(seed: int) -> bool:
         ordered = sorted(sticks, key=lambda each: each.ends[0][0])
         for one, other in pairwise(ordered):
             assert one.ends[1][0] - other.ends[0][0] == pytest.approx(joint, abs=1e-9)
-    # What is drawn is what is listed.
-    plan = plan_work(work)
-    drawn = {item.part for drawing in plan.drawings for item in drawing.items if hasattr(item, "part")}
-    assert {each.part for each in members if each.part.startswith("run:")} <= drawn
-    return True
 
 
 def test_marks_go_to_the_posts_as_they_stand() -> None:

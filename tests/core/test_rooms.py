@@ -294,3 +294,15 @@ def test_no_file_is_crowded() -> None:
     }
     assert {name: lines for name, lines in long.items() if lines > 400} == {}
     assert len(long) > 150
+
+
+def test_no_function_is_long() -> None:
+    files = [file for folder in ("src", "tools", "bench") for file in (ROOT / folder).rglob("*.py")]
+    long = {
+        f"{file.name}:{node.name}": node.end_lineno - node.lineno + 1
+        for file in files
+        for node in ast.walk(ast.parse(file.read_text(encoding="utf-8")))
+        if isinstance(node, ast.FunctionDef) and node.end_lineno is not None
+    }
+    assert {name: lines for name, lines in long.items() if lines > 60} == {}
+    assert len(long) > 2500

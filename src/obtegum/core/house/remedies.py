@@ -217,68 +217,77 @@ def find_remedies(design: HouseDesign, record: SiteRecord, catalogue: Catalogue)
     return remedies_on(begin(design, record, catalogue), Job(design, record))
 
 
-def remedies_on(work: Work, job: Job, between: Callable[[], object] = lambda: None) -> list[Remedy]:
-    """The same for a house on a bench; every cure is judged on one that begins from it.
+class _Trials:
+    """Cures of a house, each laid once however many verdicts it may mend; ``between`` is called before each is."""
 
-    ``between`` is called before each is judged, which may take as long as a plan.
-    """
+    def __init__(self, work: Work, job: Job, between: Callable[[], object]) -> None:
+        self._work, self._job, self._between = work, job, between
+        self._kept: dict[Edits, _Cured | None] = {}
+        self._asked = {each.id: room for room in rooms() for each in room.judged(work)}
 
-    # Several verdicts may be cured by the same: it is laid once.
-    kept: dict[Edits, _Cured | None] = {}
-    asked = {each.id: room for room in rooms() for each in room.judged(work)}
+    def _cured(self, edits: Edits) -> _Cured | None:
+        if edits not in self._kept:
+            self._between()
+            self._kept[edits] = _cured(self._work, self._job, edits)
+        return self._kept[edits]
 
-    def cured(edits: Edits) -> _Cured | None:
-        if edits not in kept:
-            between()
-            kept[edits] = _cured(work, job, edits)
-        return kept[edits]
-
-    def tried(verdict: Verdict, edits: Edits, tight: bool = False) -> Remedy | None:
-        laid = cured(edits)
+    def tried(self, verdict: Verdict, edits: Edits, tight: bool = False) -> Remedy | None:
+        """A cure as a remedy; None where it is none."""
+        cured, room = self._cured(edits), self._asked[verdict.id]
         try:
-            return None if laid is None else _offer(work, job, verdict, asked[verdict.id], edits, laid, tight)
+            return None if cured is None else _offer(self._work, self._job, verdict, room, edits, cured, tight)
         except DesignError:
             return None
 
-    def made_good(verdict: Verdict, cures: Sequence[Edits]) -> Iterator[Remedy | None]:
+    def made_good(self, verdict: Verdict, cures: Sequence[Edits]) -> Iterator[Remedy | None]:
         """The first cures that worsen something, each with a cure of that."""
         looked = 0
         for edits in cures:
-            laid = cured(edits)
-            if laid is None:
+            cured = self._cured(edits)
+            if cured is None:
                 continue
             try:
-                if laid.hopeless(asked[verdict.id], verdict.id):
+                if cured.hopeless(self._asked[verdict.id], verdict.id):
                     continue
-                found = laid.own(asked[verdict.id], verdict.id)
+                found = cured.own(self._asked[verdict.id], verdict.id)
                 if found is not None and found.level == "fails":
                     continue
                 looked += 1
                 if looked > MADE_GOOD:
                     return
-                after = judged(laid.work)
-                barring = [each for each in _worse(judged(work), laid.work, verdict.id) if _bars(each, verdict, False)]
-                if found is not None and found.level == "unknown":
-                    # Why it isn't known may be told by what failed before, too.
-                    barring += [each for each in after if each.level == "fails" and each not in barring]
-                more = [cure for each in barring if each.id in _cures() for cure in _cures()[each.id](laid.work, each)]
+                more = self._more(cured, verdict, found)
             except DesignError:
                 continue
             changed = {each.measure for each in edits}
             apart = (each for each in more if not changed & {one.measure for one in each})
-            yield from (tried(verdict, edits + each) for each in islice(apart, MORE_TRIED))
+            yield from (self.tried(verdict, edits + each) for each in islice(apart, MORE_TRIED))
 
-    remedies: list[Remedy] = []
+    def _more(self, cured: _Cured, verdict: Verdict, found: Verdict | None) -> list[Edits]:
+        """Cures of what a cure worsens, which bars it."""
+        worse = _worse(judged(self._work), cured.work, verdict.id)
+        barring = [each for each in worse if _bars(each, verdict, False)]
+        if found is not None and found.level == "unknown":
+            # Why it isn't known may be told by what failed before, too.
+            barring += [each for each in judged(cured.work) if each.level == "fails" and each not in barring]
+        return [cure for each in barring if each.id in _cures() for cure in _cures()[each.id](cured.work, each)]
+
+
+def remedies_on(work: Work, job: Job, between: Callable[[], object] = lambda: None) -> list[Remedy]:
+    """The same for a house on a bench; every cure is judged on one that begins from it.
+
+    ``between`` is called before each is judged, which may take as long as a plan.
+    """
+    trials, remedies = _Trials(work, job, between), list[Remedy]()
     for verdict in judged(work):
         cure = _cures().get(verdict.id)
         if verdict.level == "holds" or cure is None:
             continue
         cures = list(cure(work, verdict))
-        offers = list(_distinct(tried(verdict, edits) for edits in cures))
+        offers = list(_distinct(trials.tried(verdict, edits) for edits in cures))
         if not offers and verdict.level == "fails":
-            offers = list(_distinct(made_good(verdict, cures)))
+            offers = list(_distinct(trials.made_good(verdict, cures)))
         if not offers:
-            offers = list(_distinct(tried(verdict, edits, tight=True) for edits in cures))
+            offers = list(_distinct(trials.tried(verdict, edits, tight=True) for edits in cures))
         ranked = sorted(offers, key=lambda each: (LEVELS.index(each.level), each.more))
         remedies += ranked[:MOST_PER_VERDICT]
     return remedies

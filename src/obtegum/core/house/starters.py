@@ -40,6 +40,10 @@ def new_house(units: Units) -> HouseDesign:
 
 def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
     """Three made-up houses at different stages of the work."""
+    return [_terrace(), _dune(), _kitchen()]
+
+
+def _terrace() -> tuple[HouseDesign, SiteRecord]:
     snow = _house(
         "Upper terrace",
         "feet",
@@ -62,6 +66,24 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
     # Bent on a former that grips near the tube's end.
     near = snow.bending.model_copy(update={"tail_m": 3 * INCH_M})
     snow = snow.model_copy(update={"bending": near})
+    taped = Taping.model_validate(
+        {
+            "ab_m": 63 * FOOT_M,
+            "dc_m": 63 * FOOT_M + INCH_M / 8,
+            "ad_m": 22.5 * FOOT_M,
+            "bc_m": 22.5 * FOOT_M + INCH_M / 16,
+            "ac_m": 66.8973 * FOOT_M,
+            "bd_m": 66.9053 * FOOT_M,
+        }
+    )
+    first = taped.model_copy(update={"ac_m": 67.105 * FOOT_M, "bd_m": 66.705 * FOOT_M})
+    record = _pegs_set(snow, 16, 5).model_copy(
+        update={"earlier": (first,), "taped": taped, "levels": _levelled(snow, 0.012, -0.021, 1.66)}
+    )
+    return snow, record
+
+
+def _dune() -> tuple[HouseDesign, SiteRecord]:
     coast = _house(
         "Dune edge",
         "metric",
@@ -82,6 +104,19 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
             "joint_m": 0.15,
         },
     )
+    walked = [f"L{bow}" for bow in range(1, 10)]
+    stations = design_bays(coast).stations_m
+    some = {name: round(made_up_ground(stations[int(name[1:]) - 1], 0.0), 3) for name in walked}
+    record = SiteRecord(
+        taped=Taping(ab_m=26.2, dc_m=26.205, ad_m=7.352, bc_m=7.348, ac_m=27.244, bd_m=27.182),
+        levels=Levels(pegs=some),
+    )
+    measured = (7.34, 7.38, 7.32, 7.37, 7.35)
+    bows = {str(bow): BowCheck(width_m=wide_m) for bow, wide_m in enumerate(measured, start=1)}
+    return coast, record.model_copy(update={"bows": bows})
+
+
+def _kitchen() -> tuple[HouseDesign, SiteRecord]:
     sprung = _house(
         "Kitchen plot",
         "feet",
@@ -101,32 +136,7 @@ def demo_houses() -> list[tuple[HouseDesign, SiteRecord]]:
             "joint_m": 4 * INCH_M,
         },
     )
-    taped = Taping.model_validate(
-        {
-            "ab_m": 63 * FOOT_M,
-            "dc_m": 63 * FOOT_M + INCH_M / 8,
-            "ad_m": 22.5 * FOOT_M,
-            "bc_m": 22.5 * FOOT_M + INCH_M / 16,
-            "ac_m": 66.8973 * FOOT_M,
-            "bd_m": 66.9053 * FOOT_M,
-        }
-    )
-    first = taped.model_copy(update={"ac_m": 67.105 * FOOT_M, "bd_m": 66.705 * FOOT_M})
-    snow_record = _pegs_set(snow, 16, 5).model_copy(
-        update={"earlier": (first,), "taped": taped, "levels": _levelled(snow, 0.012, -0.021, 1.66)}
-    )
-    walked = [f"L{bow}" for bow in range(1, 10)]
-    stations = design_bays(coast).stations_m
-    some = {name: round(made_up_ground(stations[int(name[1:]) - 1], 0.0), 3) for name in walked}
-    coast_record = SiteRecord(
-        taped=Taping(ab_m=26.2, dc_m=26.205, ad_m=7.352, bc_m=7.348, ac_m=27.244, bd_m=27.182),
-        levels=Levels(pegs=some),
-    )
-    measured = (7.34, 7.38, 7.32, 7.37, 7.35)
-    bows = {str(bow): BowCheck(width_m=wide_m) for bow, wide_m in enumerate(measured, start=1)}
-    coast_record = coast_record.model_copy(update={"bows": bows})
-    sprung_record = _pegs_set(sprung, 9, 9)
-    return [(snow, snow_record), (coast, coast_record), (sprung, sprung_record)]
+    return sprung, _pegs_set(sprung, 9, 9)
 
 
 def _levelled(design: HouseDesign, along: float, across: float, first_m: float) -> Levels:

@@ -133,10 +133,7 @@ def analyse(
         factor = critical_factors(frame, axial)
         guess_use, bound = _bound(bow, axial, moment, factor)
     axial, moment, guess_use, factor, bound = (each[place] for each in (axial, moment, guess_use, factor, bound))
-    # Ways that each combination leans, imperfect: both without wind, none beside it unless sway asks for it; what is
-    # its own mirror leans either way alike.
-    leans = np.asarray(calm, dtype=bool) | bow.stability.leans
-    ways = np.where(itself, 1, 2) * leans
+    ways = _ways(bow, calm, itself)
     first = twin == own
     sure = first & np.isinf(bound) & (floor < np.inf)
     order = np.argsort(-bound, kind="stable")
@@ -163,6 +160,13 @@ def analyse(
         moves=plain.moved,
         pulls=np.zeros((len(factors), 0)) if frame.ties is None else factors @ frame.ties.pulled(plain.moved),
     )
+
+
+def _ways(bow: Bow, calm: Sequence[bool], itself: NDArray[np.bool_]) -> NDArray[np.int_]:
+    """(c,): ways that each combination leans, imperfect: both without wind, none beside it unless sway asks for it;
+    what is its own mirror leans either way alike."""
+    leans = np.asarray(calm, dtype=bool) | bow.stability.leans
+    return np.asarray(np.where(itself, 1, 2) * leans)
 
 
 def _mirrors(bow: Bow) -> bool:

@@ -1,6 +1,7 @@
 """Bows: radius, girth, tube per bow, and every mark on every stick."""
 
 from collections import Counter
+from collections.abc import Iterator
 
 from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.verdict import Verdict, judge
@@ -208,44 +209,35 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
     )
 
 
-def plan(work: Work, found: list[Verdict]) -> StepPlan:
-    """The step's inputs and answers."""
+def _answers(work: Work) -> Iterator[Answer]:
+    """Bend, corners, tube, and the sticks that it is made of."""
     split, bows = split_of(work), bays_of(work).bows
-    sticks, bought = len(split.pieces), work.design.bows.making == "parts"
+    sticks = len(split.pieces)
     house, own = stick_count(work), own_pieces(work)
     bundle = work.design.bows.bundle
     bundles = -(-house // bundle)
     spare = f", {bundles * bundle - house} to spare" if bundle > 1 else ""
-    answers = (
-        *_bend_answers(work),
-        *_corner_answers(work),
-        length_answer(
-            work, "girth", "Girth, ground to ground", centre_line(work).girth_m, "along the bow, over the top"
-        ),
-        length_answer(work, "tube", "Tube per bow, sockets in", tube_m(work)),
-        count_answer("sticks", f"{'Pieces' if own else 'Sticks'} per bow", sticks, f"{house} for all {bows} bows"),
-        count_answer(
-            "joints",
-            "Joints per bow",
-            len(split.joints_m),
-            "turn every second bow end for end" if split.flipped else joint_made(work).name,
-        ),
-        *(
-            _when_they_come(work)
-            if own
-            else (
-                count_answer(
-                    "bundles",
-                    "Sticks to buy" if bundle == 1 else f"Bundles of {bundle}",
-                    bundles,
-                    f"{house} sticks{spare}",
-                ),
-                _left_over(work),
-                *_uncut(work),
-            )
-        ),
-        *_slides(work),
-    )
+    yield from _bend_answers(work)
+    yield from _corner_answers(work)
+    girth_m = centre_line(work).girth_m
+    yield length_answer(work, "girth", "Girth, ground to ground", girth_m, "along the bow, over the top")
+    yield length_answer(work, "tube", "Tube per bow, sockets in", tube_m(work))
+    yield count_answer("sticks", f"{'Pieces' if own else 'Sticks'} per bow", sticks, f"{house} for all {bows} bows")
+    made = "turn every second bow end for end" if split.flipped else joint_made(work).name
+    yield count_answer("joints", "Joints per bow", len(split.joints_m), made)
+    if own:
+        yield from _when_they_come(work)
+    else:
+        label = "Sticks to buy" if bundle == 1 else f"Bundles of {bundle}"
+        yield count_answer("bundles", label, bundles, f"{house} sticks{spare}")
+        yield _left_over(work)
+        yield from _uncut(work)
+    yield from _slides(work)
+
+
+def plan(work: Work, found: list[Verdict]) -> StepPlan:
+    """The step's inputs and answers."""
+    bought = work.design.bows.making == "parts"
     return StepPlan(
         **stands(work, found),
         next=CHECK_ONE if bought else "Mark one stick, bend one bow, and check its width before the rest.",
@@ -261,10 +253,10 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
             "bows.joint_m",
             *(("bows.hole_m",) if work.design.bows.cut == "own" else ("bows.bundle",)),
         ),
-        answers=answers,
+        answers=tuple(_answers(work)),
         leads=("radius", "tube", "sticks", "bundles", "pieces", "lies"),
         views=("across", "along"),
-        strips=tuple(f"stick:{piece.name}" for piece in split.pieces),
+        strips=tuple(f"stick:{piece.name}" for piece in split_of(work).pieces),
         aside=("bows.tube_od", "bows.making", "bows.hole_m", "bows.bundle"),
         grips=(
             "size.span_m",

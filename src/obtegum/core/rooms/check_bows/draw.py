@@ -1,5 +1,7 @@
 """The bows as measured, all over one another against the plan."""
 
+from collections.abc import Iterator
+
 from obtegum.core.drawing.items import Dimension, Drawing, Item, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import chain_path, line
 from obtegum.core.findings.skeleton.bays import bays_of
@@ -69,18 +71,22 @@ def bow_set(work: Work) -> Drawing:
         ),
         Note(part="ground", x=0.0, y=0.0, text="measure from here", above=False),
     ]
-    rows = []
-    for each in judged:
-        check = work.record.bows[str(each.bow)]
-        for name in ("width", "height", "left", "right", "twist"):
-            value = getattr(check, f"{name}_m")
-            if value is not None:
-                rows.append(Row(what=f"Bow {each.bow}, {name}", reading=work.say(value)))
+    rows = tuple(_rows(work))
     return drawn(
         view="set",
         title="The set" if times == 1 or not judged else f"The set, differences × {times}",
         summary=f"{len(judged)} of {bays_of(work).bows} bows measured, each drawn over the plan by its width.",
         items=items,
         beside_m=(0.0, 0.2, 0.0, 0.0),
-        table=tuple(rows) or (Row(what="Bows", reading="none measured yet"),),
+        table=rows or (Row(what="Bows", reading="none measured yet"),),
     )
+
+
+def _rows(work: Work) -> Iterator[Row]:
+    """Every reading of the bows that were measured."""
+    for each in judged_bows(work):
+        check = work.record.bows[str(each.bow)]
+        for name in ("width", "height", "left", "right", "twist"):
+            value = getattr(check, f"{name}_m")
+            if value is not None:
+                yield Row(what=f"Bow {each.bow}, {name}", reading=work.say(value))

@@ -165,6 +165,25 @@ def _answers(work: Work) -> Iterator[Answer]:
         yield length_answer(work, "pleat_spare", "Too much at the foot of an end", spare_m, note)
     if work.design.weather.cover == "film":
         yield _thick(work)
+    yield from _fixings(work)
+    yield count_answer(
+        "cover_caps", "Ends of runs to cap", caps_of(work), "and each bolt’s head outside round, or taped"
+    )
+    cords = cords_of(work)
+    if cords is not None:
+        yield count_answer("cover_cords", "Cords over the top", cords.count, f"{work.say(cords.each_m, 'up')} each")
+        pulled = cord_n(work)
+        if pulled is not None:
+            note = "if all of the lift comes on it; film and fixings are judged without them"
+            yield amount_answer(work, "cover_cord_pull", "Wind pulls a cord by", pulled, "force", note)
+    eyelets = eyelets_of(work)
+    if eyelets is not None:
+        note = f"the first {work.say(eyelets.first_m)} from its end"
+        yield count_answer("cover_eyelets", "Eyelets, each side", eyelets.count, note)
+
+
+def _fixings(work: Work) -> Iterator[Answer]:
+    """What fixes its edges, what goes over the bows, and what is dug for it."""
     lines = lines_of(work)
     sticks = sum(line.sticks for line in lines)
     if sticks:
@@ -181,20 +200,6 @@ def _answers(work: Work) -> Iterator[Answer]:
     dug = sum(line.dug_m3 for line in lines)
     if dug:
         yield amount_answer(work, "cover_dug", "Trench to dig", dug, "volume", "a foot wide and deep")
-    yield count_answer(
-        "cover_caps", "Ends of runs to cap", caps_of(work), "and each bolt’s head outside round, or taped"
-    )
-    cords = cords_of(work)
-    if cords is not None:
-        yield count_answer("cover_cords", "Cords over the top", cords.count, f"{work.say(cords.each_m, 'up')} each")
-        pulled = cord_n(work)
-        if pulled is not None:
-            note = "if all of the lift comes on it; film and fixings are judged without them"
-            yield amount_answer(work, "cover_cord_pull", "Wind pulls a cord by", pulled, "force", note)
-    eyelets = eyelets_of(work)
-    if eyelets is not None:
-        note = f"the first {work.say(eyelets.first_m)} from its end"
-        yield count_answer("cover_eyelets", "Eyelets, each side", eyelets.count, note)
 
 
 def _thick(work: Work) -> Answer:

@@ -3,11 +3,23 @@
 import math
 from collections.abc import Sequence
 
-from obtegum.core.drawing.items import Arrow, Drawing, Grower, Item, Mark, Note, Outline, Row, drawn
+from obtegum.core.drawing.items import (
+    Arrow,
+    Drawing,
+    Grower,
+    Item,
+    Mark,
+    Note,
+    Outline,
+    Row,
+    Vertex,
+    drawn,
+)
 from obtegum.core.drawing.paths import chain_path, circle, line
 from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.profile import Chain
 from obtegum.core.rooms.hoist.found import sheet_of
 from obtegum.core.rooms.size.across import frame_outlines
 
@@ -27,6 +39,47 @@ def day_drawings(work: Work) -> Sequence[Drawing]:
 def roped(work: Work) -> Drawing:
     """The bundle beside the house, a rope over it to the other side."""
     return _scene(work, 2)
+
+
+def _string(part: str, path: tuple[Vertex, ...], label: str) -> Outline:
+    return Outline(part=part, layer="string", material="string", path=path, label=label)
+
+
+def _bundle(place: float) -> list[Item]:
+    path = circle(place, BUNDLE_M, BUNDLE_M)
+    return [
+        Outline(part="sheet", layer="air", material="air", closed=True, path=path, label="bundle"),
+        _string("sheet", path, "bundle"),
+        Note(part="sheet", x=place, y=-0.05, text="bundle, tied", above=False),
+    ]
+
+
+def _half_over(outer: Chain) -> list[Item]:
+    """The sheet as far as it is drawn over, and the rope that draws it on."""
+    at = outer.girth_m * DRAWN
+    (x, y), head = outer.point(at), outer.heading(at)
+    return [
+        _string("film", chain_path(outer.part(at, outer.girth_m)), "sheet, half over"),
+        _string("rope", chain_path(outer.part(0.0, at)), "rope"),
+        Arrow(part="rope", x0=x, y0=y, x1=x - 0.7 * math.cos(head), y1=y - 0.7 * math.sin(head)),
+    ]
+
+
+def _fixed(work: Work, outer: Chain) -> list[Item]:
+    """The sheet over the house, and what is fixed in which order."""
+    items: list[Item] = [_string("film", chain_path(outer), "sheet")]
+    for name, at in _order(work):
+        x, y = outer.point(outer.girth_m * at)
+        up = max(y, work.design.size.figure.height_m) + 0.15
+        items += [
+            Mark(part=f"fix:{name}", symbol="socket", x=x, y=y, label=f"{name}"),
+            Note(part=f"fix:{name}", x=x * 1.08, y=up, text=name),
+        ]
+    return items
+
+
+# How far from the left foot the sheet's edge is, of the girth, where it is drawn half over.
+DRAWN = 0.42
 
 
 def _scene(work: Work, number: int) -> Drawing:
@@ -49,59 +102,19 @@ def _scene(work: Work, number: int) -> Drawing:
         ),
         Note(part="wind", x=-ground, y=work.design.size.height_m * 0.9, text="wind", anchor="start"),
     ]
-    girth, tall_m = outer.girth_m, work.design.size.figure.height_m
+    tall_m = work.design.size.figure.height_m
     if number in (1, 2):
-        items += [
-            Outline(
-                part="sheet",
-                layer="air",
-                material="air",
-                closed=True,
-                path=circle(place, BUNDLE_M, BUNDLE_M),
-                label="bundle",
-            ),
-            Outline(
-                part="sheet", layer="string", material="string", path=circle(place, BUNDLE_M, BUNDLE_M), label="bundle"
-            ),
-            Note(part="sheet", x=place, y=-0.05, text="bundle, tied", above=False),
-        ]
+        items += _bundle(place)
     if number == 2:
         items += [
-            Outline(
-                part="rope", layer="string", material="string", path=chain_path(outer), label="rope over the house"
-            ),
-            Outline(
-                part="rope",
-                layer="string",
-                material="string",
-                path=line(edge, 0.02, place, 0.02),
-                label="rope to the bundle",
-            ),
+            _string("rope", chain_path(outer), "rope over the house"),
+            _string("rope", line(edge, 0.02, place, 0.02), "rope to the bundle"),
             Note(part="rope", x=-edge - 0.15, y=tall_m + 0.15, text=f"{sheet_of(work).ropes} ropes", anchor="end"),
         ]
     if number == 3:
-        over = outer.part(girth * 0.42, girth)
-        x, y = outer.point(girth * 0.42)
-        head = outer.heading(girth * 0.42)
-        items += [
-            Outline(part="film", layer="string", material="string", path=chain_path(over), label="sheet, half over"),
-            Outline(
-                part="rope",
-                layer="string",
-                material="string",
-                path=chain_path(outer.part(0.0, girth * 0.42)),
-                label="rope",
-            ),
-            Arrow(part="rope", x0=x, y0=y, x1=x - 0.7 * math.cos(head), y1=y - 0.7 * math.sin(head)),
-        ]
+        items += _half_over(outer)
     if number == 4:
-        items.append(Outline(part="film", layer="string", material="string", path=chain_path(outer), label="sheet"))
-        for name, at in _order(work):
-            x, y = outer.point(girth * at)
-            items += [
-                Mark(part=f"fix:{name}", symbol="socket", x=x, y=y, label=f"{name}"),
-                Note(part=f"fix:{name}", x=x * 1.08, y=max(y, tall_m) + 0.15, text=name),
-            ]
+        items += _fixed(work, outer)
     people = {
         1: (place - 0.7, place + 0.7),
         2: (-edge - 0.7, place + 0.7),

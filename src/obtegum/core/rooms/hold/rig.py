@@ -15,6 +15,20 @@ LONG_M, SHORT_M = 2.0, 0.3
 BLOCK_M, BAR_M, SCALE_M = 0.5, 0.05, 0.25
 
 
+def _lever(work: Work, bar_y: float, short_m: float, long_m: float) -> list[Item]:
+    """A bar over a block, a weight at its far end, with both of its arms."""
+    reveal_m, far = work.design.posts.reveal_m, short_m + long_m
+    block, bar = box(short_m - 0.12, 0.0, short_m + 0.12, bar_y - BAR_M), line(-0.08, bar_y, far + 0.08, bar_y)
+    return [
+        Outline(part="rig:block", layer="frame", material="board", closed=True, path=block, label="block"),
+        Outline(part="rig:bar", layer="frame", material="steel", path=bar, width_m=BAR_M, label="bar"),
+        Arrow(part="rig:weight", x0=far, y0=bar_y + 0.45, x1=far, y1=bar_y + 0.05),
+        Arrow(part="rig:pull", x0=0.0, y0=reveal_m - 0.45, x1=0.0, y1=reveal_m - 0.05),
+        Dimension(part="rig:short", x0=0.0, y0=bar_y, x1=short_m, y1=bar_y, lane=1.0, text=work.say(short_m)),
+        Dimension(part="rig:long", x0=far, y0=bar_y, x1=short_m, y1=bar_y, lane=1.0, text=work.say(long_m)),
+    ]
+
+
 def rig(work: Work) -> Drawing:
     """The post, the chain to it, and what pulls; x from the post, y = 0 on the ground."""
     pulls, half = work.record.pulls, post_tube(work).over_m / 2
@@ -44,43 +58,16 @@ def rig(work: Work) -> Drawing:
             part="rig:chain", layer="frame", material="ink", path=line(0.0, reveal_m - 0.05, 0.0, bar_y), label="chain"
         ),
     ]
+    said = "the scale reads what it pulls"
     if pulls.rig == "lever":
-        items += [
-            Outline(
-                part="rig:block",
-                layer="frame",
-                material="board",
-                closed=True,
-                path=box(short_m - 0.12, 0.0, short_m + 0.12, bar_y - BAR_M),
-                label="block",
-            ),
-            Outline(
-                part="rig:bar",
-                layer="frame",
-                material="steel",
-                path=line(-0.08, bar_y, far + 0.08, bar_y),
-                width_m=BAR_M,
-                label="bar",
-            ),
-            Arrow(part="rig:weight", x0=far, y0=bar_y + 0.45, x1=far, y1=bar_y + 0.05),
-            Arrow(part="rig:pull", x0=0.0, y0=reveal_m - 0.45, x1=0.0, y1=reveal_m - 0.05),
-            Dimension(part="rig:short", x0=0.0, y0=bar_y, x1=short_m, y1=bar_y, lane=1.0, text=work.say(short_m)),
-            Dimension(part="rig:long", x0=far, y0=bar_y, x1=short_m, y1=bar_y, lane=1.0, text=work.say(long_m)),
-        ]
+        items += _lever(work, bar_y, short_m, long_m)
         said = f"pulls {long_m / short_m:.1f} times the weight" if pulls.times else "tell both arms of the bar"
     else:
+        scale = box(-0.06, bar_y, 0.06, bar_y + SCALE_M)
         items += [
-            Outline(
-                part="rig:scale",
-                layer="frame",
-                material="board",
-                closed=True,
-                path=box(-0.06, bar_y, 0.06, bar_y + SCALE_M),
-                label="scale",
-            ),
+            Outline(part="rig:scale", layer="frame", material="board", closed=True, path=scale, label="scale"),
             Arrow(part="rig:pull", x0=0.0, y0=bar_y + SCALE_M, x1=0.0, y1=bar_y + SCALE_M + 0.4),
         ]
-        said = "the scale reads what it pulls"
     items.append(Note(part="rig:pull", x=wide / 2, y=-deep_m - 0.2, text=said, above=False))
     held = pulls.held("up")
     units = work.tape.units

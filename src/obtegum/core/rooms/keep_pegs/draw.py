@@ -1,5 +1,7 @@
 """Offset pegs or gauge boards round the base, outside the digging."""
 
+from collections.abc import Iterator
+
 from obtegum.core.drawing.items import Dimension, Drawing, Item, Mark, Note, Outline, Row, drawn
 from obtegum.core.drawing.paths import box, line
 from obtegum.core.findings.skeleton.bays import pegs_of, strung
@@ -60,22 +62,24 @@ def offsets(work: Work) -> Drawing:
             measure="keep.offset_m",
         )
     )
-    rows = [Row(what=f"{peg.name} to {peg.corner}", reading=work.say(off)) for peg in pegs]
-    rows += [
-        Row(
-            what=f"{start}{number} to {end}{number}",
-            reading=work.say((length_m if number == "1" else width_m) + 2 * off),
-        )
-        for start, end, number in LINES_KEPT
-    ]
     return drawn(
         view="offsets",
         title="Offsets",
         summary=f"Every line is carried on {work.say(off)} past its corners, clear of the digging.",
         items=items,
         beside_m=BESIDE_M + 0.3,
-        table=tuple(rows),
+        table=tuple(_rows(work)),
     )
+
+
+def _rows(work: Work) -> Iterator[Row]:
+    """Each peg from its corner, and each line from peg to peg."""
+    (length_m, width_m), off = strung(work), work.design.keep.offset_m
+    for peg in offset_pegs(length_m, width_m, off):
+        yield Row(what=f"{peg.name} to {peg.corner}", reading=work.say(off))
+    for start, end, number in LINES_KEPT:
+        long_m = (length_m if number == "1" else width_m) + 2 * off
+        yield Row(what=f"{start}{number} to {end}{number}", reading=work.say(long_m))
 
 
 def _letter(name: str, x: float, y: float, toward: tuple[float, float]) -> Note:

@@ -6,7 +6,11 @@ from obtegum.core.drawing.verdict import Verdict, judge
 from obtegum.core.face.answers import length_answer, settled
 from obtegum.core.findings.skeleton.bays import pegs_of, reads, starts_m, strung
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.setout.offsets import LINES_KEPT, boards
+from obtegum.core.formulas.setout.offsets import (
+    LINES_KEPT,
+    Board,
+    boards,
+)
 from obtegum.core.rooms.set_out.pegs import faced, hooked
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
@@ -128,23 +132,24 @@ def strips(work: Work) -> list[Strip]:
             )
         )
     if keep.school == "boards":
-        board = boards(length_m, width_m, off, dig)[0]
-        marks = [
-            work.mark(board.dig_m[0], "digging", "cut", "dug:from", "board"),
-            work.mark(board.nail_m, "nail, the line", "peg", "off:A1", "board"),
-            work.mark(board.dig_m[1], "digging", "cut", "dug:to", "board"),
-        ]
-        found.append(
-            Strip(
-                id="board",
-                title="A gauge board",
-                about="tape from either end · 8 alike",
-                material="board",
-                length_m=board.length_m,
-                marks=tuple(marks if dig > 0 else marks[1:2]),
-                bands=(Band(from_m=board.dig_m[0], to_m=board.dig_m[1], what="digging", kind="dug"),)
-                if dig > 0
-                else (),
-            )
-        )
+        found.append(_board(work, boards(length_m, width_m, off, dig)[0], dig > 0))
     return found
+
+
+def _board(work: Work, board: Board, dug: bool) -> Strip:
+    """A gauge board laid straight: its nail, and the digging between its ends where there is some."""
+    low_m, high_m = board.dig_m
+    marks = (
+        work.mark(low_m, "digging", "cut", "dug:from", "board"),
+        work.mark(board.nail_m, "nail, the line", "peg", "off:A1", "board"),
+        work.mark(high_m, "digging", "cut", "dug:to", "board"),
+    )
+    return Strip(
+        id="board",
+        title="A gauge board",
+        about="tape from either end · 8 alike",
+        material="board",
+        length_m=board.length_m,
+        marks=marks if dug else marks[1:2],
+        bands=(Band(from_m=low_m, to_m=high_m, what="digging", kind="dug"),) if dug else (),
+    )

@@ -1,5 +1,6 @@
 """A curtain cut across, down and rolled up, with what stands out behind it; and the side from outside, half way up."""
 
+from collections.abc import Iterator
 from itertools import pairwise
 
 from obtegum.core.drawing.items import Dimension, Drawing, Handle, Item, Note, Outline, Row, drawn
@@ -43,6 +44,55 @@ def _none(view: str, title: str) -> Drawing:
     )
 
 
+def _hip_board(work: Work, x0: float, x1: float) -> Outline:
+    hip_m, half = work.design.boards.hip_m, hip_board(work).wide_m / 2
+    path = box(x0, hip_m - half, x1, hip_m + half)
+    return Outline(part="hip", layer="frame", material="board", closed=True, label="hip board", path=path)
+
+
+def _base_board(work: Work) -> Iterator[Item]:
+    if boarded(work):
+        base, reveal = board_of(work), work.design.posts.reveal_m
+        outer = -work.design.size.span_m / 2 - board_behind_m(work)
+        path = box(outer - base.thick_m, reveal - base.wide_m, outer, reveal)
+        yield Outline(part="board", layer="frame", material="board", closed=True, path=path, label="base board")
+
+
+def _rolls(work: Work, low_x: float, high_x: float) -> Iterator[Item]:
+    """The bar at the bottom of its curtain, and the roll at the top."""
+    way = -1.0 if work.design.sides.rolls == "out" else 1.0
+    bar, rolled, high = bar_tube(work), wound(work).radius_m, work.design.boards.hip_m - hip_board(work).wide_m / 2
+    down = circle(low_x + way * bar.od_m / 2, rest_m(work), bar.od_m / 2)
+    yield Outline(part="bar", layer="frame", material=bar.material, closed=True, label="bar, down", path=down)
+    path = circle(high_x + way * rolled, high - rolled, rolled)
+    yield Outline(part="bar", layer="air", material="air", closed=True, label="rolled up", path=path)
+    yield Outline(part="bar", layer="hidden", material="ink", path=path)
+
+
+def _bolts(work: Work) -> Iterator[Item]:
+    """What stands out behind the roll, and how clear of it."""
+    for each in {each.up_m: each for each in in_the_way(work)}.values():
+        outer = -bow_out_m(work, each.up_m)
+        path = box(outer - each.proud_m, each.up_m - 0.008, outer, each.up_m + 0.008)
+        yield Outline(part="brace", layer="frame", material="steel", closed=True, path=path, label=each.what)
+        text = f"{work.tube(max(each.clear_m, 0.0), 'down')} clear" if each.clear_m >= 0 else "rubs"
+        yield Note(part="brace", x=outer + 0.08, y=each.up_m, text=text, anchor="start")
+
+
+def _part(work: Work, place: int) -> Iterator[Item]:
+    """A curtain with its bar half way up, and what turns it."""
+    sides, bar = work.design.sides, bar_tube(work)
+    low, high = rest_m(work), work.design.boards.hip_m - hip_board(work).wide_m / 2
+    half_way, long_m = low + (high - low) / 2, work.design.size.length_m / sides.parts
+    x0, x1 = place * long_m - sides.flap_m, (place + 1) * long_m + sides.flap_m
+    path, named = box(x0, half_way, x1, high), f"curtain {place + 1}"
+    yield Outline(part="curtain", layer="air", material="air", closed=True, path=path, label=named)
+    path, named = line(x0, half_way, x1, half_way), "bar, half way up"
+    yield Outline(part="bar", layer="frame", material=bar.material, width_m=bar.od_m, path=path, label=named)
+    turned = "motor" if sides.drive == "motor" else "crank"
+    yield Note(part="bar", x=x0, y=0.0, text=turned, anchor="start", above=False)
+
+
 def curtain(work: Work) -> Drawing:
     """The left side cut across: bow, boards, film down to its bar, the roll at the top, bolts behind it."""
     if not curtained(work):
@@ -63,55 +113,18 @@ def curtain(work: Work) -> Drawing:
             path=chain_path(bow.part(0.0, top)),
             label="bow",
         ),
-        Outline(
-            part="hip",
-            layer="frame",
-            material="board",
-            closed=True,
-            label="hip board",
-            path=box(x - board.thick_m / 2, hip_m - board.wide_m / 2, x + board.thick_m / 2, hip_m + board.wide_m / 2),
-        ),
+        _hip_board(work, x - board.thick_m / 2, x + board.thick_m / 2),
     ]
-    if boarded(work):
-        base, reveal = board_of(work), work.design.posts.reveal_m
-        outer = -work.design.size.span_m / 2 - board_behind_m(work)
-        path = box(outer - base.thick_m, reveal - base.wide_m, outer, reveal)
-        items.append(Outline(part="board", layer="frame", material="board", closed=True, path=path, label="base board"))
+    items += _base_board(work)
     heights = [high - (high - low) * place / STEPS for place in range(STEPS + 1)]
     places = [(-film_out_m(work, each), each) for each in heights]
     for (x0, y0), (x1, y1) in pairwise(places):
         items.append(
             Outline(part="curtain", layer="string", material="string", path=line(x0, y0, x1, y1), label="curtain")
         )
-    way = -1.0 if sides.rolls == "out" else 1.0
-    core, rolled = bar_tube(work).od_m / 2, turn.radius_m
-    items += [
-        Outline(
-            part="bar",
-            layer="frame",
-            material=bar_tube(work).material,
-            closed=True,
-            label="bar, down",
-            path=circle(places[-1][0] + way * core, low, core),
-        ),
-        Outline(
-            part="bar",
-            layer="air",
-            material="air",
-            closed=True,
-            label="rolled up",
-            path=circle(places[0][0] + way * rolled, high - rolled, rolled),
-        ),
-        Outline(
-            part="bar", layer="hidden", material="ink", path=circle(places[0][0] + way * rolled, high - rolled, rolled)
-        ),
-    ]
-    for each in {each.up_m: each for each in in_the_way(work)}.values():
-        outer = -bow_out_m(work, each.up_m)
-        path = box(outer - each.proud_m, each.up_m - 0.008, outer, each.up_m + 0.008)
-        items.append(Outline(part="brace", layer="frame", material="steel", closed=True, path=path, label=each.what))
-        text = f"{work.tube(max(each.clear_m, 0.0), 'down')} clear" if each.clear_m >= 0 else "rubs"
-        items.append(Note(part="brace", x=outer + 0.08, y=each.up_m, text=text, anchor="start"))
+    rolled = turn.radius_m
+    items += _rolls(work, places[-1][0], places[0][0])
+    items += _bolts(work)
     out = places[0][0] - 2 * rolled - 0.12
     items += [
         Dimension(
@@ -148,9 +161,7 @@ def curtains(work: Work) -> Drawing:
     if not curtained(work):
         return _none("curtains", "The side")
     sides, size, tube = work.design.sides, work.design.size, bow_tube(work)
-    hip_m, board = work.design.boards.hip_m, hip_board(work)
-    low, high = rest_m(work), hip_m - board.wide_m / 2
-    half_way = low + (high - low) / 2
+    hip_m = work.design.boards.hip_m
     stations = bays_of(work).stations_m
     items: list[Item] = [
         Outline(
@@ -171,56 +182,15 @@ def curtains(work: Work) -> Drawing:
             )
             for place, at in enumerate(stations, start=1)
         ),
-        Outline(
-            part="hip",
-            layer="frame",
-            material="board",
-            closed=True,
-            label="hip board",
-            path=box(-tube.od_m, hip_m - board.wide_m / 2, size.length_m + tube.od_m, hip_m + board.wide_m / 2),
-        ),
+        _hip_board(work, -tube.od_m, size.length_m + tube.od_m),
     ]
-    for place, at in enumerate(stations):
-        if sides.cords == "each" or (sides.cords == "second" and place % 2 == 0):
-            items.append(
-                Outline(
-                    part="cord",
-                    layer="construction",
-                    material="ink",
-                    path=line(at, 0.0, at, hip_m),
-                    label="cord outside",
-                )
-            )
-    long_m = size.length_m / sides.parts
+    corded = stations if sides.cords == "each" else stations[::2] if sides.cords == "second" else ()
+    items += [
+        Outline(part="cord", layer="construction", material="ink", path=line(at, 0.0, at, hip_m), label="cord outside")
+        for at in corded
+    ]
     for place in range(sides.parts):
-        x0, x1 = place * long_m - sides.flap_m, (place + 1) * long_m + sides.flap_m
-        bar = bar_tube(work)
-        items += [
-            Outline(
-                part="curtain",
-                layer="air",
-                material="air",
-                closed=True,
-                path=box(x0, half_way, x1, high),
-                label=f"curtain {place + 1}",
-            ),
-            Outline(
-                part="bar",
-                layer="frame",
-                material=bar.material,
-                width_m=bar.od_m,
-                path=line(x0, half_way, x1, half_way),
-                label="bar, half way up",
-            ),
-            Note(
-                part="bar",
-                x=x0,
-                y=0.0,
-                text="motor" if sides.drive == "motor" else "crank",
-                anchor="start",
-                above=False,
-            ),
-        ]
+        items += _part(work, place)
     rows = tuple(
         Row(what=f"Open, {round(share * 100)} % up", reading=area_text(opened_at(work, share), work.tape, "down"))
         for share in (0.25, 0.5, 0.75, 1.0)

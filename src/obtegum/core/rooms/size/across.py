@@ -1,6 +1,7 @@
 """The cross-section: one bow between its posts, with the grower for scale."""
 
 import math
+from collections.abc import Iterator
 from typing import Literal
 
 from obtegum.core.documents.size import Gothic, Kneed, Peaked, Size, SprungPipe, ThreeCentred
@@ -113,8 +114,19 @@ def _grower(work: Work) -> list[Item]:
     ]
 
 
+def post_dimensions(work: Work, x: float) -> Iterator[Item]:
+    """How far a post at a place across stands out, and how deep it goes, with their grips."""
+    up_m, deep_m = work.design.posts.reveal_m, embedment_m(work)
+    up = work.say(up_m)
+    yield Dimension(part="reveal", x0=x, y0=0.0, x1=x, y1=up_m, lane=1.0, text=up, measure="posts.reveal_m")
+    yield Handle(measure="posts.reveal_m", x=x, y=up_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0)
+    deep = work.say(deep_m, "down")
+    yield Dimension(part="embedment", x0=x, y0=-deep_m, x1=x, y1=0.0, lane=1.0, text=deep)
+    yield Handle(measure="posts.length_m", x=x, y=-deep_m, dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0)
+
+
 def _dimensions(work: Work) -> list[Item]:
-    size, posts = work.design.size, work.design.posts
+    size = work.design.size
     half, bottom = size.span_m / 2, -embedment_m(work) - BELOW_M
     height_m, leg_m = size.height_m, size.leg_m
     items: list[Item] = [
@@ -144,27 +156,7 @@ def _dimensions(work: Work) -> list[Item]:
             Handle(measure=measure, x=half, y=leg_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=1.0)
             for measure in asked_leg(size.shape)
         ),
-        Dimension(
-            part="reveal",
-            x0=-half,
-            y0=0.0,
-            x1=-half,
-            y1=posts.reveal_m,
-            lane=1.0,
-            text=work.say(posts.reveal_m),
-            measure="posts.reveal_m",
-        ),
-        Handle(measure="posts.reveal_m", x=-half, y=posts.reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
-        Dimension(
-            part="embedment",
-            x0=-half,
-            y0=-embedment_m(work),
-            x1=-half,
-            y1=0.0,
-            lane=1.0,
-            text=work.say(embedment_m(work), "down"),
-        ),
-        Handle(measure="posts.length_m", x=-half, y=-embedment_m(work), dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
+        *post_dimensions(work, -half),
     ]
     if leg_m > 0 and asked_leg(size.shape):
         items.append(

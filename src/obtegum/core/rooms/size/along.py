@@ -10,6 +10,7 @@ from obtegum.core.findings.skeleton.posts import board_of, boards_of, embedment_
 from obtegum.core.findings.skeleton.stands import boarded, way_of
 from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.size.across import post_dimensions
 
 __all__ = ["along"]
 
@@ -145,7 +146,7 @@ def _levels(work: Work) -> list[Item]:
 
 
 def _dimensions(work: Work, bottom: float) -> list[Item]:
-    size, posts = work.design.size, work.design.posts
+    size = work.design.size
     first_m = bays_of(work).stations_m[1]
     return [
         Dimension(
@@ -189,27 +190,7 @@ def _dimensions(work: Work, bottom: float) -> list[Item]:
             lane=1.0,
             lane_dx=1.0,
         ),
-        Dimension(
-            part="reveal",
-            x0=0.0,
-            y0=0.0,
-            x1=0.0,
-            y1=posts.reveal_m,
-            lane=1.0,
-            text=work.say(posts.reveal_m),
-            measure="posts.reveal_m",
-        ),
-        Handle(measure="posts.reveal_m", x=0.0, y=posts.reveal_m, dx=0.0, dy=1.0, lane=1.0, lane_dx=-1.0),
-        Dimension(
-            part="embedment",
-            x0=0.0,
-            y0=-embedment_m(work),
-            x1=0.0,
-            y1=0.0,
-            lane=1.0,
-            text=work.say(embedment_m(work), "down"),
-        ),
-        Handle(measure="posts.length_m", x=0.0, y=-embedment_m(work), dx=0.0, dy=-1.0, lane=1.0, lane_dx=-1.0),
+        *post_dimensions(work, 0.0),
     ]
 
 

@@ -8,7 +8,6 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Strip, StripMark
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer
-from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.skeleton.bows import along_tube, girth_at, split_of, tube_m
 from obtegum.core.findings.skeleton.runs import held_m
 from obtegum.core.findings.skeleton.stands import way_of
@@ -32,7 +31,6 @@ from obtegum.core.rooms.strength.plastic import plastic_found
 from obtegum.core.rooms.strength.propped import shown_found
 from obtegum.core.rooms.strength.words import AID, MANY, place_words, share_text
 from obtegum.core.rooms.weather.found import method_of, stood_in
-from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "stands", "strips"]
 
@@ -64,6 +62,12 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
         group="Frame",
         state="open" if level == "unknown" else "checked" if level == "holds" else "look",
     )
+
+
+FOCUS = (
+    "bow", "use", "tie", "prop", "bracket", "fence", "ghost", "foot", "load", "band", "post", "bay", "height", "span",
+    "line", "ground",
+)  # fmt: skip
 
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
@@ -106,24 +110,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("use", "bending", "pressing", "above"),
         strips=("use",),
         grips=("bows.max_spacing_m", "size.shape.height_m", "size.shape.leg_m", "size.span_m"),
-        focus=(
-            "bow",
-            "use",
-            "tie",
-            "prop",
-            "bracket",
-            "fence",
-            "ghost",
-            "foot",
-            "load",
-            "band",
-            "post",
-            "bay",
-            "height",
-            "span",
-            "line",
-            "ground",
-        ),
+        focus=FOCUS,
         how=told,
         how_title="The weather on the bow",
     )
@@ -143,11 +130,10 @@ def _next(work: Work, judged: Judged | None) -> str:
 
 
 def _answers(work: Work, judged: Judged) -> list[Answer]:
-    found, size = judged.found, work.design.size
+    found = judged.found
     if found is None:
         return []
     row = found.worst
-    (drop_m, sinks_in), (sway_m, sways_in) = most_moved(work, judged)
     where = place_words(judged, int(found.use[row].argmax()), way_of(work).one)
     answers = [
         Answer(
@@ -175,13 +161,7 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
             amount_answer(work, "bent", "Bending, most", float(np.abs(found.moment[row]).max()), "torque"),
             amount_answer(work, "pressed", "Pressing, most", max(float(-found.axial[row].min()), 0.0), "force"),
         ]
-    flag = f"; more than {work.say(FLAG * size.span_m)} shows in doors and film"
-    for name, label, moved_m, moved_in in (
-        ("drop", "Crown sinks", drop_m, sinks_in),
-        ("sway", "Sways", sway_m, sways_in),
-    ):
-        note = f"{moved_in}{flag if moved_m > FLAG * size.span_m else ''}" if moved_m > 0 else ""
-        answers.append(length_answer(work, name, label, moved_m, note))
+    answers += _moved(work, judged)
     answers += brought_answers(work)
     hung = hung_n(work)
     if hung:
@@ -199,27 +179,33 @@ def _answers(work: Work, judged: Judged) -> list[Answer]:
     answers.append(
         count_answer("weathers", "Weathers looked at", len(judged.weathered.combos), f"{len(found.rows)} to the end")
     )
-    answers.append(
-        Answer(
-            id="film_holds",
-            label="Film and what holds it",
-            reading="not known",
-            value=0.0,
-            unit="share",
-            note="nobody rated it: it may give first",
-        )
-    )
-    answers.append(
-        Answer(
-            id="bends_at",
-            label="Takes in bending",
-            reading=amount_text(_takes(work), "torque", work.tape.units, rounded("bends_at")),
-            value=_takes(work),
-            unit="N·m",
-            note="allowed" if method_of(work).factors.in_service else "at its limit",
-        )
-    )
+    answers.append(FILM_HOLDS)
+    allowed = "allowed" if method_of(work).factors.in_service else "at its limit"
+    answers.append(amount_answer(work, "bends_at", "Takes in bending", _takes(work), "torque", allowed))
     return answers
+
+
+FILM_HOLDS = Answer(
+    id="film_holds",
+    label="Film and what holds it",
+    reading="not known",
+    value=0.0,
+    unit="share",
+    note="nobody rated it: it may give first",
+)
+
+
+def _moved(work: Work, judged: Judged) -> Iterator[Answer]:
+    """How far the crown sinks and the bow sways, and whether that shows."""
+    (drop_m, sinks_in), (sway_m, sways_in) = most_moved(work, judged)
+    shows_m = FLAG * work.design.size.span_m
+    flag = f"; more than {work.say(shows_m)} shows in doors and film"
+    for name, label, moved_m, moved_in in (
+        ("drop", "Crown sinks", drop_m, sinks_in),
+        ("sway", "Sways", sway_m, sways_in),
+    ):
+        note = f"{moved_in}{flag if moved_m > shows_m else ''}" if moved_m > 0 else ""
+        yield length_answer(work, name, label, moved_m, note)
 
 
 def most_moved(work: Work, judged: Judged) -> tuple[tuple[float, str], tuple[float, str]]:
