@@ -20,7 +20,7 @@ __all__ = [
     "tube_twists",
 ]
 
-# How much wider a hole is than its bolt (AISC 360-16 table J3.3M has 2 mm for larger ones), and how thick its washer
+# How much wider a hole is than its bolt (AISC 360-16 table J3.3M has 2 mm from M16 on), and how thick its washer
 # is, m (this bench).
 HOLE_WIDER_M, WASHER_M = 0.001, 0.002
 # AISC 360-16 table J3.2, threads in the plane, A307 bolts.

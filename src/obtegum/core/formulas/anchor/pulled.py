@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 __all__ = ["LEAST_PULLS", "allowed"]
 
-# So many are pulled at the least, and what of the lowest is allowed (this bench, after soil-nail and anchor tests).
+# So many are pulled at the least, and what of the lowest is allowed (this bench).
 LEAST_PULLS, ALLOWED = 3, 0.5
 
 
