@@ -1,13 +1,15 @@
 """What is wrong with an input, said so that the person who typed it knows what to do."""
 
 import re
-from typing import Annotated
+from typing import Annotated, TypeVar
 
 from pydantic import AfterValidator
 
 from obtegum.core.values.base import Part
 
-__all__ = ["DesignError", "Trouble", "as_typed", "running"]
+__all__ = ["DesignError", "Trouble", "as_typed", "listed", "running"]
+
+Thing = TypeVar("Thing")
 
 
 def as_typed(printed: str | None) -> str | None:
@@ -41,3 +43,10 @@ class DesignError(ValueError):
 def running(words: str) -> str:
     """A label or sentence as it runs on in a sentence: what begins with a corner's letter keeps it."""
     return words if re.match(r"[A-Z] to [A-Z]\b", words) else f"{words[:1].lower()}{words[1:]}"
+
+
+def listed(thing: Thing | None, kind: str, name: str, path: str) -> Thing:
+    """What the catalogue has of a ``kind`` by its ``name``. Raises: DesignError where it has none of that name."""
+    if thing is None:
+        raise DesignError([Trouble(path=path, sentence=f"There is no {kind} “{name}” in the catalogue.")])
+    return thing

@@ -12,7 +12,7 @@ from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.findings.skeleton.tubes import bow_tube, told_or_usual
 from obtegum.core.findings.work import Work
 from obtegum.core.values.catalogue import Board, Tube
-from obtegum.core.values.trouble import DesignError, Trouble
+from obtegum.core.values.trouble import DesignError, Trouble, listed
 
 __all__ = [
     "Brace",
@@ -67,10 +67,7 @@ def tie_board(work: Work) -> Board | None:
     if braces.of == "tube":
         return None
     name = braces.board or USUAL_BOARDS[bow_tube(work).sold_in]
-    board = work.catalogue.boards.get(name)
-    if board is None:
-        raise DesignError([Trouble(path="braces.board", sentence=f"There is no board “{name}” in the catalogue.")])
-    return board
+    return listed(work.catalogue.boards.get(name), "board", name, "braces.board")
 
 
 def tie_edge_m(work: Work) -> float:

@@ -10,7 +10,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.cut_to_curve import Cut, beside_m, cut_under, under_m
 from obtegum.core.formulas.profile import Chain, ProfileError
 from obtegum.core.values.catalogue import Board, Tube
-from obtegum.core.values.trouble import DesignError, Trouble
+from obtegum.core.values.trouble import DesignError, Trouble, listed
 
 __all__ = [
     "as_built",
@@ -83,10 +83,7 @@ def half_m(work: Work, side: Side) -> float:
 def stud_board(work: Work, side: Side) -> Board:
     """What an end's sticks are of. Raises: DesignError when there is none of that name."""
     name = end_of(work, side).stud or USUAL[bow_tube(work).sold_in]
-    board = work.catalogue.boards.get(name)
-    if board is None:
-        raise DesignError([Trouble(path=f"ends.{side}.stud", sentence=f"There is no board “{name}” in the catalogue.")])
-    return board
+    return listed(work.catalogue.boards.get(name), "board", name, f"ends.{side}.stud")
 
 
 def stud_tube(work: Work, side: Side) -> Tube | None:

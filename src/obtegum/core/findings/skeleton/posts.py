@@ -13,7 +13,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.posts import Entry, Play, bow_entry, socket_play
 from obtegum.core.values.catalogue import Board
 from obtegum.core.values.quantity import length_text
-from obtegum.core.values.trouble import DesignError, Trouble
+from obtegum.core.values.trouble import DesignError, Trouble, listed
 
 __all__ = [
     "STRAPS",
@@ -158,11 +158,8 @@ class Boards:
 @found
 def board_of(work: Work) -> Board:
     """The board along the feet. Raises: DesignError when there is none of that name."""
-    board = work.catalogue.boards.get(work.design.posts.board)
-    if board is None:
-        sentence = f"There is no board “{work.design.posts.board}” in the catalogue."
-        raise DesignError([Trouble(path="posts.board", sentence=sentence)])
-    return board
+    name = work.design.posts.board
+    return listed(work.catalogue.boards.get(name), "board", name, "posts.board")
 
 
 @found

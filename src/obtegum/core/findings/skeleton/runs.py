@@ -14,7 +14,7 @@ from obtegum.core.findings.skeleton.tubes import bow_tube, told_or_usual
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.end_to_end import Splice, bought, lay
 from obtegum.core.values.catalogue import Board, Tube
-from obtegum.core.values.trouble import DesignError, Trouble
+from obtegum.core.values.trouble import DesignError, Trouble, listed
 
 __all__ = [
     "Piece",
@@ -205,9 +205,7 @@ def lath_board(work: Work) -> Board:
     """What laths are ripped from. Raises: DesignError when there is none of that name, or a lath is wider than it."""
     runs = work.design.runs
     name = runs.board or BOARDS[bow_tube(work).sold_in]
-    board = work.catalogue.boards.get(name)
-    if board is None:
-        raise DesignError([Trouble(path="runs.board", sentence=f"There is no board “{name}” in the catalogue.")])
+    board = listed(work.catalogue.boards.get(name), "board", name, "runs.board")
     if runs.of == "laths" and runs.strip_m > board.wide_m:
         nearest = work.tube(board.wide_m, "down")
         sentence = f"No lath so wide is ripped from that board, which is {nearest}."

@@ -6,7 +6,7 @@ from obtegum.core.findings.kept import found
 from obtegum.core.findings.work import Work
 from obtegum.core.values.catalogue import Catalogue, Tube
 from obtegum.core.values.quantity import Units, tube_text
-from obtegum.core.values.trouble import DesignError, Trouble
+from obtegum.core.values.trouble import DesignError, Trouble, listed
 
 __all__ = [
     "USUAL",
@@ -83,10 +83,7 @@ def find_tube(design: HouseDesign, catalogue: Catalogue, name: str) -> Tube | No
 
 
 def _tube(design: HouseDesign, catalogue: Catalogue, name: str, path: str) -> Tube:
-    tube = find_tube(design, catalogue, name)
-    if tube is None:
-        raise DesignError([Trouble(path=path, sentence=f"There is no tube “{name}” in the catalogue.")])
-    return tube
+    return listed(find_tube(design, catalogue, name), "tube", name, path)
 
 
 def tube_tried(design: HouseDesign) -> str:
@@ -110,7 +107,4 @@ def tube_measures(path: str, tube: str) -> tuple[str, ...]:
 
 def told_or_usual(work: Work, name: str, path: str) -> Tube:
     """A tube by its name, or the usual one where none is told. Raises: DesignError when there is none of that name."""
-    tube = find_tube(work.design, work.catalogue, name or USUAL[bow_tube(work).sold_in])
-    if tube is None:
-        raise DesignError([Trouble(path=path, sentence=f"There is no tube “{name}” in the catalogue.")])
-    return tube
+    return listed(find_tube(work.design, work.catalogue, name or USUAL[bow_tube(work).sold_in]), "tube", name, path)

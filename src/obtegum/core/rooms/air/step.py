@@ -8,6 +8,7 @@ from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_o
 from obtegum.core.face.answers import amount_answer, count_answer, settled
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.air import words
 from obtegum.core.rooms.air.found import (
     HOTTEST_K,
     NET,
@@ -45,11 +46,7 @@ def verdicts(work: Work) -> list[Verdict]:
     units = work.tape.units
     if work.design.cover.summer in ("cloth", "off"):
         bare = work.design.cover.summer == "off"
-        sentence = "In the hot months nothing is on: it is as hot as outside."
-        if not bare:
-            sentence = (
-                "In the hot months cloth is on: air goes through it; how hot it gets under it isn’t reckoned here."
-            )
+        sentence = words.bare() if bare else words.under_cloth()
         level: Level = "holds" if bare else "unknown"
         return [verdict_on("air", "air-still", "Heat of the day", level, sentence, part="air", rank="comfort")]
     if work.design.air.vent == "fans":
@@ -60,13 +57,7 @@ def verdicts(work: Work) -> list[Verdict]:
     opens = opens_of(work)
     share = percent_text(opens.share, 0, "down")
     rule = percent_text(TARGETS[work.design.air.summers], 0, "nearest")
-    open_ = f"What opens is {share} of the floor (a rule of thumb wants {rule})"
-    if hot >= HOTTEST_K - 0.1:
-        sentence = f"{open_}: on a still, sunny day it gets hotter than any crop stands."
-    else:
-        sentence = (
-            f"{open_}: on a still, sunny day it gets {number} hotter than outside, with a breeze {_breezy(work)}."
-        )
+    sentence = words.too_hot(share, rule) if hot >= HOTTEST_K - 0.1 else words.hot(share, rule, number, _breezy(work))
     return [
         verdict_on(
             "air",
@@ -89,10 +80,8 @@ def _fanned(work: Work) -> Verdict:
     needs, has = area_text(fans.free_m2, work.tape, "up"), area_text(opens.end_m2, work.tape, "down")
     fast = amount_text(FASTEST_MPS, "speed", work.tape.units, "down")
     ratio = min(fans.free_m2 / max(opens.end_m2, 0.01), NEVER)
-    sentence = f"Fans want {needs} free at the other end, so that air comes in no faster than {fast}; it opens {has}."
     level = judge(ratio, work.rules.holds_to)
-    if level == "fails":
-        sentence += " Inlets in the ends, or the ends off in the hot months."
+    sentence = words.fanned(needs, fast, has, level == "fails")
     return verdict_on("air", "air-still", "Heat of the day", level, sentence, needs, has, ratio, "air", "comfort")
 
 

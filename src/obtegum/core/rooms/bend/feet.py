@@ -16,10 +16,10 @@ from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.pole import pole_depth
 from obtegum.core.formulas.frame.steel import OMEGA
+from obtegum.core.rooms.bend import words
 from obtegum.core.rooms.bend.sprung import Spring, spring_of
 from obtegum.core.rooms.soil.found import ground_of
 from obtegum.core.rooms.strength.model import counted, furthest_out_m
-from obtegum.core.rooms.strength.words import AID
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["asked_of_feet", "feet_verdicts"]
@@ -64,10 +64,8 @@ def _bends(work: Work, push_n: float, moment_nm: float) -> Verdict:
     ratio = min(asked / bears, NEVER)
     level, told = _level(work, ratio)
     number, limit = amount_text(asked, "torque", units, "up"), amount_text(bears, "torque", units, "down")
-    sentence = f"Springing bends each {one} by {number} at the ground; it bears {limit}."
-    if ratio > 1:
-        sentence += f" It bends until the pipe stands where it likes: a stouter {one}, a shorter reveal, or loose feet."
-    return _verdict("spring-post", "Feet of the spring", level, f"{sentence} {AID}", number, limit, told)
+    sentence = words.feet_bend(one, number, limit, ratio > 1)
+    return _verdict("spring-post", "Feet of the spring", level, sentence, number, limit, told)
 
 
 def _leans(work: Work, push_n: float, moment_nm: float) -> Iterator[Verdict]:
@@ -80,9 +78,5 @@ def _leans(work: Work, push_n: float, moment_nm: float) -> Iterator[Verdict]:
     ratio = min(wants_m / in_m, NEVER)
     level, told = _level(work, ratio)
     number, limit = work.say(wants_m, "up"), work.say(in_m, "down")
-    sentence = f"To keep its pipe plumb for good each {one} wants {number} in the ground; it has {limit}."
-    if level == "fails":
-        sentence += (
-            " It leans with the seasons, and the bow settles: deeper, concrete, or a pull test that says otherwise."
-        )
-    yield _verdict("spring-lean", "Ground at the spring", level, f"{sentence} {AID}", number, limit, told)
+    sentence = words.feet_lean(one, number, limit, level == "fails")
+    yield _verdict("spring-lean", "Ground at the spring", level, sentence, number, limit, told)

@@ -19,6 +19,7 @@ from obtegum.core.findings.skeleton.bending import bend_kinds, bends_of
 from obtegum.core.findings.skeleton.bows import along_tube, split_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.bend import words
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["CAUTION", "Batches", "answers", "batches_of", "is_heated", "is_plastic", "next_words", "strips", "verdicts"]
@@ -91,11 +92,7 @@ def verdicts(work: Work) -> list[Verdict]:
     ratio = least_m / tightest
     level = judge(ratio, work.rules.holds_to)
     tight, least = work.say(tightest, "down"), work.say(least_m, "up")
-    sentence = f"Bent hot and full of sand to {tight}, it keeps its round: {least} is the least."
-    if level != "holds":
-        sentence = (
-            f"A bend of {tight} is tight even for hot pipe: below {least}, four diameters, it flattens or creases."
-        )
+    sentence = words.keeps_round(tight, least) if level == "holds" else words.creases(tight, least)
     return [_verdict("heat-tight", "Form", level, sentence, tight, least, ratio, rank="stands")]
 
 
@@ -103,10 +100,7 @@ def _cold(work: Work) -> list[Verdict]:
     """Cold pipe that is drawn as if it kept a bend."""
     if not is_plastic(work) or work.design.size.shape.kind == "sprung" or not bends_of(work):
         return []
-    sentence = (
-        "Cold plastic pipe keeps no bend: between its feet it stands as sprung pipe does, not as this shape is drawn. "
-        "Choose sprung pipe, or heat it over a form."
-    )
+    sentence = words.cold()
     return [_verdict("cold-bend", "Cold pipe", "tight", sentence, "cold", "sprung or hot", None, rank="stands")]
 
 

@@ -21,6 +21,7 @@ from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.section import Section, round_section
 from obtegum.core.formulas.profile import Sprung, round_bow
+from obtegum.core.rooms.bend import words
 from obtegum.core.rooms.size.across import frame_outlines
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import percent_text
@@ -107,21 +108,16 @@ def verdicts(work: Work) -> list[Verdict]:
     if spring.strain <= spring.for_good:
         level = "holds"
     good, most = percent_text(spring.for_good, 2, "down"), percent_text(spring.yields_at, 2, "down")
-    bent = f"Bent to {tight} {_where(work, spring)}, the pipe is stretched by {strain}"
+    where = _where(work, spring)
     if level == "holds":
-        sentence = f"{bent}: it bears {good} for good."
+        sentence = words.sprung_for_good(tight, where, strain, good)
     elif bow_tube(work).material == "steel":
-        sentence = f"{bent} and takes a set: it yields at {most}. Bend steel on a former."
+        sentence = words.sprung_steel(tight, where, strain, most)
     elif level == "fails":
-        sentence = (
-            f"{bent}: it whitens, kinks or creeps beyond {most}. A thinner pipe, a wider house, or heat over a form."
-        )
+        sentence = words.sprung_too_tight(tight, where, strain, most)
     else:
         left = percent_text(spring.share * spring.faded, 0, "up")
-        sentence = (
-            f"{bent}, over the {good} that it bears for good: it sags over the years, and keeps {left} of its yield "
-            "locked in after a season. Estimates; Strength says what snow is left."
-        )
+        sentence = words.sprung_for_some_years(tight, where, strain, good, left)
     return [_verdict("spring", "Spring", level, sentence, strain, good, None, rank="stands")]
 
 
@@ -245,14 +241,14 @@ def sprung_drawing(work: Work) -> Drawing:
     assert spring is not None
     items: list[Item] = [_ground(work), *frame_outlines(work)]
     items += [*_band(work, spring), *_feet(work, spring), *_circle(work)]
-    words = (
+    said = (
         f"Sprung pipe, {work.say(size.span_m)} wide and {work.say(size.height_m)} high, "
         f"stretched by {strain_text(spring.strain)} {_where(work, spring)}."
     )
     return drawn(
         view="made",
         title="As it springs",
-        summary=words,
+        summary=said,
         items=items,
         beside_m=(0.3, 0.1, 0.3, 0.2),
         table=_table(work, spring),
@@ -306,14 +302,14 @@ def _feet(work: Work, spring: Spring) -> list[Item]:
     """Which way each foot is pushed, and how hard."""
     half, y, found = work.design.size.span_m / 2, work.design.size.leg_m, list[Item]()
     said = amount_text(abs(spring.push_n), "force", work.tape.units, "up")
-    words = f"spreads {said}" if spring.push_n >= 0 else f"held out, {said}"
+    line = f"spreads {said}" if spring.push_n >= 0 else f"held out, {said}"
     for side, out in (("L", -1.0), ("R", 1.0)):
         x = out * half
         # The pipe's push on its foot: outward, or inward where it must be held out.
         near, far = x + out * 0.08, x + out * (0.08 + ARROW_M)
         tail, tip = (near, far) if spring.push_n >= 0 else (far, near)
         found.append(Arrow(part=f"push:{side}", x0=tail, y0=y, x1=tip, y1=y))
-    found.append(Note(part="push:R", x=half + 0.1, y=y, text=words, anchor="start"))
+    found.append(Note(part="push:R", x=half + 0.1, y=y, text=line, anchor="start"))
     return found
 
 

@@ -32,7 +32,7 @@ from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.bending import bending_moment, former_limit
 from obtegum.core.formulas.bows.sticks import Piece
-from obtegum.core.rooms.bend import heated, sprung
+from obtegum.core.rooms.bend import heated, sprung, words
 from obtegum.core.rooms.bend.feet import feet_verdicts
 from obtegum.core.rooms.bend.heated import is_heated, is_plastic
 from obtegum.core.rooms.bend.pulls import lever_m, tightest_former, told_pulls
@@ -74,7 +74,7 @@ def _kink_verdicts(work: Work) -> list[Verdict]:
     if level == "holds":
         return []
     shown, limit = work.say(tightest, "down"), work.say(least, "up")
-    sentence = f"A bend of {shown} radius is tight for this tube: below {limit}, six diameters, it flattens or kinks."
+    sentence = words.kinks(shown, limit)
     return [_verdict("bend-tight", "Tight bend", level, sentence, shown, limit, ratio, rank="stands")]
 
 
@@ -87,10 +87,7 @@ def _tail_verdicts(work: Work) -> list[Verdict]:
         wanted = sum(max(min(to, piece.to_m) - max(fro, piece.from_m), 0.0) for fro, to in edges)
         if wanted > SAME and made <= SAME:
             tail, bend = work.say(straight_m, "up"), work.say(wanted, "down")
-            sentence = (
-                f"Stick {piece.name} stays straight for {tail} at both ends together, which is all of its bend of "
-                f"{bend}: nothing is left to grip. A former that grips nearer the end, or longer sticks."
-            )
+            sentence = words.all_tail(piece.name, tail, bend)
             # A bend at one end may be shorter than what stays straight there, and longer than the other.
             share = straight_m / wanted if straight_m > wanted else None
             return [_verdict("tails-long", "Tails", "fails", sentence, tail, bend, share)]
@@ -104,10 +101,7 @@ def _former_verdicts(work: Work) -> list[Verdict]:
     if former_m is None or trial_of(work) is not None or former_m < limit_m:
         return []
     shown, limit = work.say(former_m), work.say(limit_m, "down")
-    sentence = (
-        f"On a former of {shown} this tube is never bent past yield and springs back straight. "
-        f"It wants less than {limit}."
-    )
+    sentence = words.never_set(shown, limit)
     return [_verdict("no-set", "Former", "fails", sentence, shown, limit, former_m / limit_m)]
 
 
@@ -124,12 +118,11 @@ def _made_verdict(work: Work) -> Verdict:
     high = f"{work.say(abs(off_height))} {'higher' if off_height >= 0 else 'lower'}"
     lean = abs(made.lean_rad)
     why = _why(work)
-    tail = f" Its legs lean {angle_text(lean, 'up')}." if lean > math.radians(0.1) else ""
-    sentence = f"{why} the bow comes out {wide} and {high} than planned.{tail}"
+    leans = angle_text(lean, "up") if lean > math.radians(0.1) else ""
+    own = ""
     for arc, former_m in zip(bend_kinds(work), formers_m(work), strict=True):
         if former_m is not None and former_m > arc.radius_m:
             own = work.say(arc.radius_m)
-            sentence = f"The former is larger than the bow’s own {own}, so no bend on it is tight enough. {sentence}"
     spoilt = _spoilt(work, off_span, off_height, lean)
     share = _forced_share(work, off_span, lean)
     told: float | None = ratio
@@ -138,9 +131,7 @@ def _made_verdict(work: Work) -> Verdict:
         level, told = "tight", None
     if share > 1:
         level, told = "fails", max(ratio, share)
-    sentence = " ".join((sentence, *spoilt))
-    if level == "fails":
-        sentence += " Another former, or the house that this one makes, is better."
+    sentence = words.comes_out(why, wide, high, leans, own, spoilt, level == "fails")
     return _verdict("as-bent", "As it comes out", level, sentence, number, limit, told)
 
 
@@ -157,28 +148,20 @@ def _spoilt(work: Work, off_span: float, off_height: float, lean: float) -> list
     forced = hands_force(work, each_m, lean) if play_of(work) is not None else None
     if forced is not None:
         off_beyond_m, lean_beyond, share = forced
-        how = "forced in by hand, and that stays in it" if share <= 1 else "more than hands force in"
-        found.append(
-            f"Each end stands {work.say(each_m, 'up')} off its post and leans {angle_text(lean, 'up')}: "
-            f"{work.say(off_beyond_m, 'up')} and {angle_text(lean_beyond, 'up')} beyond the socket’s play, {how}."
-        )
+        off, beyond = work.say(each_m, "up"), (work.say(off_beyond_m, "up"), angle_text(lean_beyond, "up"))
+        found.append(words.off_its_post(off, angle_text(lean, "up"), *beyond, share <= 1))
     room_m = headroom_m(work) - work.design.size.figure.height_m
     if 0 <= room_m < -off_height:
-        found.append(f"The grower had {work.say(room_m, 'down')} to spare and stoops then.")
+        found.append(words.stoops(work.say(room_m, "down")))
     return found
 
 
 def _why(work: Work) -> str:
     left = [out_m for out_m in came_out_of_each_m(work) if out_m is not None]
     tailed = make_up(work) < 1 - SAME
-    if not left:
-        return "Bent tighter to make up for its straight ends," if tailed else "On a former made to suit"
-    if any(math.isinf(out_m) for out_m in left):
-        return "Springing back straight,"
-    told = " and ".join(work.say(out_m) for out_m in left)
-    what = "radius that your former leaves" if len(left) == 1 else "radii that your formers leave"
-    by = ", by the trial," if trial_of(work) is not None else ""
-    return f"With the {told} {what}{by}{' and its straight ends' if tailed else ''}"
+    straight = any(math.isinf(out_m) for out_m in left)
+    told = [] if straight else [work.say(out_m) for out_m in left]
+    return words.made_with(told, tailed, trial_of(work) is not None, straight)
 
 
 def stands(work: Work, found: list[Verdict]) -> Standing:

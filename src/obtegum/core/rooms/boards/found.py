@@ -14,9 +14,10 @@ from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.links import WASHER_M
 from obtegum.core.formulas.end_to_end import lay
+from obtegum.core.rooms.boards import words
 from obtegum.core.values.catalogue import Board
 from obtegum.core.values.quantity import INCH_M
-from obtegum.core.values.trouble import DesignError, Trouble
+from obtegum.core.values.trouble import DesignError, Trouble, listed
 
 __all__ = [
     "SIDES",
@@ -58,10 +59,7 @@ class Line:
 def hip_board(work: Work) -> Board:
     """What hip boards are made of. Raises: DesignError when there is none of that name."""
     name = work.design.boards.board or USUAL[bow_tube(work).sold_in]
-    board = work.catalogue.boards.get(name)
-    if board is None:
-        raise DesignError([Trouble(path="boards.board", sentence=f"There is no board “{name}” in the catalogue.")])
-    return board
+    return listed(work.catalogue.boards.get(name), "board", name, "boards.board")
 
 
 @found
@@ -97,7 +95,7 @@ def _laid(
     except ValueError:
         least_m = bays_of(work).bay_m + bow_tube(work).od_m
         nearest = work.say(least_m, "up")
-        sentence = f"A splice would have no bow behind it. A board must reach from bow to bow: {nearest}."
+        sentence = words.no_bow_behind(nearest)
         raise DesignError([Trouble(path=path, sentence=sentence, nearest_m=least_m, nearest=nearest)]) from None
 
 
@@ -140,7 +138,7 @@ def _reaches(work: Work) -> None:
     bolt_long_m, takes_m = work.design.boards.bolt_long_m, bolt_takes_m(work)
     if bolt_long_m is not None and bolt_long_m < takes_m - 1e-9:
         nearest = work.tube(takes_m, "up")
-        sentence = f"The bolt is too short: board, bow, washers and nut take {nearest}."
+        sentence = words.bolt_too_short(nearest)
         raise DesignError([Trouble(path="boards.bolt_long_m", sentence=sentence, nearest_m=takes_m, nearest=nearest)])
 
 

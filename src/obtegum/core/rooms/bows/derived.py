@@ -17,9 +17,10 @@ from obtegum.core.findings.skeleton.bows import (
     whole_height_m,
     whole_tube_m,
 )
-from obtegum.core.findings.skeleton.shapes import SHAPE_LABELS, height_for_girth, shape_of
+from obtegum.core.findings.skeleton.shapes import height_for_girth, shape_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.sticks import MOST_STICKS
+from obtegum.core.rooms.bows import words
 from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["derived"]
@@ -119,12 +120,9 @@ def _by_pieces(work: Work) -> Mapping[str, float | int]:
         sentence = runs_words(work)
     else:
         joined, width = work.say(pieces_tube_m(work)), work.say(size.span_m)
-        sentence = f"Joined, these pieces are {joined} long, and make no house of this shape {width} wide."
         flat_m = height_for_girth(shape_of("round", size), size.span_m, girth_of(work, pieces_tube_m(work)))
-        if size.shape.kind != "round" and flat_m is not None:
-            sentence += f" As {SHAPE_LABELS['round']}, they would stand {work.say(flat_m)} high."
-        elif size.leg_m > 0:
-            sentence += " Longer or shorter legs, or another width, may."
+        flat = work.say(flat_m) if size.shape.kind != "round" and flat_m is not None else ""
+        sentence = words.no_house(joined, width, flat, size.leg_m > 0)
     raise DesignError([Trouble(path="bows.own_pieces_m", sentence=sentence)])
 
 
@@ -136,14 +134,12 @@ def _nearest(work: Work, sticks: int) -> int | None:
 
 def _trouble(work: Work, sticks: int, nearest: int | None) -> Trouble:
     stick, width = work.say(work.design.bows.stick_m), work.say(work.design.size.span_m)
-    what = f"{sticks} whole sticks of {stick} a bow make" if sticks > 1 else f"One whole stick of {stick} a bow makes"
-    sentence = f"{what} no house of this shape {width} wide."
     if nearest is None:
-        return Trouble(path="bows.sticks", sentence=f"{sentence} Cut them, or take another shape.")
+        return Trouble(path="bows.sticks", sentence=words.cut_them(sticks, stick, width))
     return Trouble(
         path="bows.sticks",
-        sentence=f"{sentence} The nearest number is {nearest}.",
-        reason=sentence,
+        sentence=words.nearest_sticks(sticks, stick, width, nearest),
+        reason=words.no_sticks(sticks, stick, width),
         nearest_m=nearest,
         nearest=str(nearest),
     )

@@ -24,6 +24,7 @@ from obtegum.core.findings.skeleton.lying import lying_height_m, lying_span_m
 from obtegum.core.findings.skeleton.shapes import asked_leg, own_measures
 from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube, tube_measures
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.bows import words
 from obtegum.core.values.quantity import percent_text
 
 __all__ = ["plan", "stands", "verdicts"]
@@ -31,7 +32,6 @@ __all__ = ["plan", "stands", "verdicts"]
 SAME = 1e-6
 CHECK_ONE = "Count what came, join one bow on the floor, and check its width before the rest."
 JOINED = "A joined bow is long and springs: two people carry it, and nobody stands under it."
-MOVES = "Another stick length moves it."
 # More play than this and a tube rattles in the other.
 SLIDES_M = 0.006
 
@@ -45,15 +45,13 @@ def verdicts(work: Work) -> list[Verdict]:
     ratio = waste / most
     share = percent_text(waste)
     level = judge(ratio, work.rules.holds_to)
-    more = " Another stick length is worth a look." if level == "fails" else ""
     stick = work.say(split.stick_m)
     if stick_count(work) == bows * len(split.pieces):
         left = work.say(left_over_m(work) / bows)
-        sentence = f"Each bow leaves {left} of its {_sticks(len(split.pieces))} of {stick}: {share}.{more}"
+        sentence = words.left_of_each(left, _sticks(len(split.pieces)), stick, share, level == "fails")
     else:
         left = work.say(left_over_m(work))
-        of_all = _sticks(stick_count(work))
-        sentence = f"All bows leave {left} of their {of_all} of {stick}, short pieces sharing: {share}.{more}"
+        sentence = words.left_of_all(left, _sticks(stick_count(work)), stick, share, level == "fails")
     found = [
         Verdict(
             id="waste",
@@ -85,7 +83,7 @@ def verdicts(work: Work) -> list[Verdict]:
                 step="bows",
                 level="fails",
                 title="Short piece",
-                sentence=f"Stick {short.name} is only {work.say(short.length_m)}: under {least} it can’t hold a joint.",
+                sentence=words.short_piece(short.name, work.say(short.length_m), least),
                 number=work.say(short.length_m, "down"),
                 limit=least,
                 ratio=work.rules.piece_least_m / short.length_m,
@@ -100,7 +98,7 @@ def _told_verdicts(work: Work) -> list[Verdict]:
     sticks, needed = work.design.bows.sticks, len(split_of(work).pieces)
     if sticks is None or sticks >= needed or work.design.bows.cut != "cut":
         return []
-    sentence = f"A bow so wide and high takes {needed} sticks, and {sticks} were told: used whole, these stand lower."
+    sentence = words.fewer_told(needed, sticks)
     return [
         Verdict(
             id="told-sticks",
@@ -121,7 +119,6 @@ def _crown_verdicts(work: Work) -> list[Verdict]:
     """A joint at the crown."""
     if not split_of(work).joint_at_crown:
         return []
-    moves = "Its sleeve or bolts are the first to look at in a storm." if own_pieces(work) else MOVES
     return [
         Verdict(
             id="crown-joint",
@@ -129,7 +126,7 @@ def _crown_verdicts(work: Work) -> list[Verdict]:
             step="bows",
             level="tight",
             title="Joint",
-            sentence=f"A joint lands at the crown, where a plain joint is weakest. {moves}",
+            sentence=words.joint_at_crown(bool(own_pieces(work))),
             number=work.say(split_of(work).joint_m),
             limit="off the crown",
             ratio=None,
@@ -146,7 +143,7 @@ def _pieces_verdict(work: Work) -> list[Verdict]:
         return []
     joined, wanted, off = work.say(joined_m), work.say(wanted_m), work.say(abs(off_m), "up")
     short = "short" if off_m < 0 else "too long"
-    sentence = f"Joined, the pieces are {joined}, and this width and height take {wanted}: {off} {short}."
+    sentence = words.pieces_off(joined, wanted, off, short)
     return [
         Verdict(
             id="pieces",
@@ -173,12 +170,7 @@ def _sleeve_verdicts(work: Work) -> list[Verdict]:
     play = min(plays, default=None)
     if play is not None and play <= SLIDES_M:
         return []
-    what = (
-        "No tube here slides over it"
-        if play is None
-        else f"The closest tube over it has {work.tube(play, 'up')} of play"
-    )
-    sentence = f"{what}, so a sleeve of tube won’t hold the joint straight: a coupler, or swaged ends."
+    sentence = words.no_sleeve("" if play is None else work.tube(play, "up"))
     return [
         Verdict(
             id="sleeve",

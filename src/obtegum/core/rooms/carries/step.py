@@ -9,6 +9,7 @@ from obtegum.core.face.answers import amount_answer, length_answer
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.carries import words
 from obtegum.core.rooms.carries.draw import deep_text, floored_m, gust_text
 from obtegum.core.rooms.carries.found import (
     clear_at_m,
@@ -25,7 +26,7 @@ from obtegum.core.rooms.carries.snow import prop_takes_n
 from obtegum.core.rooms.strength.found import why_no_bow
 from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.propped import propped_bows
-from obtegum.core.rooms.strength.words import AID, MADE_UP, conditions
+from obtegum.core.rooms.strength.words import AID, MADE_UP, aided, conditions
 from obtegum.core.rooms.weather.found import stood_in
 from obtegum.core.values.amount import amount_text
 
@@ -50,18 +51,16 @@ def verdicts(work: Work) -> list[Verdict]:
     share = min(worst.share, NEVER)
     number = amount_text(share, "share", work.tape.units, "up")
     if not safe:
-        sooner = f"clear at {clears} of settled snow" if clears != "none" else "it carries none"
-        said = f"At {at} even fresh snow is more than it carries: {sooner}"
+        said = words.too_late(at, clears)
     elif share > 1:
         late = [each.words for each in found if each.share > 1]
-        said = f"Cleared at {at} it carries {_listed(safe)}; {_listed(late)} that deep is more than it carries"
+        said = words.late_for(at, _listed(safe), _listed(late))
     else:
-        said = f"Cleared at {at} it carries every kind of snow; {worst.words} uses {number} of it"
-    made_up = f"{MADE_UP} " if stood_in(work) else ""
+        said = words.in_time(at, worst.words, number)
     level = judge(share, work.rules.holds_to)
     # A habit can be missed: what hangs on one is tight at best.
     level = "tight" if level == "holds" else level
-    sentence = f"{made_up}{said}{conditions(work)}. {AID}"
+    sentence = aided(work, f"{said}{conditions(work)}.")
     return [
         verdict_on("carries", "clearing", "Clearing snow", level, sentence, number, "100 %", share, "snow", "stands")
     ]
@@ -73,8 +72,8 @@ def levels(work: Work) -> Mapping[str, Level]:
     return {} if in_time is None else {"clearing": "tight" if in_time else "fails"}
 
 
-def _listed(words: list[str]) -> str:
-    return words[0] if len(words) == 1 else f"{', '.join(words[:-1])} and {words[-1]}"
+def _listed(said: list[str]) -> str:
+    return said[0] if len(said) == 1 else f"{', '.join(said[:-1])} and {said[-1]}"
 
 
 def stands(work: Work, found: list[Verdict]) -> Standing:
@@ -99,7 +98,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         strips=("snow-stake",) if depths(work) else ("floor",),
         grips=(),
         focus=("snow", "gust", "bow", "ground"),
-        how=tuple(Told(words=words) for words in _card(work)),
+        how=tuple(Told(words=said) for said in _card(work)),
         how_title="On the card",
     )
 
@@ -157,9 +156,9 @@ def _answers(work: Work) -> Iterator[Answer]:
         yield _deep(work, "ground_deep", "Snow on the ground that means", ground, note)
     gives = first_gives(work)
     if gives is not None:
-        for name, words, first in zip(("gust_shut", "gust_open"), ("doors shut", "an end open"), gives, strict=True):
+        for name, said, first in zip(("gust_shut", "gust_open"), ("doors shut", "an end open"), gives, strict=True):
             note = f"felt, at 10 m in the open, no snow on it; then {first.what}"
-            label = f"Gust, {words}"
+            label = f"Gust, {said}"
             yield Answer(
                 id=name, label=label, reading=gust_text(work, first), value=first.gust_mps, unit="m/s", note=note
             )

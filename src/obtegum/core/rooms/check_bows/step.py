@@ -10,6 +10,7 @@ from obtegum.core.findings.skeleton.bending import is_formed, pulls_of
 from obtegum.core.findings.skeleton.bows import split_of
 from obtegum.core.findings.skeleton.lying import lying_bow, lying_height_m, lying_span_m
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.check_bows import words
 from obtegum.core.rooms.check_bows.checks import Judged, quarter_height, standing_order
 from obtegum.core.rooms.check_bows.found import judged_bows
 from obtegum.core.values.trouble import running
@@ -50,12 +51,10 @@ def verdicts(work: Work) -> list[Verdict]:
     level = judge(ratio, work.rules.holds_to)
     number, limit = work.say(worst.off_m, "up"), work.say(limit_m, "down")
     if not again:
-        furthest = f"bow {worst.bow} is furthest off, {number}"
-        sentence = f"{len(found)} of {bays_of(work).bows} measured, all within {limit}; {furthest}."
+        sentence = words.alike(len(found), bays_of(work).bows, limit, worst.bow, number)
     else:
-        told = "; ".join(_again(work, each) for each in sorted(again, key=lambda each: -each.off_m)[:MOST_TOLD])
-        more = f"; and {len(again) - MOST_TOLD} more" if len(again) > MOST_TOLD else ""
-        sentence = f"Put right: {told}{more}. Within {limit} a bow goes in without force."
+        told = [_again(work, each) for each in sorted(again, key=lambda each: -each.off_m)[:MOST_TOLD]]
+        sentence = words.put_right(told, len(again) - len(told), limit)
     return [
         Verdict(
             id="bows-alike",

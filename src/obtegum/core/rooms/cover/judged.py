@@ -7,19 +7,18 @@ from functools import partial
 from obtegum.core.documents.cover import Hold
 from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.cover import words
 from obtegum.core.rooms.cover.found import Reach, fixing_of, over_planned_m, reach_of, taped_bows
 from obtegum.core.rooms.cover.lines import edges_of, eyelets_of, tracks_m
 from obtegum.core.rooms.cover.pulls import asked_n_m, film_pulls, held_n_m
 from obtegum.core.rooms.ends.pulled import film_of
-from obtegum.core.rooms.strength.words import AID, MADE_UP
-from obtegum.core.rooms.weather.found import missing, stood_in
+from obtegum.core.rooms.strength.words import aided
+from obtegum.core.rooms.weather.found import missing
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["verdicts"]
 
 _verdict = partial(verdict_on, "cover", part="sheet")
-TEST = "Pull a metre of the real thing three times until it gives, and write all three."
-OTHER = "What was pulled at is the left side’s or the front’s; this takes its own test."
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -35,27 +34,20 @@ def _wide(work: Work, reach: Reach) -> Verdict:
     needs = work.say(reach.piece_m, "up")
     if work.design.cover.bought == "made":
         return _made(work, reach)
-    each = "Each of the two pieces" if work.design.cover.pieces == "two" else "The sheet"
+    two = work.design.cover.pieces == "two"
     if reach.roll_wide_m is None:
         widest = max(roll.wide_m for roll in work.catalogue.rolls if roll.sold_in == work.tape.units)
         limit = work.say(widest, "down")
-        sentence = (
-            f"{each} has to be {needs} wide, and the widest roll sold here is {limit}: two pieces joined, a lower side."
-        )
+        sentence = words.wider_than_sold(two, needs, limit)
         return _verdict("cover-wide", "Width", "fails", sentence, needs, limit, reach.piece_m / widest, rank="fits")
     spare_m = reach.spare_m or 0.0
     roll, off = work.say(reach.roll_wide_m, "down"), work.say(abs(spare_m), "up" if spare_m < 0 else "down")
     level: Level = "holds"
-    sentence = (
-        f"{each} wants {needs}; the roll is {roll}: {off} over on each side, beside {_trim(work, reach)} to trim."
-    )
+    sentence = words.roll_reaches(two, needs, roll, off, _trim(work, reach))
     if spare_m < -1e-9:
         trimmed = spare_m + reach.trim_m
         level = "tight" if trimmed >= 0 else "fails"
-        sentence = f"{each} wants {needs} and the roll is {roll}: {off} short on each side"
-        sentence += (
-            ", which what was left to trim gives." if trimmed >= 0 else f", more than {_trim(work, reach)} to trim."
-        )
+        sentence = words.roll_short(two, needs, roll, off, _trim(work, reach), trimmed >= 0)
     # What is left to trim is in what it wants: a roll reaches or it doesn't.
     return _verdict("cover-wide", "Width", level, sentence, needs, roll, None, rank="fits")
 
@@ -65,7 +57,7 @@ def _made(work: Work, reach: Reach) -> Verdict:
     needs, least = work.say(reach.piece_m, "up"), work.say(reach.roll_wide_m or 0.0, "down")
     off = work.say(work.design.cover.off_m, "up")
     level: Level = "holds" if reach.piece_m <= (reach.roll_wide_m or 0.0) + 1e-9 else "fails"
-    sentence = f"Ordered as told here and made to within {off}, it is {least} wide at the least: {needs} reach."
+    sentence = words.made_reaches(off, least, needs)
     return _verdict("cover-wide", "Width", level, sentence, needs, least, None, rank="fits")
 
 
@@ -75,15 +67,9 @@ def _tied(work: Work) -> Iterator[Verdict]:
     if eyelets is None:
         return
     number, limit = f"{eyelets.met}", f"{eyelets.bows}"
-    said = f"{eyelets.met} of {eyelets.bows} bows have an eyelet to be tied to; the furthest is off by"
-    said = f"{said} {work.say(eyelets.furthest_m, 'up')}"
     level: Level = "holds" if eyelets.met == eyelets.bows else "tight" if eyelets.met else "fails"
-    more = {
-        "holds": "",
-        "tight": " The rest wants a rail to tie to.",
-        "fails": " No bow can be tied to: another distance.",
-    }
-    yield _verdict("cover-eyelets", "Eyelets", level, f"{said}.{more[level]}", number, limit, None, rank="fits")
+    sentence = words.eyelets(eyelets.met, eyelets.bows, work.say(eyelets.furthest_m, "up"))
+    yield _verdict("cover-eyelets", "Eyelets", level, sentence, number, limit, None, rank="fits")
 
 
 def _tracks(work: Work) -> Iterator[Verdict]:
@@ -93,11 +79,7 @@ def _tracks(work: Work) -> Iterator[Verdict]:
         return
     needs, has = work.tube(room[0], "up"), work.tube(room[1], "down")
     ratio = room[0] / room[1]
-    sentence = (
-        f"The roof’s fixing and the curtain’s own want {needs} of the hip board, one over the other; it is {has} wide."
-    )
-    if ratio > 1 + 1e-9:
-        sentence += " Two can’t lie in one place: a wider board, or the same sheet rolled up."
+    sentence = words.two_fixings(needs, has, ratio > 1 + 1e-9)
     level = judge(ratio, work.rules.holds_to)
     yield _verdict("cover-tracks", "Room for two fixings", level, sentence, needs, has, ratio, rank="fits")
 
@@ -115,9 +97,7 @@ def _taped(work: Work) -> Iterator[Verdict]:
     off = max(max(taped), planned) - min(min(taped), planned)
     number, limit, ratio = work.say(off, "up"), work.say(UNLIKE_M, "down"), off / UNLIKE_M
     level = judge(ratio, work.rules.holds_to)
-    sentence = f"Taped bows and the plan differ by {number} over the outside; the largest is taken."
-    if ratio > 1:
-        sentence += " A slip of the tape, or bows that aren’t alike: tape again before anything is ordered."
+    sentence = words.bows_differ(number, ratio > 1)
     if level == "fails":
         # What is told may be a slip, and nothing is cut by it yet.
         yield _verdict("cover-taped", "Bows as taped", "tight", sentence, number, limit, None, rank="fits")
@@ -135,11 +115,9 @@ def _long(work: Work, reach: Reach) -> list[Verdict]:
     needs, roll = work.say(reach.long_m, "up"), work.say(reach.roll_long_m, "down")
     left = reach.left_m or 0.0
     if left >= -1e-9:
-        sentence = (
-            f"Of a roll of {roll} it takes {needs}: {work.say(left, 'down')} is left for ends, doors and patches."
-        )
+        sentence = words.roll_leaves(roll, needs, work.say(left, "down"))
         return [_verdict("cover-long", "Length", "holds", sentence, needs, roll, None, rank="fits")]
-    sentence = f"It takes {needs} of the roll, which is {roll}: {work.say(-left, 'up')} short."
+    sentence = words.roll_too_short(needs, roll, work.say(-left, "up"))
     return [
         _verdict("cover-long", "Length", "fails", sentence, needs, roll, reach.long_m / reach.roll_long_m, rank="fits")
     ]
@@ -149,20 +127,19 @@ def _strong(work: Work) -> Iterator[Verdict]:
     pulls = film_pulls(work)
     if pulls is None:
         why = missing(work)
-        asked = why[0].words if why else "The weather isn’t told."
-        yield _verdict("cover-pulled", "Film in wind", "unknown", f"What wind pulls isn’t known. {asked}", "not known")
+        sentence = words.pull_unknown(why[0].words if why else "")
+        yield _verdict("cover-pulled", "Film in wind", "unknown", sentence, "not known")
         return
-    units, made_up = work.tape.units, f"{MADE_UP} " if stood_in(work) else ""
+    units = work.tape.units
     side = amount_text(pulls.side_n_m, "pull", units, "up")
     number, limit = f"{math.ceil(pulls.share * 100 - 1e-9)} %", "100 %"
     end = amount_text(pulls.end_n_m, "pull", units, "up")
-    said = f"{made_up}Wind pulls {side} on each side’s fixing and {end} at the ends;"
     ratio = min(pulls.share, NEVER)
     if work.design.weather.cover == "cloth":
-        sentence = f"{said} nobody rated cloth: its maker’s figure says whether it bears that. {AID}"
+        sentence = aided(work, words.cloth_unrated(side, end))
         yield _verdict("cover-film", "Cloth in wind", "unknown", sentence, side, "not known", None, rank="stands")
     else:
-        sentence = f"{said} {film_of(work).name} film uses {number} of what it bears in its last year. {AID}"
+        sentence = aided(work, words.film_uses(side, end, film_of(work).name, number))
         level = judge(ratio, work.rules.holds_to)
         yield _verdict("cover-film", "Film in wind", level, sentence, number, limit, ratio, rank="stands")
     seen = set[tuple[str, Hold]]()
@@ -186,12 +163,12 @@ HELD = {
 
 def _held(work: Work, id_: str, title: str, by: Hold, pulls_n: float, holds_n: float | None) -> Verdict:
     """Whether a fixing holds what wind pulls on a metre of it."""
-    units, made_up = work.tape.units, f"{MADE_UP} " if stood_in(work) else ""
+    units = work.tape.units
     name, asked = fixing_of(work, by).name, amount_text(pulls_n, "pull", units, "up")
     if holds_n is None:
-        of = TEST if by in (work.design.cover.sides, work.design.cover.ends) else OTHER
-        sentence = f"{made_up}What {name} will hold here isn’t known; wind pulls {asked} on it. {of} {AID}"
+        own = by in (work.design.cover.sides, work.design.cover.ends)
+        sentence = aided(work, words.fixing_unknown(name, asked, own))
         return _verdict(id_, title, "unknown", sentence, asked, "not known", None, rank="stands")
     held, ratio = amount_text(holds_n, "pull", units, "down"), min(pulls_n / max(holds_n, 1.0), NEVER)
-    sentence = f"{made_up}By half of the least pull, {held} for {name}; wind pulls {asked}. {AID}"
+    sentence = aided(work, words.fixing_holds(held, name, asked))
     return _verdict(id_, title, judge(ratio, work.rules.holds_to), sentence, asked, held, ratio, rank="stands")

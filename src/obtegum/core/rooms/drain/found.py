@@ -5,7 +5,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.drain import Drained, manning_full, run_off
 from obtegum.core.values.catalogue import Pipe
 from obtegum.core.values.quantity import FOOT_M
-from obtegum.core.values.trouble import DesignError, Trouble
+from obtegum.core.values.trouble import listed
 
 __all__ = ["drain_places", "drained", "pipe_of"]
 
@@ -16,11 +16,8 @@ EVERY_FT = 10 * FOOT_M
 
 def pipe_of(work: Work) -> Pipe:
     """The pipe that is laid. Raises: DesignError when there is none of that name."""
-    pipe = work.catalogue.pipes.get(work.design.drain.pipe)
-    if pipe is None:
-        sentence = f"There is no pipe “{work.design.drain.pipe}” in the catalogue."
-        raise DesignError([Trouble(path="drain.pipe", sentence=sentence)])
-    return pipe
+    name = work.design.drain.pipe
+    return listed(work.catalogue.pipes.get(name), "pipe", name, "drain.pipe")
 
 
 def drained(work: Work) -> Drained:

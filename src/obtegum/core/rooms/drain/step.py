@@ -6,6 +6,7 @@ from obtegum.core.drawing.verdict import Verdict, judge
 from obtegum.core.face.answers import amount_answer, length_answer, settled
 from obtegum.core.findings.skeleton.levels import lie_of
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.drain import words
 from obtegum.core.rooms.drain.found import drain_places, drained
 from obtegum.core.values.amount import amount_text
 
@@ -21,8 +22,8 @@ def verdicts(work: Work) -> list[Verdict]:
     brings = amount_text(found.flow_m3_s, "flow", units, "up")
     carries = amount_text(found.carries_m3_s, "flow", units, "down")
     rain = amount_text(work.design.drain.rain_m_s, "rain", units)
-    ground = " and the ground above it" if work.design.drain.uphill_m > 0 else ""
-    sentence = f"In {rain} half the roof{ground} brings {brings}; the pipe carries {carries}."
+    uphill = work.design.drain.uphill_m > 0
+    sentence = words.brings(rain, uphill, brings, carries)
     verdicts = [
         Verdict(
             id="drain-carries",
@@ -40,7 +41,7 @@ def verdicts(work: Work) -> list[Verdict]:
     if deep_m / most_m > work.rules.holds_to:
         level = judge(deep_m / most_m, work.rules.holds_to)
         deep, most = work.say(deep_m, "up"), work.say(most_m, "down")
-        sentence = f"The trench ends {deep} deep. From {most} its sides are shored or battered before anyone goes in."
+        sentence = words.deep_trench(deep, most)
         verdicts.append(
             Verdict(
                 id="trench",

@@ -9,6 +9,7 @@ from obtegum.core.findings.skeleton.ground import Lie
 from obtegum.core.findings.skeleton.levels import lie_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.earthwork import Moving, stone_kg
+from obtegum.core.rooms.earth import words
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import percent_text
 
@@ -21,17 +22,14 @@ def verdicts(work: Work) -> list[Verdict]:
     if kind == "as_it_lies":
         return []
     if lie is None or not lie.padded:
-        sentence = "No levels to reckon cut and fill from. Read the pegs of both sides first."
+        sentence = words.no_levels()
         return [_verdict("unknown", sentence, "", "", None)]
     least = work.rules.level_covers_least_share
     covered, wanted = percent_text(lie.covered, 0, "down"), percent_text(least, 0)
     if lie.covered >= least:
-        sentence = f"Levels cover {covered} of the pad."
+        sentence = words.covered(covered)
         return [_verdict("holds", sentence, covered, wanted, least / lie.covered)]
-    sentence = (
-        f"Levels cover only {covered} of the pad, so these volumes are too small. "
-        "Read spots out to its edge: beyond the posts on every side."
-    )
+    sentence = words.covered_only(covered)
     return [_verdict("unknown", sentence, covered, wanted, None)]
 
 

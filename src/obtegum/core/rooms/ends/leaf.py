@@ -13,6 +13,7 @@ from obtegum.core.findings.skeleton.openings import Opened, opened
 from obtegum.core.findings.skeleton.outline import end_of, refusal, stud_board
 from obtegum.core.findings.skeleton.tubes import find_tube, told_or_usual
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.ends import words
 from obtegum.core.values.catalogue import Tube
 from obtegum.core.values.physics import DENSITY_KG_M3, GRAVITY_MPS2
 
@@ -134,7 +135,7 @@ def _of_boards(work: Work, side: Side, each: Opened, wide: float, high: float) -
     # From the hinge's foot up to the far corner, between the rails.
     inside = wide - 2 * board.wide_m, high - 2 * board.wide_m
     if min(inside) <= 0:
-        raise refusal(_path(side, each), "Nothing of a leaf so narrow is left between its own boards.", None, work)
+        raise refusal(_path(side, each), words.leaf_of_boards_too_narrow(), None, work)
     rails = 3 if high >= MIDDLE_FROM_M else 2
     brace = math.hypot(*inside)
     pieces = (Piece("stile", 2, high), Piece("rail", rails, inside[0]), Piece("brace", 1, brace))
@@ -147,7 +148,7 @@ def _of_pipe(work: Work, side: Side, each: Opened, wide: float, high: float) -> 
     end, tube = end_of(work, side), leaf_tube(work, side)
     inside = wide - 2 * end.take_m, high - 2 * end.take_m
     if min(inside) <= 0:
-        raise refusal(_path(side, each), "Nothing of a leaf so narrow is left between its fittings.", None, work)
+        raise refusal(_path(side, each), words.leaf_of_pipe_too_narrow(), None, work)
     pieces = [Piece("upright pipe", 2, inside[1]), Piece("level pipe", 2, inside[0])]
     if high >= MIDDLE_FROM_M:
         # A middle pipe between two tees: each upright is in two.

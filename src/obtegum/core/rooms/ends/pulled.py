@@ -26,7 +26,7 @@ from obtegum.core.rooms.strength.loads import end_weathered
 from obtegum.core.rooms.strength.model import model_of, sections_of
 from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.values.catalogue import Film
-from obtegum.core.values.trouble import DesignError, Trouble
+from obtegum.core.values.trouble import listed
 
 __all__ = ["Pulled", "Strut", "film_of", "pulled_by", "tension_at", "tension_n_m"]
 
@@ -68,10 +68,7 @@ class Pulled:
 def film_of(work: Work) -> Film:
     """The film that is taken. Raises: DesignError when there is none of that name."""
     name = work.design.ends.film or USUAL[work.tape.units]
-    film = next((each for each in work.catalogue.films if each.name == name), None)
-    if film is None:
-        raise DesignError([Trouble(path="ends.film", sentence=f"There is no film “{name}” in the catalogue.")])
-    return film
+    return listed(next((each for each in work.catalogue.films if each.name == name), None), "film", name, "ends.film")
 
 
 @found

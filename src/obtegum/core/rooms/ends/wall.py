@@ -12,6 +12,7 @@ from obtegum.core.findings.skeleton.openings import Opened, opened
 from obtegum.core.findings.skeleton.outline import beside, end_of, half_m, refusal, sizes, top_cut, under
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.ends import words
 
 __all__ = ["Head", "Stick", "Wall", "all_walls", "end_boards", "stakes_m", "wall_of"]
 
@@ -146,12 +147,12 @@ def _wall(work: Work, side: Side) -> Wall:
         return Wall(side, (), ())
     wide, deep = sizes(work, side)
     if end.head == "notch" and end.stand == "tube":
-        raise refusal(f"ends.{side}.head", "A tube isn’t notched: cut it under the bow, or lap it.", None, work)
+        raise refusal(f"ends.{side}.head", words.tube_notched(), None, work)
     if end.head == "notch" and deep < bow_tube(work).od_m + TONGUE_M:
         least = bow_tube(work).od_m + TONGUE_M
         raise refusal(
             f"ends.{side}.head",
-            f"A notch for the bow takes {work.say(least, 'up')} of the stud across the wall; it is {work.say(deep)}.",
+            words.notch_too_deep(work.say(least, "up"), work.say(deep)),
             None,
             work,
         )

@@ -15,6 +15,7 @@ from obtegum.core.findings.skeleton.fittings import is_glued, take_ups, usual_fi
 from obtegum.core.findings.skeleton.runs import piece_m, pieces_of, runs_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.fittings import words
 from obtegum.core.rooms.fittings.found import (
     COLDEST_C,
     counts_of,
@@ -48,7 +49,7 @@ def verdicts(work: Work) -> list[Verdict]:
     takes = take_ups(work)
     if takes is None:
         name = bow_tube(work).name
-        sentence = f"Nobody has said what fittings take up of {name}: measure one, from its middle to a pipe’s end."
+        sentence = words.not_known(name)
         return [_verdict("fittings-known", "Fittings", "unknown", sentence, "not known", "", None, rank="fits")]
     return [_short(work, 2 * takes.socket_m), *_cold(work)]
 
@@ -59,9 +60,7 @@ def _short(work: Work, least_m: float) -> Verdict:
     ratio = min(least_m / short_m, NEVER)
     level = judge(ratio, work.rules.holds_to)
     short, least = work.say(short_m, "down"), work.say(least_m, "up")
-    sentence = f"The shortest piece is {short}; both its ends go in, {least} together."
-    if level == "fails":
-        sentence += " The two fittings would meet before it is home: fewer runs, or a wider bay."
+    sentence = words.shortest(short, least, level == "fails")
     return _verdict("fittings-short", "Pieces", level, sentence, short, least, ratio, rank="fits")
 
 
@@ -70,7 +69,7 @@ def _cold(work: Work) -> list[Verdict]:
     if glue_c >= COLDEST_C:
         return []
     now, least = amount_text(glue_c, "temperature", units, "down"), amount_text(COLDEST_C, "temperature", units, "up")
-    sentence = f"At {now} cement skins over and doesn’t bite: {least} is the least. Glue indoors, all of it warm."
+    sentence = words.cement_cold(now, least)
     return [_verdict("fittings-cold", "Cement", "fails", sentence, now, least, None, rank="stands")]
 
 
@@ -103,7 +102,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         strips=tuple(each.id for each in strips(work)) or tuple(f"stick:{each.name}" for each in split_of(work).pieces),
         grips=(),
         focus=("fitting", "bow", "run", "dry", "section", "fit"),
-        how=tuple(Told(words=words) for words in _order(work)) if glued else (),
+        how=tuple(Told(words=said) for said in _order(work)) if glued else (),
         how_title="In this order",
     )
 

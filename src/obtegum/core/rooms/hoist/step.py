@@ -9,6 +9,7 @@ from obtegum.core.face.answers import amount_answer, count_answer, length_answer
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.film import MOST_MPS
 from obtegum.core.rooms.cover.found import reach_of
+from obtegum.core.rooms.hoist import words
 from obtegum.core.rooms.hoist.found import DAY_MPS, ROPE_M, gust_held_mps, needed, open_tasks, sheet_of, shrinks_m
 from obtegum.core.values.amount import amount_text
 
@@ -38,9 +39,7 @@ def _crew(work: Work) -> Iterator[Verdict]:
     if crew is None:
         return
     level: Level = "holds" if crew >= least else "fails"
-    sentence = f"{crew} come; the sheet wants {least} to carry and to hold it in gusts that its day may have."
-    if crew < least:
-        sentence += " Ask more people, or cover it in two pieces."
+    sentence = words.hands(crew, least)
     yield _verdict("day-crew", "Hands", level, sentence, str(crew), str(least), None)
 
 
@@ -58,11 +57,8 @@ def _gusts(work: Work) -> Iterator[Verdict]:
     holds_to = work.rules.holds_to
     share = graded(ratio, DAY_MPS / max(limit, 0.1), holds_to)
     level = judge(share, holds_to)
-    who = "the least crew holds" if hoist.crew is None else f"{hoist.crew} hold"
     over = amount_text(MOST_MPS, "speed", work.tape.units, "down")
-    sentence = f"Gusts of {asked} are told; {who} it in {most}, and over {over} is nobody’s day."
-    if level == "fails":
-        sentence += " Wait for another morning."
+    sentence = words.gusts(asked, hoist.crew, most, over, level == "fails")
     yield _verdict("day-gusts", "Gusts", level, sentence, asked, most, min(share, NEVER), rank="stands")
 
 
@@ -79,13 +75,7 @@ def _warmth(work: Work) -> Iterator[Verdict]:
         "holds" if BEST_C[0] <= air <= BEST_C[1] else "tight" if ALLOWED_C[0] <= air <= ALLOWED_C[1] else "fails"
     )
     longer, shorter = (work.say(each, "up") for each in shrinks_m(work, air))
-    sentence = (
-        f"Fitted at {number}: on a hot day it is "
-        f"{longer} longer over the house, "
-        f"in a cold night it wants to be {shorter} shorter."
-    )
-    if level == "fails":
-        sentence += " Too cold, it hangs and cracks; too hot, it tears in frost: another day."
+    sentence = words.fitted_at(number, longer, shorter, level == "fails")
     yield _verdict("day-warmth", "Warmth", level, sentence, number, limit, None, rank="comfort")
 
 
@@ -93,9 +83,7 @@ def _wet(work: Work) -> Iterator[Verdict]:
     if work.design.hoist.wet == "ask":
         return
     dry = work.design.hoist.wet == "dry"
-    sentence = (
-        "Dry film slides and tape sticks." if dry else "Wet film is heavy and slippery, tape doesn’t stick: let it dry."
-    )
+    sentence = words.dry() if dry else words.wet()
     yield _verdict("day-dry", "Dry", "holds" if dry else "tight", sentence, rank="comfort")
 
 
@@ -106,11 +94,7 @@ def _room(work: Work) -> Iterator[Verdict]:
     wants, has = work.say(sheet.strip_wide_m, "up"), work.say(free, "down")
     ratio = min(sheet.strip_wide_m / max(free, 0.01), NEVER)
     level = judge(ratio, work.rules.holds_to)
-    sentence = (
-        f"To unroll, fold and walk, a strip {wants} wide and {work.say(sheet.strip_long_m, 'up')} long; there is {has}."
-    )
-    if level == "fails":
-        sentence += " Along the ridge from one end it takes another strip, off the end."
+    sentence = words.strip(wants, work.say(sheet.strip_long_m, "up"), has, level == "fails")
     yield _verdict("day-room", "Room for it", level, sentence, wants, has, min(ratio, NEVER))
 
 
@@ -119,10 +103,9 @@ def _before(work: Work) -> Iterator[Verdict]:
     if before == "ask":
         return
     if before == "done" and not open_:
-        yield _verdict("day-before", "Before it", "holds", "What has to be done before is done.", rank="stands")
+        yield _verdict("day-before", "Before it", "holds", words.all_before(), rank="stands")
         return
-    why = "; ".join(open_) if open_ else "you say that not all of it is done"
-    sentence = f"Not yet: {why}. A frame that isn’t finished stands up to no sheet in wind."
+    sentence = words.not_yet(open_)
     yield _verdict("day-before", "Before it", "fails", sentence, rank="stands")
 
 
@@ -196,7 +179,7 @@ def _how(work: Work) -> Iterator[Told]:
         "capped; fixings laid out at their places, wires and knives in a box.",
     )
     along = hoist.way == "along"
-    words = (
+    said = (
         "Unroll it off the end, across the house, "
         "inside face so that it comes "
         "to lie below; fold both edges to the ridge line."
@@ -207,15 +190,15 @@ def _how(work: Work) -> Iterator[Told]:
             "it comes to lie below; fold it to a bundle."
         )
     )
-    yield Told(words=words, view="hoist:1")
-    words = (
+    yield Told(words=said, view="hoist:1")
+    said = (
         "Two ropes along the ridge, a pole in the hem; one at each bow lifts it over, the rest pays it out."
         if along
         else f"A rope each {work.say(ROPE_M)} over the house, tied to the outer edge round a soft ball."
     )
-    yield Told(words=words, view="roped")
-    words = "Pull at one word, level from end to end; hands on the near edge follow, nobody goes under."
-    yield Told(words=words, view="hoist:3")
+    yield Told(words=said, view="roped")
+    said = "Pull at one word, level from end to end; hands on the near edge follow, nobody goes under."
+    yield Told(words=said, view="hoist:3")
     if cover.made == "gathered":
         order = "Sides from the middle outward; the ends last, pleats facing down."
     elif hoist.first == "ends":

@@ -9,15 +9,15 @@ from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.pole import GIVES, pole_depth
+from obtegum.core.rooms.hold import words
 from obtegum.core.rooms.hold.found import chain_of, counts, holds_of, pulled
 from obtegum.core.rooms.soil.found import ground_of, why_no_ground
 from obtegum.core.rooms.strength.asks import Ask, Asks, all_asks, brace_asks, corner_asks, parting_gust, row_asks
 from obtegum.core.rooms.strength.found import bow_found, end_found, short_found, why_unknown
-from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, conditions
-from obtegum.core.rooms.weather.found import stood_in
+from obtegum.core.rooms.strength.words import MANY, aided, conditions
 from obtegum.core.values.amount import amount_text
 
-__all__ = ["begun", "gives_way", "kinds", "open_question", "verdicts"]
+__all__ = ["gives_way", "kinds", "open_question", "verdicts"]
 
 # What each kind is called by.
 BEFORE: dict[Kind, str] = {"row": "", "corner": "corner ", "brace": "braced "}
@@ -49,7 +49,7 @@ def open_question(work: Work) -> str:
 def verdicts(work: Work) -> list[Verdict]:
     """Whether the house is lifted out, pushed over, or pressed down: by each kind of post, the worse of them."""
     if reason := open_question(work):
-        return [_verdict("lift", "Held down", "unknown", f"What holds it down isn’t known. {reason}", "not known")]
+        return [_verdict("lift", "Held down", "unknown", words.not_told(reason), "not known")]
     found_ = [list(_judged(work, kind)) for kind in kinds(work)]
     return [max((each[place] for each in found_), key=_worse) for place in range(len(found_[0]))]
 
@@ -74,9 +74,7 @@ def _judged(work: Work, kind: Kind) -> Iterator[Verdict]:
     holds = holds_of(work, setting)
     yield _lift(work, kind, asks.lift)
     if gives_way(work):
-        yield _verdict(
-            "side", "Pushed sideways", "unknown", f"The bow gives way before its feet do. {AID}", "not known"
-        )
+        yield _verdict("side", "Pushed sideways", "unknown", aided(work, words.bow_first()), "not known")
     else:
         yield _side(work, kind, max(_pushes(work, kind, asks), key=lambda each: _ratio(*each)), holds.source)
     yield _down(work, kind, asks.down, holds.down_n, holds.source)
@@ -103,15 +101,6 @@ def _ratio(ask: Ask, holds_n: float | None) -> float:
     return NEVER if holds_n is None or holds_n <= 0 else ask.force_n / holds_n
 
 
-def _made_up(work: Work) -> str:
-    return f"{MADE_UP} " if stood_in(work) else ""
-
-
-def begun(words: str) -> str:
-    """Words as a sentence begins with them."""
-    return words[:1].upper() + words[1:]
-
-
 def _many(work: Work, kind: Kind) -> str:
     return f"{BEFORE[kind]}{way_of(work).many}"
 
@@ -121,44 +110,41 @@ def _lift(work: Work, kind: Kind, ask: Ask) -> Verdict:
     chain, many = chain_of(work, kind), _many(work, kind)
     weak, lift = chain.weakest, _force(work, ask.force_n, "up")
     if ask.force_n <= 0:
-        return _verdict("lift", "Held down", "holds", f"Nothing lifts the {many}. {AID}", "none", "", 0.0)
-    asked = f"{_made_up(work)}Wind lifts the {many} by {lift} each"
+        return _verdict("lift", "Held down", "holds", aided(work, words.not_lifted(many)), "none", "", 0.0)
+    weather = f"{ask.words}{conditions(work)}"
     weak_n = weak.holds_n
     if weak_n is not None and weak_n < ask.force_n:
         ends = (True,) if kind == "corner" else (False,) if counts(work)["corner"] else (False, True)
         gust = min(filter(None, (parting_gust(work, weak_n, end) for end in ends)), default=None)
-        parts = f", and parts at a gust of {amount_text(gust, 'speed', work.tape.units, 'down')}" if gust else ""
+        at_gust = amount_text(gust, "speed", work.tape.units, "down") if gust else ""
         held = _force(work, weak_n, "down") if weak_n > 0 else "nothing"
-        sentence = (
-            f"{asked}; {weak.what} holds {held}{parts}: {ask.words}{conditions(work)}. {begun(weak.source)}. {AID}"
-        )
+        sentence = aided(work, words.parts(many, lift, weak.what, held, at_gust, weather, weak.source))
         ratio = ask.force_n / weak_n if weak_n > 0 else NEVER
         return _verdict("lift", "Held down", "fails", sentence, lift, held, min(ratio, NEVER))
     if chain.unknown:
         link = chain.unknown[0]
-        sentence = f"{asked}. What {link.what} holds isn’t known: {link.source}. {AID}"
+        sentence = aided(work, words.link_unknown(many, lift, link.what, link.source))
         return _verdict("lift", "Held down", "unknown", sentence, lift)
     assert weak_n is not None
     ratio, held = ask.force_n / weak_n, _force(work, weak_n, "down")
-    sentence = f"{asked}; the weakest link, {weak.what}, holds {held}: {ask.words}{conditions(work)}. {AID}"
+    sentence = aided(work, words.weakest(many, lift, weak.what, held, weather))
     return _verdict("lift", "Held down", judge(ratio, work.rules.holds_to), sentence, lift, held, ratio)
 
 
 def _side(work: Work, kind: Kind, push: tuple[Ask, float | None], source: str) -> Verdict:
     (ask, holds_n), many = push, _many(work, kind)
     pushed = _force(work, ask.force_n, "up")
-    asked = f"{_made_up(work)}The {many} are pushed sideways by {pushed}"
     if holds_n is None:
-        return _verdict("side", "Pushed sideways", "unknown", f"{asked}. {begun(source)}. {AID}", pushed)
+        sentence = aided(work, words.push_unknown(many, pushed, source))
+        return _verdict("side", "Pushed sideways", "unknown", sentence, pushed)
     ratio, held = _ratio(ask, holds_n), _force(work, holds_n, "down")
     needs = _needs(work, kind, ask) if ratio > 1 and pulled(work, set_of(work, kind), "side")[0] is None else ""
-    slim = f"Slim {many} often fail this on paper: test."
-    sentence = f"{asked}; the ground holds {held} there{needs}: {ask.words}{conditions(work)}. {slim} {AID}"
+    sentence = aided(work, words.pushed(many, pushed, held, needs, f"{ask.words}{conditions(work)}"))
     return _verdict("side", "Pushed sideways", judge(ratio, work.rules.holds_to), sentence, pushed, held, ratio)
 
 
 def _needs(work: Work, kind: Kind, ask: Ask) -> str:
-    """How deep driven posts would have to go for a push, in words; by iteration, as the code has it."""
+    """How deep driven posts would have to go for a push, as printed; by iteration, as the code has it."""
     ground = ground_of(work)
     if ground is None or set_of(work, kind) != "driven":
         return ""
@@ -167,14 +153,14 @@ def _needs(work: Work, kind: Kind, ask: Ask) -> str:
     pushes = ((asks.wind.force_n, GIVES), (asks.still.force_n, 1.0))
     wide_m = post_tube(work).over_m
     deep_m = max(pole_depth(ground, wide_m, force_n, times=times) for force_n, times in pushes)
-    return f", and {work.say(deep_m, 'up')} in the ground would do"
+    return work.say(deep_m, "up")
 
 
 def _down(work: Work, kind: Kind, ask: Ask, holds_n: float | None, source: str) -> Verdict:
     many, pressed = _many(work, kind), _force(work, ask.force_n, "up")
-    asked = f"{_made_up(work)}The {many} are pressed down by {pressed}"
     if holds_n is None:
-        return _verdict("sinks", "Pressed down", "unknown", f"{asked}. {begun(source)}. {AID}", pressed)
+        sentence = aided(work, words.press_unknown(many, pressed, source))
+        return _verdict("sinks", "Pressed down", "unknown", sentence, pressed)
     ratio, held = _ratio(ask, holds_n), _force(work, holds_n, "down")
-    sentence = f"{asked}; the ground bears {held}: {ask.words}{conditions(work)}. {AID}"
+    sentence = aided(work, words.pressed(many, pressed, held, f"{ask.words}{conditions(work)}"))
     return _verdict("sinks", "Pressed down", judge(ratio, work.rules.holds_to), sentence, pressed, held, ratio)

@@ -18,6 +18,7 @@ from obtegum.core.rooms.hold.found import chain_of, counts
 from obtegum.core.rooms.hold.rig import rig
 from obtegum.core.rooms.hold.tables import TABLES
 from obtegum.core.rooms.hold.takes import all_take, hours_s
+from obtegum.core.rooms.hold.words import no_day
 from obtegum.core.values.amount import HOUR_S
 from obtegum.core.values.catalogue import Catalogue
 from obtegum.core.values.day import days_later
@@ -63,8 +64,7 @@ def _no_day(job: Job) -> Iterator[Trouble]:
         if job.record.poured.on:
             days_later(job.record.poured.on, LONGEST_DAYS)
     except ValueError:
-        sentence = f"“{job.record.poured.on}” is no day. Write it like 2026-05-31."
-        yield Trouble(path="record.poured.on", sentence=sentence)
+        yield Trouble(path="record.poured.on", sentence=no_day(job.record.poured.on))
 
 
 def _links(work: Work) -> Sequence[Link]:

@@ -9,6 +9,7 @@ from obtegum.core.face.answers import amount_answer, count_answer, length_answer
 from obtegum.core.findings.skeleton.shapes import own_measures
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.beds import Bed, plants_in
+from obtegum.core.rooms.inside import words
 from obtegum.core.rooms.inside.fields import OWN_BEDS, OWN_PATHS
 from obtegum.core.rooms.inside.found import bed_long_m, bed_room_m, floor_m, layout_of, path_room_m, side_clear
 
@@ -27,13 +28,13 @@ def verdicts(work: Work) -> list[Verdict]:
     layout = layout_of(work)
     wide = work.say(floor_m(work), "down")
     if not layout.strips:
-        sentence = f"No bed of that width fits on a floor of {wide}."
+        sentence = words.no_bed_fits(wide)
         return [_verdict("beds-fit", "Beds", "fails", sentence, wide, "", None, "floor")]
     found = [*_path_verdicts(work), _crop_verdict(work, layout.beds), _reach_verdict(work)]
     if work.design.inside.along_walls == "own":
         found.insert(0, _fit_verdict(work, wide))
     if bed_long_m(work) <= 0:
-        sentence = f"What is kept clear at the ends leaves no bed in {work.say(work.design.size.length_m)}."
+        sentence = words.no_bed_long(work.say(work.design.size.length_m))
         found.append(_verdict("bed-length", "Bed length", "fails", sentence, "0", "", None, "front"))
     return found
 
@@ -44,10 +45,10 @@ def _fit_verdict(work: Work, wide: str) -> Verdict:
     takes_m = floor_m(work) + layout.over_m - layout.left_m
     takes = work.say(takes_m, "up")
     if layout.over_m:
-        sentence = f"Beds and paths take {takes}, and the floor is {wide}: {work.say(layout.over_m, 'up')} too much."
+        sentence = words.too_much(takes, wide, work.say(layout.over_m, "up"))
         return _verdict("beds-fit", "Beds", "fails", sentence, takes, wide, takes_m / floor_m(work), "floor")
-    left = f", {work.say(layout.left_m, 'down')} left over at the right" if layout.left_m > SAME_M else ""
-    return _verdict("beds-fit", "Beds", "holds", f"Beds and paths fit on {wide}{left}.", takes, wide, None, "floor")
+    sentence = words.beds_fit(wide, work.say(layout.left_m, "down") if layout.left_m > SAME_M else "")
+    return _verdict("beds-fit", "Beds", "holds", sentence, takes, wide, None, "floor")
 
 
 def _named(what: str, number: int, of: int) -> str:
@@ -66,10 +67,7 @@ def _path_verdicts(work: Work) -> list[Verdict]:
     ratio = height_m / room_m if room_m > 0 else NEVER
     level = judge(ratio, work.rules.holds_to)
     room, tall = work.say(room_m, "down"), work.say(height_m)
-    how = {"holds": "walks upright", "tight": "just clears it", "fails": "stoops all day"}[level]
-    sentence = f"{room} over {_named('path', place + 1, len(paths))}: a {tall} grower {how}."
-    if level == "fails":
-        sentence = f"Too low at the side. {sentence}"
+    sentence = words.path_room(room, _named("path", place + 1, len(paths)), tall, level)
     return [_verdict("path-room", "Path", level, sentence, room, tall, ratio, f"bed:{place + 1}", "comfort")]
 
 
@@ -82,10 +80,8 @@ def _crop_verdict(work: Work, beds: list[Bed]) -> Verdict:
     ratio = crop_m / room_m if room_m > 0 else NEVER
     level = judge(ratio, work.rules.holds_to)
     room, tall = work.say(room_m, "down"), work.say(crop_m)
-    how = {"holds": "has room", "tight": "touches", "fails": "does not fit"}[level]
-    side = place in (0, len(beds) - 1)
-    where = "the side bed" if side else f"bed {place + 1}"
-    sentence = f"{room} over the middle of {where}: a crop or trellis of {tall} {how}."
+    where = "the side bed" if place in (0, len(beds) - 1) else f"bed {place + 1}"
+    sentence = words.crop_room(room, where, tall, level)
     return _verdict("crop-room", "Crop", level, sentence, room, tall, ratio, f"bed:{place + 1}", "comfort")
 
 
@@ -110,20 +106,7 @@ def _reach_verdict(work: Work) -> Verdict:
     level = judge(ratio, rules.holds_to)
     across, arm = work.say(across_m), work.say(arm_m, "down")
     usual = work.say(rules.wall_bed_m)
-    if from_one:
-        how = {
-            "holds": f"an arm of {arm} reaches; {usual} is the trade’s usual",
-            "tight": f"past an arm’s {arm}, within the trade’s usual {usual}: a stoop at its back",
-            "fails": f"past an arm’s {arm} and the trade’s usual {usual}: one kneels in it to reach its back",
-        }[level]
-        sentence = f"{across} across the bed along the wall, from its path: {how}."
-    else:
-        how = {
-            "holds": "an arm reaches",
-            "tight": "an arm just reaches",
-            "fails": "no arm reaches without kneeling in it",
-        }[level]
-        sentence = f"{across} to the middle of a bed: {how} ({arm})."
+    sentence = words.wall_reach(across, arm, usual, level) if from_one else words.bed_reach(across, arm, level)
     limit = work.say(limit_m, "down")
     return _verdict("reach", "Reach", level, sentence, across, limit, ratio, f"bed:{place + 1}", "comfort")
 

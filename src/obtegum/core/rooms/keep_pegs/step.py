@@ -11,6 +11,7 @@ from obtegum.core.formulas.setout.offsets import (
     Board,
     boards,
 )
+from obtegum.core.rooms.keep_pegs import words
 from obtegum.core.rooms.set_out.pegs import faced, hooked
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
@@ -23,11 +24,7 @@ def verdicts(work: Work) -> list[Verdict]:
     ratio = needed_m / keep.offset_m
     level = judge(ratio, work.rules.holds_to)
     offset, needed = work.say(keep.offset_m), work.say(needed_m, "up")
-    sentence = (
-        f"Offsets {offset} out stand clear of the digging."
-        if level != "fails"
-        else f"Offsets {offset} out are too near the digging: spoil and boots take them. At least {needed}."
-    )
+    sentence = words.too_near(offset, needed) if level == "fails" else words.clear(offset)
     return [
         Verdict(
             id="offset-clear",
@@ -85,7 +82,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         strips=(*(f"kept:{start}{end}" for start, end, _ in LINES_KEPT), *(("board",) if boarded else ())),
         grips=(),
         focus=("off", "kept", "dug", "corner", "post", "line", "end", "offset", "floor"),
-        how=tuple(Told(words=words) for words in how),
+        how=tuple(Told(words=said) for said in how),
         how_title="How to keep and find them",
     )
 

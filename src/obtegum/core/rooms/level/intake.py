@@ -8,6 +8,7 @@ from obtegum.core.face.intake import Rows, RowTrouble, counted, peg_named, refus
 from obtegum.core.findings.skeleton.spots import too_far
 from obtegum.core.findings.skeleton.ticks import design_bays
 from obtegum.core.formulas.setout.base import peg_words
+from obtegum.core.rooms.level import words
 from obtegum.core.values.quantity import length_text
 
 __all__ = ["INTAKES"]
@@ -25,17 +26,17 @@ def _levels(rows: Rows, job: Job) -> tuple[SiteRecord, str]:
         (shown,) = wanted(cells, "reading")
         reading = rows.length("reading", shown, number)
         if reading > rod_m + 1e-9:
-            raise RowTrouble(f"{shown} is past the end of the {length_text(rod_m, job.design.tape)} rod")
+            raise RowTrouble(words.past_rod(shown, length_text(rod_m, job.design.tape)))
         if "point" in cells:
             name = peg_named(cells["point"], bows)
             if name in pegs:
-                raise RowTrouble(f"{peg_words(name)} was already read on line {lines[name]}")
+                raise RowTrouble(words.read_already(peg_words(name), lines[name]))
             pegs[name], lines[name] = reading, number
             return
         along, across = wanted(cells, "along", "across")
         x, y = rows.length("along", along, number), rows.length("across", across, number)
         if too_far(x, y):
-            raise RowTrouble("that place is too far from the house")
+            raise RowTrouble(words.too_far())
         spots.append(Spot(x_m=x, y_m=y, reading_m=reading))
 
     rows.each(take)
@@ -43,12 +44,12 @@ def _levels(rows: Rows, job: Job) -> tuple[SiteRecord, str]:
     merged = {**levels.pegs, **pegs}
     changed = levels.model_copy(update={"pegs": merged}).with_spots(spots)
     if len(changed.spots) > MOST_SPOTS:
-        raise refusal(f"That would make {len(changed.spots):,} spots; {MOST_SPOTS:,} are the most for one house.")
+        raise refusal(words.too_many_spots(len(changed.spots), MOST_SPOTS))
     missing = [name for side in "LR" for bow in range(1, bows + 1) if (name := f"{side}{bow}") not in merged]
-    words = f"Levels read in: {counted(len(pegs), 'peg')}, {counted(len(spots), 'spot')}"
+    done = f"Levels read in: {counted(len(pegs), 'peg')}, {counted(len(spots), 'spot')}"
     if pegs and missing:
-        words += f"; still to read: {', '.join(missing[:MOST_NAMED])}{'…' if len(missing) > MOST_NAMED else ''}"
-    return job.record.model_copy(update={"levels": changed}), words
+        done += f"; still to read: {', '.join(missing[:MOST_NAMED])}{'…' if len(missing) > MOST_NAMED else ''}"
+    return job.record.model_copy(update={"levels": changed}), done
 
 
 INTAKES = (

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from obtegum.core.documents.job import Job
+from obtegum.core.rooms.level.words import past_rod
 from obtegum.core.values.quantity import length_text
 from obtegum.core.values.trouble import Trouble
 
@@ -18,4 +19,4 @@ def past_the_rod(job: Job) -> Iterator[Trouble]:
     path, reading_m = max(past, key=lambda each: each[1])
     if reading_m > rod_m + 1e-9:
         shown, rod = length_text(reading_m, tape), length_text(rod_m, tape)
-        yield Trouble(path=path, sentence=f"{shown} is past the end of the {rod} rod.", nearest_m=rod_m, nearest=rod)
+        yield Trouble(path=path, sentence=f"{past_rod(shown, rod)}.", nearest_m=rod_m, nearest=rod)

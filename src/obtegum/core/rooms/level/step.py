@@ -17,6 +17,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.levels import turned_falls
 from obtegum.core.formulas.setout.base import Peg, peg_words
 from obtegum.core.formulas.setout.squaring import BEYOND
+from obtegum.core.rooms.level import words
 from obtegum.core.rooms.level.answers import least_in_ground
 from obtegum.core.values.quantity import percent_text
 
@@ -48,45 +49,28 @@ def _closing_verdicts(work: Work) -> list[Verdict]:
         lie = lie_of(work)
         if lie is None or lie.missing:
             return []
-        sentence = (
-            f"Read {where} once more: without it nobody knows whether the level was knocked, or two pegs swapped."
-        )
+        sentence = words.read_once_more(where)
         return [_verdict("closing", "Closing", "unknown", sentence, part=f"post:{first}")]
     off = abs(levels.closing_m - levels.pegs[first])
     limit_m = BEYOND * math.sqrt(2) * work.design.level.reading_error_m
     level = judge(off / limit_m, work.rules.holds_to)
     number, limit = work.say(off, "up"), work.say(limit_m, "down")
-    sentence = (
-        f"{where.capitalize()} reads within {number} of the first time."
-        if level != "fails"
-        else f"{where.capitalize()} now reads {number} off the first time, and may by {limit}: "
-        "the level moved. Read all again."
-    )
+    where = where.capitalize()
+    sentence = words.level_moved(where, number, limit) if level == "fails" else words.closes(where, number)
     return [_verdict("closing", "Closing", level, sentence, number, limit, off / limit_m, f"post:{first}")]
 
 
 def _suspect_verdicts(work: Work) -> list[Verdict]:
     found, slipped = odd_readings(work)
     if slipped is not None:
-        like = (
-            f" That is {slipped.what}: a rod joint not pushed home?"
-            if slipped.what
-            else " A knocked level or a slipped rod?"
-        )
-        sentence = (
-            f"From {peg_words(slipped.name)} on, every reading is about {work.say(abs(slipped.off_m))} "
-            f"{'higher' if slipped.off_m > 0 else 'lower'} than the ground before it would give.{like}"
-        )
+        off = work.say(abs(slipped.off_m))
+        sentence = words.slipped(peg_words(slipped.name), off, slipped.off_m > 0, slipped.what)
         part = f"post:{slipped.name}"
         return [_verdict("rod-slipped", "Rod", "fails", sentence, work.say(abs(slipped.off_m)), part=part)]
     if not found:
         return []
-    told = [
-        f"{place_words(work, each.name)} by {work.say(abs(each.off_m))}{f' ({each.what}?)' if each.what else ''}"
-        for each in found[:MOST_NAMED]
-    ]
-    more = f", and {len(found) - MOST_NAMED} more" if len(found) > MOST_NAMED else ""
-    sentence = f"Off the line of their neighbours: {', '.join(told)}{more}. Read again."
+    told = [(place_words(work, each.name), work.say(abs(each.off_m)), each.what) for each in found[:MOST_NAMED]]
+    sentence = words.off_the_line(told, len(found) - len(told))
     worst = found[0]
     part = worst.name if worst.name.startswith("spot:") else f"post:{worst.name}"
     return [_verdict("outlier", "Odd readings", "tight", sentence, work.say(abs(worst.off_m)), part=part)]
@@ -98,10 +82,7 @@ def _sight_verdicts(work: Work, stand: Stand) -> list[Verdict]:
     if high.top_m <= 0:
         return []
     over, (one, many) = work.say(high.top_m, "up"), foot_of(work)
-    sentence = (
-        f"The line of sight passes {over} below the tops of the {many}, so no rod can be read on them. Set the level "
-        f"{over} higher and read again, or measure down each {one}: the reveal is on the tape below."
-    )
+    sentence = words.sight_below(over, many, one)
     return [_verdict("sight", "Sight", "tight", sentence, over, part=f"post:{high.name}")]
 
 
@@ -109,28 +90,16 @@ def _embedment_verdict(work: Work, stand: Stand) -> Verdict:
     weakest, least_m = stand.weakest, work.design.level.least_in_ground_m
     has, least = work.say(max(weakest.embedment_m, 0.0), "down"), work.say(least_m)
     where = foot_name(work, weakest.name)
-    inside = "in natural ground" if stand.padded else "in the ground"
     if stand.missing:
-        count = len(stand.missing)
-        sentence = f"{count} of {len(stand.places)} pegs not read yet. So far {where} has the least {inside}, {has}."
+        sentence = words.least_so_far(len(stand.missing), len(stand.places), where, stand.padded, has)
         return _verdict(
             "embedment", "In the ground", "unknown", sentence, has, least, part=f"post:{weakest.name}", rank="stands"
         )
     ratio = least_m / weakest.embedment_m if weakest.embedment_m > 0 else NEVER
     level = judge(ratio, work.rules.holds_to)
-    tail = {
-        "holds": f"you want {least}.",
-        "tight": f"just what you want, {least}.",
-        "fails": f"you want {least}: the ground falls away there.",
-    }[level]
-    if weakest.fill_m > 0:
-        has_fill = f"{has}, and {work.say(min(weakest.fill_m, weakest.length_m - weakest.reveal_m))} in fill"
-        tail = f"you want {least} below the fill." if level == "fails" else f"{tail[:-1]}, the fill not counted."
-    else:
-        has_fill = has
-    # Whether it is enough against wind is judged by soil, load and test, not here.
-    sentence = f"{where.capitalize()} has the least {inside}, {has_fill}; {tail} "
-    sentence += "Not a strength: soil, load and a pull test decide that."
+    fill_m = min(weakest.fill_m, weakest.length_m - weakest.reveal_m)
+    fill = work.say(fill_m) if weakest.fill_m > 0 else ""
+    sentence = words.least_in_ground(where.capitalize(), stand.padded, has, fill, least, level)
     return _verdict("embedment", "In the ground", level, sentence, has, least, ratio, f"post:{weakest.name}", "stands")
 
 

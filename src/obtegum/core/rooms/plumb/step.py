@@ -9,6 +9,7 @@ from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import count_answer, length_answer, ticked_off
 from obtegum.core.findings.skeleton.bays import bays_of, reads, starts_m
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.plumb import words
 from obtegum.core.rooms.plumb.found import Leans, lean_of, leans_of, missing, slack_m, straps_of, worst_m
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
@@ -33,7 +34,7 @@ def verdicts(work: Work) -> list[Verdict]:
     ratio, number = worst.most_m / work.design.plumb.within_m, work.say(worst.most_m, "up")
     limit = work.say(work.design.plumb.within_m)
     spread = work.say(work.design.set_out.reading_error_m)
-    sentence = f"Bow {worst.bow} {_how(work, worst)}; {limit} is the most. Each reading is good to {spread}."
+    sentence = words.leans(worst.bow, _how(work, worst), limit, spread)
     level = judge(ratio, work.rules.holds_to)
     # What is out of plumb is pulled true; it doesn't fall.
     level = "tight" if level == "fails" else level
@@ -49,8 +50,8 @@ def _how(work: Work, leans: Leans) -> str:
         (leans.rack_m, "stands right of the ridge line by", "stands left of the ridge line by"),
     )
     known = [(abs(value), back if value > 0 else front) for value, back, front in ways if value is not None]
-    most_m, words = max(known)
-    return f"{words} {work.say(most_m, 'up')}"
+    most_m, said = max(known)
+    return f"{said} {work.say(most_m, 'up')}"
 
 
 def stands(work: Work, found: list[Verdict]) -> Standing:
@@ -81,7 +82,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         grips=(),
         walk=tuple(f"record.plumb.{bow}.{check}_m" for bow, check in walk),
         focus=("bow", "strap", "line"),
-        how=tuple(Told(words=words) for words in _work(work)),
+        how=tuple(Told(words=said) for said in _work(work)),
         how_title="What to pull, in this order" if straps_of(work) else "How to read it",
         actions=(Action(id="read-anew", label="Pulled: read it again"),) if work.record.plumb else (),
     )

@@ -36,6 +36,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.ground.posts import Play
 from obtegum.core.formulas.setout.base import SIDES, Peg
 from obtegum.core.rooms.level.answers import least_in_ground
+from obtegum.core.rooms.posts import words
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
 from obtegum.core.values.quantity import angle_text, percent_text
 
@@ -59,20 +60,14 @@ def _saw(work: Work) -> list[Verdict]:
     each, sticks = cut_from(work, posts.stock_m)
     shorter, stick = work.say(posts.length_m - fewer.length_m, "up"), work.say(posts.stock_m)
     number, limit = f"{sticks} sticks", f"{fewer.sticks} sticks"
-    sentence = (
-        f"The saw’s cut leaves {each} from a stick of {stick}: each {shorter} shorter, {fewer.each} come from it, and "
-        f"{fewer.sticks} sticks do for {sticks}."
-    )
+    sentence = words.saw_cut(each, stick, shorter, fewer.each, fewer.sticks, sticks)
     return [verdict_on("posts", "saw", "Saw’s cut", "tight", sentence, number, limit, None, "post", "comfort")]
 
 
 def _bare(work: Work, bare: Bare) -> Verdict:
     """A stub that stands alone between the ground and the bow's end, weaker than the bow."""
     one, share = way_of(work).one, percent_text(bare.share)
-    sentence = (
-        f"For {work.say(bare.long_m, 'up')} over the ground the {one} alone bears the bow, with {share} of its "
-        "strength: let the bow come down over it."
-    )
+    sentence = words.stands_bare(work.say(bare.long_m, "up"), one, share)
     ratio = min(1 / bare.share, NEVER)
     # Weather finds it out; until that is told, half of the bow's strength is the least that is let pass.
     level: Level = "tight" if bare.share >= BARE_LEAST else "fails"
@@ -85,8 +80,7 @@ def _slack(work: Work, play: Play, ratio: float) -> Verdict:
     """A bow that rocks in its socket, or on its stub."""
     one, limit = way_of(work).one, rocks_to(work)
     gap, lean = work.tube(play.gap_m, "up"), angle_text(play.lean_rad, "up")
-    how = f"a {one} that fills it" if work.design.posts.stand == "stub" else "a tube that fits"
-    sentence = f"Bow and {one} leave {gap} between them, so the bow rocks by {lean}: {how}, or longer in it."
+    sentence = words.rocks(one, gap, lean, work.design.posts.stand == "stub")
     return _entry_verdict(work, judge(ratio, work.rules.holds_to), sentence, lean, angle_text(limit, "down"), ratio)
 
 
@@ -110,16 +104,14 @@ def _entry(work: Work) -> list[Verdict]:
         if entry.lean_rad < 1e-6 and abs(entry.offset_m) < 1e-6:
             deep = work.say(work.design.bows.insertion_m)
             over = work.design.posts.stand == "stub"
-            sentence = f"The bow goes {'over' if over else 'into'} its {way.one} plumb and in line, {deep} deep."
+            sentence = words.goes_in(over, way.one, deep)
         else:
-            takes = "the socket’s play takes up" if ratio < holds_to else "a hand takes up"
-            sentence = f"At the {way.top} the bow leans {lean} and stands {off} off centre, which {takes}."
+            sentence = words.taken_up(way.top, lean, off, ratio < holds_to)
         return [_entry_verdict(work, "holds", sentence, number, limit, ratio)]
     off_beyond_m, lean_beyond, share = forced
     ratio = share if share > 1 else holds_to + (1 - holds_to) * share
-    beyond = f"{angle_text(lean_beyond, 'up')} and {work.say(off_beyond_m, 'up')} beyond the socket’s play"
-    how = "so it is forced in by hand, and that stays in it" if share <= 1 else "more than hands force in"
-    sentence = f"At the {way.top} the bow leans {lean} and stands {off} off centre: {beyond}, {how}."
+    beyond = angle_text(lean_beyond, "up"), work.say(off_beyond_m, "up")
+    sentence = words.forced_in(way.top, lean, off, *beyond, share <= 1)
     return [_entry_verdict(work, judge(ratio, holds_to), sentence, number, limit, ratio)]
 
 
@@ -127,10 +119,10 @@ def _too_thick(work: Work) -> Verdict:
     """One tube that doesn't go into the other."""
     if work.design.posts.stand == "stub":
         od, bore = work.tube(post_tube(work).over_m, "up"), work.tube(bow_tube(work).bore_m, "down")
-        sentence = f"A stub that measures {od} does not go into a bow with a {bore} bore."
+        sentence = words.stub_too_thick(od, bore)
     else:
         od, bore = work.tube(bow_tube(work).od_m, "up"), work.tube(post_tube(work).bore_m, "down")
-        sentence = f"A {od} bow tube does not slide into a {way_of(work).one} with a {bore} bore."
+        sentence = words.bow_too_thick(od, way_of(work).one, bore)
     return _entry_verdict(work, "fails", sentence, od, bore, NEVER)
 
 
@@ -140,24 +132,20 @@ def _unsocketed(work: Work) -> list[Verdict]:
     lean = angle_text(lean_rad, "up")
     if work.design.posts.stand == "curve":
         at_ground = angle_text(stub_below(work)[2], "up")
-        sentence = f"The stub goes on as the bow does: it leans {at_ground} at the ground, so that the two lap flat."
+        sentence = words.laps_stub(at_ground)
         return [_entry_verdict(work, "holds", sentence, at_ground, "as the bow", 0.0)]
     gap_m, most_m = work.design.bows.insertion_m * math.tan(lean_rad), work.rules.strap_gap_m
     gap, limit = work.say(gap_m, "up"), work.say(most_m, "down")
     if gap_m <= most_m:
-        return [
-            _entry_verdict(work, "holds", f"The bow lies flat on its board, {gap} off at the most.", gap, limit, 0.0)
-        ]
-    sentence = (
-        f"The bow leans {lean} and stands {gap} off its board at one end: a wedge behind it, or a leg to stand on."
-    )
+        return [_entry_verdict(work, "holds", words.flat_on_board(gap), gap, limit, 0.0)]
+    sentence = words.off_board(lean, gap)
     return [_entry_verdict(work, "tight", sentence, gap, limit, None)]
 
 
 def _leaning_stub(work: Work) -> Verdict:
     """Pipe that is loose on its stub leans, and the stub with it."""
     lean = angle_text(entry_of(work).lean_rad, "up")
-    sentence = f"The pipe leans {lean} over its stub: drive each stub leaning as much, its top toward the other side."
+    sentence = words.stub_leans(lean)
     return _entry_verdict(work, "holds", sentence, lean, "as the pipe", 0.0)
 
 

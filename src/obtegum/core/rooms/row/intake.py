@@ -8,6 +8,7 @@ from obtegum.core.documents.row import CHECKS, PostBuilt, field_of
 from obtegum.core.face.faces import Intake
 from obtegum.core.face.intake import Rows, RowTrouble, counted, peg_named, wanted
 from obtegum.core.findings.skeleton.ticks import design_bays
+from obtegum.core.rooms.row import words
 
 __all__ = ["INTAKES"]
 
@@ -20,16 +21,16 @@ def _row(rows: Rows, job: Job) -> tuple[SiteRecord, str]:
         (shown,) = wanted(cells, "post")
         name = peg_named(shown.lower().replace("post", "peg"), bows)
         if name in lines:
-            raise RowTrouble(f"post {name} was already read on line {lines[name]}")
+            raise RowTrouble(words.read_already(name, lines[name]))
         told = {field_of(check): _read(rows, check, cells[check], number) for check in CHECKS if check in cells}
         if not told:
-            raise RowTrouble(f"nothing is told of post {name}")
+            raise RowTrouble(words.nothing_told(name))
         before = job.record.row.get(name, PostBuilt()).model_dump()
         try:
             read[name] = PostBuilt.model_validate({**before, **told})
         except ValidationError as error:
             what = str(error.errors()[0]["loc"][0]).removesuffix("_m")
-            raise RowTrouble(f"{cells[what]} can’t be what was read for “{what}”") from None
+            raise RowTrouble(words.not_read(cells[what], what)) from None
         lines[name] = number
 
     rows.each(take)
@@ -43,7 +44,7 @@ def _read(rows: Rows, check: str, cell: str, number: int) -> float:
     try:
         return round(float(cell))
     except ValueError:
-        raise RowTrouble(f"“{cell[:20]}” is no number of blows") from None
+        raise RowTrouble(words.no_blows(cell[:20])) from None
 
 
 INTAKES = (Intake(columns=frozenset({"post"}), also=frozenset(CHECKS), read=_row),)

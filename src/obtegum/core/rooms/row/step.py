@@ -12,6 +12,7 @@ from obtegum.core.findings.skeleton.stands import foot_name, foot_of, way_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import Peg
 from obtegum.core.rooms import rooms
+from obtegum.core.rooms.row import words
 from obtegum.core.rooms.row.strips import Readings
 from obtegum.core.rooms.soil.found import hours_times
 
@@ -42,15 +43,12 @@ def _row(work: Work, built: list[Deviation]) -> Verdict:
     ratio, off = off_share(work, worst), [each for each in built if off_share(work, each) > 1]
     many, number = way_of(work).many, most_off(work, worst)
     if not off:
-        sentence = (
-            f"{len(built)} {many} measured, all where they should be; {_name(work, worst)} is furthest off, {number}."
-        )
+        sentence = words.all_in_place(len(built), many, _name(work, worst), number)
         return verdict_on(
             "row", "row", "Row", judge(ratio, work.rules.holds_to), sentence, number, "", ratio, _part(worst)
         )
-    told = "; ".join(_mend(work, each) for each in sorted(off, key=lambda each: -off_share(work, each))[:MOST_TOLD])
-    more = f"; and {len(off) - MOST_TOLD} more" if len(off) > MOST_TOLD else ""
-    sentence = f"Put right, or leave: {told}{more}. {_costs(work, off)}"
+    told = [_mend(work, each) for each in sorted(off, key=lambda each: -off_share(work, each))[:MOST_TOLD]]
+    sentence = words.put_right(told, len(off) - len(told), _costs(work, off))
     return verdict_on("row", "row", "Row", "tight", sentence, number, "", None, _part(worst))
 
 
@@ -62,20 +60,19 @@ def _bows(work: Work) -> list[Verdict]:
         return []
     worst = max(bows, key=lambda each: each.forced or 0.0)
     if worst.forced is None:
-        sentence = f"All {len(bows)} bows whose {many} were measured go {'on' if stubs else 'in'}."
+        sentence = words.all_go_in(len(bows), many, stubs)
         return [verdict_on("row", "real-bows", title, "holds", sentence)]
-    ream = "" if stubs else ", or ream its hole"
-    wide = f"bow {worst.bow} stands {work.say(worst.span_m)} wide{_high(work, worst)}"
+    wide = words.stands_wide(worst.bow, work.say(worst.span_m), _high(work, worst))
     if worst.forced > 1:
-        sentence = f"More than hands force in: {wide}. Move a {one}{ream}."
+        sentence = words.beyond_hands(wide, one, stubs)
         level = judge(worst.forced, work.rules.holds_to)
         return [verdict_on("row", "real-bows", title, level, sentence, "", "", worst.forced, None)]
-    sentence = f"Forced in by hand, and that stays in it: {wide}. Move a {one} where it is easy."
+    sentence = words.forced_in(wide, one)
     return [verdict_on("row", "real-bows", title, "tight", sentence)]
 
 
 def _high(work: Work, bow: BowBuilt) -> str:
-    return f" and {work.say(bow.height_m)} high" if bow.height_m is not None else ""
+    return work.say(bow.height_m) if bow.height_m is not None else ""
 
 
 def _name(work: Work, built: Deviation) -> str:
@@ -94,11 +91,11 @@ def most_off(work: Work, built: Deviation) -> str:
         (built.up_m, rules.post_top_m, ("too high", "too low")),
         (built.along_m, rules.post_along_m, ("too far on", "too far back")),
     )
-    told = [(abs(value) / most, value, words) for value, most, words in named if value is not None]
-    share, value, words = max(told, default=(0.0, 0.0, ("", "")))
+    told = [(abs(value) / most, value, said) for value, most, said in named if value is not None]
+    share, value, said = max(told, default=(0.0, 0.0, ("", "")))
     if built.lean is not None and built.lean / rules.post_plumb_share > share:
         return f"leans 1 in {round(1 / built.lean)}"
-    return f"{work.say(abs(value), 'up')} {words[0] if value > 0 else words[1]}"
+    return f"{work.say(abs(value), 'up')} {said[0] if value > 0 else said[1]}"
 
 
 def _mend(work: Work, built: Deviation) -> str:
@@ -108,30 +105,27 @@ def _mend(work: Work, built: Deviation) -> str:
     if built.up_m is not None and abs(built.up_m) > rules.post_top_m:
         off = say(abs(built.up_m))
         if abs(built.up_m) > MISREAD_M:
-            return f"{name}: read its top again, {off} can’t be"
-        return f"{name}: drive it on by {off}" if built.up_m > 0 else f"{name}: shim under its bow by {off}"
+            return words.read_again(name, off)
+        return words.drive_on(name, off) if built.up_m > 0 else words.shim(name, off)
     if built.out_m is not None and abs(built.out_m) > rules.post_line_m:
-        way = "in" if built.out_m > 0 else "out"
-        return f"{name}: bring it {way} by {say(abs(built.out_m))}, or slot the board there"
+        return words.bring_across(name, built.out_m > 0, say(abs(built.out_m)))
     if built.along_m is not None and abs(built.along_m) > rules.post_along_m:
-        way = "back" if built.along_m > 0 else "on"
-        return f"{name}: bring it {way} by {say(abs(built.along_m))}, or mark the runs to it"
-    return f"{name}: stand it plumb"
+        return words.bring_along(name, built.along_m > 0, say(abs(built.along_m)))
+    return words.stand_plumb(name)
 
 
 def _costs(work: Work, off: list[Deviation]) -> str:
     """What mending costs now, and what leaving it costs later."""
     set_hard = work.design.hold.set == "concrete"
     hours = len(off) * (DUG_H if set_hard else AGAIN_H) * hours_times(work)
-    now = f"Mending takes about {hours:.1f} h of one{', dug out of concrete' if set_hard else ''}"
     later = list[str]()
     named = {each.bow for each in off}
     bows = [each for each in bows_built(work) if each.bow in named]
     if bows:
         bow = max(bows, key=lambda each: abs(each.span_m - work.design.size.span_m))
-        later.append(f"bow {bow.bow} stands {work.say(bow.span_m)} wide{_high(work, bow)}")
-    later += dict.fromkeys(words for each in off for room in rooms() for words in room.if_left(work, each))
-    return f"{now}; left so, {', '.join(later)}." if later else f"{now}."
+        later.append(words.stands_wide(bow.bow, work.say(bow.span_m), _high(work, bow)))
+    later += dict.fromkeys(told for each in off for room in rooms() for told in room.if_left(work, each))
+    return words.mending(hours, set_hard, later)
 
 
 def stands(work: Work, found: list[Verdict]) -> Standing:

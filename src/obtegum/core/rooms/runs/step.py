@@ -30,6 +30,7 @@ from obtegum.core.findings.skeleton.runs import (
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.section import round_section
+from obtegum.core.rooms.runs import words
 
 __all__ = ["REACH_M", "plan", "stands", "strips", "verdicts"]
 
@@ -45,14 +46,13 @@ REACH_M = 2.1
 def verdicts(work: Work) -> list[Verdict]:
     """Whether a run is stout enough to hold a bow beside itself."""
     if work.design.runs.of == "laths":
-        sentence = "Laths between the bows: nobody has reckoned what such a run holds a bow by."
+        sentence = words.laths()
         return [verdict_on("runs", "run-slender", "Runs", "unknown", sentence, "not known", "", None, "run")]
     tube = run_tube(work)
     section = round_section(tube.od_m, tube.wall_m, tube.yield_pa, tube.elastic_pa)
     slender = bays_of(work).bay_m / section.gyration_m
     number = f"{math.ceil(slender - 1e-9)}"
-    said = "A run holds bows by pressing as well as pulling: a bay of it is"
-    sentence = f"{said} {number} times its radius of gyration, {SLENDER:.0f} is the most (AISC 360-16 E2)."
+    sentence = words.slender(number, f"{SLENDER:.0f}")
     ratio = slender / SLENDER
     level = judge(ratio, work.rules.holds_to)
     return [verdict_on("runs", "run-slender", "Runs", level, sentence, number, f"{SLENDER:.0f}", ratio, "run")]
@@ -92,7 +92,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         strips=("run:bow", *(("run:odd", "run:even") if len(runs_of(work)) > 1 else ("run:odd",)), *_gauged(work)),
         grips=(),
         focus=("run", "splice", "bow", "bay"),
-        how=tuple(Told(words=words) for words in _order(work)),
+        how=tuple(Told(words=said) for said in _order(work)),
         how_title="In this order",
     )
 
@@ -241,11 +241,11 @@ def _on_run(work: Work, name: str, runs: tuple[Run, ...], place: int) -> Strip:
             for piece in pieces[:-1]
         ]
     marks.append(work.mark(long_m, "cut, flush with the last bow", "cut", f"run:{runs[0].name}:{len(pieces)}", strip))
-    words = ", ".join(run.words for run in runs)
+    said = ", ".join(run.words for run in runs)
     return Strip(
         id=strip,
         title="Along the run" if place == 0 else "Its neighbours",
-        about=f"tape from the front face · {words if len(words) < 60 else f'{len(runs)} runs'}",
+        about=f"tape from the front face · {said if len(said) < 60 else f'{len(runs)} runs'}",
         material=strip_material(work),
         length_m=long_m,
         marks=tuple(sorted(marks, key=lambda each: each.at_m)),

@@ -6,6 +6,7 @@ from obtegum.core.face.faces import Intake
 from obtegum.core.face.intake import MOST_M, Rows, RowTrouble, counted, peg_named, refusal, wanted
 from obtegum.core.findings.skeleton.ticks import design_bays
 from obtegum.core.formulas.setout.base import peg_words
+from obtegum.core.rooms.set_out import words
 
 __all__ = ["INTAKES"]
 
@@ -13,7 +14,7 @@ __all__ = ["INTAKES"]
 def _pegs(rows: Rows, job: Job) -> tuple[SiteRecord, str]:
     bows = design_bays(job.design).bows
     if "set_at" not in rows.columns:
-        raise refusal("It has no column named set_at, so it says of no peg where it was set.")
+        raise refusal(words.no_column())
     set_at = dict(job.record.set_at_m)
     seen: dict[str, int] = {}
 
@@ -21,12 +22,12 @@ def _pegs(rows: Rows, job: Job) -> tuple[SiteRecord, str]:
         side, bow = wanted(cells, "side", "bow")
         name = peg_named(f"{bow} {side}", bows)
         if name in seen:
-            raise RowTrouble(f"{peg_words(name)} stands on line {seen[name]} already")
+            raise RowTrouble(words.stands_already(peg_words(name), seen[name]))
         seen[name] = number
         if "set_at" in cells:
             value = rows.length("set_at", cells["set_at"], number)
             if value > MOST_M:
-                raise RowTrouble(f"{cells['set_at']} is longer than any house")
+                raise RowTrouble(words.too_long(cells["set_at"]))
             set_at[f"peg:{name}"] = value
         else:
             set_at.pop(f"peg:{name}", None)

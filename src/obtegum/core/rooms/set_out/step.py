@@ -20,6 +20,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.setout.base import SIDES, Peg, diagonal
 from obtegum.core.formulas.setout.bays import Bays
 from obtegum.core.formulas.setout.squaring import base_error, parts_within
+from obtegum.core.rooms.set_out import words
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
@@ -49,14 +50,14 @@ def _tape_verdict(work: Work) -> Verdict:
     if across_m > tape_m and chosen.id != "whole" and chosen.reaches:
         # By parts, a triangle or its ends: what is asked of the tape is what that way reads.
         needs, ratio = work.say(chosen.diagonal_m), chosen.diagonal_m / tape_m
-        sentence = f"Your {tape} tape is shorter than the {across} diagonal, and this way reads no more than {needs}."
+        parts = _in_parts(work) if chosen.id == "parts" else ""
         level = judge(ratio, work.rules.holds_to)
         return Verdict(
             id="tape",
             step="set-out",
             level=level,
             title="Tape",
-            sentence=f"{sentence} {_in_parts(work)}" if chosen.id == "parts" else sentence,
+            sentence=words.this_way_reads(tape, across, needs, parts),
             number=needs,
             limit=tape,
             ratio=ratio,
@@ -64,10 +65,7 @@ def _tape_verdict(work: Work) -> Verdict:
         )
     ratio = across_m / tape_m
     level = judge(ratio, work.rules.holds_to)
-    if level == "fails":
-        sentence = f"Your {tape} tape is shorter than the {across} diagonal. {_in_parts(work)}"
-    else:
-        sentence = f"Your {tape} tape reaches the {across} diagonal."
+    sentence = words.tape_short(tape, across, _in_parts(work)) if level == "fails" else words.tape_reaches(tape, across)
     return Verdict(
         id="tape",
         step="set-out",
@@ -85,12 +83,9 @@ def _in_parts(work: Work) -> str:
     (length_m, width_m), tape_m = strung(work), tapes_of(work).longest_m
     parts = parts_within(length_m, width_m, tape_m)
     if parts is None:
-        return "It doesn’t even reach across: borrow a longer one."
+        return words.not_across()
     part_m = length_m / parts
-    return (
-        f"Square it in {parts} equal parts: each is {work.say(part_m)} long, with a diagonal of "
-        f"{work.say(diagonal(part_m, width_m))}."
-    )
+    return words.in_parts(parts, work.say(part_m), work.say(diagonal(part_m, width_m)))
 
 
 def _odd_bay_verdicts(work: Work) -> list[Verdict]:
@@ -102,18 +97,13 @@ def _odd_bay_verdicts(work: Work) -> list[Verdict]:
     level = judge(ratio, work.rules.holds_to)
     limit_m = least * bays.bay_m
     odd = work.say(bays.odd_m)
-    why = {
-        "holds": "in proportion to the others.",
-        "tight": "short beside the others.",
-        "fails": "out of proportion: film wrinkles there and run marks no longer repeat.",
-    }
     return [
         Verdict(
             id="odd-bay",
             step="set-out",
             level=level,
             title="Odd bay",
-            sentence=f"The odd last bay is {odd} against {work.say(bays.bay_m)}, {why[level]}",
+            sentence=words.odd_bay(odd, work.say(bays.bay_m), level),
             number=odd,
             limit=work.say(limit_m, "up"),
             ratio=ratio,
@@ -131,17 +121,11 @@ def _count_verdicts(work: Work) -> list[Verdict]:
     found = partial(Verdict, id="bow-count", step="set-out", title="Number of bows", part="bay:1")
     number, limit = f"{bows.count:,}", f"{bays.bows:,}"
     if bays.bows == bows.count:
-        sentence = f"{bows.count} bows make {length} at {spacing}, as counted."
+        sentence = words.as_counted(bows.count, length, spacing)
         return [found(level="holds", sentence=sentence, number=number, limit=limit, ratio=None)]
-    short = bays.bows - bows.count
-    slip = " Bows are one more than bays." if bows.count == bays.count else ""
-    what = "bow is" if abs(short) == 1 else "bows are"
-    missing = f"{abs(short)} {what} {'short' if short > 0 else 'left over'}"
     own_m = length_m / (bows.count - 1)
-    sentence = (
-        f"{length} at {spacing} wants {bays.bows} bows, and you count {bows.count}: {missing}.{slip} "
-        f"{bows.count} bows stand {work.say(own_m)} apart, or reach {work.say((bows.count - 1) * bows.max_spacing_m)}."
-    )
+    apart, reach = work.say(own_m), work.say((bows.count - 1) * bows.max_spacing_m)
+    sentence = words.other_count(length, spacing, bays.bows, bows.count, apart, reach, bows.count == bays.count)
     return [found(level="fails", sentence=sentence, number=number, limit=limit, ratio=None)]
 
 

@@ -11,6 +11,7 @@ from obtegum.core.drawing.verdict import NEVER, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, angle_answer, count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.sheets import words
 from obtegum.core.rooms.sheets.found import (
     PANEL_EACH_M,
     TRIM_M,
@@ -26,8 +27,7 @@ from obtegum.core.rooms.sheets.found import (
     trims_of,
     widest_gap_m,
 )
-from obtegum.core.rooms.strength.words import AID, MADE_UP
-from obtegum.core.rooms.weather.found import stood_in
+from obtegum.core.rooms.strength.words import AID, aided
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import area_text
 
@@ -42,7 +42,6 @@ CAUTION = (
     "eyes covered at the saw."
 )
 # Screws that fail to hold are why sheets fly: what one bears is its maker's or tested.
-NOBODY = "Nobody told what a screw with its washer holds in these runs: its maker’s figure, or half of your own test."
 
 
 def verdicts(work: Work) -> list[Verdict]:
@@ -58,13 +57,12 @@ def _bends(work: Work) -> Iterator[Verdict]:
         return
     number = work.say(radius, "down")
     if least is None:
-        sentence = f"The roof’s tightest curve is {number}: how far these sheets bend cold, their maker tells."
+        sentence = words.bend_unknown(number)
         yield _verdict("sheet-bends", "Bend of the sheets", "unknown", sentence, number, "not known", None)
         return
     ratio, limit = least / radius, work.say(least, "up")
     level = judge(ratio, work.rules.holds_to)
-    sentence = f"The roof’s tightest curve is {number}; these bend cold to {limit}"
-    sentence += "." if level != "fails" else ": they would craze or snap. Thinner panels, or a wider curve."
+    sentence = words.bends_to(number, limit, level == "fails")
     yield _verdict("sheet-bends", "Bend of the sheets", level, sentence, number, limit, ratio)
 
 
@@ -72,12 +70,12 @@ def _bears(work: Work) -> Verdict:
     gap, sheets = widest_gap_m(work), work.design.sheets
     number = work.say(gap, "up")
     if sheets.span_m is None:
-        sentence = f"Supports are up to {number} apart: what these sheets carry between them, their maker tells."
+        sentence = words.carry_unknown(number)
         return _verdict(
             "sheet-bears", "Between supports", "unknown", sentence, number, "not known", None, rank="stands"
         )
     ratio, limit = gap / sheets.span_m, work.say(sheets.span_m, "down")
-    sentence = f"Supports are up to {number} apart; the sheets carry {limit}, by their maker. {AID}"
+    sentence = f"{words.carry(number, limit)} {AID}"
     level = judge(ratio, work.rules.holds_to)
     return _verdict("sheet-bears", "Between supports", level, sentence, number, limit, ratio, rank="stands")
 
@@ -85,17 +83,16 @@ def _bears(work: Work) -> Verdict:
 def _held(work: Work) -> Iterator[Verdict]:
     screws, sheets, units = screws_of(work), work.design.sheets, work.tape.units
     if screws.lifted_n is None:
-        sentence = f"What wind lifts isn’t known while the weather isn’t. {NOBODY}"
+        sentence = words.lift_unknown()
         yield _verdict("sheet-screws", "Screws in wind", "unknown", sentence, "not known", rank="stands")
         return
-    made_up = f"{MADE_UP} " if stood_in(work) else ""
     asked = amount_text(screws.lifted_n, "force", units, "up")
     if sheets.screw_n is None:
-        sentence = f"{made_up}Wind lifts each screw by {asked}. {NOBODY} {AID}"
+        sentence = aided(work, words.screw_unknown(asked))
         yield _verdict("sheet-screws", "Screws in wind", "unknown", sentence, asked, "not known", None, rank="stands")
         return
     ratio, limit = screws.lifted_n / sheets.screw_n, amount_text(sheets.screw_n, "force", units, "down")
-    sentence = f"{made_up}Wind lifts each screw by {asked}, of the {limit} that it holds. {AID}"
+    sentence = aided(work, words.screw_lifted(asked, limit))
     level = judge(ratio, work.rules.holds_to)
     yield _verdict("sheet-screws", "Screws in wind", level, sentence, asked, limit, min(ratio, NEVER), rank="stands")
 
@@ -142,7 +139,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         strips=tuple(each.id for each in strips(work)) or ("floor",),
         grips=(),
         focus=("sheet", "lap", "screw", "run", "bow"),
-        how=tuple(Told(words=words) for words in _order(work)) if some else (),
+        how=tuple(Told(words=said) for said in _order(work)) if some else (),
         how_title="In this order",
     )
 

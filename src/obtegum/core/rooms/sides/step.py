@@ -10,6 +10,7 @@ from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_o
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.sides import words
 from obtegum.core.rooms.sides.found import bar_tube, bars_of, curtained, in_the_way, opened_at, opening_m, rest_m, wound
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import area_text, percent_text
@@ -39,20 +40,20 @@ def _clear(work: Work) -> Iterator[Verdict]:
         return
     proud, up_m = work.tube(least.proud_m, "up"), work.say(least.up_m)
     number, limit = work.tube(max(least.clear_m, 0.0), "down"), work.tube(LEAST_M, "up")
-    at = f"{least.what[:1].upper()}{least.what[1:]}, {up_m} up, stands out {proud}"
+    at = words.stands_out(least.what, up_m, proud)
     if least.clear_m >= LEAST_M:
-        sentence = f"{at}: the curtain passes {number} clear of it."
+        sentence = words.passes_clear(at, number)
         yield _verdict(
             "side-clear", "Clear of bolts", "holds", sentence, number, limit, LEAST_M / least.clear_m, "brace"
         )
         return
-    sentence = f"{at}, in the curtain’s way: film is worn through there. Round heads, a lower foot, or none outside."
+    sentence = words.in_the_way(at)
     rounded_off = work.design.sides.heads == "round" and work.design.sides.rolls == "out"
     level: Level = "tight" if least.clear_m >= 0 or rounded_off else "fails"
     if rounded_off and least.clear_m >= 0:
-        sentence = f"{at}: the curtain passes no more than {number} clear of it."
+        sentence = words.just_clear(at, number)
     elif rounded_off:
-        sentence = f"{at}: film lies on it. Round as it is it wears slowly: tape over it, and look each round."
+        sentence = words.lies_on(at)
     short = work.tube(max(-least.clear_m, 0.0), "up")
     number = number if level == "tight" else f"{short} short"
     yield _verdict("side-clear", "Clear of bolts", level, sentence, number, limit, None, "brace")
@@ -63,11 +64,11 @@ def _turns(work: Work) -> Verdict:
     needs = amount_text(turn.torque_nm, "torque", work.tape.units, "up")
     if sides.drive == "motor":
         if sides.motor_nm is None:
-            sentence = f"A curtain wants {needs} at its bar, all the way up: write what the motor is rated for."
+            sentence = words.motor_unknown(needs)
             return _verdict("side-turn", "Turning it", "unknown", sentence, needs, "not known", None, "bar")
         limit = amount_text(sides.motor_nm, "torque", work.tape.units, "down")
         ratio = turn.torque_nm / sides.motor_nm
-        sentence = f"A curtain wants {needs} at its bar, all the way up, of the {limit} that the motor has."
+        sentence = words.motor_turns(needs, limit)
         return _verdict(
             "side-turn", "Turning it", judge(ratio, work.rules.holds_to), sentence, needs, limit, ratio, "bar"
         )
@@ -76,7 +77,7 @@ def _turns(work: Work) -> Verdict:
         amount_text(EASY_N, "force", work.tape.units, "down"),
     )
     ratio = turn.hand_n / EASY_N
-    sentence = f"The crank takes {hand} of the hand at the top; {limit} is turned without tiring."
+    sentence = words.hand_turns(hand, limit)
     level = judge(ratio, work.rules.holds_to)
     return _verdict("side-turn", "Turning it", level, sentence, hand, limit, ratio, "bar", "comfort")
 
@@ -85,10 +86,8 @@ def _lags(work: Work) -> Verdict:
     turn = wound(work)
     number, limit = work.say(turn.lags_m, "up"), work.say(LAG_M, "down")
     ratio = min(turn.lags_m / LAG_M, NEVER)
-    sentence = f"The bar twists: its far end comes up {number} later than the end that is turned."
     level = judge(ratio, work.rules.holds_to)
-    if level == "fails":
-        sentence += " A stouter bar, or more and shorter curtains."
+    sentence = words.lags(number, level == "fails")
     return _verdict("side-lags", "Twist of the bar", level, sentence, number, limit, ratio, "bar", "comfort")
 
 
@@ -129,7 +128,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         strips=tuple(each.id for each in strips(work)) or ("floor",),
         grips=("boards.hip_m",) if hip else (),
         focus=("curtain", "bar", "hip", "brace", "cord", "bow"),
-        how=tuple(Told(words=words) for words in _order(work)) if some else (),
+        how=tuple(Told(words=said) for said in _order(work)) if some else (),
         how_title="So it hangs",
         actions=(Action(id="controller", label="The controller", opens="controller"),)
         if sides.drive == "motor"
@@ -157,11 +156,11 @@ def _answers(work: Work) -> Iterator[Answer]:
     sides, tape, turn, bars = work.design.sides, work.tape, wound(work), bars_of(work)
     floor = work.design.size.span_m * work.design.size.length_m
     yield length_answer(work, "side_high", "Each side opens", opening_m(work), "under the rolled-up curtain")
-    for share, words in ((1.0, "all the way up"), (0.5, "half way"), (0.25, "a quarter")):
+    for share, how in ((1.0, "all the way up"), (0.5, "half way"), (0.25, "a quarter")):
         free = opened_at(work, share)
         yield Answer(
             id=f"side_free{'' if share == 1.0 else '_half' if share == 0.5 else '_quarter'}",
-            label=f"Open, {words}",
+            label=f"Open, {how}",
             reading=area_text(free, tape, rounded("side_free")),
             value=free,
             unit="m2",

@@ -9,6 +9,7 @@ from obtegum.core.face.fields import Document, Option, put, special
 from obtegum.core.findings.skeleton.shapes import SHAPE_LABELS, shape_of
 from obtegum.core.formulas.profile import ProfileError
 from obtegum.core.formulas.profile.gothic import least_radius, plumb_radius
+from obtegum.core.rooms.size import words
 from obtegum.core.rooms.start.known import set_by_hand
 from obtegum.core.values.catalogue import Catalogue
 from obtegum.core.values.quantity import length_text
@@ -41,7 +42,7 @@ def _write_height(document: Document, job: Job, height_m: Any) -> None:
     if leg_m < -1e-9:
         least_m = design.size.span_m / 2
         nearest = length_text(least_m, design.tape, "up")
-        sentence = f"Half a circle this wide is {nearest} high at the least. For a lower house choose one flatter arc."
+        sentence = words.half_circle_higher(nearest)
         raise DesignError([Trouble(path=HEIGHT, sentence=sentence, nearest_m=least_m, nearest=nearest)])
     put(document, "size.shape.leg_m", max(leg_m, 0.0))
 
@@ -114,8 +115,7 @@ def _hold_otherwise(document: Document, size: Size, changes: dict[str, Any]) -> 
         elif shape.gives == "width":
             put(document, "size.span_m", shape.as_wide(size.height_m))
     except ProfileError as error:
-        gives = {"width": "the height or the pipe’s length", "pipe": "the height or the width"}[shape.gives]
-        sentence = f"{error.sentence} Held so, let {gives} give way."
+        sentence = words.held_so(error.sentence, shape.gives == "width")
         raise DesignError([Trouble(path=f"size.shape.{next(iter(changes))}", sentence=sentence)]) from None
 
 

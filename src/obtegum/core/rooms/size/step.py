@@ -11,6 +11,7 @@ from obtegum.core.findings.skeleton.shapes import asked_leg, own_measures
 from obtegum.core.findings.skeleton.stands import foot_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.bows.headroom import headroom_over
+from obtegum.core.rooms.size import words
 from obtegum.core.values.quantity import angle_text, area_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
@@ -28,13 +29,7 @@ def _headroom_verdict(work: Work) -> Verdict:
     ratio = size.figure.height_m / room_m if room_m > 0 else NEVER
     level = judge(ratio, rules.holds_to)
     room, height = work.say(room_m, "down"), work.say(size.figure.height_m)
-    place = f"at the side bed, {work.about(from_leg_m)} in from the {foot_of(work)[1]}"
-    if level == "fails":
-        sentence = f"Only {room} {place}: a {height} grower stoops there."
-    elif level == "tight":
-        sentence = f"{room} {place}: a {height} grower just stands up."
-    else:
-        sentence = f"{room} {place}: a {height} grower stands up straight."
+    sentence = words.head_room(room, work.about(from_leg_m), foot_of(work)[1], height, level)
     return Verdict(
         id="headroom",
         step="size",
@@ -62,8 +57,7 @@ def _kink_verdicts(work: Work) -> list[Verdict]:
             step="size",
             level=judge(ratio, work.rules.holds_to),
             title="Top of the leg",
-            sentence=f"Leg and arc meet at a corner of {corner}. A bent tube hides about {hidden}; "
-            "more wants an elbow, or half a circle on the legs.",
+            sentence=words.corner(corner, hidden),
             number=corner,
             limit=hidden,
             ratio=ratio,

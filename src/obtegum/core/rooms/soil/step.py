@@ -9,6 +9,7 @@ from obtegum.core.face.answers import amount_answer, settled
 from obtegum.core.findings.skeleton.posts import least_embedment_m
 from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.soil import words
 from obtegum.core.rooms.soil.found import class_of, why_no_ground
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
@@ -28,15 +29,12 @@ def verdicts(work: Work) -> list[Verdict]:
     deep, frost, many = work.say(max(deep_m, 0.0), "down"), work.say(frost_m, "up"), way_of(work).many
     if deep_m >= frost_m:
         ratio = frost_m / deep_m if deep_m > 0 else 0.0
-        sentence = f"The {many} go {deep} deep, below the frost at {frost}."
+        sentence = words.below_frost(many, deep, frost)
         return [verdict_on("soil", "frost", "Frost", "holds", sentence, deep, frost, ratio, "soil")]
     if not soil.heaves:
-        sentence = f"Frost goes {frost} and the {many} {deep}; {soil.name} drains, and hardly lifts them."
+        sentence = words.drains(frost, many, deep, soil.name)
         return [verdict_on("soil", "frost", "Frost", "holds", sentence, deep, frost, None, "soil")]
-    sentence = (
-        f"Frost goes {frost}, the {many} only {deep}: {soil.name} lifts them a little each winter. Light houses often "
-        "live with it: read their tops again each spring."
-    )
+    sentence = words.heaves(frost, many, deep, soil.name)
     return [verdict_on("soil", "frost", "Frost", "tight", sentence, deep, frost, None, "soil")]
 
 

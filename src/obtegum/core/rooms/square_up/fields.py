@@ -9,6 +9,7 @@ from obtegum.core.findings.skeleton.tapes import strung_size, tapes_in
 from obtegum.core.formulas.setout.checkin import planned_lines
 from obtegum.core.formulas.setout.lines import LINES, Line
 from obtegum.core.formulas.setout.squaring import should_read
+from obtegum.core.rooms.square_up import words
 from obtegum.core.values.catalogue import Catalogue, default_catalogue
 from obtegum.core.values.quantity import FOOT_M, INCH_M, Units, length_text
 from obtegum.core.values.trouble import DesignError, Trouble
@@ -39,7 +40,7 @@ def _write(line: Line, document: Document, job: Job, reading_m: Any) -> None:
             meant_m = reading_m * size
             if reading_m > FAR * planned_m and abs(meant_m / planned_m - 1) < NEAR:
                 tape = job.design.tape
-                sentence = f"{length_text(reading_m, tape)} is far from what it should read."
+                sentence = words.far_off(length_text(reading_m, tape))
                 raise DesignError([Trouble(path=path, sentence=sentence, reason=sentence)])
     put(document, path, reading_m)
 

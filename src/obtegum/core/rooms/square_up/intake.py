@@ -8,6 +8,7 @@ from obtegum.core.documents.square_up import MOST_ROUNDS, Taping
 from obtegum.core.face.faces import Intake
 from obtegum.core.face.intake import MOST_M, Rows, RowTrouble, counted, refusal, wanted
 from obtegum.core.formulas.setout.lines import LINES, Line
+from obtegum.core.rooms.square_up import words
 
 __all__ = ["INTAKES"]
 
@@ -20,29 +21,26 @@ def _tapings(rows: Rows, job: Job) -> tuple[SiteRecord, str]:
         name = "".join(sorted(re.sub(r"[^a-d]", "", shown.lower())))
         line = next((each for each in LINES if "".join(sorted(each)) == name), None)
         if line is None:
-            raise RowTrouble(f"“{shown[:30]}” is not one of the six lines; write A-C")
+            raise RowTrouble(words.no_line(shown[:30]))
         which = cells.get("round", "1")
         if not re.fullmatch(r"[1-9]\d?", which):
-            raise RowTrouble(f"“{which[:20]}” is not the number of a round")
+            raise RowTrouble(words.no_round(which[:20]))
         value = rows.length("reading", reading, number)
         if not 0 < value <= MOST_M:
-            raise RowTrouble(f"{reading} is no distance between two corners")
+            raise RowTrouble(words.no_distance(reading))
         if line in rounds.setdefault(int(which), {}):
-            raise RowTrouble(f"{shown} stands twice in round {which}")
+            raise RowTrouble(words.stands_twice(shown, which))
         rounds[int(which)][line] = value
 
     rows.each(take)
     if len(rounds) > MOST_ROUNDS + 1:
-        raise refusal(
-            f"It has {len(rounds)} rounds of taping; the one under way and {MOST_ROUNDS} earlier ones are the most "
-            "that are kept. Leave out the oldest."
-        )
+        raise refusal(words.too_many_rounds(len(rounds), MOST_ROUNDS))
     tapings = [
         Taping.model_validate({f"{line}_m": value for line, value in readings.items()})
         for _, readings in sorted(rounds.items())
     ]
     if not tapings:
-        raise refusal("There are no readings in it.")
+        raise refusal(words.no_readings())
     record = job.record.model_copy(update={"earlier": tuple(tapings[:-1]), "taped": tapings[-1]})
     return record, f"Tapings read in: {counted(len(tapings), 'round')}"
 

@@ -12,6 +12,7 @@ from obtegum.core.formulas.setout.checkin import NINETEEN_IN_20, CheckIn, TapeMi
 from obtegum.core.formulas.setout.lines import LINES, Line
 from obtegum.core.formulas.setout.squaring import BEYOND, should_read
 from obtegum.core.rooms.set_out.pegs import hooked
+from obtegum.core.rooms.square_up import words
 from obtegum.core.rooms.square_up.found import (
     base_check,
     corner_fall,
@@ -54,15 +55,10 @@ def _slope_verdicts(work: Work) -> list[Verdict]:
     lines = [line for line in LINES if taped.reading_m(line) is not None]
     without = [line for line in lines if corner_fall(work, line) is None]
     if without:
-        sentence = (
-            "A tape on sloping ground reads too long. Level the corners first, and these readings are put right; "
-            f"until then {', '.join(map(line_title, without))} stand as read."
-        )
+        sentence = words.on_slope(", ".join(map(line_title, without)))
         return [_verdict("slope", "Slope", "unknown", sentence, "", "", None)]
     most = max(lines, key=lambda line: abs(_corrected(work, line)))
-    sentence = (
-        f"Brought to level by the corners’ heights; most on {line_title(most)}, by {work.say(_corrected(work, most))}."
-    )
+    sentence = words.brought_to_level(line_title(most), work.say(_corrected(work, most)))
     return [_verdict("slope", "Slope", "holds", sentence, work.say(_corrected(work, most)), "", None)]
 
 
@@ -73,13 +69,10 @@ def _corrected(work: Work, line: Line) -> float:
 def _misfit_verdict(work: Work, misfit: TapeMisfit) -> Verdict:
     others = [line_title(line) for line in misfit.lines if line != misfit.longest]
     if not misfit.over_m:
-        sentence = f"So read {line_title(misfit.longest)} would be nothing: the base lies folded flat. Tape it again."
+        sentence = words.folded(line_title(misfit.longest))
         return _verdict("tape-closes", "Readings", "fails", sentence, "folded", "", None, f"taped:{misfit.longest}")
     over = work.say(max(misfit.over_m, work.tape.step_m), "up")
-    sentence = (
-        f"{line_title(misfit.longest)} is longer than {' and '.join(others)} together, by {over}: "
-        "no ground has such a triangle. One of the three was misread."
-    )
+    sentence = words.too_long(line_title(misfit.longest), " and ".join(others), over)
     return _verdict("tape-closes", "Readings", "fails", sentence, over, "", None, f"taped:{misfit.longest}")
 
 
@@ -88,25 +81,17 @@ def _closing_verdict(work: Work, check: CheckIn) -> Verdict:
     count = work.record.taped.count
     if check.misclosure_m is None:
         missing = ", ".join(line_title(line) for line in LINES if work.record.taped.reading_m(line) is None)
-        sentence = (
-            f"{count} of 6 lines taped, so nothing checks them; not taped counts as planned. Still to tape: {missing}."
-        )
+        sentence = words.not_all_taped(count, missing)
         return _verdict("tape-closes", "Readings", "unknown", sentence, str(count), "6", None)
     off, limit_m = abs(check.misclosure_m), BEYOND * check.error_m
     number, limit = work.say(off, "up"), work.say(limit_m, "down")
     if check.closes:
-        sentence = f"The six readings agree to {number}; yours may be out by {limit}."
+        sentence = words.agree(number, limit)
         return _verdict(
             "tape-closes", "Readings", judge(off / limit_m, work.rules.holds_to), sentence, number, limit, off / limit_m
         )
-    sentence = f"The six readings can’t all be right: they miss by {number}, and yours may be out by {limit}. "
-    sentence += "Tape again before a peg is moved."
-    if check.slips:
-        told = [
-            f"{line_title(slip.line)} {slip.what}, {work.say(slip.reads_m)} would fit"
-            for slip in check.slips[:MOST_SLIPS]
-        ]
-        sentence += f" It could be: {'; '.join(told)}."
+    told = [(line_title(slip.line), slip.what, work.say(slip.reads_m)) for slip in check.slips[:MOST_SLIPS]]
+    sentence = words.not_all_right(number, limit, told)
     part = f"taped:{check.slips[0].line}" if check.slips else None
     return _verdict("tape-closes", "Readings", "fails", sentence, number, limit, off / limit_m, part)
 
@@ -124,31 +109,24 @@ def _square_verdicts(work: Work, check: CheckIn) -> list[Verdict]:
     level, share = judge(graded(ratio, good, holds_to), holds_to), graded(ratio, good, holds_to)
     if ratio > off_m / limit_m and level != "holds":
         return [_width_verdict(work, level, share)]
-    out = f"{largest.corner} is furthest out, {work.say(largest.size_m, 'up')}"
-    sentence = f"The diagonals differ by {work.say(differ_m, 'up')}; {out}."
     beyond_m = BEYOND * check.differ_error_m
     told: float | None = share
     if off_m <= beyond_m and level == "fails":
         # What the readings can't tell apart from square is not called out of square, nor good.
         level, told = "tight", None
-        cost = f" Your readings tell nothing below {work.say(beyond_m, 'up')}: tape finer before a peg is moved."
+        cost = words.too_coarse(work.say(beyond_m, "up"))
     else:
-        cost = {
-            "holds": " Doors, runs and film will go on straight.",
-            "tight": " Plants won’t notice; film and doors will want coaxing.",
-            "fails": " Runs miss their marks and film wrinkles: move the pegs.",
-        }[level]
+        cost = words.COSTS[level]
+    sentence = words.diagonals(work.say(differ_m, "up"), largest.corner, work.say(largest.size_m, "up"), cost)
     number, limit = work.say(off_m, "up"), work.say(limit_m, "down")
-    return [_verdict("square", "Square", level, sentence + cost, number, limit, told, f"move:{largest.corner}")]
+    return [_verdict("square", "Square", level, sentence, number, limit, told, f"move:{largest.corner}")]
 
 
 def _width_verdict(work: Work, level: Level, ratio: float) -> Verdict:
     """An end that stands wider or narrower than bows are bent for, however square it is."""
     off_m, line = width_off(work) or (0.0, "ad")
     off, limit = work.say(abs(off_m), "up"), work.say(2 * work.rules.post_line_m, "down")
-    how = "too wide" if off_m > 0 else "too narrow"
-    cost = "film and boards show it" if level == "tight" else "bows bent for its width are forced in: move the pegs"
-    sentence = f"{line_title(line)} is {off} {how}, and {limit} is the most that posts may be out by: {cost}."
+    sentence = words.other_width(line_title(line), off, off_m > 0, limit, level == "tight")
     return _verdict("square", "Square", level, sentence, off, limit, ratio, f"taped:{line}")
 
 
@@ -157,10 +135,7 @@ def _size_verdict(work: Work, share: float) -> Verdict:
     length_m, width_m = strung(work)
     found = size_text(width_m * (1 + share), length_m * (1 + share), work.tape)
     named = size_text(width_m, length_m, work.tape)
-    sentence = (
-        f"Square, but {'larger' if share > 0 else 'smaller'} than its name: it measures {found} and is called {named}. "
-        "Which is right? Take the taped size, or tape again; no peg is moved before."
-    )
+    sentence = words.other_size(share > 0, found, named)
     number = f"{'+' if share > 0 else '−'}{percent_text(abs(share), 1)}"
     return _verdict("other-size", "Size", "unknown", sentence, number, "", None, "shape")
 
@@ -274,10 +249,10 @@ def _next(work: Work) -> str:
     if square_enough(work):
         return "Square enough. Leave the pegs, and keep them by offsets."
     # The furthest first; each move is one that shows on the tape.
-    words = move_words(work, check.largest)
-    if not words:
+    said = move_words(work, check.largest)
+    if not said:
         return "Next: tape again, finer: the diagonals differ by more than any peg would move."
-    return f"Next: move {check.largest.corner} {', and '.join(words)}. Then tape again."
+    return f"Next: move {check.largest.corner} {', and '.join(said)}. Then tape again."
 
 
 def strips(work: Work) -> list[Strip]:

@@ -10,6 +10,7 @@ from obtegum.core.findings.skeleton.bows import split_of
 from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import ProfileError
+from obtegum.core.rooms.start import words
 from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = ["derived"]
@@ -51,7 +52,7 @@ def _by_sticks(work: Work) -> Mapping[str, Any]:
     each = (bows.sticks if bows.cut == "whole" else None) or needed
     count = start.have // each
     if count < 2:
-        sentence = f"{start.have} sticks don’t make two bows of {each}. The least is {2 * each}."
+        sentence = words.too_few_sticks(start.have, each, 2 * each)
         raise DesignError([Trouble(path="start.have", sentence=sentence, nearest_m=2 * each, nearest=str(2 * each))])
     length_m = (count - 1) * bows.max_spacing_m
     return {LENGTH: _in_range(work, LENGTH, length_m, "start.have", "So many sticks"), "bows.count": count}
@@ -71,7 +72,7 @@ def _by_bow(work: Work) -> Mapping[str, Any]:
             leg_m = height_m - span_m / 2
             if leg_m < 0:
                 least = work.say(start.high_m - leg_m, "up")
-                sentence = f"Half a circle so wide is higher: {least} at the least. Lower ones are one flatter arc."
+                sentence = words.half_circle_higher(least)
                 raise DesignError([Trouble(path="start.high_m", sentence=sentence, nearest=least)])
             found[LEG] = _in_range(work, LEG, leg_m, "start.high_m", "That")
         elif isinstance(size.shape, SprungPipe):
@@ -95,4 +96,4 @@ def _in_range(work: Work, path: str, value_m: float, told: str, what: str) -> fl
         return value_m
     reach = f"{limit.label.lower()} of {work.say(value_m)}"
     between = f"{limit.text(limit.least, work.tape, 'up')} to {limit.text(limit.most, work.tape, 'down')}"
-    raise DesignError([Trouble(path=told, sentence=f"{what} would make a {reach}; {between} can be planned.")])
+    raise DesignError([Trouble(path=told, sentence=words.not_planned(what, reach, between))])

@@ -6,12 +6,12 @@ from obtegum.core.face.answers import amount_answer, count_answer, length_answer
 from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.weather.kinds import SETTLED_KG
+from obtegum.core.rooms.strength import words
 from obtegum.core.rooms.strength.found import post_use
 from obtegum.core.rooms.strength.model import prop_board
 from obtegum.core.rooms.strength.plastic import Plastic, plastic_found
 from obtegum.core.rooms.strength.propped import Propped, Ridge, propped_bows, propped_found
-from obtegum.core.rooms.strength.words import AID, MADE_UP, MANY, conditions, governing, in_ground, share_text
-from obtegum.core.rooms.weather.found import stood_in
+from obtegum.core.rooms.strength.words import MANY, aided, conditions, in_ground, share_text
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.physics import GRAVITY_MPS2
 
@@ -51,21 +51,16 @@ def plastic_verdict(work: Work, plastic: Plastic) -> Verdict:
         level = "tight"
     rated = amount_text(plastic.rated_pa, "pressure", units, "down")
     lies = amount_text(plastic.snow_pa, "pressure", units, "up")
-    allowed = f"uses {share_text(plastic.use)} of its allowance in {plastic.used_in}"
-    if not plastic.left:
-        allowed = "springing leaves nothing of its allowance"
-    elif plastic.use >= NEVER:
-        allowed = f"gives way in {plastic.used_in}"
     deep_m = plastic.rated_pa / SETTLED_N_M3
-    clear = f"at {work.about(deep_m)} of settled snow" if deep_m >= FINGER_M else "before any lies"
-    comes = f"{share_text(plastic.yields)} of its yield in {plastic.yields_in}"
-    if plastic.yields >= MANY:
-        comes = f"it gives way in {plastic.yields_in}"
-    made_up = f"{MADE_UP} " if stood_in(work) else ""
-    sentence = (
-        f"{made_up}Plastic pipe: {allowed}; {comes}; half of its yield at {rated} of even snow, where {lies} lies. No "
-        f"code rates it: clear it {clear}, prop it, or take the cover off{conditions(work)}. {AID}"
+    sentence = words.plastic_pipe(
+        words.allowance(share_text(plastic.use), plastic.used_in, bool(plastic.left), plastic.use >= NEVER),
+        words.yields(share_text(plastic.yields), plastic.yields_in, plastic.yields >= MANY),
+        rated,
+        lies,
+        work.about(deep_m) if deep_m >= FINGER_M else "",
+        conditions(work),
     )
+    sentence = aided(work, sentence)
     number = share_text(min(ratio, NEVER))
     return frame_verdict(level, sentence, number, ratio, "bow")
 
@@ -94,25 +89,17 @@ def propped_verdicts(work: Work, propped: Propped) -> list[Verdict]:
     """The bow with a prop under its crown, and the prop."""
     ratio, units = propped.judged.ratio, work.tape.units
     every = work.design.strength.prop_every
-    which = "each crown" if every == 1 else f"each {ORDINAL[every]} crown"
-    where = "between props" if propped.between else "on its prop"
-    if propped.lifted:
-        where = "in weather that lifts it off its prop"
+    bow = words.propped_bow(ORDINAL.get(every, ""), bool(propped.between), bool(propped.lifted))
     one, part, post = way_of(work).one, "bow", post_use(work)
-    said = governing(work, propped.judged, one, f"With a prop under {which}, and {where}, the bow")
+    said = words.governing(work, propped.judged, one, bow)
     if post is not None and post[0] > ratio:
         # What a post is asked for is told without props: they relieve it, nobody reckoned by how much.
         ratio, said, part = post[0], in_ground(work, *post, one), "post"
     pressed = amount_text(propped.pressed_n, "force", units, "up")
     takes = amount_text(propped.takes_n, "force", units, "down")
     share = min(propped.pressed_n / propped.takes_n if propped.takes_n > 0 else NEVER, NEVER)
-    made_up = f"{MADE_UP} " if stood_in(work) else ""
-    name = prop_board(work).name
-    takes = f"{name} that long takes {takes}" if propped.takes_n > 0 else f"{name} is too slender to count that long"
-    sentence = (
-        f"{made_up}Snow presses a prop by {pressed}; {takes} (NDS 2018, 3.7). Set it before the snow, "
-        f"{_plate(work, propped)}, wedged, and tied so that lifting wind can’t drop it. {AID}"
-    )
+    takes = takes if propped.takes_n > 0 else ""
+    sentence = aided(work, words.prop_pressed(pressed, prop_board(work).name, takes, _plate(work, propped)))
     level = judge(share, work.rules.holds_to)
     number = share_text(share)
     found_ = [
@@ -121,27 +108,27 @@ def propped_verdicts(work: Work, propped: Propped) -> list[Verdict]:
             "strength", "prop", "Prop under the crown", level, sentence, number, "100 %", share, "bow", "stands"
         ),
     ]
-    return found_ if propped.ridge is None else [*found_, _ridge(work, propped.ridge, made_up)]
+    return found_ if propped.ridge is None else [*found_, _ridge(work, propped.ridge)]
 
 
 def _plate(work: Work, propped: Propped) -> str:
     if propped.plate_m is None:
-        return "on a plate (as large as the ground asks: Soil)"
-    return f"on a plate of {work.say(max(propped.plate_m, LEAST_PLATE_M), 'up')} square or more"
+        return ""
+    return work.say(max(propped.plate_m, LEAST_PLATE_M), "up")
 
 
-def _ridge(work: Work, ridge: Ridge, made_up: str) -> Verdict:
+def _ridge(work: Work, ridge: Ridge) -> Verdict:
     """The ridge run as a beam from prop to prop."""
-    title, said = "Ridge run between props", f"{made_up}Between props the ridge run bears the crowns"
+    title = "Ridge run between props"
     if ridge.takes_nm <= 0:
-        sentence = f"{said}: it takes a run of steel tube at the ridge, in long sticks. {AID}"
+        sentence = aided(work, words.ridge_needed())
         return verdict_on("strength", "prop-ridge", title, "fails", sentence, "none", "", NEVER, "bow", "stands")
     units, share = work.tape.units, min(ridge.bent_nm / ridge.takes_nm, NEVER)
     bent, takes = (
         amount_text(ridge.bent_nm, "torque", units, "up"),
         amount_text(ridge.takes_nm, "torque", units, "down"),
     )
-    sentence = f"{said} and is bent by {bent}; at a joint it takes {takes}. {AID}"
+    sentence = aided(work, words.ridge_bent(bent, takes))
     level = judge(share, work.rules.holds_to)
     return verdict_on(
         "strength", "prop-ridge", title, level, sentence, share_text(share), "100 %", share, "bow", "stands"

@@ -3,6 +3,7 @@
 from obtegum.core.drawing.verdict import Verdict, judge
 from obtegum.core.findings.skeleton.stands import way_of
 from obtegum.core.findings.work import Work
+from obtegum.core.rooms.strength import words
 from obtegum.core.rooms.strength.found import bow_found, end_found, post_use, short_found, tied_found, why_unknown
 from obtegum.core.rooms.strength.habits import frame_verdict, plastic_verdict, propped_verdicts
 from obtegum.core.rooms.strength.plastic import plastic_found
@@ -11,8 +12,6 @@ from obtegum.core.rooms.strength.words import governing, in_ground, share_text
 
 __all__ = ["verdicts"]
 
-LOW = "The bow whose feet stand out least"
-
 
 def verdicts(work: Work) -> list[Verdict]:
     """Does the bow stand up to the weather; and the end bow, where that is worse."""
@@ -20,19 +19,19 @@ def verdicts(work: Work) -> list[Verdict]:
     if plastic is not None:
         return [plastic_verdict(work, plastic)]
     if judged is None:
-        return [frame_verdict("unknown", f"Strength isn’t known. {why_unknown(work)}", "not known", None, "bow")]
+        return [frame_verdict("unknown", words.strength_unknown(why_unknown(work)), "not known", None, "bow")]
     if judged.found is None:
-        return [frame_verdict("unknown", f"Strength isn’t known: {judged.refused}.", "not known", None, "bow")]
+        return [frame_verdict("unknown", words.strength_refused(judged.refused), "not known", None, "bow")]
     propped = propped_found(work)
     if propped is not None:
         return propped_verdicts(work, propped)
     ratio, end = judged.ratio, end_found(work)
     sentence = governing(work, judged, way_of(work).one)
-    looked = ((end, "The end bow"), (short_found(work), LOW), (tied_found(work), "A bow with its tie"))
+    looked = ((end, words.END), (short_found(work), words.LOW), (tied_found(work), words.TIED))
     others = [(each, name) for each, name in looked if each is not None]
     for other, name in others:
         if other.found is None:
-            return [frame_verdict("unknown", f"{name}’s strength isn’t known.", "not known", None, "bow")]
+            return [frame_verdict("unknown", words.other_unknown(name), "not known", None, "bow")]
         if other.ratio > ratio:
             ratio, sentence = other.ratio, governing(work, other, way_of(work).one, name)
     part, post = "bow", post_use(work)

@@ -24,7 +24,7 @@ from obtegum.core.formulas.weather.outline import Fine, Outline
 from obtegum.core.rooms.strength.site import load_breaks, outlined
 from obtegum.core.rooms.weather.found import method_of
 from obtegum.core.values.catalogue import Board, Tube
-from obtegum.core.values.trouble import DesignError, Trouble
+from obtegum.core.values.trouble import listed
 
 __all__ = [
     "Model",
@@ -189,12 +189,7 @@ def propped_model(work: Work, plain: Model, stiff_n_m: float | None = None) -> M
 def prop_board(work: Work) -> Board:
     """What props are of. Raises: DesignError when there is none of that name."""
     name = work.design.strength.prop_board or PROPS[bow_tube(work).sold_in]
-    board = work.catalogue.boards.get(name)
-    if board is None:
-        raise DesignError(
-            [Trouble(path="strength.prop_board", sentence=f"There is no board “{name}” in the catalogue.")]
-        )
-    return board
+    return listed(work.catalogue.boards.get(name), "board", name, "strength.prop_board")
 
 
 @dataclass(frozen=True, slots=True)
