@@ -99,3 +99,18 @@ def test_a_big_site_is_not_sent_with_every_change(client: TestClient) -> None:
     answer = client.get(f"/api/houses/{house}", params={"step": "posts"})
     assert len(answer.content) < 120_000
     assert len(client.get(f"/api/houses/{house}").content) > 300_000
+
+
+def test_what_a_step_takes_is_asked_for(client: TestClient, store: Store) -> None:
+    """A step's members and goods, and what a part is; the plan tells nothing of them."""
+    house = kept(store)
+    takes = client.get(f"/api/houses/{house}/takes/runs", params={"version": 1}).json()
+    assert [line["what"] for line in takes["members"]] == ["Run sticks"]
+    assert {line["what"]: line["amount"] for line in takes["goods"]} == {"Clamps": "18", "Screws": "25"}
+    assert all(part.startswith(("run:", "bow:")) for line in takes["goods"] for part in line["parts"])
+    piece = client.get(f"/api/houses/{house}/parts/run:ridge:1").json()
+    assert piece["what"] == "Run stick" and any(line.startswith("Joined by") for line in piece["lines"])
+    assert client.get(f"/api/houses/{house}/takes/nothing").status_code == 404
+    assert client.get(f"/api/houses/{house}/parts/grower").status_code == 404
+    shown = client.get(f"/api/houses/{house}", params={"step": "runs"}).json()
+    assert "takes" not in json.dumps(list(shown["plan"]["steps"][0]))

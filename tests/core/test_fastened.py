@@ -13,7 +13,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.house.plan import HousePlan, plan_house
 from obtegum.core.rooms import rooms
 from obtegum.core.rooms.braces.found import alike_of, cut_m
-from obtegum.core.rooms.fittings.found import counts_of
+from obtegum.core.rooms.fittings.goods import glued_at
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import FOOT_M
 from tests.conftest import make_bench, make_house, make_plan
@@ -85,7 +85,7 @@ def test_a_piece_in_fittings_has_a_screw_for_each_end() -> None:
 def test_a_glued_grid_is_told_once() -> None:
     house = {"fittings": GLUED, "bows__tube": "pvc-1", "runs__of": "pieces", "strength__runs": 3, "runs__stick_m": 6.0}
     work, plan = make_bench(**house), make_plan(**house)
-    assert counts_of(work).glued == counted(plan, "fittings")["fit_glued"]
+    assert sum(ends for _, ends in glued_at(work)) == counted(plan, "fittings")["fit_glued"]
     assert not {"run_clamps", "run_screws", "run_couplers"} & set(counted(plan, "runs"))
 
 

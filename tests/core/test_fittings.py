@@ -19,7 +19,8 @@ from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import apply_edits
 from obtegum.core.house.plan import plan_house
 from obtegum.core.rooms.fittings.draw import grid
-from obtegum.core.rooms.fittings.found import counts_of, cure_of, dry_at, fits_of, glue_l, kinds, sections_of
+from obtegum.core.rooms.fittings.found import cure_of, dry_at, dry_count, fits_of, kinds, sections_of
+from obtegum.core.rooms.fittings.goods import glued_at, goods
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.quantity import INCH_M
 from obtegum.core.values.trouble import DesignError
@@ -64,15 +65,19 @@ def test_a_run_s_piece_is_the_bay_less_two_take_ups_and_the_odd_bay_its_own() ->
 
 def test_fittings_are_counted_and_joints_too() -> None:
     work = _begin(glued())
-    bows, counts = bays_of(work).bows, counts_of(work)
-    assert (counts.crosses, counts.tees, counts.ridges, counts.couplings) == (3 * (bows - 2), 6, 0, 0)
+    bows, bought = bays_of(work).bows, {good.id: good.amount for good in goods(work)}
+    cement = bought.pop("fit-cement")
+    assert bought.pop("fit-primer") == cement
+    assert bought == {"fit-cross": 3 * (bows - 2), "fit-tee": 6}
     # Each fitting has two joints along the bow; each piece of a run two ends, of which one between sections is dry.
     dry = 3 * (len(sections_of(work)) - 1)
-    assert counts.dry == dry and counts.glued == 2 * 3 * bows + 2 * 3 * (bows - 1) - dry
-    assert glue_l(work) == pytest.approx(counts.glued * math.pi * 1.315 * INCH_M * SOCKET * 0.0016 * 1000)
+    glued_ends = sum(ends for _, ends in glued_at(work))
+    assert dry_count(work) == dry and glued_ends == 2 * 3 * bows + 2 * 3 * (bows - 1) - dry
+    assert cement == pytest.approx(glued_ends * math.pi * 1.315 * INCH_M * SOCKET * 0.0016 * 1000)
     # A piece longer than a stick is coupled: one run at the ridge leaves halves of more than two metres.
     long = _begin(glued(strength={"runs": 1}, bows__stick_m=2.0))
-    assert counts_of(long).couplings == 2 * bays_of(long).bows
+    coupled = next(good for good in goods(long) if good.id == "fit-coupling")
+    assert coupled.amount == 2 * bays_of(long).bows
     assert all(piece.length_m <= 2.0 for piece in split_of(long).pieces)
 
 
@@ -84,7 +89,7 @@ def test_sections_chain_by_their_dry_ends() -> None:
     assert {bay for bay, end in told.items() if end} == {last for _, last in sections_of(work)[:-1]}
     assert set(told.values()) <= {"", "front"}
     none = _begin(glued(fittings={"dry": "none"}))
-    assert sections_of(none) == [(1, bows)] and counts_of(none).dry == 0
+    assert sections_of(none) == [(1, bows)] and dry_count(none) == 0
 
 
 def test_tees_on_the_end_bows_face_in() -> None:
@@ -128,7 +133,8 @@ def test_the_ridge_s_own_fitting_takes_up_its_arms() -> None:
     whole, places = tube_m(work), fitted(work)
     assert [at_m for at_m, _ in places] == pytest.approx([whole / 3, whole / 2, 2 * whole / 3])
     assert [takes for _, takes in places] == pytest.approx([ALONG, 0.02, ALONG])
-    assert counts_of(work).ridges == bays_of(work).bows
+    ridge = next(good for good in goods(work) if good.id == "fit-ridge")
+    assert ridge.amount == bays_of(work).bows
     assert [what for what, _, _ in kinds(work)][1] == "ridge fitting"
     # Without a grid the arms still come off both halves.
     plain = make_bench(**{**PIPE, "size__shape": {**shape, "ridge": "tee"}})

@@ -10,19 +10,22 @@ import pytest
 
 from obtegum.core.documents.house import SiteRecord
 from obtegum.core.face.faces import Member
+from obtegum.core.face.stock import sticks_for
 from obtegum.core.findings.skeleton.bays import bays_of, tapes_of
 from obtegum.core.findings.skeleton.bows import girth_at, tube_m
 from obtegum.core.findings.skeleton.braces import braced_feet, braces_of, corner_lifted, ties_of
 from obtegum.core.findings.skeleton.line import centre_line
-from obtegum.core.findings.skeleton.runs import held_m, pieces_of, place_of, ripped, run_tube, runs_of, sticks_bought
+from obtegum.core.findings.skeleton.runs import held_m, pieces_of, place_of, ripped, run_tube, runs_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.end_to_end import bought, lay
+from obtegum.core.formulas.end_to_end import lay
+from obtegum.core.formulas.stock import bought
 from obtegum.core.house.plan import HousePlan, plan_house, plan_work
 from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms import rooms
 from obtegum.core.rooms.boards.found import bolt_takes_m, lines_of
 from obtegum.core.rooms.braces.found import along_of, end_m2, holding, pulling, run_takes, tie_holding, twists
+from obtegum.core.rooms.runs.parts import parts as run_sticks
 from obtegum.core.rooms.strength.asks import brace_asks, row_asks
 from obtegum.core.rooms.strength.found import joint_share
 from obtegum.core.rooms.strength.loads import weathered
@@ -142,7 +145,7 @@ def test_pieces_between_bows_are_the_bay_less_bow_and_fittings() -> None:
     whole = bays.bay_m - bow_tube(bench).od_m - 0.04
     assert round(whole, 6) in lengths
     assert len(pieces_of(bench)) == 3 * bays.count
-    assert sticks_bought(bench) >= sum(piece.length_m for piece in pieces_of(bench)) / 6.0
+    assert sticks_for(run_sticks(bench), bench.rules.kerf_m) >= sum(piece.length_m for piece in pieces_of(bench)) / 6.0
 
 
 @pytest.mark.parametrize(
@@ -473,7 +476,7 @@ def test_laths_are_ripped_side_by_side() -> None:
     assert ripped(bench) == 2
     pieces = [piece.length_m for piece in pieces_of(bench)]
     assert len(pieces) == 3 * bays_of(bench).count
-    assert sticks_bought(bench) == math.ceil(bought(pieces, 6.0, bench.rules.kerf_m) / 2)
+    assert sticks_for(run_sticks(bench), bench.rules.kerf_m) == math.ceil(bought(pieces, 6.0, bench.rules.kerf_m) / 2)
     wide = refused(make_house(**laths), ("runs.strip_m", "5 in")).troubles[0]
     assert "No lath so wide" in wide.sentence
     assert verdict(make_plan(runs={"of": "laths"}), "run-slender").level == "unknown"

@@ -25,7 +25,7 @@ MOST_DEVICES = 12
 HOUSE = r"/api/houses/[^/]+"
 # What a device may read: what the bench shows, never a file.
 READ = re.compile(
-    rf"/api/(houses|token|version|work|files)|{HOUSE}(/(version|cards|spots|bodies|remedies|revisions(/\d+)?|tables/[^/]+|photos/[^/]+))?"
+    rf"/api/(houses|token|version|work|files)|{HOUSE}(/(version|cards|spots|bodies|remedies|revisions(/\d+)?|tables/[^/]+|takes/[^/]+|parts/[^/]+|photos/[^/]+))?"
 )
 # What it may send: readings, ticks, and what takes them back. Edits are looked at where they are taken.
 GIVE = re.compile(

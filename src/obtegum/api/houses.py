@@ -27,6 +27,8 @@ from obtegum.core.house.bodies import Bodies, bodies_of
 from obtegum.core.house.edits import edits_in_words
 from obtegum.core.house.plan import YardPlan, plan_work, plan_yard, table_of
 from obtegum.core.house.remedies import remedies_on
+from obtegum.core.house.takes import Piece, Takes, piece_of, takes_of
+from obtegum.core.rooms import rooms
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.store import gestures, houses
 
@@ -104,6 +106,39 @@ def get_bodies(
     """The house in the round, as it stands or as it was at a version: every member as a body, in building order."""
     house = houses.get(store, house_id) if version is None else houses.revision(store, house_id, version)
     return answer(bodies_of(benches.begin(house.design, house.record)))
+
+
+@router.get("/{house_id}/takes/{step}", response_model=Takes)
+def get_takes(
+    store: Kept,
+    benches: KeptBenches,
+    house_id: HouseId,
+    step: Annotated[str, Path(max_length=40)],
+    version: Annotated[int | None, Query(ge=1, le=2**31)] = None,
+) -> Response:
+    """What a step of a house takes, as it stands or as it was at a version: its members, and what joins them."""
+    house = houses.get(store, house_id) if version is None else houses.revision(store, house_id, version)
+    work = benches.begin(house.design, house.record)
+    room = next((room for room in rooms() if room.standing(work)["id"] == step), None)
+    if room is None:
+        raise HTTPException(404, "There is no such step.")
+    return answer(takes_of(work, room))
+
+
+@router.get("/{house_id}/parts/{part}", response_model=Piece)
+def get_part(
+    store: Kept,
+    benches: KeptBenches,
+    house_id: HouseId,
+    part: Annotated[str, Path(max_length=60)],
+    version: Annotated[int | None, Query(ge=1, le=2**31)] = None,
+) -> Response:
+    """What a part of a drawing is: of what, how long, on what it rests and what joins it."""
+    house = houses.get(store, house_id) if version is None else houses.revision(store, house_id, version)
+    try:
+        return answer(piece_of(benches.begin(house.design, house.record), part))
+    except LookupError:
+        raise HTTPException(404, "No member of the house has that name.") from None
 
 
 @router.post("/{house_id}/{way}", response_model=HouseOut)

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 
 from obtegum.core.face.faces import Table
 from obtegum.core.findings.work import Work
+from obtegum.core.house.takes import rows_of
 from obtegum.core.rooms import rooms
 
 __all__ = ["all_tables", "table_csv"]
@@ -20,9 +21,12 @@ def _rounds(work: Work) -> Sequence[Sequence[object]]:
 ROUNDS = Table(name="rounds", label="Rounds", about="what to look at again over the years, and how often", rows=_rounds)
 
 
+TAKES = Table(name="takes", label="What it is made of", about="every member and all that joins them", rows=rows_of)
+
+
 def all_tables() -> dict[str, Table]:
-    """Every table that a room brings, and the one that all of them fill, by its name."""
-    return {table.name: table for table in (*(each for room in rooms() for each in room.tables), ROUNDS)}
+    """Every table that a room brings, and the two that all of them fill, by its name."""
+    return {table.name: table for table in (*(each for room in rooms() for each in room.tables), ROUNDS, TAKES)}
 
 
 def table_csv(name: str, work: Work) -> str:

@@ -1,7 +1,7 @@
 import { fresh } from "../house/fresh";
 import type { components } from "./schema";
 
-type Schemas = components["schemas"];
+export type Schemas = components["schemas"];
 export type PhoneCode = Schemas["CodeOut"];
 export type PackBack = Schemas["PackOut"];
 export type CardsOut = Schemas["CardsOut"];
@@ -130,6 +130,8 @@ export const api = {
   yard: (shelf: Shelf, start: number) => ask<Yard>(`/houses?shelf=${shelf}&start=${start}&most=${YARD_PAGE}`),
   seenFound: () => send<Schemas["FoundOut"]>("DELETE", "/found", undefined),
   house: (id: string, window: string, step: string) => ask<HouseOut>(house(id, "", { window, step })),
+  takes: (id: string, step: string, version: number) => ask<Schemas["Takes"]>(house(id, `/takes/${step}`, { version: String(version) })),
+  part: (id: string, part: string, version: number) => ask<Schemas["Piece"]>(house(id, `/parts/${encodeURIComponent(part)}`, { version: String(version) })),
   bodies: (id: string, version: number) => ask<Schemas["Bodies"]>(house(id, "/bodies", { version: String(version) })),
   version: (id: string) => ask<Schemas["VersionOut"]>(house(id, "/version")),
   start: (wanted: Schemas["NewHouse"], key: string) => send<HouseOut>("POST", "/houses", wanted, key),

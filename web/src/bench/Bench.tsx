@@ -3,6 +3,7 @@ import { useLocation, useNavigate, useParams } from "react-router";
 import styled from "styled-components";
 import type { StepPlan, Strip, StripMark } from "../api/client";
 import { DrawingView } from "../drawing/DrawingView";
+import { DARK, lightsOf } from "../drawing/lights";
 import { OnBench } from "../house/OnBench";
 import { useSession, useSight } from "../house/useSight";
 import { Caught, fetched } from "../kit/Caught";
@@ -127,6 +128,9 @@ function Workplace({ window }: { window: string }) {
 
   const stepId = step?.id;
   const chosen = choice?.step === stepId ? (choice?.part ?? null) : null;
+  const [glow, setGlow] = useState<{ step: string; parts: readonly string[]; pressed: string | null } | null>(null);
+  const glowing = glow?.step === stepId ? glow : null;
+  const lights = useMemo(() => (glowing ? lightsOf(glowing.parts) : DARK), [glowing]);
   const at = useRef(stepId);
   at.current = stepId;
   const setChosen = useCallback((part: string) => setChoice(at.current ? { step: at.current, part } : null), []);
@@ -172,6 +176,15 @@ function Workplace({ window }: { window: string }) {
     const other = strips.find((each) => each.marks.some((mark) => mark.part === part));
     if (other) setStrip(other.id);
   }, [setChosen]);
+  /** Lights parts, the first of them chosen. */
+  const light = useCallback(
+    (parts: readonly string[], pressed: string | null = null) => {
+      setGlow(at.current ? { step: at.current, parts, pressed } : null);
+      if (parts[0]) choose(parts[0]);
+    },
+    [choose],
+  );
+  const press = useCallback((part: string) => light([part], part), [light]);
   const strips = useMemo(() => (step ? step.strips.flatMap((id) => plan.strips.filter((strip) => strip.id === id)) : []), [plan.strips, step]);
   const goTo = useCallback((stand: Stand) => {
     setStrip(stand.strip.id);
@@ -256,7 +269,7 @@ function Workplace({ window }: { window: string }) {
         <Beside step={step} window={window} onClose={() => setSide("step")} onOpen={setSide} onGo={goToStep} />
       ) : (
         <Caught key={step.id} what="The step">
-          <Panel step={step} says={settled?.says ?? ""} onShow={choose} onCards={() => go(`/house/${id}/${step.id}/cards`)} onAct={(action) => (action.opens ? setSide(action.opens) : session.act(`/acts/${action.id}`))} />
+          <Panel step={step} says={settled?.says ?? ""} house={id} version={(past ?? sight.house).version} pressed={glowing?.pressed ?? null} onLight={light} onShow={choose} onCards={() => go(`/house/${id}/${step.id}/cards`)} onAct={(action) => (action.opens ? setSide(action.opens) : session.act(`/acts/${action.id}`))} />
         </Caught>
       )}
       <Middle>
@@ -280,14 +293,14 @@ function Workplace({ window }: { window: string }) {
           aside={{ label: "as a table", pressed: asTable, onPress: () => setTable(!asTable) }}
         />
         <DrawingPlace>
-          {round && <House house={id} version={(past ?? sight.house).version} chosen={chosen} onChoose={choose} />}
+          {round && <House house={id} version={(past ?? sight.house).version} chosen={chosen} lights={lights} onChoose={press} />}
           {Page && !asTable && <Page house={id} version={sight.house.version} />}
           {view && !round && (!Page || asTable) && (
             <Caught key={view.view} what="The drawing">
               {asTable ? (
                 <NumberTable house={id} version={(past ?? sight.house).version} drawing={view} strip={strip ?? null} />
               ) : (
-                <DrawingView drawing={view} plan={plan} step={past || told ? still(step) : step} chosen={chosen} onChoose={choose} open={!past && !told} whole={told !== undefined} />
+                <DrawingView drawing={view} plan={plan} step={past || told ? still(step) : step} chosen={chosen} lights={lights} onChoose={choose} onPress={press} open={!past && !told} whole={told !== undefined} />
               )}
             </Caught>
           )}

@@ -13,6 +13,7 @@ import { FIGURES } from "../look/look";
 import { NoWaysOut, useRemedies } from "./Remedies";
 import { Side } from "./Side";
 import { StandoffBox } from "./Standoff";
+import { Pressed, Takes } from "./Takes";
 import { VerdictList } from "./VerdictList";
 
 const Answers = styled.dl<{ $large?: boolean }>`
@@ -39,21 +40,28 @@ interface Props {
   step: StepPlan;
   /** What to do at the chosen mark, or that it is done. */
   says: string;
+  house: string;
+  version: number;
+  /** The part that was pressed last, if any. */
+  pressed: string | null;
   onShow: (part: string) => void;
+  /** Lights parts of the drawing, or none. */
+  onLight: (parts: string[]) => void;
   onAct: (action: Action) => void;
   onCards: () => void;
 }
 
 /** The step's few inputs, then its answers, then its verdicts and what to do next. */
-export function Panel({ step, says, onShow, onAct, onCards }: Props) {
-  const { plan, house, previewing } = useSight();
+export function Panel({ step, says, house, version, pressed, onShow, onLight, onAct, onCards }: Props) {
+  const { plan, house: kept, previewing } = useSight();
   const { remedies, again } = useRemedies();
-  const judged = previewing ? house.plan : plan;
+  const judged = previewing ? kept.plan : plan;
   const verdicts = judged.verdicts.filter((verdict) => verdict.step === step.id);
   return (
     <Side aria-label={step.title}>
       <StandoffBox />
       <h1>{step.title}</h1>
+      {pressed && <Pressed house={house} version={version} part={pressed} onClose={() => onLight([])} />}
       {says && <p className="next">{says}</p>}
       {step.next && (!says || step.done === step.of) && says !== step.next && <p className="next">{step.next}</p>}
       {step.caution && <p className="caution">{step.caution}</p>}
@@ -71,6 +79,7 @@ export function Panel({ step, says, onShow, onAct, onCards }: Props) {
       <VerdictList verdicts={verdicts.filter(({ level }) => level !== "holds")} remedies={remedies} onShow={onShow} />
       {verdicts.some(({ level }) => level !== "holds") && <NoWaysOut again={again} />}
       <AnswerList key={step.id} answers={step.answers} leads={step.leads} />
+      {plan.taking?.includes(step.id) && <Takes key={`${step.id} takes`} house={house} version={version} step={step.id} onLight={onLight} />}
       <VerdictList verdicts={verdicts.filter(({ level }) => level === "holds")} remedies={remedies} onShow={onShow} />
     </Side>
   );

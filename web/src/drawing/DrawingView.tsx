@@ -9,6 +9,7 @@ import { ArrowItem, DotsItem, SegmentsItem } from "./GroundItems";
 import { GrowerItem } from "./GrowerItem";
 import { HandleItem } from "./HandleItem";
 import { Hatches } from "./hatches";
+import { DARK } from "./lights";
 import { MarkItem } from "./MarkItem";
 import { OutlineItem } from "./OutlineItem";
 import { TypeHere } from "./TypeHere";
@@ -32,7 +33,11 @@ interface Props {
   plan: HousePlan;
   step: StepPlan;
   chosen: string | null;
+  /** What is lit besides. */
+  lights?: ReadonlySet<string>;
   onChoose: (part: string) => void;
+  /** A part that was pressed. */
+  onPress?: (part: string) => void;
   /** Whether the drawing is of the house as it stands, so that it can be changed here. */
   open: boolean;
   /** Whether all of it is what the step is about. */
@@ -40,12 +45,12 @@ interface Props {
 }
 
 /** A display list on the screen: what has size to scale, what has none at the size that reads best. */
-export const DrawingView = memo(function DrawingView({ drawing, plan, step, chosen, onChoose, open, whole = false }: Props) {
+export const DrawingView = memo(function DrawingView({ drawing, plan, step, chosen, lights = DARK, onChoose, onPress, open, whole = false }: Props) {
   const [box, size] = useBox();
   const hatches = useId();
   const frame = useMemo(() => fit(drawing, size.width, size.height, marginsFor(drawing)), [drawing, size]);
   const names = useMemo(() => namesOf(drawing.items), [drawing]);
-  const lit = (part: string) => part === chosen;
+  const lit = (part: string) => part === chosen || lights.has(part);
   const session = useSession();
   const [typing, setTyping] = useState<{ measure: string; at: { x: number; y: number } } | null>(null);
   const pick = open ? (measure: string, text: string) => void session.commit([{ measure, text, stride: "fraction" }], newGesture()) : undefined;
@@ -53,7 +58,7 @@ export const DrawingView = memo(function DrawingView({ drawing, plan, step, chos
     open && plan.measures[measure] ? (at: { x: number; y: number }) => setTyping({ measure, at: { x: at.x, y: at.y } }) : undefined;
   const typed = typing && plan.measures[typing.measure];
   const about = (part: string) => step.focus.some((name) => part === name || part.startsWith(`${name}:`));
-  const faint = (part: string) => !whole && part !== chosen && !about(part);
+  const faint = (part: string) => !whole && !lit(part) && !about(part);
   // A drawing that shows nothing of what the step is about stands there whole, and faint.
   const backdrop = !whole && !drawing.items.some((item) => "part" in item && about(item.part));
   return (
@@ -68,7 +73,7 @@ export const DrawingView = memo(function DrawingView({ drawing, plan, step, chos
           const key = names[place];
           switch (item.kind) {
             case "outline":
-              return <OutlineItem key={key} item={item} frame={frame} hatches={hatches} lit={lit(item.part)} faint={faint(item.part)} onPick={pick} />;
+              return <OutlineItem key={key} item={item} frame={frame} hatches={hatches} lit={lit(item.part)} faint={faint(item.part)} onPick={pick} onPress={onPress} />;
             case "dimension":
               return <DimensionItem key={key} item={item} frame={frame} lit={lit(item.part)} faint={faint(item.part)} onType={typeAt(item.measure)} />;
             case "mark":

@@ -27,11 +27,24 @@ interface Props {
   faint?: boolean;
   /** Called with the choice and the option that a pressed part stands for. */
   onPick?: (measure: string, option: string) => void;
+  /** Called with a part of the house that was pressed. */
+  onPress?: (part: string) => void;
 }
 
-/** A part in true size; one that stands for a choice takes it when it is pressed. */
-export const OutlineItem = memo(function OutlineItem({ onPick, ...shown }: Props) {
-  const picks = shown.item.picks;
+// What of a drawing is the house itself.
+const BUILT: readonly string[] = ["frame", "skin"];
+
+/** A part in true size; one that stands for a choice takes it when it is pressed, another tells what it is. */
+export const OutlineItem = memo(function OutlineItem({ onPick, onPress, ...shown }: Props) {
+  const { picks, part, layer } = shown.item;
+  if (!picks && onPress && BUILT.includes(layer)) {
+    return (
+      // biome-ignore lint/a11y/noStaticElementInteractions: a pointer's short cut to what the step's list of parts tells
+      <g onClick={() => onPress(part)} cursor="pointer" data-part={part}>
+        <Drawn {...shown} />
+      </g>
+    );
+  }
   if (!picks || !onPick) return <Drawn {...shown} />;
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: a pointer's short cut to the choice in the panel
@@ -43,7 +56,7 @@ export const OutlineItem = memo(function OutlineItem({ onPick, ...shown }: Props
 }, looksTheSame);
 
 /** A filled shape, a tube of its own width, or a thin line of construction. */
-function Drawn({ item, frame, hatches, lit, faint = false }: Omit<Props, "onPick">) {
+function Drawn({ item, frame, hatches, lit, faint = false }: Omit<Props, "onPick" | "onPress">) {
   const d = pathOf(item, frame);
   if (item.layer === "construction") {
     if (faint) return null;

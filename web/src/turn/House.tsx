@@ -40,17 +40,18 @@ interface Props {
   house: string;
   version: number;
   chosen: string | null;
+  lights: ReadonlySet<string>;
   onChoose: (part: string) => void;
 }
 
 /** The house in the round, as far as it is built: turned by hand or by keys, each piece chosen in it or by its name. */
-export default function House({ house, version, chosen, onChoose }: Props) {
+export default function House({ house, version, chosen, lights, onChoose }: Props) {
   const asked = useQuery({ queryKey: ["bodies", house, version], queryFn: () => api.bodies(house, version), placeholderData: (before) => before });
   if (!asked.data) return <p role="status">{asked.isError ? "The house can’t be fetched." : "Fetching the house"}</p>;
-  return <Shown stages={asked.data.stages} bodies={asked.data.bodies} chosen={chosen} onChoose={onChoose} />;
+  return <Shown stages={asked.data.stages} bodies={asked.data.bodies} chosen={chosen} lights={lights} onChoose={onChoose} />;
 }
 
-function Shown({ stages, bodies, chosen, onChoose }: { stages: string[]; bodies: Body[]; chosen: string | null; onChoose: (part: string) => void }) {
+function Shown({ stages, bodies, chosen, lights, onChoose }: Omit<Props, "house" | "version"> & { stages: string[]; bodies: Body[] }) {
   const [box, size] = useBox();
   const canvas = useRef<HTMLCanvasElement>(null);
   const turning = useRef<Turning | null>(null);
@@ -59,15 +60,15 @@ function Shown({ stages, bodies, chosen, onChoose }: { stages: string[]; bodies:
   const [playing, setPlaying] = useState(false);
   const stage = Math.min(wanted, stages.length);
 
-  const latest = useRef({ stage, chosen, size });
-  latest.current = { stage, chosen, size };
+  const latest = useRef({ stage, chosen, lights, size });
+  latest.current = { stage, chosen, lights, size };
   useEffect(() => {
     if (!canvas.current) return;
     try {
       const begun = begin(canvas.current, bodies);
       turning.current = begun;
       begun.resize(latest.current.size.width, latest.current.size.height);
-      begun.show(latest.current.stage, latest.current.chosen);
+      begun.show(latest.current.stage, latest.current.chosen, latest.current.lights);
       return () => {
         turning.current = null;
         begun.end();
@@ -78,7 +79,7 @@ function Shown({ stages, bodies, chosen, onChoose }: { stages: string[]; bodies:
     }
   }, [bodies]);
   useEffect(() => turning.current?.resize(size.width, size.height), [size]);
-  useEffect(() => turning.current?.show(stage, chosen), [stage, chosen]);
+  useEffect(() => turning.current?.show(stage, chosen, lights), [stage, chosen, lights]);
   useEffect(() => {
     if (!playing) return;
     const beat = setInterval(() => setStage((now) => Math.min(Math.min(now, stages.length) + 1, stages.length)), BEAT_MS);
@@ -115,7 +116,7 @@ function Shown({ stages, bodies, chosen, onChoose }: { stages: string[]; bodies:
         }}
       >
         {still ? (
-          <Still bodies={bodies} stages={stage} chosen={chosen} width={size.width} height={size.height} />
+          <Still bodies={bodies} stages={stage} chosen={chosen} lights={lights} width={size.width} height={size.height} />
         ) : (
           <canvas
             ref={canvas}

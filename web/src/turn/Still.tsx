@@ -6,7 +6,7 @@ const RIGHT = 0.86;
 const UP = 0.5;
 
 /** The house at a slant, drawn once: where nothing can be turned. */
-export function Still({ bodies, stages, chosen, width, height }: { bodies: readonly Body[]; stages: number; chosen: string | null; width: number; height: number }) {
+export function Still({ bodies, stages, chosen, lights, width, height }: { bodies: readonly Body[]; stages: number; chosen: string | null; lights: ReadonlySet<string>; width: number; height: number }) {
   const lines = bodies
     .filter((body) => body.stage < stages)
     .map((body) => ({
@@ -25,8 +25,8 @@ export function Still({ bodies, stages, chosen, width, height }: { bodies: reado
           key={body.part}
           points={points.map(([x, y]) => `${(10 + (x - x0) * scale).toFixed(1)},${(10 + (y - y0) * scale).toFixed(1)}`).join(" ")}
           fill="none"
-          stroke={body.part === chosen ? "var(--accent, #d9480f)" : INKS[body.of]}
-          strokeWidth={body.part === chosen ? 5 : Math.max(1.2, (body.section[0] ?? 0.02) * scale)}
+          stroke={body.part === chosen || lights.has(body.part) ? "var(--accent, #d9480f)" : INKS[body.of]}
+          strokeWidth={body.part === chosen || lights.has(body.part) ? 5 : Math.max(1.2, (body.section[0] ?? 0.02) * scale)}
         />
       ))}
     </svg>

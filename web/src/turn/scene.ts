@@ -29,7 +29,7 @@ const LIT = 0xd9480f;
 /** The house as it is drawn in the round. Whatever moves it draws it once more; at rest nothing is drawn. */
 export interface Turning {
   /** Draw as many stages as there are, the chosen body lit. */
-  show(stages: number, chosen: string | null): void;
+  show(stages: number, chosen: string | null, lights: ReadonlySet<string>): void;
   turn(right: number, up: number): void;
   nearer(times: number): void;
   resize(width: number, height: number): void;
@@ -97,14 +97,15 @@ export function begin(canvas: HTMLCanvasElement, bodies: readonly Body[]): Turni
     controls.update();
   };
   return {
-    show(stages, chosen) {
+    show(stages, chosen, lights) {
       shown = bodies.findIndex((body) => body.stage >= stages);
       if (shown < 0) shown = bodies.length;
       surface.setDrawRange(0, shape.starts[shown] ?? 0);
-      const place = bodies.findIndex((body) => body.part === chosen);
+      const lit = bodies.slice(0, shown).flatMap((body, place) => (body.part === chosen || lights.has(body.part) ? [place] : []));
       glow.geometry.dispose();
-      glow.geometry =
-        place >= 0 && place < shown ? surfaceOf(shape, shape.indices.slice(shape.starts[place], shape.starts[place + 1])) : new BufferGeometry();
+      glow.geometry = lit.length
+        ? surfaceOf(shape, Uint32Array.from(lit.flatMap((place) => [...shape.indices.slice(shape.starts[place], shape.starts[place + 1])])))
+        : new BufferGeometry();
       draw();
     },
     turn: (right, up) =>

@@ -54,6 +54,11 @@ class Member:
     the piece. How it looks in the round: its ``section``, a tube's diameter, or a board's thickness and width with
     ``wide`` along its width; ``path``, its middle where that isn't straight; ``stage``, what of its step it belongs
     to, where a step is built in several.
+
+    ``rests_on`` names the members that bear it, or the ground; ``cuts`` how each end is made, ``turned`` which way
+    round it goes where that matters; ``strip`` lays it straight, with its marks. ``abreast`` come from a stock's width
+    side by side. In what a remedy costs it is ``called`` so, if not by what it is; those that are ``weighed`` rank
+    remedies, the fewest first.
     """
 
     part: str
@@ -67,6 +72,13 @@ class Member:
     wide: Point = (0.0, 0.0, 1.0)
     path: tuple[Point, ...] = ()
     stage: str = ""
+    rests_on: tuple[str, ...] = ()
+    cuts: tuple[str, str] = ("square", "square")
+    turned: str = ""
+    abreast: int = 1
+    strip: str = ""
+    called: str = ""
+    weighed: bool = False
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

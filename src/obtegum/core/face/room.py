@@ -31,6 +31,7 @@ from obtegum.core.face.faces import (
     Task,
 )
 from obtegum.core.face.fields import Measure
+from obtegum.core.face.goods import Good
 from obtegum.core.face.names import declared
 from obtegum.core.face.rounding import declare
 from obtegum.core.findings.kept import Finding
@@ -92,7 +93,9 @@ class Room:
         intakes: readings that are pasted or opened.
         acts: what its actions make of the record, and words for the history.
     What it has for the house as a whole
-        parts: sticks that are drawn.
+        parts: members of the house, each by the name that it is drawn by.
+        goods: what else it takes, and where that goes.
+        costly: whether some of it is told in what a remedy costs.
         links: of the chain that holds the house down.
         tasks: work, and what it waits for.
         cards: the step at arm's length.
@@ -138,6 +141,8 @@ class Room:
     intakes: tuple[Intake, ...] = ()
     acts: Mapping[str, Callable[[Job], tuple[SiteRecord, str]]] = field(default_factory=dict)
     parts: Callable[[Work], Sequence[Member]] = _none
+    goods: Callable[[Work], Sequence[Good]] = _none
+    costly: bool = False
     links: Callable[[Work], Sequence[Link]] = _none
     tasks: Callable[[Work], Sequence[Task]] = _none
     cards: Callable[[Work], Sequence[Card]] = _none
@@ -161,6 +166,11 @@ class Room:
         }
         for name, finding in found.items():
             object.__setattr__(self, name, finding)
+
+    @property
+    def takes_some(self) -> bool:
+        """Whether it brings members or goods."""
+        return self.parts is not _none or self.goods is not _none
 
     judged: Finding[list[Verdict]] = field(init=False)
     standing: Finding[Standing] = field(init=False)

@@ -6,12 +6,13 @@ Source: this bench; the fewest pieces, the longest first.
 from collections.abc import Sequence
 from typing import Literal
 
-__all__ = ["bought", "lay"]
+from obtegum.core.formulas.stock import EXACT
+
+__all__ = ["lay"]
 
 Splice = Literal["anywhere", "clear", "behind"]
 # The least that a piece is worth joining, m, and how far a splice keeps off what is clamped or bolted.
 LEAST_M, CLEAR_M = 0.5, 0.06
-EXACT = 1e-9
 
 
 def lay(
@@ -63,15 +64,3 @@ def _clear(at: float, end: float, overlap_m: float, holds_m: Sequence[float]) ->
         if moved - overlap_m - CLEAR_M < hold < moved + CLEAR_M:
             moved = hold - CLEAR_M
     return moved if moved - at > overlap_m + EXACT else end
-
-
-def bought(lengths_m: Sequence[float], stick_m: float, kerf_m: float) -> int:
-    """Sticks that pieces are cut from: the longest first, each into the first that has room for it; a kerf a cut."""
-    left = list[float]()
-    for length in sorted(lengths_m, reverse=True):
-        place = next((each for each, room in enumerate(left) if room >= length - EXACT), None)
-        if place is None:
-            left.append(stick_m - length - kerf_m)
-        else:
-            left[place] -= length + kerf_m
-    return len(left)

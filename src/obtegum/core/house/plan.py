@@ -7,7 +7,6 @@ from obtegum.core.drawing.items import Drawing, Row
 from obtegum.core.drawing.step import StepPlan
 from obtegum.core.drawing.strip import Strip
 from obtegum.core.drawing.verdict import Verdict, unknown_count, worst
-from obtegum.core.face.faces import Need
 from obtegum.core.face.fields import MeasureState
 from obtegum.core.findings.work import Work
 from obtegum.core.house.bench import begin
@@ -23,7 +22,6 @@ __all__ = [
     "YardPlan",
     "how_large",
     "judged",
-    "needs",
     "plan_house",
     "plan_work",
     "plan_yard",
@@ -35,7 +33,8 @@ PLANNING_AID = "A planning aid. Local code and a licensed engineer decide what s
 
 
 class HousePlan(Part):
-    """One house, computed: lengths in m and rad, unrounded, beside the readings to print."""
+    """One house, computed: lengths in m and rad, unrounded, beside the readings to print; ``taking`` are the steps that
+    the house is made of something by."""
 
     name: str
     size: str
@@ -47,6 +46,7 @@ class HousePlan(Part):
     steps: tuple[StepPlan, ...]
     drawings: tuple[Drawing, ...]
     strips: tuple[Strip, ...]
+    taking: tuple[str, ...] = ()
     planning_aid: str = PLANNING_AID
 
 
@@ -77,11 +77,6 @@ def plan_house(
 def judged(work: Work) -> tuple[Verdict, ...]:
     """Every verdict on a house."""
     return tuple(verdict for room in rooms() for verdict in room.judged(work))
-
-
-def needs(work: Work) -> tuple[Need, ...]:
-    """What a house takes, as the cost of a remedy is told."""
-    return tuple(need for room in rooms() for need in room.needs(work))
 
 
 def plan_work(work: Work, shown: str | None = None, slow: bool = False, view: str = "") -> HousePlan:
@@ -129,6 +124,7 @@ def plan_work(work: Work, shown: str | None = None, slow: bool = False, view: st
             for strip in room.strips_laid(work)
             if strip.id in tapes
         ),
+        taking=tuple(each["id"] for room, each in standing.items() if room.takes_some),
     )
 
 

@@ -24,7 +24,8 @@ from obtegum.core.findings.work import Work
 from obtegum.core.house.bench import begin
 from obtegum.core.house.edits import edits_in_words, laid_edits
 from obtegum.core.house.measures import find_measure
-from obtegum.core.house.plan import judged, needs
+from obtegum.core.house.plan import judged
+from obtegum.core.house.takes import needs
 from obtegum.core.rooms import rooms
 from obtegum.core.values.base import Part
 from obtegum.core.values.catalogue import Catalogue

@@ -13,8 +13,10 @@ from typing import Literal, NamedTuple
 from obtegum.core.values.physics import GRAVITY_MPS2
 from obtegum.core.values.quantity import FOOT_M, INCH_M, LengthError, Rounding, Units
 
-__all__ = ["SIGNED", "AmountKind", "amount_step", "amount_text", "amount_zero", "parse_amount"]
+__all__ = ["SIGNED", "AmountKind", "amount_step", "amount_text", "amount_zero", "liquid_text", "parse_amount"]
 
+# US fluid ounces in a litre.
+FLUID_OUNCES = 33.814
 AmountKind = Literal[
     "share",
     "slope",
@@ -241,3 +243,10 @@ def amount_step(kind: AmountKind, units: Units) -> float:
 def amount_zero(kind: AmountKind, units: Units) -> float:
     """What the house's unit calls nothing, SI: 0 but for temperatures."""
     return _UNITS[kind][units].zero
+
+
+def liquid_text(litres: float, units: Units) -> str:
+    """What is bought in cans, rounded up: to a twentieth of a litre, or to a fluid ounce."""
+    if units == "feet":
+        return f"{math.ceil(litres * FLUID_OUNCES)} fl oz"
+    return f"{math.ceil(litres * 20) / 20:g} L"

@@ -7,7 +7,7 @@ from pydantic import AfterValidator
 
 from obtegum.core.values.base import Part
 
-__all__ = ["DesignError", "Trouble", "as_typed", "listed", "running"]
+__all__ = ["DesignError", "Trouble", "as_typed", "begun", "listed", "running"]
 
 Thing = TypeVar("Thing")
 
@@ -38,6 +38,11 @@ class DesignError(ValueError):
     def __init__(self, troubles: list[Trouble]) -> None:
         super().__init__(" ".join(trouble.sentence for trouble in troubles))
         self.troubles = troubles
+
+
+def begun(words: str) -> str:
+    """Words as a sentence begins with them."""
+    return words[:1].upper() + words[1:]
 
 
 def running(words: str) -> str:

@@ -33,6 +33,7 @@ __all__ = [
     "girth_of",
     "joint_made",
     "left_over_m",
+    "on_bow",
     "own_pieces",
     "pieces_alike",
     "pieces_height_m",
@@ -40,7 +41,9 @@ __all__ = [
     "run_ends",
     "runs_words",
     "split_of",
+    "stick_at",
     "stick_count",
+    "sticks_at",
     "tube_m",
     "uncut_height_m",
     "whole_height_m",
@@ -135,6 +138,28 @@ def stick_count(work: Work) -> int:
     if own_pieces(work):
         return len(own_pieces(work)) * bays_of(work).bows
     return sticks_for_house(split_of(work), bays_of(work).bows, joint_made(work).kind, work.rules.kerf_m)
+
+
+def on_bow(work: Work, tube_m: float) -> tuple[float, float]:
+    """A place of a bow's tube, m from its left end: across and up, m. One that goes deeper than the line's own foot
+    stands plumb there."""
+    bow, s_m = centre_line(work), girth_at(work, tube_m)
+    x, y = bow.point(min(max(s_m, 0.0), bow.girth_m))
+    return x, y + min(s_m, 0.0) - max(s_m - bow.girth_m, 0.0)
+
+
+def stick_at(work: Work, at_m: float) -> str:
+    """The name of the stick that a place of a bow's tube, m from its left end, is on: the first of two in a joint."""
+    pieces = split_of(work).pieces
+    return next((piece.name for piece in pieces if at_m <= piece.to_m + 1e-9), pieces[-1].name)
+
+
+def sticks_at(work: Work, at_m: float) -> tuple[str, str]:
+    """The names of the sticks that meet at a place of a bow's tube, m from its left end."""
+    # A fitting takes up some of the tube beside its place, and a lap some on both sides: middles tell which is which.
+    pieces = split_of(work).pieces
+    after = next(at for at, piece in enumerate(pieces) if piece.from_m + piece.to_m > 2 * at_m)
+    return pieces[after - 1].name, pieces[after].name
 
 
 @found

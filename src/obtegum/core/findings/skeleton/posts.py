@@ -1,6 +1,7 @@
 """How the bow meets its post, what the post has in the ground, and the boards along the feet."""
 
 import math
+from contextlib import suppress
 from dataclasses import dataclass
 
 from obtegum.core.findings.kept import found
@@ -10,6 +11,7 @@ from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.stands import plumb_m, way_of
 from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.end_to_end import lay
 from obtegum.core.formulas.ground.posts import Entry, Play, bow_entry, socket_play
 from obtegum.core.values.catalogue import Board
 from obtegum.core.values.quantity import length_text
@@ -164,8 +166,15 @@ def board_of(work: Work) -> Board:
 
 @found
 def boards_of(work: Work) -> Boards:
-    """The boards of a long side, from the outside of the first bow to the outside of the last, end to end."""
-    run_m, board_m = work.design.size.length_m + bow_tube(work).od_m, work.design.posts.board_m
+    """The boards of a long side, from the outside of the first bow to the outside of the last, end to end: on posts
+    two of them meet behind one, where they reach from post to post; stakes stand where they meet."""
+    half_m, board_m = bow_tube(work).od_m / 2, work.design.posts.board_m
+    run_m = work.design.size.length_m + 2 * half_m
+    if work.design.posts.stand != "board":
+        holds = sorted({peg.station_m + half_m for peg in pegs_of(work)})
+        with suppress(ValueError):
+            laid = lay(run_m, board_m, 0.0, holds, "behind", board_m)
+            return Boards(len(laid), run_m, tuple(high for _, high in laid[:-1]))
     count = max(math.ceil(run_m / board_m - 1e-9), 1)
     return Boards(count, run_m, tuple(place * board_m for place in range(1, count)))
 

@@ -12,7 +12,7 @@ from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.row import built_row
 from obtegum.core.findings.skeleton.tubes import bow_tube, told_or_usual
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.end_to_end import Splice, bought, lay
+from obtegum.core.formulas.end_to_end import Splice, lay
 from obtegum.core.values.catalogue import Board, Tube
 from obtegum.core.values.trouble import DesignError, Trouble, listed
 
@@ -34,7 +34,6 @@ __all__ = [
     "run_tube",
     "runs_of",
     "section_of",
-    "sticks_bought",
     "stock_of",
     "stood_m",
 ]
@@ -217,13 +216,6 @@ def ripped(work: Work) -> int:
     """Laths side by side in a board's width, a kerf between each: floor((width + kerf)/(lath + kerf))."""
     kerf_m = work.rules.kerf_m
     return math.floor((lath_board(work).wide_m + kerf_m) / (work.design.runs.strip_m + kerf_m) + 1e-9)
-
-
-@found
-def sticks_bought(work: Work) -> int:
-    """Sticks that all pieces are cut from, or boards that all laths are ripped from."""
-    sticks = bought([piece.length_m for piece in pieces_of(work)], work.design.runs.stick_m, work.rules.kerf_m)
-    return -(-sticks // ripped(work)) if work.design.runs.of == "laths" else sticks
 
 
 def stock_of(work: Work) -> str:

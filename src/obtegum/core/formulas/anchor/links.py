@@ -17,12 +17,15 @@ __all__ = [
     "bolt_walls",
     "net_along",
     "screw_shear",
+    "stack_m",
     "tube_twists",
 ]
 
 # How much wider a hole is than its bolt (AISC 360-16 table J3.3M has 2 mm from M16 on), and how thick its washer
 # is, m (this bench).
 HOLE_WIDER_M, WASHER_M = 0.001, 0.002
+# A nut's thickness as a share of its bolt's, and what stands out of it, threads of so much of it (this bench).
+NUT, OUT = 0.85, 0.35
 # AISC 360-16 table J3.2, threads in the plane, A307 bolts.
 A307_PA = 186e6
 # Outside of self-drilling screws by their number, m (AISI S100-16).
@@ -36,6 +39,11 @@ class Sheet:
 
     thick_m: float
     ultimate_pa: float
+
+
+def stack_m(thick_m: float, bolt_m: float) -> float:
+    """What a bolt takes to go through so much, m: that, a washer at each face, the nut and a few threads."""
+    return thick_m + 2 * WASHER_M + (NUT + OUT) * bolt_m
 
 
 def bolt_walls(bolt_m: float, wall_m: float, yield_pa: float) -> float:

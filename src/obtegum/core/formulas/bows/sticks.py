@@ -12,6 +12,7 @@ from collections.abc import Sequence
 from itertools import pairwise
 from typing import Literal
 
+from obtegum.core.formulas.stock import HAIR_M, sticks_cut
 from obtegum.core.values.base import Part
 
 __all__ = [
@@ -38,8 +39,6 @@ JOINT_NAMES: dict[JointKind, str] = {
     "bolted": "bolted lap",
     "crown_plate": "swaged end, plate at the crown",
 }
-# What no saw and no tape tells apart, m: a bow that is so much longer than its sticks is made of them.
-HAIR_M = 1e-5
 WHOLE = 1e-9
 # A joint of bought pieces nearer to the crown than this share of the tube is at it.
 AT_CROWN = 0.03
@@ -243,32 +242,14 @@ def split_own(pieces_m: Sequence[float], runs: int, joint: Joint) -> Split:
 
 
 def sticks_for_house(split: Split, bows: int, kind: JointKind = "coupler", kerf_m: float = 0.0) -> int:
-    """Fewest sticks found for all bows when short pieces share a stick.
-
-    A stick comes with one swaged end at the most, so only one of its pieces can go into the next stick; what
-    is cut off it has two plain ends. Each cut takes a kerf. The longest piece left goes first, then whatever
-    still fits beside it, and each such stick is cut as often as the pieces last.
-    """
-    swaged = kind in ("swaged", "crown_plate")
-    last = len(split.pieces) - 1
-    left = Counter(
+    """Sticks, a count, for all bows when short pieces share a stick: the last piece of a bow, and one before a corner,
+    goes into no other."""
+    swaged, last = kind in ("swaged", "crown_plate"), len(split.pieces) - 1
+    pieces = Counter(
         (round(piece.length_m, 9), swaged and place < last and not piece.corner_after)
         for place, piece in enumerate(split.pieces)
-        for _ in range(bows)
     )
-    sticks = 0
-    while left:
-        room, ends, cut = split.stick_m + kerf_m + HAIR_M + WHOLE, 1, Counter[tuple[float, bool]]()
-        for length, narrow in sorted(left, reverse=True):
-            fits = min(int(room / (length + kerf_m)), left[length, narrow])
-            cut[length, narrow] = min(fits, ends) if narrow else fits
-            ends -= cut[length, narrow] if narrow else 0
-            room -= cut[length, narrow] * (length + kerf_m)
-        cut = +cut
-        times = min(left[piece] // count for piece, count in cut.items())
-        sticks += times
-        left -= Counter({piece: count * times for piece, count in cut.items()})
-    return sticks
+    return sticks_cut({piece: count * bows for piece, count in pieces.items()}, split.stick_m, kerf_m)
 
 
 def _nearest_joint(lengths: list[float], tube_m: float, joint_m: float) -> float:

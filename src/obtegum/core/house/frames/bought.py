@@ -8,8 +8,8 @@ from obtegum.core.face.ties import tie_edits
 from obtegum.core.findings.skeleton.tubes import all_tubes, bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.house.frames.tried import Judged, Tried, mass_kg_m, post_for, taken, try_frame
-from obtegum.core.house.plan import needs
 from obtegum.core.house.remedies import costs
+from obtegum.core.house.takes import needs
 from obtegum.core.rooms.carries.found import least_carried
 from obtegum.core.rooms.carries.snow import Carried, even_propped, half_propped
 from obtegum.core.values.amount import amount_text

@@ -5,41 +5,36 @@ from dataclasses import dataclass
 
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.bolts import next_bolt_m
 from obtegum.core.findings.skeleton.levels import stand_of
 from obtegum.core.findings.skeleton.line import centre_line
-from obtegum.core.findings.skeleton.posts import board_of, boards_of
+from obtegum.core.findings.skeleton.posts import board_behind_m, board_of
 from obtegum.core.findings.skeleton.runs import stood_m
 from obtegum.core.findings.skeleton.stands import boarded
 from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.anchor.links import WASHER_M
+from obtegum.core.formulas.anchor.links import stack_m
 from obtegum.core.formulas.end_to_end import lay
 from obtegum.core.rooms.boards import words
 from obtegum.core.values.catalogue import Board
-from obtegum.core.values.quantity import INCH_M
 from obtegum.core.values.trouble import DesignError, Trouble, listed
 
 __all__ = [
-    "SIDES",
     "Line",
-    "base_bolts",
+    "base_out_m",
     "base_takes_m",
     "bolt_long_m",
     "bolt_takes_m",
+    "bows_at_m",
     "dig_fill_m",
     "hip_board",
     "hip_place",
     "lines_of",
-    "next_bolt_m",
     "opens_m",
+    "start_m",
 ]
 
-SIDES = 2
 USUAL = {"feet": "board-2x6", "metric": "board-47x150mm"}
-# A washer's thickness, m, a nut's as a share of the bolt, and what stands out of it, threads of so much of it.
-NUT, OUT = 0.85, 0.35
-# Lengths that bolts come in, m apart.
-STEP_M = {"feet": INCH_M / 2, "metric": 0.01}
 
 
 @dataclass(frozen=True, slots=True)
@@ -62,6 +57,21 @@ def hip_board(work: Work) -> Board:
     return listed(work.catalogue.boards.get(name), "board", name, "boards.board")
 
 
+def start_m(work: Work) -> float:
+    """Where lines of boards begin, m along the house: at the front face of the end bow, or past it."""
+    return stood_m(work)[0] - bow_tube(work).od_m / 2 - work.design.boards.over_m
+
+
+def bows_at_m(work: Work) -> tuple[float, ...]:
+    """Where the bows' middles are along a line of boards, m from its front end."""
+    return tuple(station - start_m(work) for station in stood_m(work))
+
+
+def base_out_m(work: Work) -> float:
+    """How far out of the house's middle line the middle of a board along the feet is, m."""
+    return work.design.size.span_m / 2 + board_behind_m(work) + board_of(work).thick_m / 2
+
+
 @found
 def lines_of(work: Work) -> tuple[Line, ...]:
     """Every line of boards of one side besides the upper base board, which stands with the posts.
@@ -69,8 +79,7 @@ def lines_of(work: Work) -> tuple[Line, ...]:
     Raises: DesignError where a splice would have nothing behind it, or a bolt doesn't reach.
     """
     boards, half_m = work.design.boards, bow_tube(work).od_m / 2
-    stood = stood_m(work)
-    holds = tuple(station - stood[0] + half_m + boards.over_m for station in stood)
+    holds = bows_at_m(work)
     long_m = holds[-1] + half_m + boards.over_m
     found_ = list[Line]()
     if boards.hip == "board":
@@ -101,31 +110,13 @@ def _laid(
 
 def bolt_takes_m(work: Work) -> float:
     """What a bolt through hip board and bow takes, m: both, two washers, the nut and a few threads."""
-    boards = work.design.boards
-    return hip_board(work).thick_m + bow_tube(work).od_m + 2 * WASHER_M + (NUT + OUT) * boards.bolt_m
+    return stack_m(hip_board(work).thick_m + bow_tube(work).od_m, work.design.boards.bolt_m)
 
 
 def base_takes_m(work: Work) -> float:
     """What a bolt through a base board and what it is held to (post, stub, stake or bow) takes, m."""
     tube = bow_tube(work) if work.design.posts.stand == "curve" else post_tube(work)
-    return board_of(work).thick_m + tube.over_m + 2 * WASHER_M + (NUT + OUT) * work.design.boards.bolt_m
-
-
-def base_bolts(work: Work) -> int:
-    """Bolts through the base boards of both sides: one at each thing that holds them, two at a splice."""
-    if not boarded(work):
-        return 0
-    staked = work.design.posts.stand == "board"
-    held = len(boards_of(work).stakes_m) if staked else bays_of(work).bows
-    splices = [len(boards_of(work).splices_m)]
-    splices += [len(line.pieces) - 1 for line in lines_of(work) if line.name == "lower"]
-    return SIDES * sum(held + count for count in splices)
-
-
-def next_bolt_m(work: Work, takes_m: float) -> float:
-    """The next length that bolts come in, m."""
-    step_m = STEP_M[bow_tube(work).sold_in]
-    return math.ceil(takes_m / step_m - 1e-9) * step_m
+    return stack_m(board_of(work).thick_m + tube.over_m, work.design.boards.bolt_m)
 
 
 def bolt_long_m(work: Work) -> float:

@@ -1,6 +1,6 @@
 """Boards: hip boards, base boards, their splices and bolts."""
 
-from obtegum.core.face.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page, Picture, Stick
 from obtegum.core.face.fields import special
 from obtegum.core.face.room import Room
 from obtegum.core.face.usual_tubes import board_options
@@ -8,6 +8,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards import step
 from obtegum.core.rooms.boards.draw import boarded_side, boards_across
 from obtegum.core.rooms.boards.found import hip_board, lines_of
+from obtegum.core.rooms.boards.goods import goods
 from obtegum.core.rooms.boards.parts import parts
 
 __all__ = ["ROOM"]
@@ -15,10 +16,6 @@ __all__ = ["ROOM"]
 
 def _requires(work: Work) -> None:
     _ = hip_board(work), lines_of(work)
-
-
-def _needs(work: Work) -> tuple[Need, ...]:
-    return (Need(what="board along a side", many="boards along a side", amount=len(parts(work))),)
 
 
 ROOM = Room(
@@ -31,7 +28,6 @@ ROOM = Room(
     layers={"across": boards_across},
     fields=(special("boards.board", options=board_options),),
     requires=_requires,
-    needs=_needs,
     down=frozenset({"side_opens"}),
     up=frozenset({"bolt_long", "board_dig", "board_fill", "board_bolts", "base_bolts", "base_washers", "base_long"}),
     nearest=frozenset({"hip_boards", "hip_cut", "lower_boards", "lower_cut"}),
@@ -50,4 +46,5 @@ ROOM = Room(
         ),
     ),
     parts=parts,
+    goods=goods,
 )

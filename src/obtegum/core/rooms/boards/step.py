@@ -1,29 +1,29 @@
 """Boards: what runs along the sides, where it is spliced, how it is bolted, and in what order it goes up."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 
 from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Strip
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import count_answer, length_answer, settled
-from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.face.goods import Good, by_piece
+from obtegum.core.face.stock import sticks_for
+from obtegum.core.findings.skeleton.bolts import next_bolt_m
 from obtegum.core.findings.skeleton.runs import stood_m
 from obtegum.core.findings.skeleton.stands import boarded
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.end_to_end import bought
 from obtegum.core.rooms.boards.found import (
-    SIDES,
-    base_bolts,
     base_takes_m,
     bolt_long_m,
     bolt_takes_m,
     dig_fill_m,
     hip_board,
     lines_of,
-    next_bolt_m,
     opens_m,
 )
+from obtegum.core.rooms.boards.goods import goods
+from obtegum.core.rooms.boards.parts import parts
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 
@@ -95,22 +95,23 @@ def _order(work: Work) -> Iterator[str]:
 
 
 def _answers(work: Work) -> Iterator[Answer]:
-    boards, posts, bows = work.design.boards, work.design.posts, bays_of(work).bows
+    boards, members = work.design.boards, parts(work)
     for line in lines_of(work):
-        stock_m = boards.board_m if line.name == "hip" else posts.board_m
         cuts = [high - low for low, high in line.pieces]
-        count = bought(cuts * SIDES, stock_m, work.rules.kerf_m)
+        count = sticks_for((each for each in members if each.what == line.words), work.rules.kerf_m)
         words = f"{len(cuts)} to a side, {len(cuts) - 1} splices on bows"
         yield count_answer(f"{line.name}_boards", f"{line.words.capitalize()}s", count, words)
         yield length_answer(work, f"{line.name}_cut", "Shortest of them", min(cuts))
+    bolts = {good.id: good for good in goods(work)}
     if boards.hip == "board":
         yield length_answer(work, "side_opens", "Side opens", opens_m(work), "from what closes it below to the board")
-        splices = sum(len(line.pieces) - 1 for line in lines_of(work) if line.name == "hip")
-        count = SIDES * (bows + splices)
         takes = f"{work.tube(bolt_takes_m(work), 'up')} taken by {work.tube(hip_board(work).thick_m)} of board, "
         takes += f"{work.tube(bow_tube(work).od_m)} of bow, two washers and the nut"
         yield count_answer(
-            "board_bolts", "Bolts, a washer at each face", count, "one at each bow, two at a splice; without spares"
+            "board_bolts",
+            "Bolts, a washer at each face",
+            by_piece(bolts["hip-bolt"]),
+            "one at each bow, two at a splice; without spares",
         )
         yield Answer(
             id="bolt_long",
@@ -120,22 +121,20 @@ def _answers(work: Work) -> Iterator[Answer]:
             unit="m",
             note=takes,
         )
-    yield from _base_bolts(work)
+    if "base-bolt" in bolts:
+        yield from _base_bolts(work, bolts)
     dug = dig_fill_m(work)
     if dug is not None:
         yield length_answer(work, "board_dig", "Dug in, most", dug[0], "so that its lower edge lies level")
         yield length_answer(work, "board_fill", "Filled under, most", dug[1])
 
 
-def _base_bolts(work: Work) -> Iterator[Answer]:
+def _base_bolts(work: Work, bolts: Mapping[str, Good]) -> Iterator[Answer]:
     """What holds the boards along the feet, of both sides."""
-    count = base_bolts(work)
-    if not count:
-        return
     held = "stake" if work.design.posts.stand == "board" else "post" if work.design.posts.stand != "curve" else "bow"
     note = f"one at each {held}, two at a splice; without spares"
-    yield count_answer("base_bolts", "Bolts of the base boards", count, note)
-    yield count_answer("base_washers", "Washers for them", 2 * count, "one at each face")
+    yield count_answer("base_bolts", "Bolts of the base boards", by_piece(bolts["base-bolt"]), note)
+    yield count_answer("base_washers", "Washers for them", by_piece(bolts["base-washer"]), "one at each face")
     takes_m = base_takes_m(work)
     long_m = next_bolt_m(work, takes_m)
     taken = f"{work.tube(takes_m, 'up')} taken by board and {held}, two washers and the nut"

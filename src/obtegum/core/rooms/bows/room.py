@@ -1,9 +1,9 @@
 """Bows: radius, girth, tube per bow, and every mark on every stick."""
 
-from obtegum.core.face.faces import Caution, Need, Next, Page, Stick
+from obtegum.core.face.faces import Caution, Next, Page, Stick
 from obtegum.core.face.room import Room
 from obtegum.core.findings.skeleton.bays import bays_of
-from obtegum.core.findings.skeleton.bows import split_of, stick_count
+from obtegum.core.findings.skeleton.bows import split_of
 from obtegum.core.findings.skeleton.line import inner_face
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
@@ -13,6 +13,7 @@ from obtegum.core.rooms.bows.cures import CURES
 from obtegum.core.rooms.bows.derived import derived
 from obtegum.core.rooms.bows.draw import marks_across
 from obtegum.core.rooms.bows.fields import FIELDS, own_tube_fields
+from obtegum.core.rooms.bows.goods import goods
 from obtegum.core.rooms.bows.parts import parts
 from obtegum.core.rooms.bows.strips import strips
 from obtegum.core.rooms.bows.tables import TABLES
@@ -25,10 +26,6 @@ STICKS = tuple(f"stick:{chr(ord('A') + place)}" for place in range(MOST_STICKS))
 
 def _requires(work: Work) -> None:
     _ = bow_tube(work), split_of(work), inner_face(work)
-
-
-def _needs(work: Work) -> tuple[Need, ...]:
-    return (Need(what="stick", amount=stick_count(work), weighed=True),)
 
 
 ROOM = Room(
@@ -46,7 +43,6 @@ ROOM = Room(
     derived=derived,
     cures=CURES,
     sums_up=lambda work: f"{bays_of(work).bows} bows",
-    needs=_needs,
     down=frozenset({"left_over", "slides_into", "takes"}),
     up=frozenset({"tube"}),
     nearest=frozenset(
@@ -69,4 +65,5 @@ ROOM = Room(
     tables=TABLES,
     pages=(Page("Bows", (Caution("bows"), Stick("stick:"), Next("bows", loud=False)), first=0.35),),
     parts=parts,
+    goods=goods,
 )

@@ -1,15 +1,16 @@
 """Braces: how wind along the house comes to the ground; collars and trusses."""
 
-from obtegum.core.face.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.faces import Answers, Caution, Link, Next, Numbered, Page, Picture, Stick
 from obtegum.core.face.fields import special
 from obtegum.core.face.room import Room
 from obtegum.core.face.usual_tubes import board_options, usual_or_told
-from obtegum.core.findings.skeleton.braces import brace_tube, braces_of, tie_board, tied_bows, ties_of
+from obtegum.core.findings.skeleton.braces import brace_tube, braces_of, tie_board, ties_of
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.braces import judged, step
 from obtegum.core.rooms.braces.cures import CURES
 from obtegum.core.rooms.braces.draw import braced, braces_along, tied
 from obtegum.core.rooms.braces.found import holding
+from obtegum.core.rooms.braces.goods import goods
 from obtegum.core.rooms.braces.parts import parts
 from obtegum.core.rooms.braces.tables import TABLES
 
@@ -18,16 +19,6 @@ __all__ = ["ROOM"]
 
 def _requires(work: Work) -> None:
     _ = brace_tube(work), braces_of(work), ties_of(work), tie_board(work)
-
-
-def _needs(work: Work) -> tuple[Need, ...]:
-    tied = len(tied_bows(work))
-    metres = sum(tie.long_m for tie in ties_of(work)) * tied
-    return (
-        Need(what="brace", amount=len(braces_of(work))),
-        Need(what="tie", amount=tied * len(ties_of(work))),
-        Need(what="tie tube", amount=metres, is_length=True),
-    )
 
 
 def _links(work: Work) -> tuple[Link, ...]:
@@ -49,7 +40,6 @@ ROOM = Room(
     fields=(usual_or_told("braces.tube"), special("braces.board", options=board_options)),
     requires=_requires,
     cures=CURES,
-    needs=_needs,
     down=frozenset({"brace_holds"}),
     up=frozenset(
         {
@@ -90,5 +80,6 @@ ROOM = Room(
         ),
     ),
     parts=parts,
+    goods=goods,
     links=_links,
 )

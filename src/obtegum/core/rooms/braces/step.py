@@ -8,11 +8,11 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, StepState, Tol
 from obtegum.core.drawing.strip import Strip, StripMark
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import amount_answer, angle_answer, count_answer, length_answer, settled
+from obtegum.core.face.goods import by_piece
 from obtegum.core.findings.skeleton.braces import (
     brace_tube,
     braces_of,
     head_m,
-    tie_board,
     tie_edge_m,
     tie_seen,
     tied_bows,
@@ -23,8 +23,10 @@ from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.braces.draw import slope
 from obtegum.core.rooms.braces.found import alike_of, along_of, cut_m, holding, pulling, tie_cut_m, twists
+from obtegum.core.rooms.braces.goods import goods
 from obtegum.core.rooms.braces.tied import ties_asked
 from obtegum.core.values.amount import amount_text
+from obtegum.core.values.trouble import begun
 
 __all__ = ["plan", "stands", "strips"]
 
@@ -155,21 +157,9 @@ def _answers(work: Work) -> Iterator[Answer]:
 
 def _fastened(work: Work) -> Iterator[Answer]:
     """Bolts through flattened ends and boards, or clamps with theirs."""
-    braces, board = work.design.braces, tie_board(work)
-    of_braces, of_ties = 2 * len(braces_of(work)), len(tied_bows(work)) * 2 * len(ties_of(work))
-    # Both struts of a truss share the bolt in the middle of its collar.
-    shared = len(tied_bows(work)) if braces.ties == "truss" else 0
-    flat = braces.end == "flat"
-    bolts = (of_braces if flat else 0) + (of_ties - shared if flat or board is not None else 0)
-    clamps = 0 if flat else of_braces + (of_ties if board is None else 0)
-    if bolts:
-        through_m = max(2 * brace_tube(work).wall_m, board.thick_m if board is not None else 0.0)
-        long_m = bow_tube(work).od_m + through_m + 3 * braces.bolt_m
-        note = f"{work.say(long_m, 'up')} long or more; without spares"
-        yield count_answer("brace_bolts", "Bolts, nuts, two washers each", bolts, note)
-    if clamps:
-        bow, tube = work.tube(bow_tube(work).od_m), work.tube(brace_tube(work).od_m)
-        yield count_answer("brace_clamps", "Clamps, a bolt and nut each", clamps, f"{bow} to {tube}; without spares")
+    for good in goods(work):
+        name = {"brace-bolt": "brace_bolts", "brace-clamp": "brace_clamps"}[good.id]
+        yield count_answer(name, begun(good.named(2)), by_piece(good), f"{good.size}; without spares")
 
 
 def _ties(work: Work) -> Iterator[Answer]:

@@ -33,19 +33,21 @@ def _members(work: Work) -> Iterator[Member]:
             part = f"{wall.side}:{stick.letter}"
             wide = (1.0, 0.0, 0.0) if edge else (0.0, 1.0, 0.0) if stick.plumb else (0.0, 0.0, 1.0)
             yield Member(
-                part=part, what=stick.what, stock=stock, length_m=stick.long_m, ends=(low, high), of=of,
+                part=part, what=stick.what, called="end stick", stock=stock,
+                length_m=stick.long_m, ends=(low, high), of=of,
                 section=section, wide=wide, stage=f"The {wall.side}",
             )  # fmt: skip
         tube = brace_tube(work)
         for strut in struts_of(work, wall.side):
             yield Member(
-                part=f"{wall.side}:strut:{strut.letter}", what="strut to the second foot", stock=tube.id,
+                part=f"{wall.side}:strut:{strut.letter}", what="strut to the second foot",
+                called="end stick", stock=tube.id,
                 length_m=strut.long_m, ends=strut.ends, of="steel", section=(tube.od_m,), wide=(0.0, 1.0, 0.0),
                 stage=f"The {wall.side}",
             )  # fmt: skip
         for prop in props_of(work, wall.side):
             yield Member(
-                part=f"{wall.side}:prop:{prop.letter}", what="prop to the second bow", stock=stock,
+                part=f"{wall.side}:prop:{prop.letter}", what="prop to the second bow", called="end stick", stock=stock,
                 length_m=prop.long_m, ends=prop.ends, of=of, section=section, wide=(0.0, 1.0, 0.0),
                 stage=f"The {wall.side}",
             )  # fmt: skip

@@ -1,7 +1,7 @@
 """Ends: both end walls, each its own, their doors and vents."""
 
 from obtegum.core.documents.ends import SIDES
-from obtegum.core.face.faces import Answers, Caution, File, Listed, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.faces import Answers, Caution, File, Listed, Next, Numbered, Page, Picture, Stick
 from obtegum.core.face.room import Room
 from obtegum.core.findings.skeleton.outline import stock_of
 from obtegum.core.findings.work import Work
@@ -23,10 +23,6 @@ __all__ = ["ROOM"]
 def _requires(work: Work) -> None:
     _ = all_walls(work), [(stock_of(work, side), leaf_tube(work, side), leaves_of(work, side)) for side in SIDES]
     film_of(work)
-
-
-def _needs(work: Work) -> tuple[Need, ...]:
-    return (Need(what="stick of the ends", many="sticks of the ends", amount=len(parts(work))),)
 
 
 ROOM = Room(
@@ -53,7 +49,6 @@ ROOM = Room(
     fields=FIELDS,
     requires=_requires,
     cures=CURES,
-    needs=_needs,
     down=frozenset({"leaf_wide", "leaf_high", "air_share", "air_front", "air_back"}),
     up=frozenset(
         {"end_timber", "end_wind", "end_head", "hinge", "fan_moves", "film_pull", "stake_pull", "strut_pressed"}

@@ -15,13 +15,12 @@ from obtegum.core.values.catalogue import Tube
 
 __all__ = [
     "COLDEST_C",
-    "Counts",
     "Fits",
-    "counts_of",
     "cure_of",
     "dry_at",
+    "dry_count",
     "fits_of",
-    "glue_l",
+    "joint_l",
     "kinds",
     "sections_of",
     "shortest_m",
@@ -36,19 +35,6 @@ GRIPS, SPLITS = 0.005, 0.08
 CURES = ((16.0, 15.0, 6.0), (4.0, 20.0, 12.0), (-18.0, 30.0, 48.0))
 COLDEST_C = 4.0
 SAME = 1e-6
-
-
-@dataclass(frozen=True, slots=True)
-class Counts:
-    """Fittings for all of the house: crosses on bows within, tees on both end bows, elbows or tees at ridges, couplings
-    where a piece is longer than a stick; joints that are glued and that stay dry."""
-
-    crosses: int
-    tees: int
-    ridges: int
-    couplings: int
-    glued: int
-    dry: int
 
 
 def sections_of(work: Work) -> list[tuple[int, int]]:
@@ -66,26 +52,9 @@ def dry_at(work: Work, bay: int) -> Literal["", "front", "back"]:
     return dry if between and dry != "none" else ""
 
 
-@found
-def counts_of(work: Work) -> Counts:
-    """What to buy of each, for every bow and run."""
-    bays, split = bays_of(work), split_of(work)
-    places = [at_m for at_m, _ in fitted(work)]
-    on_runs = sum(any(abs(run.at_m - at_m) < SAME for at_m in places) for run in runs_of(work))
-    runs = len(runs_of(work))
-    # A run that meets the bow where something else stands is met by that: a tee or cross of its own kind.
-    ridges = len(places) - on_runs
-    couplings = sum(not piece.corner_after for piece in split.pieces[:-1])
-    dry = sum(bool(dry_at(work, bay)) for bay in range(1, bays.bows)) * runs
-    along = 2 * (len(places) + couplings) * bays.bows
-    return Counts(
-        crosses=on_runs * (bays.bows - 2),
-        tees=on_runs * 2,
-        ridges=ridges * bays.bows,
-        couplings=couplings * bays.bows,
-        glued=along + 2 * len(pieces_of(work)) - dry,
-        dry=dry,
-    )
+def dry_count(work: Work) -> int:
+    """Ends of runs' pieces that stay dry, so that the house comes apart in sections."""
+    return sum(bool(dry_at(work, bay)) for bay in range(1, bays_of(work).bows)) * len(runs_of(work))
 
 
 @found
@@ -152,9 +121,7 @@ def kinds(work: Work) -> list[tuple[str, float, float]]:
 GLUE_M = 0.0008
 
 
-def glue_l(work: Work) -> float:
-    """Cement for all joints, litres, on pipe and in sockets."""
-    takes, counts = take_ups(work), counts_of(work)
-    if takes is None:
-        return 0.0
-    return counts.glued * math.pi * bow_tube(work).od_m * takes.socket_m * GLUE_M * 2 * 1000
+def joint_l(work: Work) -> float:
+    """Cement for a joint, litres, on pipe and in its socket."""
+    takes = take_ups(work)
+    return math.pi * bow_tube(work).od_m * takes.socket_m * GLUE_M * 2 * 1000 if takes is not None else 0.0

@@ -6,6 +6,7 @@ from obtegum.core.rooms.fittings import step
 from obtegum.core.rooms.fittings.cures import CURES
 from obtegum.core.rooms.fittings.derived import derived
 from obtegum.core.rooms.fittings.draw import fits, grid
+from obtegum.core.rooms.fittings.goods import goods
 from obtegum.core.rooms.fittings.tables import TABLES
 
 __all__ = ["ROOM"]
@@ -26,6 +27,7 @@ ROOM = Room(
         {"crosses", "tees", "ridge_fittings", "couplings", "fit_pieces", "run_between", "fit_socket", "fit_glued"}
     ),
     tables=TABLES,
+    goods=goods,
     pages=(
         Page(
             "Fittings",

@@ -1,6 +1,5 @@
 """Fittings: what is bought, what is cut, what stays dry, which way each faces, and in which order it goes together."""
 
-import math
 from collections import Counter
 from collections.abc import Iterator
 from functools import partial
@@ -9,6 +8,7 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Band, Strip, StripMark
 from obtegum.core.drawing.verdict import NEVER, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.face.goods import by_piece
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bows import split_of, tube_m
 from obtegum.core.findings.skeleton.fittings import is_glued, take_ups, usual_fitting
@@ -18,21 +18,19 @@ from obtegum.core.findings.work import Work
 from obtegum.core.rooms.fittings import words
 from obtegum.core.rooms.fittings.found import (
     COLDEST_C,
-    counts_of,
     cure_of,
     dry_at,
+    dry_count,
     fits_of,
-    glue_l,
     kinds,
     sections_of,
     shortest_m,
 )
-from obtegum.core.values.amount import HOUR_S, amount_text
+from obtegum.core.rooms.fittings.goods import glued_at, goods
+from obtegum.core.values.amount import HOUR_S, amount_text, liquid_text
 
 __all__ = ["plan", "stands", "strips", "verdicts"]
 
-# US fluid ounces in a litre.
-FLUID_OUNCES = 33.814
 
 _verdict = partial(verdict_on, "fittings", part="fitting:1")
 
@@ -117,13 +115,14 @@ def _next(work: Work) -> str:
 
 
 def _answers(work: Work) -> Iterator[Answer]:
-    takes, counts = take_ups(work), counts_of(work)
+    takes, bought = take_ups(work), {good.id: by_piece(good) for good in goods(work) if good.unit == "piece"}
     assert takes is not None
-    yield count_answer("crosses", "Crosses", counts.crosses, "on the bows within")
-    yield count_answer("tees", "Tees", counts.tees, "on both end bows, all facing inward")
-    if counts.ridges:
-        yield count_answer("ridge_fittings", "Fittings at the ridge", counts.ridges, "one a bow")
-    yield count_answer("couplings", "Couplings", counts.couplings, "where a piece is longer than a stick")
+    yield count_answer("crosses", "Crosses", bought.get("fit-cross", 0), "on the bows within")
+    yield count_answer("tees", "Tees", bought.get("fit-tee", 0), "on both end bows, all facing inward")
+    if "fit-ridge" in bought:
+        yield count_answer("ridge_fittings", "Fittings at the ridge", bought["fit-ridge"], "one a bow")
+    coupled = bought.get("fit-coupling", 0)
+    yield count_answer("couplings", "Couplings", coupled, "where a piece is longer than a stick")
     pieces = Counter(round(piece.length_m, 6) for piece in split_of(work).pieces)
     told = ", ".join(f"{count * bays_of(work).bows} of {work.say(long_m)}" for long_m, count in sorted(pieces.items()))
     yield count_answer("fit_pieces", "Pieces of the bows", len(split_of(work).pieces) * bays_of(work).bows, told)
@@ -135,8 +134,8 @@ def _answers(work: Work) -> Iterator[Answer]:
         note += f"; {work.say(piece_m(work, bays.odd_m))} in the odd bay"
     yield length_answer(work, "run_between", "Piece of a run, in a bay", piece_m(work, bays.bay_m), note)
     yield length_answer(work, "fit_socket", "Each end goes in", takes.socket_m, _whence(work))
-    note = f"{counts.dry} stay dry, screwed; cement {_cement(work)}, and as much primer"
-    yield count_answer("fit_glued", "Joints to glue", counts.glued, note)
+    note = f"{dry_count(work)} stay dry, screwed; cement {_cement(work)}, and as much primer"
+    yield count_answer("fit_glued", "Joints to glue", sum(ends for _, ends in glued_at(work)), note)
     minutes, hours = cure_of(work.design.fittings.glue_c)
     yield amount_answer(
         work, "fit_cure", "Leave it alone for", hours * HOUR_S, "hours", f"handled after {minutes:.0f} min"
@@ -144,10 +143,7 @@ def _answers(work: Work) -> Iterator[Answer]:
 
 
 def _cement(work: Work) -> str:
-    litres = glue_l(work)
-    if work.tape.units == "feet":
-        return f"{math.ceil(litres * FLUID_OUNCES)} fl oz"
-    return f"{math.ceil(litres * 20) / 20:g} L"
+    return liquid_text(sum(good.amount for good in goods(work) if good.id == "fit-cement"), work.tape.units)
 
 
 def _whence(work: Work) -> str:

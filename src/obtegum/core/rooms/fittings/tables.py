@@ -3,12 +3,14 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Table
+from obtegum.core.face.goods import by_piece
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bows import split_of
 from obtegum.core.findings.skeleton.fittings import is_glued
 from obtegum.core.findings.skeleton.runs import pieces_of
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.fittings.found import counts_of, dry_at
+from obtegum.core.rooms.fittings.found import dry_at
+from obtegum.core.rooms.fittings.goods import goods
 
 __all__ = ["TABLES"]
 
@@ -25,14 +27,8 @@ def _rows(work: Work) -> Sequence[Sequence[object]]:
         (f"run {each.run}, piece {each.number}", 1, f"{each.length_m:.4f}", dry_at(work, each.number))
         for each in pieces_of(work)
     ]
-    counts = counts_of(work)
-    named = (
-        ("cross", counts.crosses),
-        ("tee", counts.tees),
-        ("ridge fitting", counts.ridges),
-        ("coupling", counts.couplings),
-    )
-    return [*rows, *((what, count, "", "") for what, count in named)]
+    bought = ((good.what, by_piece(good)) for good in goods(work) if good.unit == "piece")
+    return [*rows, *((what, count, "", "") for what, count in bought)]
 
 
 TABLES = (Table(name="fittings", label="Pieces and fittings", about="every cut, and what is bought", rows=_rows),)

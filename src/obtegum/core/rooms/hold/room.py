@@ -15,9 +15,10 @@ from obtegum.core.rooms.hold import judged, step
 from obtegum.core.rooms.hold.cures import CURES
 from obtegum.core.rooms.hold.draw import chain, settings
 from obtegum.core.rooms.hold.found import chain_of, counts
+from obtegum.core.rooms.hold.goods import goods
 from obtegum.core.rooms.hold.rig import rig
 from obtegum.core.rooms.hold.tables import TABLES
-from obtegum.core.rooms.hold.takes import all_take, hours_s
+from obtegum.core.rooms.hold.takes import hours_s
 from obtegum.core.rooms.hold.words import no_day
 from obtegum.core.values.amount import HOUR_S
 from obtegum.core.values.catalogue import Catalogue
@@ -48,11 +49,9 @@ def _write_pulled(document: Document, job: Job, setting: Any) -> None:
 
 
 def _needs(work: Work) -> tuple[Need, ...]:
-    """Bags, holes, and the hours that setting them takes, whole ones."""
+    """Holes, and the hours that setting them takes, whole ones."""
     ways = [(kind, set_of(work, kind)) for kind in counts(work)]
-    bags = sum(all_take(work, kind, way).bags for kind, way in ways)
     return (
-        Need(what="bag of concrete", amount=bags, weighed=True),
         Need(what="hole", amount=sum(counts(work)[kind] for kind, way in ways if SETTINGS[way].holed)),
         Need(what="hour of work", many="hours of work", amount=math.ceil(hours_s(work) / HOUR_S - 1e-9)),
     )
@@ -87,6 +86,8 @@ ROOM = Room(
     more_fields=lambda design: PULL_FIELDS,
     cures=CURES,
     needs=_needs,
+    goods=goods,
+    costly=True,
     down=frozenset(
         {"held_wind", "held_still", "held_down", "link", "corner_link", "brace_link", "hole_filled", "filled"}
     ),

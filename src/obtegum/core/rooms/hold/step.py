@@ -18,9 +18,9 @@ from obtegum.core.formulas.anchor.concrete import CHILLED_C, COVERED, STOOD_ON, 
 from obtegum.core.rooms.hold.found import bag_of, chain_of, concrete_top_m, counts, holds_of, plug_top_m
 from obtegum.core.rooms.hold.judged import gives_way, kinds, open_question
 from obtegum.core.rooms.hold.takes import all_take, cured_on, cures, dug_m, proud_m, slide_m, takes_of
-from obtegum.core.rooms.hold.words import begun
 from obtegum.core.rooms.strength.asks import all_asks
 from obtegum.core.values.amount import AmountKind, amount_text
+from obtegum.core.values.trouble import begun
 
 __all__ = ["plan", "stands", "strips"]
 

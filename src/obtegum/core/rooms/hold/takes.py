@@ -7,9 +7,9 @@ from dataclasses import dataclass, fields
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of, pegs_of
 from obtegum.core.findings.skeleton.levels import stand_of
-from obtegum.core.findings.skeleton.posts import embedment_m
+from obtegum.core.findings.skeleton.posts import boards_of, embedment_m
 from obtegum.core.findings.skeleton.settings import SETTINGS, Kind, kind_of, set_of
-from obtegum.core.findings.skeleton.tubes import post_tube
+from obtegum.core.findings.skeleton.tubes import bow_tube, post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.concrete import CARBON_KG_KG, CONCRETE_KG_M3, STOOD_ON, bags_for, cured_days, room_m3
 from obtegum.core.rooms.hold.found import bag_of, counts, plug_top_m
@@ -19,12 +19,14 @@ from obtegum.core.values.day import days_later
 
 __all__ = [
     "THICK_M",
+    "Dug",
     "Takes",
     "all_take",
     "bows_from",
     "cured_on",
     "cures",
     "dug_m",
+    "each_dug",
     "hours_s",
     "proud_m",
     "slide_m",
@@ -55,21 +57,42 @@ class Takes:
     carbon_kg: float
 
 
+@dataclass(frozen=True, slots=True)
+class Dug:
+    """A hole or a driven foot: what stands in it by its name, of which kind, where, m along and across, how deep, m."""
+
+    name: str
+    kind: Kind
+    at: tuple[float, float]
+    deep_m: float
+
+
 @found
-def dug_m(work: Work) -> dict[Kind, tuple[float, ...]]:
-    """How deep each post of a kind goes below the ground as it is made, m: through what was filled up too, which is dug
-    though it holds nothing."""
+def each_dug(work: Work) -> tuple[Dug, ...]:
+    """Everything that goes into the ground, through what was filled up too, which is dug though it holds nothing."""
     stand, many = stand_of(work), counts(work)
     planned_m = max(embedment_m(work), 0.0)
     if work.design.posts.stand == "board":
-        return {kind: (planned_m,) * count for kind, count in many.items()}
-    found_: dict[Kind, list[float]] = {kind: [] for kind in many}
+        begins_m, out_m = -bow_tube(work).od_m / 2, work.design.size.span_m / 2
+        return tuple(
+            Dug(f"stake:{side}{number}", "row", (begins_m + at_m, sign * out_m), planned_m)
+            for side, sign in (("L", -1.0), ("R", 1.0))
+            for number, at_m in enumerate(boards_of(work).stakes_m, start=1)
+        )
+    found_ = list[Dug]()
     for peg in pegs_of(work):
         name, kind = f"{peg.side}{peg.bow}", kind_of(work, peg.side, peg.bow)
         foot = stand.feet.get(name) if stand else None
         deep_m = planned_m if foot is None else max(foot.length_m - foot.reveal_m, 0.0)
-        found_[kind if many[kind] else "row"].append(deep_m)
-    return {kind: tuple(each) for kind, each in found_.items()}
+        found_.append(Dug(f"post:{name}", kind if many[kind] else "row", (peg.station_m, peg.x_m), deep_m))
+    return tuple(found_)
+
+
+@found
+def dug_m(work: Work) -> dict[Kind, tuple[float, ...]]:
+    """How deep each post of a kind goes below the ground as it is made, m: through what was filled up too, which is dug
+    though it holds nothing."""
+    return {kind: tuple(dug.deep_m for dug in each_dug(work) if dug.kind == kind) for kind in counts(work)}
 
 
 def all_take(work: Work, kind: Kind, setting: str) -> Takes:

@@ -1,7 +1,8 @@
 """What Hold says of what it judges and refuses."""
 
+from obtegum.core.values.trouble import begun
+
 __all__ = [
-    "begun",
     "bow_first",
     "link_unknown",
     "no_day",
@@ -14,11 +15,6 @@ __all__ = [
     "pushed",
     "weakest",
 ]
-
-
-def begun(words: str) -> str:
-    """Words as a sentence begins with them."""
-    return words[:1].upper() + words[1:]
 
 
 def not_told(reason: str) -> str:

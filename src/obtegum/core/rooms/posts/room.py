@@ -1,15 +1,16 @@
 """Posts: how a bow stands, of what, how long, how deep, and whether it enters."""
 
-from obtegum.core.face.faces import Caution, Need, Next, Page, Picture, Stick
+from obtegum.core.face.faces import Caution, Next, Page, Picture, Stick
 from obtegum.core.face.room import Room
-from obtegum.core.findings.skeleton.posts import board_of, entry_of, post_count
-from obtegum.core.findings.skeleton.stands import boarded, way_of
+from obtegum.core.findings.skeleton.posts import board_of, entry_of
+from obtegum.core.findings.skeleton.stands import boarded
 from obtegum.core.findings.skeleton.tubes import post_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.posts import step
 from obtegum.core.rooms.posts.cures import CURES
 from obtegum.core.rooms.posts.draw import one_post
 from obtegum.core.rooms.posts.fields import FIELDS
+from obtegum.core.rooms.posts.goods import goods
 from obtegum.core.rooms.posts.if_left import if_left
 from obtegum.core.rooms.posts.parts import parts
 
@@ -18,14 +19,6 @@ __all__ = ["ROOM"]
 
 def _requires(work: Work) -> None:
     _ = post_tube(work), entry_of(work), board_of(work) if boarded(work) else None
-
-
-def _needs(work: Work) -> tuple[Need, ...]:
-    count, one = post_count(work), way_of(work).one
-    return (
-        Need(what=one, amount=count, weighed=True),
-        Need(what=f"{one} tube", amount=count * work.design.posts.length_m, is_length=True),
-    )
 
 
 ROOM = Room(
@@ -39,7 +32,6 @@ ROOM = Room(
     fields=FIELDS,
     requires=_requires,
     cures=CURES,
-    needs=_needs,
     down=frozenset({"embedment", "embedment_least", "may_stray"}),
     up=frozenset({"posts_tube"}),
     nearest=frozenset(
@@ -52,5 +44,6 @@ ROOM = Room(
         ),
     ),
     parts=parts,
+    goods=goods,
     if_left=if_left,
 )

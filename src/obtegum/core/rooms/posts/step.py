@@ -6,12 +6,13 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Band, Strip, StripMark
 from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.face.answers import angle_answer, count_answer, length_answer
+from obtegum.core.face.goods import by_piece
 from obtegum.core.face.rounding import rounded
+from obtegum.core.face.stock import sticks_for
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import pegs_of, reads
 from obtegum.core.findings.skeleton.levels import stand_of
 from obtegum.core.findings.skeleton.posts import (
-    STRAPS,
     Bare,
     bare_stub,
     board_of,
@@ -37,6 +38,8 @@ from obtegum.core.formulas.ground.posts import Play
 from obtegum.core.formulas.setout.base import SIDES, Peg
 from obtegum.core.rooms.level.answers import least_in_ground
 from obtegum.core.rooms.posts import words
+from obtegum.core.rooms.posts.goods import goods
+from obtegum.core.rooms.posts.parts import parts
 from obtegum.core.rooms.set_out.pegs import Progress, faced, hooked, line_strip, progress, ticked, walked
 from obtegum.core.values.quantity import angle_text, percent_text
 
@@ -241,12 +244,12 @@ def _more_answers(work: Work) -> list[Answer]:
         found.append(angle_answer("stub_lean", "Leans at the ground", lean_rad))
         found.append(length_answer(work, "stub_out", "Its foot comes out", abs(out_m), "below the ground"))
     if boarded(work):
-        boards = boards_of(work)
-        splices = 2 * len(boards.splices_m)
-        found.append(count_answer("boards", "Boards", 2 * boards.count, f"{board_of(work).name}, both sides"))
+        laid, kerf_m = [each for each in parts(work) if each.of == "board"], work.rules.kerf_m
+        splices = 2 * len(boards_of(work).splices_m)
+        found.append(count_answer("boards", "Boards", sticks_for(laid, kerf_m), f"{board_of(work).name}, both sides"))
         found.append(count_answer("splices", "Splices", splices))
     if posts.stand == "board":
-        found.append(count_answer("straps", "Straps", STRAPS * len(pegs_of(work)), "two to a foot"))
+        found += [count_answer("straps", "Straps", by_piece(good), "two to a foot") for good in goods(work)[:1]]
         found.append(count_answer("stakes", "Of the stakes", post_count(work), f"4 at corners, {splices} at splices"))
     return found
 

@@ -1,15 +1,16 @@
 """Runs: what ties the bows along the house."""
 
 from obtegum.core.documents.runs import LEAST_HIGH_M, MOST_HIGH_M, MOST_SIDE
-from obtegum.core.face.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page, Picture, Stick
 from obtegum.core.face.fields import special
 from obtegum.core.face.listed import listed
 from obtegum.core.face.room import Room
 from obtegum.core.face.usual_tubes import board_options, usual_or_told
-from obtegum.core.findings.skeleton.runs import lath_board, pieces_of, run_tube, sticks_bought
+from obtegum.core.findings.skeleton.runs import lath_board, pieces_of, run_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.runs import step
 from obtegum.core.rooms.runs.draw import runs_across, runs_along, unrolled
+from obtegum.core.rooms.runs.goods import goods
 from obtegum.core.rooms.runs.parts import parts
 from obtegum.core.rooms.runs.tables import TABLES
 
@@ -18,10 +19,6 @@ __all__ = ["ROOM"]
 
 def _requires(work: Work) -> None:
     _ = run_tube(work), lath_board(work), pieces_of(work)
-
-
-def _needs(work: Work) -> tuple[Need, ...]:
-    return (Need(what="run stick", amount=sticks_bought(work)),)
 
 
 ROOM = Room(
@@ -49,7 +46,6 @@ ROOM = Room(
         ),
     ),
     requires=_requires,
-    needs=_needs,
     down=frozenset({"run_piece", "run_odd"}),
     up=frozenset({"run_clamps", "run_couplers", "run_under", "run_screws", "run_held", "run_slides"}),
     nearest=frozenset({"runs", "run_high", "run_long", "run_sticks", "run_cut"}),
@@ -70,4 +66,5 @@ ROOM = Room(
         ),
     ),
     parts=parts,
+    goods=goods,
 )

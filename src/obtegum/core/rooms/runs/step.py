@@ -8,13 +8,13 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Strip, StripMark
 from obtegum.core.drawing.verdict import Verdict, judge, verdict_on
 from obtegum.core.face.answers import count_answer, length_answer, settled
+from obtegum.core.face.goods import by_piece
+from obtegum.core.face.stock import sticks_for
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bows import tube_m
-from obtegum.core.findings.skeleton.fittings import is_glued
 from obtegum.core.findings.skeleton.runs import (
     Piece,
     Run,
-    crossings,
     deep_m,
     held_m,
     holds_m,
@@ -25,12 +25,14 @@ from obtegum.core.findings.skeleton.runs import (
     run_tube,
     runs_of,
     section_of,
-    sticks_bought,
 )
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.frame.section import round_section
 from obtegum.core.rooms.runs import words
+from obtegum.core.rooms.runs.goods import goods
+from obtegum.core.rooms.runs.parts import parts
+from obtegum.core.values.trouble import begun
 
 __all__ = ["REACH_M", "plan", "stands", "strips", "verdicts"]
 
@@ -145,7 +147,9 @@ def _answers(work: Work) -> Iterator[Answer]:
     laid = {"pieces": f"{len(pieces)} pieces", "laths": f"{len(pieces)} laths, {ripped(work)} to a board’s width"}
     of = laid[runs.of] if runs.of != "long" else f"{len(pieces) - len(runs_of(work))} splices"
     label = "Boards to buy" if runs.of == "laths" else "Sticks to buy"
-    yield count_answer("run_sticks", label, sticks_bought(work), f"of {work.say(runs.stick_m)}, {of}")
+    yield count_answer(
+        "run_sticks", label, sticks_for(parts(work), work.rules.kerf_m), f"of {work.say(runs.stick_m)}, {of}"
+    )
     if runs.of != "long":
         bay, odd_m = piece_m(work, bays_of(work).bay_m), bays_of(work).odd_m
         yield length_answer(work, "run_piece", "Piece in a bay", bay)
@@ -163,33 +167,22 @@ def _answers(work: Work) -> Iterator[Answer]:
         yield length_answer(work, "run_slides", "Free ground to slide it in", _slides(work))
 
 
+# Which answer tells a good.
+TELLS = {
+    "run-fitting": "run_clamps",
+    "run-clamp": "run_clamps",
+    "run-bracket": "run_clamps",
+    "run-clamp-under": "run_under",
+    "run-coupler": "run_couplers",
+    "run-screw": "run_screws",
+}
+
+
 def _fastened(work: Work) -> Iterator[Answer]:
     """Clamps or fittings, couplers and screws, spares with them; those of a glued grid are told there."""
-    runs, pieces = work.design.runs, pieces_of(work)
-    if is_glued(work):
-        return
-    within, ends = crossings(work)
-    joints = len(pieces) - len(runs_of(work)) if runs.of == "long" else 0
-
-    def bought(name: str, label: str, count: int, note: str) -> Answer:
-        return count_answer(name, label, math.ceil(count * (1 + runs.spare) - 1e-9), note)
-
-    if runs.of != "long":
-        held = 2 * len(pieces)
-        yield bought("run_clamps", "Fittings", held, f"{held} ends, and spares")
-    elif runs.lie == "over":
-        held = within + ends
-        yield bought("run_clamps", "Clamps over bows", within, "spares with them")
-        yield bought("run_under", "Clamps under end bows", ends, "spares with them")
-    else:
-        held = within + ends
-        what = "Brackets" if runs.lie == "through" else "Clamps"
-        yield bought("run_clamps", what, held, f"{held} crossings, spares with them")
-    if joints and runs.joint == "coupler":
-        yield bought("run_couplers", "Couplers", joints, "one a splice, spares with them")
-    # In fittings a piece ends at both faces of a bow, and each end is held.
-    where = "crossings, two a splice, and spares" if runs.of == "long" else "each end of a piece, and spares"
-    yield bought("run_screws", "Screws", runs.screws * held + 2 * joints, where)
+    for good in goods(work):
+        note = f"{good.amount:g} put in, the others spare"
+        yield count_answer(TELLS[good.id], begun(good.named(2)), by_piece(good), note)
 
 
 def strips(work: Work) -> list[Strip]:
