@@ -33,12 +33,13 @@ from obtegum.core.values.trouble import DesignError
 from tests.core.test_fittings import glued
 
 # Steps whose members and goods are filled in; the others' members may still rest on nothing.
-FILLED = ("boards", "bows", "braces", "fittings", "hold", "posts", "runs")
+FILLED = ("boards", "bows", "braces", "fittings", "hold", "posts", "runs", "strength")
+STOOD = (*FILLED, "drain", "ends", "set_out")
 # How far a chord of a body lies off its bow, m, at the most.
 CHORD_M = 0.04
 CHOICES: dict[str, tuple[Any, ...]] = {
     "runs.lie": ("under", "over", "through"),
-    "runs.of": ("long", "pieces", "laths"),
+    "runs.of": ("long", "long", "pieces", "laths"),
     "runs.joint": ("swaged", "coupler", "lap"),
     "runs.screws": (0, 1, 3),
     "runs.spare": (0.0, 0.05, 0.2),
@@ -63,15 +64,31 @@ CHOICES: dict[str, tuple[Any, ...]] = {
     "bows.max_spacing_m": (1.2, 1.5),
     "size.length_m": (6.0, 9.1, 14.4),
     "strength.runs": (1, 3, 5),
+    "strength.bracket": ("none", "plates"),
+    "strength.prop": ("none", "each"),
+    "strength.prop_every": (1, 2, 3),
 }
 
 
-def random_house(chance: random.Random) -> HouseDesign:
+class Deck:
+    """Choices for a decision, dealt until none is left, and shuffled anew: each comes as often as the others."""
+
+    def __init__(self, chance: random.Random) -> None:
+        self.chance = chance
+        self.left: dict[str, list[Any]] = {path: [] for path in CHOICES}
+
+    def deal(self, path: str) -> Any:
+        if not self.left[path]:
+            self.left[path] = self.chance.sample(CHOICES[path], len(CHOICES[path]))
+        return self.left[path].pop()
+
+
+def random_house(deck: Deck) -> HouseDesign:
     """A house in metres with something of everything; choices that don't stand together are left out."""
     design = new_house("metric").model_dump(mode="json")
-    for path, choices in CHOICES.items():
+    for path in CHOICES:
         part, name = path.split(".")
-        tried = {**design, part: {**design[part], name: chance.choice(choices)}}
+        tried = {**design, part: {**design[part], name: deck.deal(path)}}
         try:
             begin(read_design(tried), SiteRecord(), default_catalogue())
         except DesignError:
@@ -89,9 +106,9 @@ def goods_of(work: Work) -> dict[str, Good]:
 
 
 def houses(count: int, seed: int) -> Iterator[Work]:
-    chance = random.Random(seed)
+    deck = Deck(random.Random(seed))
     for _ in range(count):
-        yield begin(random_house(chance), SiteRecord(), default_catalogue())
+        yield begin(random_house(deck), SiteRecord(), default_catalogue())
 
 
 def gap_m(one: Body, other: Body) -> float:
@@ -186,7 +203,7 @@ def made(request: pytest.FixtureRequest) -> list[Work]:
 def test_nothing_floats(made: list[Work]) -> None:
     for work in (*made, *(begin(*each, default_catalogue()) for each in demo_houses())):
         members = members_of(work)
-        filled = {member.part for room in rooms() if step_of(room) in FILLED for member in room.parts(work)}
+        filled = {member.part for room in rooms() if step_of(room) in STOOD for member in room.parts(work)}
         assert len(members) == sum(len(room.parts(work)) for room in rooms())
         for part in filled:
             assert set(members[part].rests_on) <= {GROUND, *members}, part
@@ -202,6 +219,55 @@ def stands(members: dict[str, Member], part: str, above: tuple[str, ...] = ()) -
 
 def step_of(room: Any) -> str:
     return str(room.plan.__module__.split(".")[-2])
+
+
+ENDS: dict[str, tuple[Any, ...]] = {
+    "kind": ("framed",),
+    "stand": ("edge", "flat", "tube"),
+    "head": ("cut", "notch", "lap"),
+    "sill": ("plate", "none"),
+    "rail_m": (None, 0.6, 1.0),
+    "header": ("jambs", "bow"),
+    "prop": ("none", "jambs", "studs"),
+    "strut": ("none", "sides"),
+    "apart_m": (0.5, 1.2),
+    "openings": ([], [{"what": "window", "wide_m": 0.6, "high_m": 0.5, "low_m": 2.2}]),
+}
+
+
+def test_sticks_of_the_ends_come_down_to_the_ground() -> None:
+    """Each on the ground, its sill, other sticks or the bow; uprights are under it or bear something."""
+    chance, seen = random.Random(5), Counter[str]()
+    for _ in range(24):
+        design = new_house("metric").model_dump(mode="json")
+        for side, (name, choices) in product(("front", "back"), ENDS.items()):
+            tried = {**design, "ends": {**design["ends"], side: {**design["ends"][side], name: chance.choice(choices)}}}
+            try:
+                begin(read_design(tried), SiteRecord(), default_catalogue())
+            except DesignError:
+                continue
+            design = tried
+        members = members_of(begin(read_design(design), SiteRecord(), default_catalogue()))
+        for part, member in members.items():
+            if part.startswith(("front:", "back:")):
+                assert member.rests_on and set(member.rests_on) <= {GROUND, *members}, part
+                assert stands(members, part), part
+                # Whatever bears it is where it is: the ends of the two are within a stick of each other.
+                for other in set(member.rests_on) - {GROUND}:
+                    assert near(member, members[other]), (part, other)
+                seen[member.what] += 1
+    assert set(seen) >= {"stud", "jamb", "header", "rail", "sill", "short stud", "window sill"}
+    assert {"prop to the second bow", "strut to the second foot"} <= set(seen)
+
+
+def near(one: Member, other: Member) -> bool:
+    """Whether two members' middles come within their own thickness and a chord of each other."""
+    bodies = [
+        Body(part=each.part, what=each.what, of=each.of, stage=0, path=each.path or each.ends, section=each.section,
+             wide=each.wide)
+        for each in (one, other)
+    ]  # fmt: skip
+    return gap_m(*bodies) < sum(max(each.section) for each in bodies) + CHORD_M
 
 
 def test_every_step_here_has_members_or_goods(made: list[Work]) -> None:
@@ -367,6 +433,32 @@ def test_a_bolt_is_as_long_as_what_it_goes_through() -> None:
     assert bow_tube(work).sold_in == "metric"
     assert bolt_for_m(work, 0.0983, 0.008) == pytest.approx(0.12)
     assert bolt_for_m(work, 0.12 - 0.0136, 0.008) == pytest.approx(0.12)
+
+
+def test_props_and_brackets_stand_where_they_are_wanted(made: list[Work]) -> None:
+    """Props from the second bow on, each so many, and the last but one; a bracket over each joint, no plated crown."""
+    seen = Counter[str]()
+    for work in made:
+        goods, seen_round, strength = goods_of(work), Round(work), work.design.strength
+        props, bows = seen_round.begins("prop:"), len(seen_round.stations)
+        wanted = set[int]()
+        if strength.prop != "none":
+            wanted = {bow for bow in range(2, bows) if (bow - 2) % strength.prop_every == 0 or bow == bows - 1}
+        assert {int(prop.part.split(":")[1]) for prop in props} == wanted
+        # Each is under its crown, and comes last of all.
+        for prop in props:
+            assert min(gap_m(prop, bow) for bow in seen_round.bows) < CHORD_M
+            assert prop.stage == max(body.stage for body in seen_round.bodies)
+        assert amount(goods, "prop-plate") == amount(goods, "prop-tie") == len(props)
+        assert amount(goods, "prop-wedge") == 2 * len(props)
+        plated = work.design.bows.joint == "crown_plate" and not is_glued_up(work)
+        over = 0 if strength.bracket == "none" or is_glued_up(work) else seen_round.sticks_meet() - plated * bows
+        if not is_glued_up(work):
+            assert amount(goods, "bracket") == over and amount(goods, "bracket-bolt") == 4 * over
+        needed = {need.what: need.amount for need in needs(work)}
+        assert needed.get("prop", 0) == len(props) and needed.get("bracket", 0) == amount(goods, "bracket")
+        seen.update({"props": bool(props), "brackets": over > 0})
+    assert len(+seen) == 2
 
 
 # Which answer tells how many of a good are bought, and which how many sticks members come from.

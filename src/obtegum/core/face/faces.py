@@ -13,6 +13,7 @@ from obtegum.core.face.intake import Rows
 from obtegum.core.findings.work import Work
 
 __all__ = [
+    "AT_NEED",
     "Answers",
     "Beside",
     "Block",
@@ -43,6 +44,8 @@ __all__ = [
 ]
 
 Point = tuple[float, float, float]
+# The stage of what is put up when it is needed, after all of the house.
+AT_NEED = "Before snow"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,5 +1,8 @@
 """The house in the round: every member of it as a body, in the order in which the house is built."""
 
+from dataclasses import replace
+
+from obtegum.core.face.faces import AT_NEED
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms import rooms
 from obtegum.core.values.base import Part
@@ -53,5 +56,15 @@ def bodies_of(work: Work) -> Bodies:
                     wide=member.wide,
                 )
             )
+    late = stages.pop(AT_NEED, None)
+    if late is not None:
+        # What is put up at need comes last, wherever its step does.
+        stages[AT_NEED] = len(stages)
+        found = [replace(body, stage=_moved(body.stage, late, len(stages) - 1)) for body in found]
     found.sort(key=lambda body: body.stage)
     return Bodies(stages=tuple(stages), bodies=tuple(found))
+
+
+def _moved(stage: int, late: int, last: int) -> int:
+    """A stage once another one has gone to the end."""
+    return last if stage == late else stage - (stage > late)

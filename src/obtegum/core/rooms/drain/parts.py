@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Member
+from obtegum.core.face.goods import GROUND
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.drain.draw import drain_line
 from obtegum.core.rooms.drain.found import drained, pipe_of
@@ -21,6 +22,7 @@ def parts(work: Work) -> Sequence[Member]:
             stock=pipe_of(work).id,
             length_m=found.length_m,
             of="plastic",
+            rests_on=(GROUND,),
             section=(pipe_of(work).bore_m,),
             ends=((start, y - middle_m, -found.start_deep_m), (end, y - middle_m, -found.end_deep_m)),
         ),

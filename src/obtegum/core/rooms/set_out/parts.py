@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Member
+from obtegum.core.face.goods import GROUND
 from obtegum.core.findings.skeleton.bays import pegs_of
 from obtegum.core.findings.work import Work
 
@@ -22,6 +23,7 @@ def parts(work: Work) -> Sequence[Member]:
             what="peg",
             stock="stake",
             of="peg",
+            rests_on=(GROUND,),
             section=(PEG_M, PEG_M),
             length_m=PEG_DOWN_M + PEG_UP_M,
             ends=((peg.station_m, peg.x_m, -PEG_DOWN_M), (peg.station_m, peg.x_m, PEG_UP_M)),

@@ -9,8 +9,9 @@ from obtegum.core.formulas.weather.kinds import SETTLED_KG
 from obtegum.core.rooms.strength import words
 from obtegum.core.rooms.strength.found import post_use
 from obtegum.core.rooms.strength.model import prop_board
+from obtegum.core.rooms.strength.parts import parts
 from obtegum.core.rooms.strength.plastic import Plastic, plastic_found
-from obtegum.core.rooms.strength.propped import Propped, Ridge, propped_bows, propped_found
+from obtegum.core.rooms.strength.propped import Propped, Ridge, propped_found
 from obtegum.core.rooms.strength.words import MANY, aided, conditions, in_ground, share_text
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.physics import GRAVITY_MPS2
@@ -140,7 +141,7 @@ def propped_answers(work: Work) -> list[Answer]:
     propped = propped_found(work)
     if propped is None:
         return []
-    count, units = len(propped_bows(work)), work.tape.units
+    count, units = len(parts(work)), work.tape.units
     takes = amount_text(propped.takes_n, "force", units, "down")
     found_ = [
         count_answer("props", "Props", count, "each with a plate, two wedges and a tie"),

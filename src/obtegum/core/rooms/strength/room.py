@@ -1,19 +1,18 @@
 """Strength: one bow under all the weather of its place, and how close to its limit it comes."""
 
-from obtegum.core.face.faces import Answers, Caution, Need, Next, Page, Picture, Tabled, Words
+from obtegum.core.face.faces import Answers, Caution, Next, Page, Picture, Tabled, Words
 from obtegum.core.face.fields import special
 from obtegum.core.face.room import Room
 from obtegum.core.face.usual_tubes import board_options
-from obtegum.core.findings.skeleton.bays import bays_of
-from obtegum.core.findings.skeleton.bows import corners_of, split_of
-from obtegum.core.findings.work import Work
 from obtegum.core.rooms.strength import judged, step
 from obtegum.core.rooms.strength.cures import CURES
 from obtegum.core.rooms.strength.diagrams import bending, pressing
 from obtegum.core.rooms.strength.draw import load_drawings, use
 from obtegum.core.rooms.strength.engineer import combination_lines, section_lines
+from obtegum.core.rooms.strength.goods import goods
 from obtegum.core.rooms.strength.model import prop_board
-from obtegum.core.rooms.strength.propped import fails_anyway, propped_bows
+from obtegum.core.rooms.strength.parts import parts
+from obtegum.core.rooms.strength.propped import fails_anyway
 from obtegum.core.rooms.strength.tables import TABLES
 from obtegum.core.rooms.strength.words import AID
 
@@ -25,13 +24,6 @@ FIRST = (
     "the place that uses most, V the mean over a piece. Loads and their clauses stand with Weather, pressures piece by "
     "piece in the table of that name."
 )
-
-
-def _needs(work: Work) -> tuple[Need, ...]:
-    """Props under the crowns but those of the ends; brackets at every joint."""
-    joints = (len(split_of(work).joints_m) + len(corners_of(work))) * bays_of(work).bows
-    brackets = joints if work.design.strength.bracket == "plates" else 0
-    return (Need(what="prop", amount=len(propped_bows(work))), Need(what="bracket", amount=brackets))
 
 
 ROOM = Room(
@@ -50,7 +42,6 @@ ROOM = Room(
     requires=prop_board,
     cures=CURES,
     fails_early={"frame": fails_anyway},
-    needs=_needs,
     down=frozenset({"rated", "reserve", "bends_at", "film_holds", "bracket"}),
     up=frozenset(
         {
@@ -97,4 +88,7 @@ ROOM = Room(
             apart=True,
         ),
     ),
+    parts=parts,
+    goods=goods,
+    costly=True,
 )
