@@ -22,7 +22,6 @@ __all__ = [
     "File",
     "Intake",
     "Lines",
-    "Link",
     "Listed",
     "Member",
     "Need",
@@ -38,7 +37,6 @@ __all__ = [
     "Stick",
     "Table",
     "Tabled",
-    "Task",
     "Verdicts",
     "Words",
 ]
@@ -121,26 +119,6 @@ class Need:
     many: str = ""
     is_length: bool = False
     weighed: bool = False
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Link:
-    """What holds one member to the next against a pull: its capacity, N, and where that comes from."""
-
-    part: str
-    what: str
-    capacity_n: float
-    source: str
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Task:
-    """A piece of work: what it is, what it waits for, and the hours of one person, s."""
-
-    id: str
-    what: str
-    waits_for: tuple[str, ...] = ()
-    takes_s: float = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,7 @@
 """What a room brings to the house: one step of the work, with all that the bench asks of it.
 
 Each room has a module `room` whose ROOM says what it brings; the registry names the rooms in working order.
-The further faces (parts, links, tasks, cards, rounds) are empty until they have something to say.
+The further faces (parts, goods, cards, rounds) are empty until they have something to say.
 """
 
 from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
@@ -20,7 +20,6 @@ from obtegum.core.face.faces import (
     Card,
     File,
     Intake,
-    Link,
     Member,
     Need,
     Page,
@@ -28,7 +27,6 @@ from obtegum.core.face.faces import (
     SiteLine,
     SitePoint,
     Table,
-    Task,
 )
 from obtegum.core.face.fields import Measure
 from obtegum.core.face.goods import Good
@@ -96,8 +94,6 @@ class Room:
         parts: members of the house, each by the name that it is drawn by.
         goods: what else it takes, and where that goes.
         costly: whether some of it is told in what a remedy costs.
-        links: of the chain that holds the house down.
-        tasks: work, and what it waits for.
         cards: the step at arm's length.
         carded: False where there is nothing to do on site.
         rounds: what is looked at again later.
@@ -143,8 +139,6 @@ class Room:
     parts: Callable[[Work], Sequence[Member]] = _none
     goods: Callable[[Work], Sequence[Good]] = _none
     costly: bool = False
-    links: Callable[[Work], Sequence[Link]] = _none
-    tasks: Callable[[Work], Sequence[Task]] = _none
     cards: Callable[[Work], Sequence[Card]] = _none
     carded: bool = True
     rounds: Callable[[Work], Sequence[Round]] = _none

@@ -1,6 +1,6 @@
 """Braces: how wind along the house comes to the ground; collars and trusses."""
 
-from obtegum.core.face.faces import Answers, Caution, Link, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page, Picture, Stick
 from obtegum.core.face.fields import special
 from obtegum.core.face.room import Room
 from obtegum.core.face.usual_tubes import board_options, usual_or_told
@@ -9,7 +9,6 @@ from obtegum.core.findings.work import Work
 from obtegum.core.rooms.braces import judged, step
 from obtegum.core.rooms.braces.cures import CURES
 from obtegum.core.rooms.braces.draw import braced, braces_along, tied
-from obtegum.core.rooms.braces.found import holding
 from obtegum.core.rooms.braces.goods import goods
 from obtegum.core.rooms.braces.parts import parts
 from obtegum.core.rooms.braces.tables import TABLES
@@ -19,13 +18,6 @@ __all__ = ["ROOM"]
 
 def _requires(work: Work) -> None:
     _ = brace_tube(work), braces_of(work), ties_of(work), tie_board(work)
-
-
-def _links(work: Work) -> tuple[Link, ...]:
-    holds = holding(work)
-    if holds.holds_n is None or not work.design.braces.bays:
-        return ()
-    return (Link(part="brace", what=holds.what, capacity_n=holds.holds_n, source=holds.source),)
 
 
 ROOM = Room(
@@ -81,5 +73,4 @@ ROOM = Room(
     ),
     parts=parts,
     goods=goods,
-    links=_links,
 )

@@ -1,12 +1,12 @@
 """Holds down: how each post is set in its ground, what that holds, and the chain from bow to soil."""
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 from typing import Any
 
 from obtegum.core.documents.hold import PULL_FIELDS, pulled_like
 from obtegum.core.documents.job import Job
-from obtegum.core.face.faces import Answers, Caution, Link, Need, Next, Numbered, Page, Picture, Stick
+from obtegum.core.face.faces import Answers, Caution, Need, Next, Numbered, Page, Picture, Stick
 from obtegum.core.face.fields import Document, Option, put, special
 from obtegum.core.face.room import Room
 from obtegum.core.findings.skeleton.settings import SETTINGS, set_of
@@ -14,7 +14,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.rooms.hold import judged, step
 from obtegum.core.rooms.hold.cures import CURES
 from obtegum.core.rooms.hold.draw import chain, settings
-from obtegum.core.rooms.hold.found import chain_of, counts
+from obtegum.core.rooms.hold.found import counts
 from obtegum.core.rooms.hold.goods import goods
 from obtegum.core.rooms.hold.rig import rig
 from obtegum.core.rooms.hold.tables import TABLES
@@ -66,14 +66,6 @@ def _no_day(job: Job) -> Iterator[Trouble]:
         yield Trouble(path="record.poured.on", sentence=no_day(job.record.poured.on))
 
 
-def _links(work: Work) -> Sequence[Link]:
-    return tuple(
-        Link(part=link.part, what=link.what, capacity_n=link.holds_n, source=link.source)
-        for link in chain_of(work, "row").links
-        if link.holds_n is not None
-    )
-
-
 ROOM = Room(
     stands=step.stands,
     plan=step.plan,
@@ -114,5 +106,4 @@ ROOM = Room(
             ),
         ),
     ),
-    links=_links,
 )
