@@ -8,8 +8,9 @@ import socket
 import sys
 import time
 from collections.abc import Sequence
+from contextlib import suppress
 from pathlib import Path
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING, Any, NoReturn
 
 if TYPE_CHECKING:
     import uvicorn
@@ -327,7 +328,20 @@ def _serve(arguments: argparse.Namespace) -> int:
         server.run(sockets=listeners)
     finally:
         store.close()
-    return 0
+    return _leave()
+
+
+def _leave() -> NoReturn:
+    """End the process, once all that is kept is on the disk.
+
+    What still runs beside it would else be ended in the midst of others' compiled code, which aborts the process
+    (Python 3.11: "exception not rethrown").
+    """
+    with suppress(OSError):
+        # The terminal may be closed.
+        sys.stdout.flush()
+        sys.stderr.flush()
+    os._exit(0)
 
 
 def _resting(store: Any) -> None:

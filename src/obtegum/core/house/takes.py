@@ -1,6 +1,7 @@
 """What a house is made of, told from its members and goods alone: costs of remedies, a step's list, the whole table,
 and a part that is pressed."""
 
+import math
 from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
 
@@ -13,9 +14,10 @@ from obtegum.core.findings.work import Work
 from obtegum.core.rooms import rooms
 from obtegum.core.values.amount import amount_text, liquid_text
 from obtegum.core.values.base import Part
+from obtegum.core.values.physics import DENSITY_KG_M3, TIMBER_KG_M3
 from obtegum.core.values.trouble import begun
 
-__all__ = ["Piece", "Takes", "Taking", "needs", "piece_of", "rows_of", "takes_of"]
+__all__ = ["Piece", "Takes", "Taking", "mass_kg", "needs", "piece_of", "rows_of", "takes_of"]
 
 # Lengths of alike members that are told one by one.
 MOST_LENGTHS = 3
@@ -98,6 +100,17 @@ def _stock_name(work: Work, stock: str) -> str:
     return board.name if board is not None else pipe.name if pipe is not None else stock
 
 
+def mass_kg(work: Work, member: Member) -> float:
+    """What a member weighs, kg, by its stock's wall or its board's section; 0 where nobody says what it is made of."""
+    tube = find_tube(work.design, work.catalogue, member.stock)
+    if tube is not None:
+        area_m2 = math.pi / 4 * (tube.od_m**2 - tube.bore_m**2)
+        return area_m2 * member.length_m * DENSITY_KG_M3[tube.material]
+    if member.of == "board":
+        return math.prod(member.section) * member.length_m * TIMBER_KG_M3
+    return 0.0
+
+
 def _members(work: Work, room: Room) -> Iterator[Taking]:
     alike = dict[tuple[str, str], list[Member]]()
     for member in room.parts(work):
@@ -108,8 +121,10 @@ def _members(work: Work, room: Room) -> Iterator[Taking]:
         told += [f"{len(lengths) - MOST_LENGTHS} other lengths"] if len(lengths) > MOST_LENGTHS else []
         bought = [each for each in stocks_of(found, work.rules.kerf_m) if each.stock_m is not None]
         sticks = [f"from {each.sticks} of {work.say(each.stock_m or 0.0)}" for each in bought]
+        mass = sum(mass_kg(work, member) for member in found)
+        weighs = [amount_text(mass, "hung", work.tape.units, "up")] if mass else []
         cuts = sorted({cut for member in found for cut in member.cuts if cut != "square"})
-        note = "; ".join((_stock_name(work, stock), ", ".join(told), *sticks, *cuts))
+        note = "; ".join((_stock_name(work, stock), ", ".join(told), *sticks, *weighs, *cuts))
         name = what if len(found) == 1 else _many(what)
         parts = tuple(member.part for member in found)
         yield Taking(what=begun(name), amount=f"{len(found):,}", note=note, parts=parts)
@@ -137,8 +152,8 @@ def _amount(work: Work, good: Good, amount: float) -> str:
 
 def rows_of(work: Work) -> Sequence[Sequence[object]]:
     """Every member and every good of the house, a line each, SI."""
-    head = ("step", "kind", "name", "what", "of", "size", "amount", "unit", "spares", "length_m", "stock_m", "ends",
-            "on_or_at", "tool", "until")  # fmt: skip
+    head = ("step", "kind", "name", "what", "of", "size", "amount", "unit", "spares", "length_m", "stock_m", "mass_kg",
+            "ends", "on_or_at", "tool", "until")  # fmt: skip
     rows = list[tuple[object, ...]]()
     for room in rooms():
         step = room.standing(work)["id"]
@@ -147,13 +162,14 @@ def rows_of(work: Work) -> Sequence[Sequence[object]]:
             stock_m = "" if member.stock_m is None else f"{member.stock_m:.4f}"
             rows.append((
                 step, "member", member.part, member.what, member.stock, size, 1, "piece", 0, f"{member.length_m:.4f}",
-                stock_m, ", ".join(member.cuts), " ".join(member.rests_on), "", member.turned,
+                stock_m, f"{mass_kg(work, member):.2f}", ", ".join(member.cuts), " ".join(member.rests_on), "",
+                member.turned,
             ))  # fmt: skip
         for good in room.goods(work):
             joined = " ".join(dict.fromkeys("+".join(seat.joins) for seat in good.seats))
             rows.append((
                 step, "good", good.id, good.what, "", good.size, f"{good.amount:g}", good.unit, f"{good.spares:g}", "",
-                "", "", joined, good.tool, good.until,
+                "", "", "", joined, good.tool, good.until,
             ))  # fmt: skip
     return (head, *rows)
 

@@ -7,6 +7,7 @@ __all__ = [
     "MILD_ULTIMATE_PA",
     "MILD_YIELD_PA",
     "STEEL_KG_M3",
+    "TIMBER_KG_M3",
     "air_pressure_share",
 ]
 
@@ -16,6 +17,8 @@ GRAVITY_MPS2 = 9.80665
 STEEL_KG_M3 = 7850.0
 # What tube is of; plastic pipe as PVC, the heavier of the usual resins.
 DENSITY_KG_M3 = {"steel": STEEL_KG_M3, "plastic": 1400.0}
+# Soft timber as it is bought, not kiln-dry: over the mean of EN 338 C24 (420), as wet wood weighs more.
+TIMBER_KG_M3 = 500.0
 # Dry air at sea level, 15 °C (ISO 2533, standard atmosphere).
 AIR_KG_M3 = 1.225
 # Mild steel S235 to 40 mm, EN 1993-1-1 table 3.1: yield and ultimate strength, Pa.

@@ -15,7 +15,7 @@ from obtegum.core.findings.skeleton.tubes import find_tube, told_or_usual
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends import words
 from obtegum.core.values.catalogue import Tube
-from obtegum.core.values.physics import DENSITY_KG_M3, GRAVITY_MPS2
+from obtegum.core.values.physics import DENSITY_KG_M3, GRAVITY_MPS2, TIMBER_KG_M3
 
 __all__ = [
     "DROP_BOLT_M",
@@ -35,8 +35,8 @@ __all__ = [
 HINGE_M, LATCH_M, FOOT_M, HEAD_M, MEET_M = 0.003, 0.005, 0.01, 0.003, 0.005
 # Timber across its grain for each share of moisture, and what dry timber takes up outdoors (rule B20; data).
 SWELLS, TAKES_UP = 0.25, 0.08
-# Soft timber and film, kg/m³ and kg/m² (data); gravity.
-TIMBER_KG_M3, COVER_KG_M2 = 500.0, 0.2
+# Film on a leaf, kg/m² (data).
+COVER_KG_M2 = 0.2
 # Hinges from a leaf's ends, m; higher or wider than this it has three; a rail more in its middle from here.
 FROM_END_M, THREE_HIGH_M, THREE_WIDE_M, MIDDLE_FROM_M = 0.15, 2.1, 1.2, 1.2
 # A gusset's legs for each width of the boards that it joins (this bench).
