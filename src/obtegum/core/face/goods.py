@@ -4,10 +4,12 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-__all__ = ["GROUND", "Good", "Seat", "Unit", "by_piece"]
+__all__ = ["GROUND", "SINGLY", "Good", "Seat", "Unit", "by_piece"]
 
 # What members rest on that rest on no other.
 GROUND = "ground"
+# Why there are no spares of what is counted at each joint.
+SINGLY = "none: counted one by one, and sold singly"
 Unit = Literal["piece", "m", "m2", "m3", "kg", "l"]
 Point = tuple[float, float, float]
 # A share of a whole piece below which none more is bought.

@@ -27,6 +27,7 @@ from obtegum.core.values.trouble import DesignError, Trouble
 
 __all__ = [
     "along_tube",
+    "bow_at",
     "corners_of",
     "fitted",
     "girth_at",
@@ -152,6 +153,12 @@ def stick_at(work: Work, at_m: float) -> str:
     """The name of the stick that a place of a bow's tube, m from its left end, is on: the first of two in a joint."""
     pieces = split_of(work).pieces
     return next((piece.name for piece in pieces if at_m <= piece.to_m + 1e-9), pieces[-1].name)
+
+
+def bow_at(work: Work, bow: int, side: str, up_m: float) -> str:
+    """The stick of a bow that is so high over the datum, m, on a side."""
+    at_m = along_tube(work, min(centre_line(work).at_y(up_m), default=0.0))
+    return f"bow:{bow}:{stick_at(work, at_m if side == 'L' else tube_m(work) - at_m)}"
 
 
 def sticks_at(work: Work, at_m: float) -> tuple[str, str]:

@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Iterator, Sequence
 from itertools import pairwise
 
-from obtegum.core.face.goods import Good, Seat
+from obtegum.core.face.goods import SINGLY, Good, Seat
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bolts import next_bolt_m
 from obtegum.core.findings.skeleton.held import Hold, feet_hold, within
@@ -26,7 +26,6 @@ __all__ = ["goods"]
 TOOL, LATE = "two wrenches", "snug when the boards are straight"
 # What goes to each bolt, by its kind.
 EACH = {"bolt": 1, "washer": 2, "nut": 1}
-SINGLY = "none: counted one by one, and sold singly"
 SIDES = (("L", -1.0), ("R", 1.0))
 
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 
-from obtegum.core.face.goods import Good, Seat
+from obtegum.core.face.goods import SINGLY, Good, Seat
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bolts import bolt_size
@@ -18,7 +18,6 @@ JOINT_SCREWS, LAP_BOLTS, CROWN_BOLTS, CROWN_PLATES = 2, 2, 4, 2
 SCREW, HEX, WRENCH = "5.5 × 25 mm", "hex bit 8 mm", "two wrenches"
 FLAT = "while the bow lies, once its width is right"
 SHARE = 0.05
-SINGLY = "none: counted one by one, and sold singly"
 
 
 @found

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 
-from obtegum.core.face.goods import Good, Seat
+from obtegum.core.face.goods import SINGLY, Good, Seat
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bolts import bolt_size
 from obtegum.core.findings.skeleton.braces import brace_tube, tie_board
@@ -13,7 +13,6 @@ from obtegum.core.rooms.braces.parts import parts
 __all__ = ["goods"]
 
 LATE = "loose until the frame is plumb, then tight"
-SINGLY = "none: counted one by one, and sold singly"
 
 
 @found

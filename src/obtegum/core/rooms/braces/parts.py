@@ -5,13 +5,12 @@ from collections.abc import Iterator, Sequence
 from obtegum.core.face.faces import Member
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
-from obtegum.core.findings.skeleton.bows import along_tube, stick_at, tube_m
+from obtegum.core.findings.skeleton.bows import bow_at
 from obtegum.core.findings.skeleton.braces import Tie, brace_tube, braces_of, tie_board, tie_stock, tied_bows, ties_of
-from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.braces.found import cut_m, tie_cut_m
 
-__all__ = ["bow_at", "parts"]
+__all__ = ["parts"]
 
 
 FLAT = ("flattened, holed", "flattened, holed")
@@ -23,12 +22,6 @@ PLAIN = ("square", "square")
 def parts(work: Work) -> Sequence[Member]:
     """Every brace from foot to head, every collar and strut of every bow that has one."""
     return (*_braces(work), *_ties(work))
-
-
-def bow_at(work: Work, bow: int, side: str, up_m: float) -> str:
-    """The stick of a bow that is so high over the datum, m, on a side."""
-    at_m = along_tube(work, min(centre_line(work).at_y(up_m), default=0.0))
-    return f"bow:{bow}:{stick_at(work, at_m if side == 'L' else tube_m(work) - at_m)}"
 
 
 def _braces(work: Work) -> Iterator[Member]:

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from obtegum.core.documents.ends import Side
 from obtegum.core.face.goods import GROUND
 from obtegum.core.findings.skeleton.bays import bays_of
-from obtegum.core.findings.skeleton.bows import along_tube, stick_at, tube_m
+from obtegum.core.findings.skeleton.bows import along_tube, bow_at, stick_at
 from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.stood import stood_on
 from obtegum.core.findings.work import Work
@@ -58,7 +58,7 @@ def _level(work: Work, wall: Wall, stick: Stick) -> Iterator[str]:
         ]
         yield from (_named(wall, each) for each in beside)
         if not beside:
-            yield _bow_at(work, wall.side, x, (foot + head) / 2)
+            yield bow_at(work, _end_bow(work, wall.side), "L" if x < 0 else "R", (foot + head) / 2)
     for each in uprights:
         if low_l <= each.corners[0][0] <= low_r and abs(max(each.corners[2][1], each.corners[3][1]) - foot) < TOUCH_M:
             yield _named(wall, each)
@@ -76,12 +76,6 @@ def _bow_over(work: Work, side: Side, x: float, second: bool = False) -> str:
     return f"bow:{_end_bow(work, side, second)}:{stick_at(work, along_tube(work, s_m))}"
 
 
-def _bow_at(work: Work, side: Side, x: float, up_m: float) -> str:
-    """The stick of an end's bow at a height, m, on the side of a place across."""
-    at_m = along_tube(work, min(centre_line(work).at_y(up_m), default=0.0))
-    return f"bow:{_end_bow(work, side)}:{stick_at(work, at_m if x < 0 else tube_m(work) - at_m)}"
-
-
 def prop_rests(work: Work, side: Side, prop: Prop) -> tuple[str, ...]:
     """Its upright, and the second bow over it."""
     return f"{side}:{prop.letter}", _bow_over(work, side, prop.ends[1][1], second=True)
@@ -92,4 +86,4 @@ def strut_rests(work: Work, side: Side, strut: Prop) -> tuple[str, ...]:
     second = _end_bow(work, side, second=True)
     foot = next(name for peg, name in stood_on(work) if (peg.side, peg.bow) == (strut.letter, second))
     (_, x, up_m), _ = strut.ends
-    return _bow_at(work, side, x, up_m), foot
+    return bow_at(work, _end_bow(work, side), "L" if x < 0 else "R", up_m), foot

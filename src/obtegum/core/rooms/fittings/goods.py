@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 
-from obtegum.core.face.goods import Good, Seat
+from obtegum.core.face.goods import SINGLY, Good, Seat
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bows import fitted, on_bow, split_of, sticks_at
@@ -15,7 +15,6 @@ from obtegum.core.rooms.fittings.found import SAME, dry_at, joint_l
 __all__ = ["glued_at", "goods"]
 
 CUT, GLUED = "pipe cutter, square ends", "pushed home dry first, then glued, all of it warm"
-SINGLY = "none: counted one by one, and sold singly"
 BEFORE = "capped, cool and in the dark until it is used"
 
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Iterator, Sequence
 
-from obtegum.core.face.goods import Good, Seat
+from obtegum.core.face.goods import SINGLY, Good, Seat
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.settings import SETTINGS, set_of
 from obtegum.core.findings.skeleton.tubes import post_tube
@@ -12,7 +12,6 @@ from obtegum.core.rooms.hold.takes import Dug, each_dug, takes_of
 
 __all__ = ["goods"]
 
-SINGLY = "none: counted one by one, and sold singly"
 HEAPED = "none: what is left of a load is raked out"
 Each = Callable[[str, float], float]
 

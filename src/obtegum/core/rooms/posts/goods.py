@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 
-from obtegum.core.face.goods import Good, Seat
+from obtegum.core.face.goods import SINGLY, Good, Seat
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bolts import bolt_size
 from obtegum.core.findings.skeleton.held import foot_stick
@@ -14,7 +14,6 @@ from obtegum.core.findings.work import Work
 
 __all__ = ["goods"]
 
-SINGLY = "none: counted one by one, and sold singly"
 SHARE = 0.05
 
 

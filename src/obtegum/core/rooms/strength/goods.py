@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 
-from obtegum.core.face.goods import Good, Seat
+from obtegum.core.face.goods import SINGLY, Good, Seat
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bolts import bolt_size
@@ -13,7 +13,6 @@ from obtegum.core.rooms.strength.parts import parts
 
 __all__ = ["goods"]
 
-SINGLY = "none: counted one by one, and sold singly"
 # Bolts of a bracket: two on each side of its joint (AISC 360-16 F11, as it is reckoned).
 BRACKET_BOLTS, WEDGES = 4, 2
 BEFORE_SNOW, FLAT = "ready before the first snow, beside its prop", "while the bow lies, before it stands"
