@@ -389,7 +389,8 @@ def test_braces_and_ties_are_held_at_their_ends(made: list[Work]) -> None:
         of_board = ties if braces.of == "board" else []
         flat = braces.end == "flat"
         all_ends = 2 * len(found) + len(ends) - shared
-        assert amount(goods, "brace-bolt", "brace-clamp") == all_ends
+        assert amount(goods, "brace-bolt", "truss-bolt", "brace-clamp") == all_ends
+        assert amount(goods, "truss-bolt") == (shared if flat or of_board else 0)
         if not flat:
             assert amount(goods, "brace-clamp") == 2 * len(found) + (0 if of_board else len(ends) - shared)
         seen.update({braces.ties: bool(ties), "braces": bool(found), "clamped": not flat and bool(found)})
@@ -477,6 +478,7 @@ TOLD = {
     "base-washer": "base_washers",
     "brace-bolt": "brace_bolts",
     "brace-clamp": "brace_clamps",
+    "truss-bolt": "truss_bolts",
     "foot-strap": "straps",
     "fit-cross": "crosses",
     "fit-tee": "tees",

@@ -12,6 +12,8 @@ from obtegum.core.rooms.braces.parts import parts
 
 __all__ = ["goods"]
 
+# Members that an end of a tie joins: more than these meet in the middle of a truss.
+SHARED = 2
 LATE = "loose until the frame is plumb, then tight"
 
 
@@ -19,9 +21,12 @@ LATE = "loose until the frame is plumb, then tight"
 def goods(work: Work) -> Sequence[Good]:
     """A bolt or a clamp at each end; both struts of a truss share the one in the middle of its collar."""
     braces, board = work.design.braces, tie_board(work)
-    bolts, clamps = list[Seat](), list[Seat]()
+    bolts, clamps, middles = list[Seat](), list[Seat](), list[Seat]()
     for joins, at, of_board in _ends(work):
-        (bolts if braces.end == "flat" or of_board else clamps).append(Seat(joins, at))
+        if braces.end != "flat" and not of_board:
+            clamps.append(Seat(joins, at))
+        else:
+            (middles if joins[0].startswith("collar:") and len(joins) > SHARED else bolts).append(Seat(joins, at))
     through_m = max(2 * brace_tube(work).wall_m, board.thick_m if board is not None else 0.0)
     bolt = Good(
         id="brace-bolt",
@@ -29,6 +34,19 @@ def goods(work: Work) -> Sequence[Good]:
         many="bolts, nuts, two washers each",
         size=bolt_size(work, bow_tube(work).od_m + through_m, braces.bolt_m),
         seats=tuple(bolts),
+        unspared=SINGLY,
+        tool="two wrenches",
+        until=LATE,
+    )
+    tube = brace_tube(work)
+    # Through the collar and both struts on it: boards, or tube with two flattened ends.
+    stack_m = 3 * board.thick_m if board is not None else tube.od_m + 4 * tube.wall_m
+    middle = Good(
+        id="truss-bolt",
+        what="bolt of a truss’s middle, nut and two washers",
+        many="bolts of the trusses’ middles, nuts, two washers each",
+        size=bolt_size(work, stack_m, braces.bolt_m),
+        seats=tuple(middles),
         unspared=SINGLY,
         tool="two wrenches",
         until=LATE,
@@ -43,7 +61,7 @@ def goods(work: Work) -> Sequence[Good]:
         tool="wrench",
         until=LATE,
     )
-    return tuple(good for good in (bolt, clamp) if good.seats)
+    return tuple(good for good in (bolt, middle, clamp) if good.seats)
 
 
 def _ends(work: Work) -> Iterator[tuple[tuple[str, ...], tuple[float, float, float], bool]]:

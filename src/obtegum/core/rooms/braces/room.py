@@ -41,6 +41,7 @@ ROOM = Room(
             "brace_lift",
             "brace_twists",
             "brace_bolts",
+            "truss_bolts",
             "brace_clamps",
             "collar_pull",
             "strut_pull",

@@ -158,7 +158,7 @@ def _answers(work: Work) -> Iterator[Answer]:
 def _fastened(work: Work) -> Iterator[Answer]:
     """Bolts through flattened ends and boards, or clamps with theirs."""
     for good in goods(work):
-        name = {"brace-bolt": "brace_bolts", "brace-clamp": "brace_clamps"}[good.id]
+        name = {"brace-bolt": "brace_bolts", "brace-clamp": "brace_clamps", "truss-bolt": "truss_bolts"}[good.id]
         yield count_answer(name, begun(good.named(2)), by_piece(good), f"{good.size}; without spares")
 
 
