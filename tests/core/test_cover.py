@@ -160,11 +160,11 @@ def test_sticks_screws_and_trench_by_hand() -> None:
     ends = [each for each in lines_of(work) if "end" in each.where]
     long_m = 57 * FOOT_M + bow_tube(work).od_m
     assert all(each.dug_m3 == pytest.approx(long_m * 0.09) and each.sticks == 0 for each in sides)
-    # A rim of 11.3 m in battens of 3 m: four, the last 2.3 m; a screw each 0.3 m and at both ends of each: 11.
+    # A rim of 11.3 m in battens of 3 m: four, the last 2.3 m; a screw each 0.3 m and at both ends: 11, 11, 11, 9.
     rim = rim_m(work)
     assert all(each.sticks == math.ceil(rim / 3) for each in ends)
-    assert all(each.cut_m == pytest.approx(rim - 3 * (each.sticks - 1)) for each in ends)
-    assert all(each.pieces == each.sticks * 11 for each in ends)
+    assert all(each.laid.cut_m == pytest.approx(rim - 3 * (each.sticks - 1)) for each in ends)
+    assert all(each.pieces == 3 * 11 + math.ceil((rim - 9) / 0.3) + 1 == 42 for each in ends)
     rolled = lines_of(make_bench(cover={"made": "apart", "sides": "rolled"}, tape__units="metric"))
     assert rolled[0].sticks == 2 * math.ceil(long_m / 3)
 

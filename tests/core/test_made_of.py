@@ -35,9 +35,6 @@ from obtegum.core.values.physics import GRAVITY_MPS2
 from obtegum.core.values.trouble import DesignError
 from tests.core.test_fittings import glued
 
-# Steps whose members and goods are filled in; the others' members may still rest on nothing.
-FILLED = ("boards", "bows", "braces", "fittings", "hold", "posts", "runs", "strength")
-STOOD = (*FILLED, "drain", "ends", "set_out")
 # How far a chord of a body lies off its bow, m, at the most.
 CHORD_M = 0.04
 CHOICES: dict[str, tuple[Any, ...]] = {
@@ -206,10 +203,9 @@ def made(request: pytest.FixtureRequest) -> list[Work]:
 def test_nothing_floats(made: list[Work]) -> None:
     for work in (*made, *(begin(*each, default_catalogue()) for each in demo_houses())):
         members = members_of(work)
-        filled = {member.part for room in rooms() if step_of(room) in STOOD for member in room.parts(work)}
         assert len(members) == sum(len(room.parts(work)) for room in rooms())
-        for part in filled:
-            assert set(members[part].rests_on) <= {GROUND, *members}, part
+        for part in members:
+            assert members[part].rests_on and set(members[part].rests_on) <= {GROUND, *members}, part
             assert stands(members, part), part
 
 
@@ -267,16 +263,10 @@ def near(one: Member, other: Member) -> bool:
     """Whether two members' middles come within their own thickness and a chord of each other."""
     bodies = [
         Body(part=each.part, what=each.what, of=each.of, stage=0, path=each.path or each.ends, section=each.section,
-             wide=each.wide)
+             wide=each.wide, edge=())
         for each in (one, other)
     ]  # fmt: skip
     return gap_m(*bodies) < sum(max(each.section) for each in bodies) + CHORD_M
-
-
-def test_every_step_here_has_members_or_goods(made: list[Work]) -> None:
-    """Each filled step told something of some house, and each good of it is somewhere."""
-    told = {step_of(room) for work in made for room in rooms() if room.goods(work)}
-    assert set(FILLED) == told
 
 
 def test_goods_join_what_is_there(made: list[Work]) -> None:
@@ -288,7 +278,7 @@ def test_goods_join_what_is_there(made: list[Work]) -> None:
                 assert good.seats and good.amount > 0, good.id
                 assert good.tool and good.until, good.id
                 assert bool(good.spare) != bool(good.unspared) or work.design.runs.spare == 0.0, good.id
-                assert {name for seat in good.seats for name in seat.joins} <= set(members), good.id
+                assert {name for seat in good.seats for name in seat.joins} <= {GROUND, *members}, good.id
                 assert good.bought >= good.amount
                 assert room.costly or not good.costly
         assert max(names.values()) == 1
@@ -543,7 +533,7 @@ def test_a_part_tells_what_it_is() -> None:
     assert piece.what == "Run stick" and work.say(member.length_m) in piece.of
     bows = len(member.rests_on)
     told = " ".join(piece.lines)
-    assert f"Joined by {bows} clamps, {bows + 2} screws." in told
+    assert f"Joined by {bows} clamps, {bows + 2} screws, 1 cap of a run’s end." in told
     assert "On bow 1" in told and "tape “Along the run”" in told
     assert piece_of(work, "bow:1").what.startswith("Bow 1, ")
     with pytest.raises(LookupError):
@@ -562,17 +552,23 @@ def test_pieces_share_sticks_whatever_their_order() -> None:
     assert sticks_cut({(7.0, False): 1}, 6.0, 0.003) == 1
 
 
+# By hand, m and mm: 34 sticks of 21 ft and 18 ft 1 1/8 in by turns make 202.56 m of tube of 42.164 with a bore of 38.862,
+# π/4·(42.164² − 38.862²) = 210.1 mm², 1.6495 kg/m; 34 posts of 54 in at 1.8977; and so on, as docs/method.md tells.
+HAND_KG = (
+    {"stick": 202.564 * 1.6495, "post": 46.634 * 1.8977, "run stick": 19.549 * 1.3548, "sheet of film": 41.35},
+    {"stick": 261.291 * 2.2837, "post": 66.0 * 3.2898, "run stick": 26.648 * 1.5635, "sheet of film": 69.93},
+    {"stick": 49.835 * 0.4461, "post": 19.202 * 3.3858, "run stick": 6.841 * 1.3548, "sheet of film": 7.85},
+)
+
+
 def test_members_weigh_what_a_hand_counts() -> None:
-    """By hand, of the upper terrace: 34 sticks of bows, 17 of 21 ft (6.4008 m), 17 of 18 ft 1 1/8 in (5.5149 m), make
-    202.56 m of tube of 42.16 mm with a bore of 38.86: π/4·(42.164² − 38.862²) = 210.1 mm², 1.6495 kg/m, 334.1 kg. 34
-    posts of 54 in make 46.63 m at 1.8977 kg/m, 88.5 kg. The ridge: 19.55 m at 1.3548 kg/m, 26.5 kg."""
-    kg = defaultdict[str, float](float)
-    work = begin(*demo_houses()[0], default_catalogue())
-    for member in members_of(work).values():
-        kg[member.what] += mass_kg(work, member)
-    assert kg["stick"] == pytest.approx(334.1, abs=0.1)
-    assert kg["post"] == pytest.approx(88.5, abs=0.1)
-    assert kg["run stick"] == pytest.approx(26.5, abs=0.1)
+    for house, by_hand in zip(demo_houses(), HAND_KG, strict=True):
+        kg = defaultdict[str, float](float)
+        work = begin(*house, default_catalogue())
+        for member in members_of(work).values():
+            kg[member.what] += mass_kg(work, member)
+        for what, wanted in by_hand.items():
+            assert kg[what] == pytest.approx(wanted, rel=1e-3), (house[0].name, what)
 
 
 def test_members_weigh_what_the_frame_is_reckoned_with(made: list[Work]) -> None:

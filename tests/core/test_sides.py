@@ -7,6 +7,9 @@ import numpy as np
 import pytest
 
 from obtegum.core.documents.house import SiteRecord
+from obtegum.core.face.goods import by_piece
+from obtegum.core.face.stock import sticks_for
+from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.house.remedies import find_remedies
 from obtegum.core.rooms.air.found import opens_of
@@ -23,6 +26,8 @@ from obtegum.core.rooms.sides.found import (
     rest_m,
     wound,
 )
+from obtegum.core.rooms.sides.goods import goods
+from obtegum.core.rooms.sides.parts import parts
 from obtegum.core.rooms.strength.loads import weathered
 from obtegum.core.values.catalogue import default_catalogue
 from obtegum.core.values.trouble import DesignError
@@ -70,9 +75,16 @@ def test_bars_clips_and_cords_by_hand() -> None:
     work = make_bench(**ROLLS, size__length_m=18.0, sides={"bar_m": 6.0, "clip_m": 0.6, "cords": "each"})
     bars, part = bars_of(work), 18.0 + bow_tube(work).od_m + 0.6
     assert bars.part_m == pytest.approx(part)
-    assert (bars.sticks, bars.couplers) == (8, 6)
+    bought = {good.id: good for good in goods(work)}
+    # Two stubs of 0.66 m come off one bar of 6 m: seven, not eight. A coupler at each joint.
+    assert sticks_for((each for each in parts(work) if each.what == "bar"), work.rules.kerf_m) == 7
+    assert bought["side-coupler"].amount == by_piece(bought["side-coupler"]) == 6
     assert bars.joints_m == (6.0, 12.0, 18.0) and bars.cut_m == pytest.approx(part - 18)
-    assert bars.clips == 2 * (math.ceil(part / 0.6) + 1)
+    clips = 2 * (math.ceil(part / 0.6) + 1)
+    assert bought["side-clip"].amount == clips and by_piece(bought["side-clip"]) == math.ceil(1.05 * clips)
+    # A cord at each bow of both sides, from the hip board down and a hand at each end.
+    assert len(bought["side-cord"].seats) == 2 * bays_of(work).bows
+    assert bought["side-cord"].amount == pytest.approx(2 * bays_of(work).bows * (work.design.boards.hip_m + 0.4))
     stub = bars_of(make_bench(**ROLLS, size__length_m=17.6, sides={"bar_m": 6.0, "flap_m": 0.3}))
     # 18.24 m would leave 0.24 m: the last two are cut alike.
     assert stub.joints_m[-1] == pytest.approx((stub.part_m + 12.0) / 2)

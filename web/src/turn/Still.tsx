@@ -1,7 +1,7 @@
 import type { Body } from "../api/client";
 import { seen } from "./shape";
 
-const INKS: Record<string, string> = { steel: "var(--ink)", plastic: "var(--soft)", board: "var(--board, #8a6534)", peg: "var(--accent, #d9480f)" };
+const INKS: Record<string, string> = { steel: "var(--ink)", plastic: "var(--soft)", board: "var(--board, #8a6534)", peg: "var(--accent, #d9480f)", film: "var(--soft)", sheet: "var(--soft)" };
 const RIGHT = 0.86;
 const UP = 0.5;
 
@@ -11,7 +11,7 @@ export function Still({ bodies, stages, chosen, lights, width, height }: { bodie
     .filter((body) => body.stage < stages)
     .map((body) => ({
       body,
-      points: body.path.map(seen).map(([along, up, across]) => [along * RIGHT * 0.6 + across * RIGHT, -up - along * UP * 0.6 + across * UP] as const),
+      points: [...body.path, ...body.edge.toReversed()].map(seen).map(([along, up, across]) => [along * RIGHT * 0.6 + across * RIGHT, -up - along * UP * 0.6 + across * UP] as const),
     }));
   const all = bodies.flatMap((body) => body.path.map(seen)).map(([along, up, across]) => [along * RIGHT * 0.6 + across * RIGHT, -up - along * UP * 0.6 + across * UP] as const);
   const xs = all.map(([x]) => x);

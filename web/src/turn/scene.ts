@@ -1,4 +1,5 @@
 import {
+  Box3,
   BufferAttribute,
   BufferGeometry,
   DirectionalLight,
@@ -16,12 +17,12 @@ import {
 } from "three";
 import { OrbitControls } from "three/examples/jsm/controls/OrbitControls.js";
 import type { Body } from "../api/client";
-import { MANY, seen, shapeOf } from "./shape";
+import { CLEAR, MANY, seen, shapeOf } from "./shape";
 
 const NEAR_PX = 14;
 /** Ground that is drawn round the house, m, and how far off it is first seen, of its own size. */
 const APRON_M = 2;
-const FIRST_AWAY = 2;
+const FIRST_AWAY = 2.3;
 const REST_MS = 160;
 const SOIL = 0xe3d6bd;
 const LIT = 0xd9480f;
@@ -51,15 +52,20 @@ export function begin(canvas: HTMLCanvasElement, bodies: readonly Body[]): Turni
   const shape = shapeOf(bodies);
   const surface = surfaceOf(shape, shape.indices);
   scene.add(new Mesh(surface, new MeshLambertMaterial({ vertexColors: true, side: DoubleSide })));
+  const skins = new Mesh(new BufferGeometry(), new MeshLambertMaterial({ vertexColors: true, side: DoubleSide, transparent: true, opacity: 0.4, depthWrite: false }));
+  scene.add(skins);
   const glow = new Mesh(new BufferGeometry(), new MeshBasicMaterial({ color: LIT, side: DoubleSide, polygonOffset: true, polygonOffsetFactor: -2, polygonOffsetUnits: -2 }));
   scene.add(glow);
+  const veil = new Mesh(new BufferGeometry(), new MeshBasicMaterial({ color: LIT, side: DoubleSide, transparent: true, opacity: 0.35, depthWrite: false }));
+  scene.add(veil);
   scene.add(new HemisphereLight(0xffffff, 0xb9ab8d, 2.2));
   const sun = new DirectionalLight(0xffffff, 1.6);
   sun.position.set(-3, 6, 4);
   scene.add(sun);
-  surface.computeBoundingSphere();
-  const middle = surface.boundingSphere?.center ?? new Vector3();
-  const far = Math.max(surface.boundingSphere?.radius ?? 5, 1);
+  // Pegs stand far out, and turn round with the house without making it small.
+  const house = new Box3().setFromPoints(bodies.filter((body) => body.of !== "peg").flatMap((body) => [...body.path, ...body.edge].map((at) => new Vector3(...seen(at)))));
+  const middle = house.getCenter(new Vector3());
+  const far = Math.max(house.getSize(new Vector3()).length() / 2, 1);
   surface.computeBoundingBox();
   const wide = surface.boundingBox?.getSize(new Vector3()) ?? new Vector3(1, 1, 1);
   const ground = new Mesh(new PlaneGeometry(wide.x + 2 * APRON_M, wide.z + 2 * APRON_M), new MeshBasicMaterial({ color: SOIL, transparent: true, opacity: 0.8, side: DoubleSide }));
@@ -100,12 +106,13 @@ export function begin(canvas: HTMLCanvasElement, bodies: readonly Body[]): Turni
     show(stages, chosen, lights) {
       shown = bodies.findIndex((body) => body.stage >= stages);
       if (shown < 0) shown = bodies.length;
-      surface.setDrawRange(0, shape.starts[shown] ?? 0);
-      const lit = bodies.slice(0, shown).flatMap((body, place) => (body.part === chosen || lights.has(body.part) ? [place] : []));
-      glow.geometry.dispose();
-      glow.geometry = lit.length
-        ? surfaceOf(shape, Uint32Array.from(lit.flatMap((place) => [...shape.indices.slice(shape.starts[place], shape.starts[place + 1])])))
-        : new BufferGeometry();
+      const standing = bodies.slice(0, shown);
+      const which = (wanted: (body: Body) => boolean) => standing.flatMap((body, place) => (wanted(body) ? [place] : []));
+      surface.setIndex(new BufferAttribute(indicesOf(shape, which((body) => !CLEAR.has(body.of))), 1));
+      reshape(skins, shape, which((body) => CLEAR.has(body.of)));
+      const lit = (body: Body) => body.part === chosen || lights.has(body.part);
+      reshape(glow, shape, which((body) => lit(body) && !CLEAR.has(body.of)));
+      reshape(veil, shape, which((body) => lit(body) && CLEAR.has(body.of)));
       draw();
     },
     turn: (right, up) =>
@@ -132,6 +139,7 @@ export function begin(canvas: HTMLCanvasElement, bodies: readonly Body[]): Turni
       let best: Body | null = null;
       let least = NEAR_PX;
       for (const body of bodies.slice(0, shown)) {
+        if (body.edge.length) continue;
         const points = body.path.map(flat);
         for (let place = 1; place < points.length; place += 1) {
           const [a, b] = [points[place - 1], points[place]];
@@ -143,16 +151,37 @@ export function begin(canvas: HTMLCanvasElement, bodies: readonly Body[]): Turni
           }
         }
       }
-      return best;
+      return best ?? bodies.slice(0, shown).findLast((body) => body.edge.length > 0 && within(x, y, [...body.path, ...body.edge.toReversed()].map(flat))) ?? null;
     },
     end() {
       clearTimeout(resting);
       controls.dispose();
       surface.dispose();
       glow.geometry.dispose();
+      veil.geometry.dispose();
+      skins.geometry.dispose();
       renderer.dispose();
     },
   };
+}
+
+function indicesOf(shape: ReturnType<typeof shapeOf>, places: number[]): Uint32Array {
+  return Uint32Array.from(places.flatMap((place) => [...shape.indices.slice(shape.starts[place], shape.starts[place + 1])]));
+}
+
+function reshape(mesh: Mesh, shape: ReturnType<typeof shapeOf>, places: number[]) {
+  mesh.geometry.dispose();
+  mesh.geometry = places.length ? surfaceOf(shape, indicesOf(shape, places)) : new BufferGeometry();
+}
+
+/** Whether a place is inside an outline, by how often a line from it crosses that. */
+function within(x: number, y: number, outline: Flat[]): boolean {
+  let inside = false;
+  outline.forEach((a, place) => {
+    const b = outline[(place + 1) % outline.length] ?? a;
+    if (a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)) inside = !inside;
+  });
+  return inside;
 }
 
 function surfaceOf(shape: ReturnType<typeof shapeOf>, indices: Uint32Array): BufferGeometry {

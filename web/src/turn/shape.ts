@@ -30,7 +30,11 @@ const COLOURS: Record<string, V> = {
   plastic: [0.55, 0.63, 0.66],
   board: [0.74, 0.56, 0.33],
   peg: [0.85, 0.28, 0.06],
+  film: [0.86, 0.93, 0.96],
+  sheet: [0.8, 0.86, 0.88],
 };
+/** What can be seen through: it is drawn last, and hides nothing that bears it. */
+export const CLEAR: ReadonlySet<string> = new Set(["film", "sheet"]);
 /** From so many bodies on they are drawn coarser, so that they turn with the hand where the processor draws alone. */
 export const MANY = 400;
 const [FINE, COARSE] = [6, 3];
@@ -44,7 +48,7 @@ function square(line: V, wide: V): [V, V] {
   return [one, cross(line, one)];
 }
 
-/** All bodies as one surface: tubes of six sides or three, boards of four. */
+/** All bodies as one surface: tubes of six sides or three, boards of four, film and sheets from edge to edge. */
 export function shapeOf(bodies: readonly Body[]): Shape {
   const places: number[] = [];
   const normals: number[] = [];
@@ -67,7 +71,8 @@ export function shapeOf(bodies: readonly Body[]): Shape {
     const colour = COLOURS[body.of] ?? STEEL;
     const path = body.path.map(seen);
     const [thick = 0.02, broad] = body.section;
-    if (broad === undefined) tube(path, thick / 2, colour);
+    if (body.edge.length) skin(path, body.edge.map(seen), colour);
+    else if (broad === undefined) tube(path, thick / 2, colour);
     else board(path, thick / 2, broad / 2, seen(body.wide), colour);
   }
   starts.push(indices.length);
@@ -91,6 +96,13 @@ export function shapeOf(bodies: readonly Body[]): Shape {
       }
       before = ring;
     });
+  }
+
+  function skin(path: V[], edge: V[], colour: V) {
+    for (let place = 1; place < path.length; place += 1) {
+      const [a, b, c, d] = [path[place - 1], path[place], edge[place], edge[place - 1]];
+      if (a && b && c && d) quad([a, b, c, d], unit(cross(less(b, a), less(d, a))), colour);
+    }
   }
 
   function board(path: V[], thick: number, broad: number, wide: V, colour: V) {

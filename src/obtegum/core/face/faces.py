@@ -53,13 +53,14 @@ class Member:
     Ends are along the house from A, across from its middle to the right of A to B, and up from the datum.
     ``part`` is its name on the drawings; ``stock_m`` the length that it is cut from, where it is bought by
     the piece. How it looks in the round: its ``section``, a tube's diameter, or a board's thickness and width with
-    ``wide`` along its width; ``path``, its middle where that isn't straight; ``stage``, what of its step it belongs
-    to, where a step is built in several.
+    ``wide`` along its width; ``path``, its middle where that isn't straight; of film, sheets and leaves one edge, and
+    ``edge`` the opposite one, place by place. ``stage`` is what of its step it belongs to, where a step is built in
+    several.
 
     ``rests_on`` names the members that bear it, or the ground; ``cuts`` how each end is made, ``turned`` which way
     round it goes where that matters; ``strip`` lays it straight, with its marks. ``abreast`` come from a stock's width
     side by side. In what a remedy costs it is ``called`` so, if not by what it is; those that are ``weighed`` rank
-    remedies, the fewest first.
+    remedies, the fewest first. ``kg`` is what it weighs where its stock and section don't say.
     """
 
     part: str
@@ -68,10 +69,11 @@ class Member:
     length_m: float
     ends: tuple[Point, Point]
     stock_m: float | None = None
-    of: Literal["steel", "plastic", "board", "peg"] = "steel"
+    of: Literal["steel", "plastic", "board", "peg", "film", "sheet"] = "steel"
     section: tuple[float, ...] = ()
     wide: Point = (0.0, 0.0, 1.0)
     path: tuple[Point, ...] = ()
+    edge: tuple[Point, ...] = ()
     stage: str = ""
     rests_on: tuple[str, ...] = ()
     cuts: tuple[str, str] = ("square", "square")
@@ -80,6 +82,7 @@ class Member:
     strip: str = ""
     called: str = ""
     weighed: bool = False
+    kg: float | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -33,6 +33,7 @@ class Good:
     ``id`` is its name in the house, its step's first; ``what`` one of it, ``many`` several where that isn't the word
     with an s, and ``size`` which, as printed. ``spare`` is the share of it that is bought besides, ``unspared`` why
     nothing is. ``tool`` is what it is put in with, ``until`` when it is made tight, or how long it stays dry or loose.
+    ``drawn`` are the names under which drawings show it, beside the members that it joins.
     Those that are ``weighed`` rank remedies, the fewest first; those that are ``costly`` are told in what one costs.
     """
 
@@ -46,6 +47,7 @@ class Good:
     unspared: str = ""
     tool: str = ""
     until: str = ""
+    drawn: tuple[str, ...] = ()
     weighed: bool = False
     costly: bool = False
 

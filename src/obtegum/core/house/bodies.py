@@ -17,7 +17,8 @@ THIN_M = 0.02
 @small
 class Body:
     """A member as it looks: its middle from end to end, m along, across and up; a tube's diameter, or a board's
-    thickness and width, and where that lies; which stage of the building it comes in, from 0."""
+    thickness and width, and where that lies; of film and sheets one edge, and the opposite one; which stage of the
+    building it comes in, from 0."""
 
     part: str
     what: str
@@ -26,6 +27,7 @@ class Body:
     path: tuple[tuple[float, float, float], ...]
     section: tuple[float, ...]
     wide: tuple[float, float, float]
+    edge: tuple[tuple[float, float, float], ...]
 
 
 class Bodies(Part):
@@ -43,7 +45,6 @@ def bodies_of(work: Work) -> Bodies:
         title = room.standing(work)["title"] if members else ""
         for member in members:
             stage = stages.setdefault(member.stage or title, len(stages))
-            path = tuple((round(x, 4), round(y, 4), round(z, 4)) for x, y, z in member.path or member.ends)
             section = member.section or (THIN_M,)
             found.append(
                 Body(
@@ -51,9 +52,10 @@ def bodies_of(work: Work) -> Bodies:
                     what=member.what,
                     of=member.of,
                     stage=stage,
-                    path=path,
+                    path=_rounded(member.path or member.ends),
                     section=section,
                     wide=member.wide,
+                    edge=_rounded(member.edge),
                 )
             )
     late = stages.pop(AT_NEED, None)
@@ -63,6 +65,10 @@ def bodies_of(work: Work) -> Bodies:
         found = [replace(body, stage=_moved(body.stage, late, len(stages) - 1)) for body in found]
     found.sort(key=lambda body: body.stage)
     return Bodies(stages=tuple(stages), bodies=tuple(found))
+
+
+def _rounded(places: tuple[tuple[float, float, float], ...]) -> tuple[tuple[float, float, float], ...]:
+    return tuple((round(x, 4), round(y, 4), round(z, 4)) for x, y, z in places)
 
 
 def _moved(stage: int, late: int, last: int) -> int:

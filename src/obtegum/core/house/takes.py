@@ -2,11 +2,12 @@
 and a part that is pressed."""
 
 import math
+import re
 from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
 
 from obtegum.core.face.faces import Member, Need
-from obtegum.core.face.goods import Good
+from obtegum.core.face.goods import SINGLY, Good
 from obtegum.core.face.room import Room
 from obtegum.core.face.stock import Stock, stocks_of
 from obtegum.core.findings.skeleton.tubes import find_tube
@@ -19,6 +20,8 @@ from obtegum.core.values.trouble import begun
 
 __all__ = ["Piece", "Takes", "Taking", "mass_kg", "needs", "piece_of", "rows_of", "takes_of"]
 
+# What no remedy's cost tells: pegs are there already, film and sheets are told with their steps.
+UNCOSTED = ("peg", "film", "sheet")
 # Lengths of alike members that are told one by one.
 MOST_LENGTHS = 3
 # Members under one name that are told of.
@@ -54,7 +57,7 @@ def needs(work: Work) -> tuple[Need, ...]:
     """What a house takes, as the cost of a remedy is told."""
     stocks, costly, others = list[Stock](), list[Good](), list[Need]()
     for room in rooms():
-        members = [member for member in room.parts(work) if member.of != "peg"]
+        members = [member for member in room.parts(work) if member.of not in UNCOSTED]
         stocks += stocks_of(members, work.rules.kerf_m)
         costly += [good for good in room.goods(work) if good.costly] if room.costly else []
         others += room.needs(work)
@@ -78,9 +81,9 @@ def _of_stocks(stocks: Iterable[Stock]) -> Iterator[Need]:
 
 
 def _many(name: str) -> str:
-    """What several are called: ``sticks for posts``."""
-    first, _, rest = name.partition(" ")
-    return f"{first}s {rest}" if rest.startswith(("for ", "along ", "to ")) else f"{name}s"
+    """What several are called: ``sticks for posts``, ``rails of a leaf``."""
+    at = min((name.index(word) for word in (" for ", " along ", " to ", " of ") if word in name), default=len(name))
+    return f"{name[:at]}s{name[at:]}"
 
 
 def _of_good(good: Good) -> Need:
@@ -102,6 +105,8 @@ def _stock_name(work: Work, stock: str) -> str:
 
 def mass_kg(work: Work, member: Member) -> float:
     """What a member weighs, kg, by its stock's wall or its board's section; 0 where nobody says what it is made of."""
+    if member.kg is not None:
+        return member.kg
     tube = find_tube(work.design, work.catalogue, member.stock)
     if tube is not None:
         area_m2 = math.pi / 4 * (tube.od_m**2 - tube.bore_m**2)
@@ -131,11 +136,12 @@ def _members(work: Work, room: Room) -> Iterator[Taking]:
 
 
 def _taken(work: Work, good: Good) -> Taking:
-    spares = good.unspared
+    spares = "" if good.unspared == SINGLY else good.unspared
     if good.spare:
         spares = f"{_amount(work, good, good.amount)} put in, {_amount(work, good, good.spares)} to spare"
     note = "; ".join(each for each in (good.size, spares, good.tool, good.until) if each)
-    parts = tuple(dict.fromkeys(name for seat in good.seats for name in seat.joins))
+    joined = dict.fromkeys(name for seat in good.seats for name in seat.joins)
+    parts = (*good.drawn, *joined)
     return Taking(what=begun(good.named(good.bought)), amount=_amount(work, good, good.bought), note=note, parts=parts)
 
 
@@ -147,6 +153,8 @@ def _amount(work: Work, good: Good, amount: float) -> str:
         return liquid_text(amount, work.tape.units)
     if good.unit == "m3":
         return amount_text(amount, "load", work.tape.units, "up")
+    if good.unit == "kg":
+        return amount_text(amount, "mass", work.tape.units, "up")
     return f"{amount:,.0f}"
 
 
@@ -175,13 +183,13 @@ def rows_of(work: Work) -> Sequence[Sequence[object]]:
 
 
 def piece_of(work: Work, name: str) -> Piece:
-    """What a part of a drawing is: a member by its name, or those whose names begin with it.
+    """What a part of a drawing is: a member by its name, or those whose names begin with it, or goods that are drawn.
 
-    Raises: LookupError where the house has no member of that name.
+    Raises: LookupError where the house has neither.
     """
     found = [member for room in rooms() for member in room.parts(work) if _under(member.part, name)]
     if not found:
-        raise LookupError(name)
+        return _drawn(work, name)
     first, parts = found[0], {member.part for member in found}
     lines = [f"{each.what}, {work.say(each.length_m)}" for each in found[:MOST_UNDER]] if len(found) > 1 else []
     held_by = dict.fromkeys(other for member in found for other in member.rests_on if other not in parts)
@@ -207,8 +215,26 @@ def piece_of(work: Work, name: str) -> Piece:
     return Piece(what=begun(what), of=f"{long}{of}", lines=tuple(lines))
 
 
+def _drawn(work: Work, name: str) -> Piece:
+    """Goods that drawings show by a name. Raises: LookupError where there are none."""
+    taken = [_taken(work, good) for room in rooms() for good in room.goods(work) if _shows(good.drawn, name)]
+    if not taken:
+        raise LookupError(name)
+    first, others = taken[0], taken[1:]
+    lines = tuple(f"{each.what}: {each.amount}." for each in others)
+    return Piece(what=first.what, of=f"{first.amount}; {first.note}", lines=lines)
+
+
+def _shows(drawn: Iterable[str], name: str) -> bool:
+    return any(name == each or name.startswith(f"{each}:") for each in drawn)
+
+
+# A side's members beside each other, as one drawing of a section shows them: their names with their numbers off.
+OF_SIDE = re.compile(r"(?<=:[LR])\d+$")
+
+
 def _under(part: str, name: str) -> bool:
-    return part == name or part.startswith(f"{name}:")
+    return part == name or part.startswith(f"{name}:") or OF_SIDE.sub("", part) == name
 
 
 def _named(names: Iterable[str]) -> str:

@@ -2,7 +2,9 @@
 
 __all__ = [
     "AIR_KG_M3",
+    "CLOTH_KG_M2",
     "DENSITY_KG_M3",
+    "FILM_KG_M3",
     "GRAVITY_MPS2",
     "MILD_ULTIMATE_PA",
     "MILD_YIELD_PA",
@@ -19,6 +21,8 @@ STEEL_KG_M3 = 7850.0
 DENSITY_KG_M3 = {"steel": STEEL_KG_M3, "plastic": 1400.0}
 # Soft timber as it is bought, not kiln-dry: over the mean of EN 338 C24 (420), as wet wood weighs more.
 TIMBER_KG_M3 = 500.0
+# Polyethylene film, kg/m³; cloth or net at the most, kg/m² (estimate: dense knitted cloth is 0.2).
+FILM_KG_M3, CLOTH_KG_M2 = 920.0, 0.25
 # Dry air at sea level, 15 °C (ISO 2533, standard atmosphere).
 AIR_KG_M3 = 1.225
 # Mild steel S235 to 40 mm, EN 1993-1-1 table 3.1: yield and ultimate strength, Pa.

@@ -18,6 +18,7 @@ __all__ = [
     "beside",
     "end_bow",
     "end_of",
+    "filmed",
     "front_bow",
     "half_m",
     "planned_half_m",
@@ -38,6 +39,12 @@ def end_of(work: Work, side: Side) -> EndWall:
     """What is decided of an end."""
     ends = work.design.ends
     return ends.front if side == "front" else ends.back
+
+
+def filmed(work: Work, side: Side) -> bool:
+    """Whether an end is closed with film of its own."""
+    own = work.design.cover.made == "apart" and not work.design.sheets.over_ends
+    return own and end_of(work, side).kind != "open"
 
 
 def as_built(work: Work, side: Side) -> BowBuilt | None:

@@ -276,7 +276,7 @@ def drips_at(work: Work) -> float | None:
 def between_layers(work: Work) -> tuple[float, float] | None:
     """Air between two layers, m³, and what its blower pulls on a metre of each side's fixing, N/m; None for one."""
     weather = work.design.weather
-    if weather.cover != "film" or weather.layers != "two":
+    if weather.cover != "film" or weather.layers != "two" or work.design.sheets.over_roof:
         return None
     cover, _ = _areas(work)
     return cover * GAP_M, BLOWN_PA * lifted_radius_m(work, edge_up_m(work))

@@ -5,11 +5,13 @@ from obtegum.core.face.room import Room
 from obtegum.core.rooms.air import step
 from obtegum.core.rooms.air.cures import CURES
 from obtegum.core.rooms.air.draw import losses
+from obtegum.core.rooms.air.goods import goods
 
 __all__ = ["ROOM"]
 
 ROOM = Room(
     stands=step.stands,
+    goods=goods,
     plan=step.plan,
     verdicts=step.verdicts,
     verdict_names=("air-still",),

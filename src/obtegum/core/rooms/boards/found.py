@@ -28,6 +28,7 @@ __all__ = [
     "bows_at_m",
     "dig_fill_m",
     "hip_board",
+    "hip_laid",
     "hip_place",
     "lines_of",
     "opens_m",
@@ -131,6 +132,17 @@ def _reaches(work: Work) -> None:
         nearest = work.tube(takes_m, "up")
         sentence = words.bolt_too_short(nearest)
         raise DesignError([Trouble(path="boards.bolt_long_m", sentence=sentence, nearest_m=takes_m, nearest=nearest)])
+
+
+def hip_laid(work: Work, side: str) -> list[tuple[float, float, str]]:
+    """The hip boards of a side from the front: from and to along the house, m, and their names."""
+    begins_m = start_m(work)
+    return [
+        (begins_m + low, begins_m + high, f"hip:{side}{number}")
+        for line in lines_of(work)
+        if line.name == "hip"
+        for number, (low, high) in enumerate(line.pieces, start=1)
+    ]
 
 
 def hip_place(work: Work) -> tuple[float, float]:

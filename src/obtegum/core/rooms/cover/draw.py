@@ -1,13 +1,16 @@
 """The sheet laid flat with its cuts and lines, and the house with it on."""
 
+from collections.abc import Iterator
+
 from obtegum.core.drawing.items import Dimension, Drawing, Item, Mark, Note, Outline, Row, Vertex, drawn
 from obtegum.core.drawing.paths import box, chain_path, line
 from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.fixings import fixing_of
 from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.cover.found import Reach, edge_up_m, fixing_of, reach_of, side_eats_m
-from obtegum.core.rooms.cover.lines import edges_of, eyelets_of, lines_of
+from obtegum.core.rooms.cover.found import Reach, edge_up_m, held_by, reach_of, side_eats_m
+from obtegum.core.rooms.cover.lines import eyelets_of, lines_of
 from obtegum.core.rooms.cover.pulls import film_pulls
 from obtegum.core.rooms.size.across import frame_outlines
 from obtegum.core.values.amount import amount_text
@@ -19,6 +22,8 @@ BESIDE_M = 0.8
 
 def sheet(work: Work) -> Drawing:
     """The roll rolled out, what is cut of it, fold by fold: fixing lines, ridge, bows beneath, what is left."""
+    if work.design.sheets.over_roof:
+        return _none()
     reach, cover = reach_of(work), work.design.cover
     pieces = 2 if cover.pieces == "two" else 1
     wide = reach.roll_wide_m if reach.roll_wide_m is not None else reach.piece_m
@@ -37,7 +42,7 @@ def sheet(work: Work) -> Drawing:
         ]
     items.append(
         Dimension(
-            part="sheet",
+            part="film",
             x0=long_m,
             y0=_low(pieces, wide),
             x1=0.0,
@@ -46,7 +51,7 @@ def sheet(work: Work) -> Drawing:
             text=work.say(long_m, "up"),
         )
     )
-    items.append(Dimension(part="sheet", x0=0.0, y0=0.0, x1=0.0, y1=wide, lane=1.0, text=work.say(wide)))
+    items.append(Dimension(part="film", x0=0.0, y0=0.0, x1=0.0, y1=wide, lane=1.0, text=work.say(wide)))
     rows = [
         Row(what="Sheet, wide", reading=work.say(reach.piece_m, "up")),
         Row(what="Sheet, long", reading=work.say(long_m, "up")),
@@ -68,6 +73,19 @@ def sheet(work: Work) -> Drawing:
     )
 
 
+def _none() -> Drawing:
+    """No sheet: rigid ones are the roof."""
+    ground = Outline(part="ground", layer="ground", material="ink", path=line(-1.0, 0.0, 1.0, 0.0), label="ground")
+    return drawn(
+        view="sheet",
+        title="The sheet",
+        summary="Rigid sheets are the roof: there is no sheet of film over it.",
+        items=[ground, Note(part="ground", x=0.0, y=0.5, text="rigid sheets are the roof")],
+        beside_m=(0.2, 0.3, 0.2, 0.2),
+        table=(Row(what="Sheet of film", reading="none"),),
+    )
+
+
 def _low(pieces: int, wide: float) -> float:
     return -(pieces - 1) * (wide + 0.6)
 
@@ -81,7 +99,7 @@ def _piece(work: Work, reach: Reach, place: int, wide: float, long_m: float) -> 
     half, eats = reach.over_m / 2, side_eats_m(work)
     items: list[Item] = [
         Outline(
-            part="sheet",
+            part=f"film:{place + 1}",
             layer="air",
             material="air",
             closed=True,
@@ -89,7 +107,7 @@ def _piece(work: Work, reach: Reach, place: int, wide: float, long_m: float) -> 
             label="sheet",
         ),
         Outline(
-            part="sheet",
+            part=f"film:{place + 1}",
             layer="construction",
             material="ink",
             path=(*box(0.0, low, long_m, low + wide), Vertex(x=0.0, y=low)),
@@ -110,12 +128,13 @@ def _piece(work: Work, reach: Reach, place: int, wide: float, long_m: float) -> 
         if "fixing" in words:
             out = -eats if words.startswith("left") else eats
             path = box(0.0, min(y, y + out), long_m, max(y, y + out))
+            held = held_by(work, "left" if out < 0 else "right")
+            taken = ("fix", "taken by the fixing") if held != "buried" else ("film", "in its trench")
             items.append(
-                Outline(
-                    part="fix", layer="frame", material="board", closed=True, path=path, label="taken by the fixing"
-                )
+                Outline(part=taken[0], layer="frame", material="board", closed=True, path=path, label=taken[1])
             )
-            items += _eyelets(work, y)
+            if held == "eyelets":
+                items += _eyelets(work, y)
     for bow, station in enumerate(bays_of(work).stations_m, start=1):
         x = start + station
         items.append(
@@ -142,46 +161,24 @@ def covered(work: Work) -> Drawing:
     """The section with the cover over it: where it is fixed, what hangs, what wind pulls on its edges."""
     bow, half, up_m = centre_line(work), bow_tube(work).od_m / 2, edge_up_m(work)
     outer = bow.offset(half + 0.01)
-    size, cover = work.design.size, work.design.cover
+    size = work.design.size
     start = outer.at_y(up_m)[0] if up_m > 0 else 0.0
     film = outer.part(start, outer.girth_m - start)
-    ground = size.span_m / 2 + BESIDE_M
+    ground, roof = size.span_m / 2 + BESIDE_M, "sheet" if work.design.sheets.over_roof else "film"
     items: list[Item] = [
         Outline(part="ground", layer="ground", material="ink", path=line(-ground, 0.0, ground, 0.0), label="ground"),
         *frame_outlines(work),
-        Outline(part="film", layer="string", material="string", path=chain_path(film), label="cover"),
+        Outline(part=roof, layer="string", material="string", path=chain_path(film), label="cover"),
     ]
-    reach, holds = reach_of(work), dict(edges_of(work))
+    reach = reach_of(work)
     for side in (-1.0, 1.0):
         x, y = film.point(0.0 if side < 0 else film.girth_m)
-        name = fixing_of(work, holds["left side" if side < 0 else "right side"]).name
-        items.append(
-            Outline(
-                part="fix",
-                layer="frame",
-                material="board",
-                closed=True,
-                path=box(x - 0.05, y - 0.06, x + 0.05, y + 0.06),
-                label=name,
-            )
-        )
-        if cover.edge == "hip" and cover.below == "tail":
-            items.append(
-                Outline(
-                    part="film",
-                    layer="hidden",
-                    material="ink",
-                    path=line(x + side * 0.04, y, x + side * 0.04, 0.0),
-                    label="rolls up",
-                )
-            )
-        if cover.edge == "ground":
-            deep = -0.3
-            path = (Vertex(x=x, y=0.0), Vertex(x=x + side * 0.02, y=deep), Vertex(x=x + side * 0.3, y=deep))
-            items.append(Outline(part="film", layer="string", material="string", path=path, label="buried"))
+        items += _at_side(work, side, x, y)
     x, y = film.point(film.girth_m)
-    items.append(Note(part="fix", x=x + 0.12, y=y, text=name, anchor="start"))
-    items.append(Note(part="film", x=0.0, y=size.height_m + 0.08, text=f"{work.say(reach.over_m)} over the outside"))
+    if not work.design.sheets.over_roof:
+        name = fixing_of(work, held_by(work, "right")).name
+        items.append(Note(part="fix", x=x + 0.12, y=y, text=name, anchor="start"))
+    items.append(Note(part=roof, x=0.0, y=size.height_m + 0.08, text=f"{work.say(reach.over_m)} over the outside"))
     pulls = film_pulls(work)
     if pulls is not None:
         text = f"wind pulls {amount_text(pulls.side_n_m, 'pull', work.tape.units, 'up')}"
@@ -198,3 +195,21 @@ def covered(work: Work) -> Drawing:
         beside_m=(0.1, 0.15, 1.6, 0.2),
         table=rows,
     )
+
+
+def _at_side(work: Work, side: float, x: float, y: float) -> Iterator[Item]:
+    """How film is held at a side, and what hangs or lies in the ground below that; nothing under rigid sheets."""
+    cover, name = work.design.cover, held_by(work, "left" if side < 0 else "right")
+    if work.design.sheets.over_roof:
+        return
+    if name != "buried":
+        path = box(x - 0.05, y - 0.06, x + 0.05, y + 0.06)
+        label = fixing_of(work, name).name
+        yield Outline(part="fix", layer="frame", material="board", closed=True, path=path, label=label)
+    if cover.edge == "hip" and cover.below == "tail":
+        path = line(x + side * 0.04, y, x + side * 0.04, 0.0)
+        yield Outline(part="film", layer="hidden", material="ink", path=path, label="rolls up")
+    if cover.edge == "ground":
+        deep = -0.3
+        path = (Vertex(x=x, y=0.0), Vertex(x=x + side * 0.02, y=deep), Vertex(x=x + side * 0.3, y=deep))
+        yield Outline(part="film", layer="string", material="string", path=path, label="buried")

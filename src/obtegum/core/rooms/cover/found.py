@@ -7,6 +7,7 @@ from typing import Literal
 from obtegum.core.documents.cover import Hold
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.fixings import fixing_of
 from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.posts import board_of
 from obtegum.core.findings.skeleton.stands import boarded
@@ -15,7 +16,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import Chain
 from obtegum.core.rooms.boards.found import hip_board
 from obtegum.core.rooms.ends.pulled import film_of
-from obtegum.core.values.catalogue import Fixing
+from obtegum.core.values.physics import CLOTH_KG_M2, FILM_KG_M3
 from obtegum.core.values.quantity import INCH_M
 
 __all__ = [
@@ -23,8 +24,9 @@ __all__ = [
     "Reach",
     "edge_up_m",
     "ends_of_left",
-    "fixing_of",
     "held_by",
+    "is_taped",
+    "layers_of",
     "left_covers",
     "order_of",
     "outer_m",
@@ -40,16 +42,9 @@ __all__ = [
 
 # What a roll-up bar takes of the film that hangs from the hip board, m: twice round and a clip (this bench).
 BAR_M = 0.35
-# Polyethylene, kg/m³; cloth or net at the most, kg/m² (estimate: dense knitted cloth is 0.2).
-FILM_KG_M3, CLOTH_KG_M2 = 920.0, 0.25
 # How deep a pleat is, m (this bench).
 PLEAT_M = 0.15
 SAME = 1e-9
-
-
-def fixing_of(work: Work, name: str) -> Fixing:
-    """A way to hold film, by its name."""
-    return next(each for each in work.catalogue.fixings if each.id == name)
 
 
 def held_by(work: Work, side: Literal["left", "right"]) -> Hold:
@@ -94,6 +89,11 @@ def outer_m(bow: Chain, half_m: float, up_m: float) -> float:
     low_m = bow.at_y(up_m)[0] if up_m > 0 else 0.0
     turns = sum(max(kink.turn_rad, 0.0) for kink in bow.kinks if abs(kink.s_m - middle) < middle - low_m)
     return over_m + half_m * turns
+
+
+def layers_of(work: Work) -> int:
+    """Sheets over each other: two with air between, else one."""
+    return 2 if work.design.weather.cover == "film" and work.design.weather.layers == "two" else 1
 
 
 @found
@@ -260,6 +260,12 @@ def ends_of_left(work: Work) -> int | None:
     if work.design.cover.made != "apart" or reach.roll_wide_m is None or (reach.left_m or 0.0) <= 0:
         return None
     return left_covers(work, size.span_m + od_m, size.height_m + od_m / 2)
+
+
+def is_taped(work: Work) -> bool:
+    """Whether the bows are taped under it: hot steel and bare PVC eat film; cloth minds neither."""
+    tube = bow_tube(work)
+    return work.design.weather.cover == "film" and (tube.material == "steel" or tube.resin != "pe")
 
 
 def taped_m(work: Work) -> float:

@@ -6,9 +6,10 @@ from functools import partial
 
 from obtegum.core.documents.cover import Hold
 from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
+from obtegum.core.findings.skeleton.fixings import fixing_of
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.cover import words
-from obtegum.core.rooms.cover.found import Reach, fixing_of, over_planned_m, reach_of, taped_bows
+from obtegum.core.rooms.cover.found import Reach, over_planned_m, reach_of, taped_bows
 from obtegum.core.rooms.cover.lines import edges_of, eyelets_of, tracks_m
 from obtegum.core.rooms.cover.pulls import asked_n_m, film_pulls, held_n_m
 from obtegum.core.rooms.ends.pulled import film_of
@@ -18,7 +19,7 @@ from obtegum.core.values.amount import amount_text
 
 __all__ = ["verdicts"]
 
-_verdict = partial(verdict_on, "cover", part="sheet")
+_verdict = partial(verdict_on, "cover", part="film")
 
 
 def verdicts(work: Work) -> list[Verdict]:

@@ -5,13 +5,16 @@ from dataclasses import dataclass
 from typing import cast
 
 from obtegum.core.documents.cover import Hold
+from obtegum.core.documents.ends import SIDES
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
+from obtegum.core.findings.skeleton.fixings import DOUBLED, Held, fixing_of, held_along
+from obtegum.core.findings.skeleton.outline import filmed
 from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import hip_board
-from obtegum.core.rooms.cover.found import fixing_of, held_by, reach_of, rim_m
+from obtegum.core.rooms.cover.found import held_by, reach_of, rim_m
 from obtegum.core.values.catalogue import Fixing
 
 __all__ = [
@@ -29,34 +32,44 @@ __all__ = [
 
 SAME = 1e-9
 TRENCH_M2 = 0.3 * 0.3
-STICKS = ("track", "batten", "rolled")
 # How near an eyelet has to be to a bow to be tied to it, m; from the rim to where a cord is tied, m (this bench).
 MEETS_M, TIED_M = 0.05, 0.5
 
 
 @found
 def edges_of(work: Work) -> tuple[tuple[str, Hold], ...]:
-    """Every edge that is held, and by what: both sides, and both ends where the sheet is held on their bows."""
-    cover = work.design.cover
+    """Every edge that is held, and by what: both sides, and both ends where the sheet is held on their bows. Beside a
+    roof of rigid sheets it is film of the ends alone."""
+    cover, rigid = work.design.cover, work.design.sheets
     sides = (("left side", held_by(work, "left")), ("right side", held_by(work, "right")))
     if cover.made == "gathered":
-        return cast(tuple[tuple[str, Hold], ...], sides)
+        return () if rigid.over_roof else cast(tuple[tuple[str, Hold], ...], sides)
     ends = (("front end", cover.ends), ("back end", cover.ends if cover.back == "same" else cover.back))
+    if rigid.over_roof:
+        return tuple(end for side, end in zip(SIDES, ends, strict=True) if filmed(work, side))
     return cast(tuple[tuple[str, Hold], ...], sides + ends)
 
 
 @dataclass(frozen=True, slots=True)
 class Line:
-    """A line that the cover is held along: where, by what, how long, m, how many sticks and the last one's cut, m; how
-    many screws, clamps, eyelets or staples; earth that is dug, m³."""
+    """A line that the cover is held along: where, by what, how long, m, and how that lies along it; earth that is dug,
+    m³."""
 
     where: str
     fixing: Fixing
     long_m: float
-    sticks: int
-    cut_m: float
-    pieces: int
+    laid: Held
     dug_m3: float
+
+    @property
+    def sticks(self) -> int:
+        """Sticks that it comes in, a count."""
+        return len(self.laid.sticks) * (2 if self.fixing.id == DOUBLED else 1)
+
+    @property
+    def pieces(self) -> int:
+        """Screws, clamps, eyelets or staples, a count."""
+        return len(self.laid.places)
 
 
 @found
@@ -69,17 +82,14 @@ def line_by(work: Work, where: str, name: Hold) -> Line:
     """What an edge takes where it is held so."""
     side_m = work.design.size.length_m + bow_tube(work).od_m
     long_m = side_m if "side" in where else rim_m(work)
-    fixing = fixing_of(work, name)
-    stick_m = fixing.stick_m[work.tape.units]
-    each_m = work.design.cover.eyelet_m if name == "eyelets" else fixing.each_m
-    whole = max(math.ceil(long_m / stick_m - SAME), 1)
-    sticks = whole * (2 if name == "rolled" else 1) if name in STICKS else 0
-    cut_m = long_m - (whole - 1) * stick_m if sticks else 0.0
-    # Each stick has one at both its ends, and no two are further apart than that.
-    per_stick = math.ceil(min(stick_m, long_m) / each_m - SAME) + 1
-    pieces = whole * per_stick if sticks else math.ceil(long_m / each_m - SAME) + 1
+    laid = held_along(work, name, long_m)
+    if name == "eyelets" and "side" in where:
+        # They are in the sheet, whatever the side is; its own begins at the end bow's outer face.
+        first, count, begins = _eyelets(work)
+        before_m = begins - bow_tube(work).od_m / 2
+        laid = Held((), tuple(first + place * work.design.cover.eyelet_m - before_m for place in range(count)))
     dug = long_m * TRENCH_M2 if name == "buried" else 0.0
-    return Line(where, fixing, long_m, sticks, cut_m, 0 if name == "buried" else pieces, dug)
+    return Line(where, fixing_of(work, name), long_m, laid, dug)
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,17 +104,23 @@ class Eyelets:
     furthest_m: float
 
 
+def _eyelets(work: Work) -> tuple[float, int, float]:
+    """Eyelets along one side of the sheet: the first, m from its end, and how many; and how far the sheet reaches
+    past the first bow's middle, m."""
+    cover, reach = work.design.cover, reach_of(work)
+    long_m = reach.long_m / (2 if cover.pieces == "two" else 1)
+    begins = (long_m - work.design.size.length_m) / 2
+    first = cover.eyelet_first_m if cover.eyelet_first_m is not None else begins % cover.eyelet_m
+    return first, math.floor((long_m - first) / cover.eyelet_m + SAME) + 1, begins
+
+
 @found
 def eyelets_of(work: Work) -> Eyelets | None:
     """Eyelets along the sides against the bows that they are tied at; None where no side has any."""
     if all(name != "eyelets" for where, name in edges_of(work) if "side" in where):
         return None
-    cover, reach, stations = work.design.cover, reach_of(work), bays_of(work).stations_m
-    long_m = reach.long_m / (2 if cover.pieces == "two" else 1)
-    start = (long_m - work.design.size.length_m) / 2
-    first = cover.eyelet_first_m if cover.eyelet_first_m is not None else start % cover.eyelet_m
-    count = math.floor((long_m - first) / cover.eyelet_m + SAME) + 1
-    off = []
+    cover, stations, off = work.design.cover, bays_of(work).stations_m, list[float]()
+    first, count, start = _eyelets(work)
     for station in stations:
         near = min(max(round((start + station - first) / cover.eyelet_m), 0), count - 1)
         off.append(abs(first + near * cover.eyelet_m - start - station))

@@ -7,8 +7,10 @@ from obtegum.core.rooms.cover import step
 from obtegum.core.rooms.cover.cures import CURES
 from obtegum.core.rooms.cover.draw import covered, sheet
 from obtegum.core.rooms.cover.fields import FIELDS
+from obtegum.core.rooms.cover.goods import goods
 from obtegum.core.rooms.cover.judged import verdicts
 from obtegum.core.rooms.cover.lines import edges_of
+from obtegum.core.rooms.cover.parts import parts
 from obtegum.core.rooms.cover.tables import TABLES
 from obtegum.core.rooms.cover.ways import held
 
@@ -23,14 +25,14 @@ def _rounds(work: Work) -> tuple[Round, ...]:
     if cover.made == "ask":
         return ()
     found = [
-        Round(part="sheet", what="slack or ponds: pulled anew by what was left for it", every_days=180),
+        Round(part="film", what="slack or ponds: pulled anew by what was left for it", every_days=180),
         Round(
             part="film",
             what="rubbed through at bolts, ends of runs, boards: patch, and take away what rubs",
             every_days=90,
         ),
         Round(
-            part="sheet",
+            part="film",
             what="its time is over: it is changed, half of its strength is gone",
             every_days=YEAR_D * cover.years,
         ),
@@ -62,6 +64,8 @@ ROOM = Room(
     strip_names=("cover:",),
     views={"sheet": sheet, "covered": covered, "held": held},
     cures=CURES,
+    parts=parts,
+    goods=goods,
     fields=FIELDS,
     down=frozenset({"cover_left"}),
     up=frozenset(

@@ -8,6 +8,7 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Band, MarkKind, Strip
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.face.goods import by_piece
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.skeleton.openings import opened
 from obtegum.core.findings.skeleton.tubes import bow_tube
@@ -17,6 +18,7 @@ from obtegum.core.rooms.cover.found import (
     edge_up_m,
     ends_of_left,
     held_by,
+    is_taped,
     left_covers,
     order_of,
     pleats,
@@ -26,6 +28,7 @@ from obtegum.core.rooms.cover.found import (
     taped_bows,
     taped_m,
 )
+from obtegum.core.rooms.cover.goods import goods
 from obtegum.core.rooms.cover.lines import caps_of, cords_of, edges_of, eyelets_of, lines_of
 from obtegum.core.rooms.cover.pulls import cord_n
 from obtegum.core.rooms.ends.pulled import film_of
@@ -67,7 +70,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("sheet", "covered", "held", "along"),
         strips=("cover:across", "cover:along"),
         grips=("boards.hip_m",) if hip else (),
-        focus=("sheet", "left", "film", "bow", "fold", "fix", "held", "eyelet", "span", "height"),
+        focus=("left", "film", "bow", "fold", "fix", "held", "eyelet", "span", "height"),
         how=tuple(Told(words=words) for words in _kept(work)),
         how_title="Kept whole",
     )
@@ -135,6 +138,9 @@ def _next(work: Work) -> str:
 
 def _answers(work: Work) -> Iterator[Answer]:
     reach, cover, tape = reach_of(work), work.design.cover, work.tape
+    if work.design.sheets.over_roof:
+        yield from _fixings(work)
+        return
     as_taped = "the largest as taped" if taped_bows(work) else "tape it on a bow that stands"
     yield length_answer(work, "cover_over", "Over the outside, fixing to fixing", reach.over_m, as_taped)
     pieces = "each of two pieces" if cover.pieces == "two" else "with what fixings take, to pull by and to trim"
@@ -166,9 +172,6 @@ def _answers(work: Work) -> Iterator[Answer]:
     if work.design.weather.cover == "film":
         yield _thick(work)
     yield from _fixings(work)
-    yield count_answer(
-        "cover_caps", "Ends of runs to cap", caps_of(work), "and each bolt’s head outside round, or taped"
-    )
     cords = cords_of(work)
     if cords is not None:
         yield count_answer("cover_cords", "Cords over the top", cords.count, f"{work.say(cords.each_m, 'up')} each")
@@ -182,24 +185,32 @@ def _answers(work: Work) -> Iterator[Answer]:
         yield count_answer("cover_eyelets", "Eyelets, each side", eyelets.count, note)
 
 
+# What is put in one by one along the edges.
+SINGLY = ("cover-track-screw", "cover-batten-screw", "cover-clip", "cover-eyelet", "cover-staple")
+
+
 def _fixings(work: Work) -> Iterator[Answer]:
     """What fixes its edges, what goes over the bows, and what is dug for it."""
     lines = lines_of(work)
     sticks = sum(line.sticks for line in lines)
     if sticks:
-        cuts = {line.where: work.say(line.cut_m) for line in lines if line.sticks}
+        cuts = {line.where: work.say(line.laid.cut_m) for line in lines if line.sticks}
         note = ", ".join(f"last of the {where} {cut}" for where, cut in list(cuts.items())[::2])
         yield count_answer("cover_sticks", "Sticks of it", sticks, note)
-    yield count_answer("cover_screws", "Screws, clamps, staples", sum(line.pieces for line in lines), "without spares")
-    wires = sum(line.sticks for line in lines if line.fixing.id == "track")
+    bought = {good.id: by_piece(good) for good in goods(work) if good.unit == "piece"}
+    singly = sum(count for name, count in bought.items() if name in SINGLY)
+    yield count_answer("cover_screws", "Screws, clamps, staples", singly, "spares with them")
+    wires = bought.get("cover-wire", 0)
     if wires:
-        layers = 2 if work.design.weather.layers == "two" else 1
-        yield count_answer("cover_wires", "Spring wires", wires * layers, "one a stick and layer")
-    if _is_taped(work):
+        yield count_answer("cover_wires", "Spring wires", wires, "one a stick and layer, an end’s own film with them")
+    if is_taped(work) and not work.design.sheets.over_roof:
         yield length_answer(work, "cover_taped", "Tape over the bows", taped_m(work), TAPED[bow_tube(work).material])
     dug = sum(line.dug_m3 for line in lines)
     if dug:
         yield amount_answer(work, "cover_dug", "Trench to dig", dug, "volume", "a foot wide and deep")
+    yield count_answer(
+        "cover_caps", "Ends of runs to cap", caps_of(work), "and each bolt’s head outside round, or taped"
+    )
 
 
 def _thick(work: Work) -> Answer:
@@ -212,12 +223,6 @@ def _thick(work: Work) -> Answer:
         unit="m",
         note=f"{thick_m / MICRON_M:.0f} microns, {thick_m / GAUGE_M:.0f} gauge: one and the same",
     )
-
-
-def _is_taped(work: Work) -> bool:
-    """Whether the bows are taped under it: hot steel and bare PVC eat film; cloth minds neither."""
-    tube = bow_tube(work)
-    return work.design.weather.cover == "film" and (tube.material == "steel" or tube.resin != "pe")
 
 
 def _leaves(work: Work) -> str:
@@ -244,7 +249,7 @@ def _kept(work: Work) -> Iterator[str]:
     cover, film = work.design.cover, work.design.weather.cover == "film"
     what = "Film" if film else "Cloth"
     yield f"{what} lies on nothing sharp: runs’ ends capped, heads round, couplers and welds filed and taped."
-    if _is_taped(work):
+    if is_taped(work):
         yield f"Over each bow: tape, {TAPED[bow_tube(work).material]}. {work.say(taped_m(work), 'up')} of it."
     if film:
         yield "The side that its print names goes in: it is made to shed drops, or to bear sun, on one face."
@@ -305,7 +310,7 @@ def _along(work: Work, reach: Reach) -> Strip:
     long_m = reach.long_m / pieces
     start = (long_m - size.length_m) / 2
     places: list[tuple[float, str, MarkKind, str]] = [
-        (0.0, "cut", "cut", "sheet"),
+        (0.0, "cut", "cut", "film:1"),
         (start, "first bow", "peg", "bow:1"),
         (start + size.length_m, "last bow", "peg", "fold:4"),
         (long_m, "cut", "cut", "fix"),

@@ -3,31 +3,28 @@
 from collections.abc import Sequence
 
 from obtegum.core.face.faces import Table
-from obtegum.core.findings.skeleton.tubes import bow_tube
+from obtegum.core.face.goods import by_piece
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.cover.found import order_of, over_planned_m, reach_of, taped_bows, taped_m
-from obtegum.core.rooms.cover.lines import caps_of, cords_of, eyelets_of, lines_of
+from obtegum.core.rooms.cover.found import order_of, over_planned_m, reach_of, taped_bows
+from obtegum.core.rooms.cover.goods import goods
+from obtegum.core.rooms.cover.lines import eyelets_of, lines_of
 
 __all__ = ["TABLES"]
 
 
 def _rows(work: Work) -> Sequence[Sequence[object]]:
-    """The sheet, then each line that it is held along, m."""
+    """The sheet, each line that it is held along, m, then all that holds it, spares with it."""
     reach = reach_of(work)
     roll = "" if reach.roll_wide_m is None else f"{reach.roll_wide_m:.3f}"
     rows: list[tuple[object, ...]] = [("what", "long_m", "wide_m", "sticks", "last_cut_m", "screws_or_clamps")]
     rows.append(("sheet", f"{reach.long_m:.3f}", f"{reach.piece_m:.3f}", "", "", ""))
     rows.append(("roll", "" if reach.roll_long_m is None else f"{reach.roll_long_m:.3f}", roll, "", "", ""))
     for each in lines_of(work):
-        cut = f"{each.cut_m:.3f}" if each.sticks else ""
+        cut = f"{each.laid.cut_m:.3f}" if each.sticks else ""
         rows.append((f"{each.where}, {each.fixing.name}", f"{each.long_m:.3f}", "", each.sticks, cut, each.pieces))
-    tube = bow_tube(work)
-    if tube.material == "steel" or tube.resin != "pe":
-        rows.append(("tape over the bows", f"{taped_m(work):.3f}", "", "", "", ""))
-    rows.append(("caps on the ends of runs", "", "", "", "", caps_of(work)))
-    cords = cords_of(work)
-    if cords is not None:
-        rows.append(("cord over the top", f"{cords.each_m:.3f}", "", cords.count, "", ""))
+    for good in goods(work):
+        long_m, count = (f"{good.amount:.3f}", "") if good.unit == "m" else ("", by_piece(good))
+        rows.append((good.what, long_m, "", "", "", count))
     return rows
 
 

@@ -7,6 +7,7 @@ from obtegum.core.rooms.drain.cures import CURES
 from obtegum.core.rooms.drain.draw import drain_run
 from obtegum.core.rooms.drain.fields import FIELDS
 from obtegum.core.rooms.drain.found import pipe_of
+from obtegum.core.rooms.drain.goods import goods
 from obtegum.core.rooms.drain.paper import PAGES
 from obtegum.core.rooms.drain.parts import parts
 
@@ -14,6 +15,7 @@ __all__ = ["ROOM"]
 
 ROOM = Room(
     stands=step.stands,
+    goods=goods,
     plan=step.plan,
     verdicts=step.verdicts,
     verdict_names=("drain-carries", "trench"),

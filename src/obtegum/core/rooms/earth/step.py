@@ -4,12 +4,12 @@ from obtegum.core.drawing.step import Action, Answer, Standing, StepPlan
 from obtegum.core.drawing.strip import Strip
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
-from obtegum.core.findings.skeleton.bays import strung
 from obtegum.core.findings.skeleton.ground import Lie
 from obtegum.core.findings.skeleton.levels import lie_of
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.ground.earthwork import Moving, stone_kg
+from obtegum.core.formulas.ground.earthwork import Moving
 from obtegum.core.rooms.earth import words
+from obtegum.core.rooms.earth.found import stone_of_kg
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import percent_text
 
@@ -120,10 +120,7 @@ def _answers(work: Work) -> list[Answer]:
     if lie is not None and lie.moved is not None:
         found += _moved(work, lie, lie.moved)
     if pad.stone_m > 0:
-        (length_m, width_m), margin = strung(work), pad.margin_m
-        area = (length_m + 2 * margin) * (width_m + 2 * margin)
-        mass = stone_kg(area, pad.stone_m, pad.stone_kg_m3)
-        found.append(amount_answer(work, "stone", "Stone to buy", mass, "mass", "packs by a tenth"))
+        found.append(amount_answer(work, "stone", "Stone to buy", stone_of_kg(work), "mass", "packs by a tenth"))
     return found
 
 

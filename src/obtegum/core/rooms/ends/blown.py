@@ -24,7 +24,7 @@ from obtegum.core.rooms.strength.model import sections_of
 from obtegum.core.rooms.strength.site import drawn_in
 from obtegum.core.rooms.weather.found import method_of
 
-__all__ = ["Blown", "Most", "bow_pushed", "carried", "wind_on"]
+__all__ = ["BOLT_M", "PLATE_M", "Blown", "Most", "bow_pushed", "carried", "wind_on"]
 
 # A strap at each head and foot, and how far its screws go into the stud, m; a plate washer's side, its bolt, and how
 # much wider than that its hole is, m (this bench).

@@ -59,14 +59,25 @@ def _end(work: Work, side: Side) -> Drawing:
     for stick in wall.sticks:
         items += _stick(side, stick, material)
         rows.append(Row(what=f"{stick.letter}, {stick.what}", reading=told(work, stick)))
-    for left, right in end_boards(work, side):
+    for number, (left, right) in enumerate(end_boards(work, side), start=1):
         path = box(left, 0.0, right, -0.05)
         items.append(
-            Outline(part="end board", layer="frame", material="board", closed=True, label="end board", path=path)
+            Outline(
+                part=f"{side}:board:{number}",
+                layer="frame",
+                material="board",
+                closed=True,
+                label="end board",
+                path=path,
+            )
         )
-    for x in stakes_m(work, side):
+    for number, x in enumerate(stakes_m(work, side), start=1):
         path = line(x, 0.1, x, -0.4)
-        items.append(Outline(part="stake", layer="hidden", material="board", width_m=0.03, path=path, label="stake"))
+        items.append(
+            Outline(
+                part=f"{side}:stake:{number}", layer="hidden", material="board", width_m=0.03, path=path, label="stake"
+            )
+        )
     for strut in struts_of(work, side):
         (_, x0, y0), (_, x1, y1) = strut.ends
         items.append(

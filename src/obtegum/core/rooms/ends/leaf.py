@@ -18,7 +18,9 @@ from obtegum.core.values.catalogue import Tube
 from obtegum.core.values.physics import DENSITY_KG_M3, GRAVITY_MPS2, TIMBER_KG_M3
 
 __all__ = [
+    "COVER_KG_M2",
     "DROP_BOLT_M",
+    "FOOT_M",
     "LATCH_ROOM_M",
     "Hinged",
     "Leaf",

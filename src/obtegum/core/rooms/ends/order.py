@@ -7,7 +7,8 @@ from obtegum.core.findings.skeleton.openings import ROLL_M, door_of
 from obtegum.core.findings.skeleton.outline import end_of, sizes, stud_board
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
-from obtegum.core.formulas.anchor.concrete import bags_for, room_m3
+from obtegum.core.formulas.anchor.concrete import room_m3
+from obtegum.core.rooms.ends.goods import goods, in_ground
 from obtegum.core.rooms.ends.leaf import (
     DROP_BOLT_M,
     LATCH_ROOM_M,
@@ -20,7 +21,6 @@ from obtegum.core.rooms.ends.leaf import (
 )
 from obtegum.core.rooms.ends.schools import later, school, under_cover
 from obtegum.core.rooms.ends.wall import wall_of
-from obtegum.core.rooms.hold.found import bag_of
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["order"]
@@ -45,14 +45,16 @@ def _feet(work: Work, side: Side, end: EndWall) -> Iterator[str]:
     if jambs:
         deep = work.say(end.deep_m, "down")
         yield f"Jambs first, {deep} in the ground, plumb and braced; their feet before any ground sheet."
-        room = room_m3(end.hole_m, 0.0, end.deep_m) * len(jambs)
+        feet = len(in_ground(wall_of(work, side)))
+        room = room_m3(end.hole_m, 0.0, end.deep_m) * feet
         if end.fill == "concrete":
-            bags = bags_for(room, bag_of(work).yield_m3)
-            yield f"Concrete round {len(jambs)} feet: {bags} bags; let it cure before a leaf hangs on it."
+            seats = [seat for good in goods(work) if good.id == "end-concrete" for seat in good.seats]
+            bags = round(sum(seat.amount for seat in seats if seat.joins[0].startswith(f"{side}:")))
+            yield f"Concrete round {feet} feet: {bags} bags; let it cure before a leaf hangs on it."
         else:
             fill = "soil, tamped every hand’s breadth" if end.fill == "tamped" else "gravel, rammed in layers"
             volume = amount_text(room, "volume", work.tape.units, "up")
-            yield f"Their holes filled with {fill}: {volume} for {len(jambs)}."
+            yield f"Their holes filled with {fill}: {volume} for {feet}."
     if door_of(work, side):
         yield "The header between them, level; the doorway squared by its diagonals."
     if end.board == "board":

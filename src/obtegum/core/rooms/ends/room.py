@@ -9,6 +9,7 @@ from obtegum.core.rooms.ends import step
 from obtegum.core.rooms.ends.cures import CURES
 from obtegum.core.rooms.ends.draw import back, front
 from obtegum.core.rooms.ends.fields import FIELDS
+from obtegum.core.rooms.ends.goods import goods
 from obtegum.core.rooms.ends.judged import verdicts
 from obtegum.core.rooms.ends.leaf import leaf_tube, leaves_of
 from obtegum.core.rooms.ends.parts import parts
@@ -49,6 +50,7 @@ ROOM = Room(
     fields=FIELDS,
     requires=_requires,
     cures=CURES,
+    goods=goods,
     down=frozenset({"leaf_wide", "leaf_high", "air_share", "air_front", "air_back"}),
     up=frozenset(
         {"end_timber", "end_wind", "end_head", "hinge", "fan_moves", "film_pull", "stake_pull", "strut_pressed"}

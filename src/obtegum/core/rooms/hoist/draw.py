@@ -20,7 +20,7 @@ from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.profile import Chain
-from obtegum.core.rooms.hoist.found import sheet_of
+from obtegum.core.rooms.hoist.found import comes, sheet_of
 from obtegum.core.rooms.size.across import frame_outlines
 
 __all__ = ["day_drawings", "roped"]
@@ -31,7 +31,7 @@ TITLES = {1: "Beside the house", 2: "Roped", 3: "Half over", 4: "Fixed in this o
 
 def day_drawings(work: Work) -> Sequence[Drawing]:
     """Each scene but the one that is a view of its own."""
-    if work.design.cover.made == "ask":
+    if not comes(work):
         return ()
     return tuple(_scene(work, number) for number in TITLES if number != 2)
 
@@ -48,9 +48,9 @@ def _string(part: str, path: tuple[Vertex, ...], label: str) -> Outline:
 def _bundle(place: float) -> list[Item]:
     path = circle(place, BUNDLE_M, BUNDLE_M)
     return [
-        Outline(part="sheet", layer="air", material="air", closed=True, path=path, label="bundle"),
-        _string("sheet", path, "bundle"),
-        Note(part="sheet", x=place, y=-0.05, text="bundle, tied", above=False),
+        Outline(part="film", layer="air", material="air", closed=True, path=path, label="bundle"),
+        _string("film", path, "bundle"),
+        Note(part="film", x=place, y=-0.05, text="bundle, tied", above=False),
     ]
 
 
@@ -103,9 +103,9 @@ def _scene(work: Work, number: int) -> Drawing:
         Note(part="wind", x=-ground, y=work.design.size.height_m * 0.9, text="wind", anchor="start"),
     ]
     tall_m = work.design.size.figure.height_m
-    if number in (1, 2):
+    if number in (1, 2) and not work.design.sheets.over_roof:
         items += _bundle(place)
-    if number == 2:
+    if number == 2 and not work.design.sheets.over_roof:
         items += [
             _string("rope", chain_path(outer), "rope over the house"),
             _string("rope", line(edge, 0.02, place, 0.02), "rope to the bundle"),

@@ -9,7 +9,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.film import hands_for, held_gust_mps
 from obtegum.core.rooms.cover.found import reach_of, rim_m, sheet_m2
 
-__all__ = ["DAY_MPS", "ROPE_M", "Sheet", "gust_held_mps", "needed", "open_tasks", "sheet_of", "shrinks_m"]
+__all__ = ["DAY_MPS", "ROPE_M", "Sheet", "comes", "gust_held_mps", "needed", "open_tasks", "sheet_of", "shrinks_m"]
 
 # Rule B2: wind gets under a sheet that is half up so high, m; the gust of its day, m/s, that people are reckoned for.
 UNDER_M, DAY_MPS = 1.5, 5.0
@@ -34,6 +34,11 @@ class Sheet:
     ties: int
     strip_long_m: float
     strip_wide_m: float
+
+
+def comes(work: Work) -> bool:
+    """Whether there is a film day: how the house is covered is told, and not with rigid sheets."""
+    return work.design.cover.made != "ask" and not work.design.sheets.over_roof
 
 
 @found

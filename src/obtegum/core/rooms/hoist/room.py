@@ -4,11 +4,13 @@ from obtegum.core.face.faces import Answers, Caution, Next, Numbered, Page
 from obtegum.core.face.room import Room
 from obtegum.core.rooms.hoist import step
 from obtegum.core.rooms.hoist.draw import day_drawings, roped
+from obtegum.core.rooms.hoist.goods import goods
 
 __all__ = ["ROOM"]
 
 ROOM = Room(
     stands=step.stands,
+    goods=goods,
     plan=step.plan,
     verdicts=step.verdicts,
     verdict_names=("day-",),

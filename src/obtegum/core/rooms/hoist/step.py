@@ -10,12 +10,21 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.film import MOST_MPS
 from obtegum.core.rooms.cover.found import reach_of
 from obtegum.core.rooms.hoist import words
-from obtegum.core.rooms.hoist.found import DAY_MPS, ROPE_M, gust_held_mps, needed, open_tasks, sheet_of, shrinks_m
+from obtegum.core.rooms.hoist.found import (
+    DAY_MPS,
+    ROPE_M,
+    comes,
+    gust_held_mps,
+    needed,
+    open_tasks,
+    sheet_of,
+    shrinks_m,
+)
 from obtegum.core.values.amount import amount_text
 
 __all__ = ["plan", "stands", "verdicts"]
 
-_verdict = partial(verdict_on, "hoist", part="sheet")
+_verdict = partial(verdict_on, "hoist", part="film")
 
 CAUTION = (
     "A sheet in wind lifts people: all let go "
@@ -29,7 +38,7 @@ BEST_C, ALLOWED_C = (15.0, 25.0), (5.0, 30.0)
 
 def verdicts(work: Work) -> list[Verdict]:
     """What is told of the day, judged: hands, gusts, warmth, wet, room, what has to be done before."""
-    if work.design.cover.made == "ask":
+    if not comes(work):
         return []
     return [*_crew(work), *_gusts(work), *_warmth(work), *_wet(work), *_room(work), *_before(work)]
 
@@ -116,13 +125,13 @@ def stands(work: Work, found: list[Verdict]) -> Standing:
 
 def plan(work: Work, found: list[Verdict]) -> StepPlan:
     """The step's inputs and answers."""
-    some = work.design.cover.made != "ask"
+    some = comes(work)
     return StepPlan(
         **stands(work, found),
         next=_next(work, found),
         caution=CAUTION,
         measures=(
-            *(() if some else ("cover.made",)),
+            *(() if work.design.cover.made != "ask" else ("cover.made",)),
             "hoist.crew",
             "hoist.gust_mps",
             "hoist.air_c",
@@ -138,7 +147,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("roped", "sheet", "along"),
         strips=("cover:across",),
         grips=(),
-        focus=("sheet", "rope", "film", "bow", "fold", "people", "wind", "fix"),
+        focus=("film", "rope", "bow", "fold", "people", "wind", "fix"),
         how=tuple(_how(work)) if some else (),
         how_title="The day, in order",
     )
@@ -147,6 +156,8 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
 def _next(work: Work, found: list[Verdict]) -> str:
     if work.design.cover.made == "ask":
         return "Say first how the house is covered."
+    if not comes(work):
+        return "Rigid sheets go over the roof, one by one: there is no film day."
     if any(each.level == "fails" for each in found):
         return "Not today: what stands against it is told above."
     if work.design.hoist.gust_mps is None:

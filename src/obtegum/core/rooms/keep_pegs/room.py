@@ -5,13 +5,17 @@ from obtegum.core.face.room import Room
 from obtegum.core.rooms.keep_pegs import step
 from obtegum.core.rooms.keep_pegs.cures import CURES
 from obtegum.core.rooms.keep_pegs.draw import offsets
+from obtegum.core.rooms.keep_pegs.goods import goods
 from obtegum.core.rooms.keep_pegs.on_site import on_site
 from obtegum.core.rooms.keep_pegs.paper import PAGES
+from obtegum.core.rooms.keep_pegs.parts import parts
 
 __all__ = ["ROOM"]
 
 ROOM = Room(
     stands=step.stands,
+    goods=goods,
+    parts=parts,
     plan=step.plan,
     verdicts=step.verdicts,
     verdict_names=("offset-clear",),

@@ -8,6 +8,7 @@ from obtegum.core.rooms.set_out.cures import CURES
 from obtegum.core.rooms.set_out.draw import above
 from obtegum.core.rooms.set_out.draw_how import how_drawings
 from obtegum.core.rooms.set_out.fields import FIELDS
+from obtegum.core.rooms.set_out.goods import goods
 from obtegum.core.rooms.set_out.if_left import if_left
 from obtegum.core.rooms.set_out.intake import INTAKES
 from obtegum.core.rooms.set_out.on_site import on_site
@@ -19,6 +20,7 @@ __all__ = ["ROOM"]
 
 ROOM = Room(
     stands=step.stands,
+    goods=goods,
     plan=step.plan,
     verdicts=step.verdicts,
     verdict_names=("bow-count", "odd-bay", "tape"),

@@ -31,9 +31,11 @@ __all__ = [
     "laid",
     "least_radius_m",
     "roof_of",
+    "rows_of",
     "screws_of",
     "sticks_of",
     "supports_m",
+    "supports_of",
     "trims_of",
     "widest_gap_m",
 ]
@@ -166,18 +168,23 @@ def _span(roof: Roof, place: int, ridged: bool) -> tuple[float, float]:
     return roof.over_m - mirrored - roof.piece_m, roof.over_m - mirrored
 
 
-@found
 def supports_m(work: Work) -> tuple[float, ...]:
     """Where sheets are screwed, over the roof from the left edge, m: both edges and each run."""
+    return tuple(at_m for at_m, _ in supports_of(work))
+
+
+@found
+def supports_of(work: Work) -> tuple[tuple[float, str], ...]:
+    """Where sheets are screwed, over the roof from the left edge, m, and to which run; none at both edges."""
     bow, roof, half = centre_line(work), roof_of(work), bow_tube(work).od_m / 2
     eaves, up_m = work.design.sheets.eaves_m, edge_up_m(work)
     start = bow.at_y(up_m)[0] if up_m > 0 else 0.0
-    places = {eaves, roof.over_m - eaves}
+    places = {eaves: "", roof.over_m - eaves: ""}
     for run in runs_of(work):
         s_m = girth_at(work, run.at_m)
         if start < s_m < bow.girth_m - start:
-            places.add(eaves + outer_between(bow, half, start, s_m))
-    return tuple(sorted(places))
+            places[eaves + outer_between(bow, half, start, s_m)] = run.name
+    return tuple(sorted(places.items()))
 
 
 def outer_between(bow: Chain, half_m: float, from_m: float, to_m: float) -> float:
@@ -209,6 +216,21 @@ def least_radius_m(work: Work) -> float | None:
     return COLD * sheets.thick_m if sheets.kind == "chambers" else None
 
 
+def _pitch_m(work: Work) -> float:
+    """From crest to crest, or from place to place of a panel, m."""
+    return work.design.sheets.pitch_m if work.design.sheets.kind == "waves" else PANEL_EACH_M
+
+
+@found
+def rows_of(work: Work) -> tuple[tuple[float, tuple[float, ...]], ...]:
+    """Each row of screws, over the roof from the left edge, m, and where its screws are along it: on each crest at both
+    edges, each so many between."""
+    pitch, supports = _pitch_m(work), supports_m(work)
+    crests = [place * pitch for place in range(math.floor(roof_of(work).along_m / pitch + SAME) + 1)]
+    inner = tuple(crests[:: work.design.sheets.crests])
+    return tuple((at_m, tuple(crests) if at_m in (supports[0], supports[-1]) else inner) for at_m in supports)
+
+
 @dataclass(frozen=True, slots=True)
 class Screws:
     """Screws of the roof: in all, along one row at an edge and between, and N that wind lifts each by, None where the
@@ -224,14 +246,11 @@ class Screws:
 def screws_of(work: Work) -> Screws:
     """On crests: each at both edges, each so many between. Suction over the roof's area that one holds, doubled where
     it is the second or third support of one sheet (a beam over two spans: 1.25)."""
-    sheets, roof = work.design.sheets, roof_of(work)
-    pitch = sheets.pitch_m if sheets.kind == "waves" else PANEL_EACH_M
-    crests = math.floor(roof.along_m / pitch + SAME) + 1
-    inner = math.ceil(crests / sheets.crests)
-    rows = len(supports_m(work))
+    sheets = work.design.sheets
+    pitch, rows = _pitch_m(work), [len(places) for _, places in rows_of(work)]
     pressure = pressure_pa(work)
     lifted = None if pressure is None else 1.25 * pressure * widest_gap_m(work) * pitch * sheets.crests
-    return Screws(2 * crests + (rows - 2) * inner, crests, inner, lifted)
+    return Screws(sum(rows), max(rows), min(rows), lifted)
 
 
 def expands_m(work: Work) -> float:

@@ -9,7 +9,9 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Band, Strip
 from obtegum.core.drawing.verdict import NEVER, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, angle_answer, count_answer, length_answer, settled
+from obtegum.core.face.goods import by_piece
 from obtegum.core.face.rounding import rounded
+from obtegum.core.face.stock import sticks_for
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.sheets import words
 from obtegum.core.rooms.sheets.found import (
@@ -27,6 +29,8 @@ from obtegum.core.rooms.sheets.found import (
     trims_of,
     widest_gap_m,
 )
+from obtegum.core.rooms.sheets.goods import goods
+from obtegum.core.rooms.sheets.parts import parts
 from obtegum.core.rooms.strength.words import AID, aided
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import area_text
@@ -163,7 +167,8 @@ def _answers(work: Work) -> Iterator[Answer]:
             work, "sheet_long", "Each cut, long", roof.piece_m, f"lapped {work.say(roof.lap_m)} up the roof"
         )
         yield length_answer(work, "sheet_last", "Last column, wide", roof.last_m, "cut along a valley; or lap it more")
-        area = roof.count * sheets.wide_m * sheets.long_m
+        over_roof = [member for member in parts(work) if member.stock_m is not None]
+        area = sticks_for(over_roof, work.rules.kerf_m) * sheets.wide_m * sheets.long_m
         yield Answer(
             id="sheet_area",
             label="Sheets bought",
@@ -180,9 +185,10 @@ def _answers(work: Work) -> Iterator[Answer]:
         places = "" if sheets.kind == "waves" else f", places {work.say(PANEL_EACH_M)} apart (this bench)"
         note = (
             f"{screws.edge_row} in each row at an edge, {screws.inner_row} "
-            f"between; {len(supports_m(work))} rows{places}; without spares"
+            f"between; {len(supports_m(work))} rows{places}; spares with them"
         )
-        yield count_answer("sheet_screws", "Screws with washers", screws.count, note)
+        bought = next(by_piece(good) for good in goods(work) if good.id == "sheet-screw")
+        yield count_answer("sheet_screws", "Screws with washers", bought, note)
         if screws.lifted_n is not None:
             yield amount_answer(
                 work, "sheet_lifted", "Wind lifts a screw by", screws.lifted_n, "force", "at the worst place"

@@ -15,6 +15,7 @@ from obtegum.core.rooms.boards.found import hip_board, hip_place
 from obtegum.core.rooms.sides.found import (
     bar_tube,
     bow_out_m,
+    corded,
     curtained,
     film_out_m,
     in_the_way,
@@ -23,6 +24,7 @@ from obtegum.core.rooms.sides.found import (
     rest_m,
     wound,
 )
+from obtegum.core.rooms.sides.parts import hung_from
 from obtegum.core.values.quantity import area_text
 
 __all__ = ["curtain", "curtains"]
@@ -86,9 +88,12 @@ def _part(work: Work, place: int) -> Iterator[Item]:
     half_way, long_m = low + (high - low) / 2, work.design.size.length_m / sides.parts
     x0, x1 = place * long_m - sides.flap_m, (place + 1) * long_m + sides.flap_m
     path, named = box(x0, half_way, x1, high), f"curtain {place + 1}"
-    yield Outline(part="curtain", layer="air", material="air", closed=True, path=path, label=named)
+    yield Outline(
+        part=hung_from(work, "L", place + 1), layer="air", material="air", closed=True, path=path, label=named
+    )
     path, named = line(x0, half_way, x1, half_way), "bar, half way up"
-    yield Outline(part="bar", layer="frame", material=bar.material, width_m=bar.od_m, path=path, label=named)
+    bar_ = f"bar:L{place + 1}"
+    yield Outline(part=bar_, layer="frame", material=bar.material, width_m=bar.od_m, path=path, label=named)
     turned = "motor" if sides.drive == "motor" else "crank"
     yield Note(part="bar", x=x0, y=0.0, text=turned, anchor="start", above=False)
 
@@ -117,11 +122,9 @@ def curtain(work: Work) -> Drawing:
     ]
     items += _base_board(work)
     heights = [high - (high - low) * place / STEPS for place in range(STEPS + 1)]
-    places = [(-film_out_m(work, each), each) for each in heights]
+    places, film = [(-film_out_m(work, each), each) for each in heights], hung_from(work, "L", 1)
     for (x0, y0), (x1, y1) in pairwise(places):
-        items.append(
-            Outline(part="curtain", layer="string", material="string", path=line(x0, y0, x1, y1), label="curtain")
-        )
+        items.append(Outline(part=film, layer="string", material="string", path=line(x0, y0, x1, y1), label="curtain"))
     rolled = turn.radius_m
     items += _rolls(work, places[-1][0], places[0][0])
     items += _bolts(work)
@@ -184,10 +187,9 @@ def curtains(work: Work) -> Drawing:
         ),
         _hip_board(work, -tube.od_m, size.length_m + tube.od_m),
     ]
-    corded = stations if sides.cords == "each" else stations[::2] if sides.cords == "second" else ()
     items += [
         Outline(part="cord", layer="construction", material="ink", path=line(at, 0.0, at, hip_m), label="cord outside")
-        for at in corded
+        for at in corded(work)
     ]
     for place in range(sides.parts):
         items += _part(work, place)

@@ -12,10 +12,9 @@ from obtegum.core.findings.skeleton.tubes import bow_tube, told_or_usual
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.links import WASHER_M
 from obtegum.core.rooms.boards.found import hip_board, hip_place, opens_m
-from obtegum.core.rooms.cover.found import FILM_KG_M3
 from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.values.catalogue import Tube
-from obtegum.core.values.physics import DENSITY_KG_M3, GRAVITY_MPS2
+from obtegum.core.values.physics import DENSITY_KG_M3, FILM_KG_M3, GRAVITY_MPS2
 
 __all__ = [
     "Bars",
@@ -24,11 +23,14 @@ __all__ = [
     "bar_tube",
     "bars_of",
     "bow_out_m",
+    "cord_m",
+    "corded",
     "curtained",
     "film_out_m",
     "in_the_way",
     "opened_at",
     "opening_m",
+    "own_curtain",
     "rest_m",
     "wound",
 ]
@@ -44,6 +46,11 @@ def curtained(work: Work) -> bool:
     """Whether the sides roll up: film hangs from a hip board."""
     cover = work.design.cover
     return work.design.boards.hip == "board" and cover.edge == "hip" and cover.below != "open" and cover.made != "ask"
+
+
+def own_curtain(work: Work) -> bool:
+    """Whether curtains are sheets of their own: told so, or there is no film over the roof to hang down."""
+    return work.design.cover.below == "own" or work.design.sheets.over_roof
 
 
 @found
@@ -83,7 +90,7 @@ def wound(work: Work) -> Wound:
     """
     sides, bar, film = work.design.sides, bar_tube(work), film_of(work)
     drop = work.design.boards.hip_m - hip_board(work).wide_m / 2 - rest_m(work)
-    layers = 2 if work.design.weather.layers == "two" and work.design.cover.below == "tail" else 1
+    layers = 2 if work.design.weather.layers == "two" and not own_curtain(work) else 1
     thick, core = film.thick_m * layers, bar.od_m / 2
     turns = (math.sqrt(core**2 + drop * thick / math.pi) - core) / thick
     radius = core + turns * thick
@@ -98,43 +105,44 @@ def wound(work: Work) -> Wound:
 
 @dataclass(frozen=True, slots=True)
 class Bars:
-    """Bars of both sides: each part's length and where its sticks meet, m; the last one's cut, m; and in all
-    sticks, couplers, clips, cords, and their length, m."""
+    """The bar of each curtain: its length, where its sticks meet and where film is clipped to it, m from where it is
+    turned; how long its last stick is cut, m."""
 
     part_m: float
     joints_m: tuple[float, ...]
+    clips_m: tuple[float, ...]
     cut_m: float
-    sticks: int
-    couplers: int
-    clips: int
-    cords: int
-    cord_m: float
 
 
 @found
 def bars_of(work: Work) -> Bars:
-    """What is bought for the curtains of both sides."""
-    sides, size, bays = work.design.sides, work.design.size, bays_of(work)
-    curtains = 2 * sides.parts
+    """How the bar of each curtain is made up: all of them are alike."""
+    sides, size = work.design.sides, work.design.size
     part = (size.length_m + bow_tube(work).od_m) / sides.parts + 2 * sides.flap_m
     each = math.ceil(part / sides.bar_m - 1e-9)
     joints = tuple(place * sides.bar_m for place in range(1, each))
     if joints and part - joints[-1] < LEAST_PIECE_M:
         # No stub at the end: the last two sticks are cut alike.
         joints = (*joints[:-1], (part + (joints[-2] if len(joints) > 1 else 0.0)) / 2)
-    bows = {"each": bays.bows, "second": math.ceil(bays.bows / 2), "none": 0}[sides.cords]
-    # From the hip board down outside the curtain to the foot, and a hand's length to tie at each end.
-    cord = 2 * bows * (work.design.boards.hip_m + TIED_M)
+    clips = math.ceil(part / sides.clip_m - 1e-9)
     return Bars(
         part_m=part,
         joints_m=joints,
+        clips_m=tuple(part * place / clips for place in range(clips + 1)),
         cut_m=part - (joints[-1] if joints else 0.0),
-        sticks=each * curtains,
-        couplers=(each - 1) * curtains,
-        clips=(math.ceil(part / sides.clip_m - 1e-9) + 1) * curtains,
-        cords=2 * bows,
-        cord_m=cord,
     )
+
+
+def corded(work: Work) -> tuple[float, ...]:
+    """Where along a side cords hold its curtains in, m: at each bow, each second one, or none."""
+    stations = bays_of(work).stations_m
+    return {"each": stations, "second": stations[::2], "none": ()}[work.design.sides.cords]
+
+
+def cord_m(work: Work) -> float:
+    """Each of them, m: from the hip board down outside the curtain to the foot, and a hand's length to tie at each
+    end."""
+    return work.design.boards.hip_m + TIED_M
 
 
 TIED_M, LEAST_PIECE_M = 0.4, 0.5

@@ -8,6 +8,8 @@ from obtegum.core.rooms.sides import step
 from obtegum.core.rooms.sides.cures import CURES
 from obtegum.core.rooms.sides.draw import curtain, curtains
 from obtegum.core.rooms.sides.found import curtained
+from obtegum.core.rooms.sides.goods import goods
+from obtegum.core.rooms.sides.parts import parts
 from obtegum.core.rooms.sides.tables import TABLES
 
 __all__ = ["ROOM"]
@@ -32,9 +34,13 @@ ROOM = Room(
     views={"curtain": curtain, "curtains": curtains},
     fields=(usual_or_told("sides.bar"),),
     cures=CURES,
+    parts=parts,
+    goods=goods,
     down=frozenset({"side_high", "side_free", "side_free_half", "side_free_quarter"}),
     up=frozenset({"side_mass", "side_torque", "side_roll", "side_drop"}),
-    nearest=frozenset({"side_turns", "side_sticks", "side_couplers", "side_clips", "side_drives", "side_cords"}),
+    nearest=frozenset(
+        {"side_turns", "side_sticks", "side_couplers", "side_clips", "side_drives", "side_cords", "side_tracks"}
+    ),
     tables=TABLES,
     pages=(
         Page(

@@ -8,10 +8,14 @@ from obtegum.core.drawing.step import Action, Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Strip
 from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
+from obtegum.core.face.goods import by_piece
 from obtegum.core.face.rounding import rounded
+from obtegum.core.face.stock import sticks_for
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.sides import words
 from obtegum.core.rooms.sides.found import bar_tube, bars_of, curtained, in_the_way, opened_at, opening_m, rest_m, wound
+from obtegum.core.rooms.sides.goods import goods
+from obtegum.core.rooms.sides.parts import parts
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import area_text, percent_text
 
@@ -127,7 +131,7 @@ def plan(work: Work, found: list[Verdict]) -> StepPlan:
         views=("curtain", "curtains", "across"),
         strips=tuple(each.id for each in strips(work)) or ("floor",),
         grips=("boards.hip_m",) if hip else (),
-        focus=("curtain", "bar", "hip", "brace", "cord", "bow"),
+        focus=("curtain", "film", "bar", "hip", "brace", "cord", "bow"),
         how=tuple(Told(words=said) for said in _order(work)) if some else (),
         how_title="So it hangs",
         actions=(Action(id="controller", label="The controller", opens="controller"),)
@@ -154,6 +158,7 @@ def _next(work: Work) -> str:
 
 def _answers(work: Work) -> Iterator[Answer]:
     sides, tape, turn, bars = work.design.sides, work.tape, wound(work), bars_of(work)
+    bought = {good.id: good for good in goods(work)}
     floor = work.design.size.span_m * work.design.size.length_m
     yield length_answer(work, "side_high", "Each side opens", opening_m(work), "under the rolled-up curtain")
     for share, how in ((1.0, "all the way up"), (0.5, "half way"), (0.25, "a quarter")):
@@ -171,13 +176,21 @@ def _answers(work: Work) -> Iterator[Answer]:
     yield length_answer(work, "side_roll", "Rolled up, thick", 2 * turn.radius_m)
     yield amount_answer(work, "side_mass", "One curtain", turn.kg, "hung", "bar and film")
     yield amount_answer(work, "side_torque", "Torque at the bar", turn.torque_nm, "torque", "all the way up")
-    yield count_answer("side_sticks", "Bars", bars.sticks, f"{bar_tube(work).name}; last cut {work.say(bars.cut_m)}")
-    yield count_answer("side_couplers", "Couplers", bars.couplers, "inside the film, taped smooth")
-    yield count_answer("side_clips", "Clips on the bars", bars.clips, "without spares")
+    sticks = sticks_for((each for each in parts(work) if each.what == "bar"), work.rules.kerf_m)
+    yield count_answer("side_sticks", "Bars", sticks, f"{bar_tube(work).name}; last cut {work.say(bars.cut_m)}")
+    if "side-coupler" in bought:
+        couplers = by_piece(bought["side-coupler"])
+        yield count_answer("side_couplers", "Couplers", couplers, "inside the film, taped smooth")
+    yield count_answer("side_clips", "Clips on the bars", by_piece(bought["side-clip"]), "spares with them")
     what = "a motor" if sides.drive == "motor" else "a crank"
-    yield count_answer("side_drives", "Cranks and motors", 2 * sides.parts, f"{what} each; its guide stands plumb")
-    if bars.cords:
-        yield count_answer("side_cords", "Cords outside", bars.cords, f"{work.say(bars.cord_m, 'up')} in all")
+    drives = by_piece(bought["side-drive"])
+    yield count_answer("side_drives", "Cranks and motors", drives, f"{what} each; its guide stands plumb")
+    if "side-cord" in bought:
+        cord = bought["side-cord"]
+        yield count_answer("side_cords", "Cords outside", len(cord.seats), f"{work.say(cord.bought, 'up')} in all")
+    if "side-track" in bought:
+        note = "with as many wires, for the curtains’ upper edge"
+        yield count_answer("side_tracks", "Track for them, sticks", by_piece(bought["side-track"]), note)
 
 
 def _order(work: Work) -> Iterator[str]:
@@ -207,10 +220,10 @@ def strips(work: Work) -> list[Strip]:
     if not curtained(work):
         return []
     bars, where = bars_of(work), "sides:bar"
-    marks = [work.mark(0.0, "turned here", "cut", "bar:1", where)]
+    marks = [work.mark(0.0, "turned here", "cut", "bar:L1:1", where)]
     for place, at in enumerate(bars.joints_m, start=2):
-        marks.append(work.mark(at, "coupler", "joint", f"bar:{place}", where))
-    marks.append(work.mark(bars.part_m, "cut", "cut", "bar", where))
+        marks.append(work.mark(at, "coupler", "joint", f"bar:L1:{place}", where))
+    marks.append(work.mark(bars.part_m, "cut", "cut", "bar:L1", where))
     return [
         Strip(
             id=where,

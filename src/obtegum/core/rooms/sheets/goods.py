@@ -1,0 +1,84 @@
+"""Screws of the sheets, what closes their edges, and tape over the ends of panels."""
+
+from collections import Counter
+from collections.abc import Iterator, Sequence
+
+from obtegum.core.face.goods import SINGLY, Good, Seat
+from obtegum.core.findings.kept import found
+from obtegum.core.findings.work import Work
+from obtegum.core.rooms.sheets.found import TRIM_M, Piece, end_sheets, laid, roof_of, rows_of, sticks_of, trims_of
+from obtegum.core.rooms.sheets.parts import along_m, on_roof, parts
+
+__all__ = ["goods"]
+
+# Through a crest of common sheet, or a panel, into tube or board (this bench); what drops from a roof.
+SIZES = {"waves": "6.3 × 50 mm, sealing washer", "chambers": "6.3 × 50 mm, wide sealing washer"}
+SHARE = 0.05
+SNUG = "washers snug, not flat, holes wider than the screw"
+
+
+@found
+def goods(work: Work) -> Sequence[Good]:
+    """A screw at each place of each row, trims by the stick, tape of panels."""
+    screws = tuple(_screws(work)) if work.design.sheets.over_roof else ()
+    screw = Good(
+        id="sheet-screw", what="screw with its washer", many="screws, a washer each",
+        size=SIZES[work.design.sheets.kind], seats=screws, spare=SHARE, tool="driver with a depth stop, drill",
+        until=SNUG, drawn=("screw",),
+    )  # fmt: skip
+    return tuple(good for good in (screw, *_trims(work), *_tape(work)) if good.seats)
+
+
+def _screws(work: Work) -> Iterator[Seat]:
+    """Screws of each row, column by column: one where two sheets lap goes through both, and counts for the later."""
+    pieces, roof = laid(work), roof_of(work)
+    columns = {piece.column: (piece.from_m, piece.to_m) for piece in pieces}
+    for over_m, places in rows_of(work):
+        count = Counter(
+            next(c for c in sorted(columns, key=lambda c: columns[c]) if at <= columns[c][1] + 1e-9) for at in places
+        )
+        for column, screws in count.items():
+            low, high = columns[column]
+            under = [piece for piece in pieces if piece.column == column and _has(piece, over_m)]
+            at = (along_m(work, min((low + high) / 2, roof.along_m)), *on_roof(work, over_m))
+            yield Seat(tuple(f"sheet:{piece.number}" for piece in under), at, screws)
+
+
+def _has(piece: Piece, over_m: float) -> bool:
+    return piece.low_m - 1e-9 <= over_m <= piece.high_m + 1e-9
+
+
+def _trims(work: Work) -> Iterator[Good]:
+    """Each kind by the stick, a seat for each length of it."""
+    members = [member.part for member in parts(work)]
+    for place, trim in enumerate(trims_of(work), start=1):
+        at = (0.0, 0.0, work.design.size.height_m)
+        each = sticks_of(trim) / trim.lengths
+        yield Good(
+            id=f"sheet-trim-{place}", what=trim.what, many=f"sticks of {trim.what}", size=work.say(TRIM_M),
+            seats=tuple(Seat(tuple(members), at, each) for _ in range(trim.lengths)), unspared=SINGLY,
+            tool="snips, driver", until="closures under the sheet, trims and cap over it",
+        )  # fmt: skip
+
+
+def _tape(work: Work) -> Iterator[Good]:
+    """Tape over the open ends of panels: tight above, one that breathes below."""
+    if work.design.sheets.kind != "chambers":
+        return
+    wide = (
+        {f"sheet:{piece.number}": piece.to_m - piece.from_m for piece in laid(work)}
+        if work.design.sheets.over_roof
+        else {}
+    )
+    wide |= (
+        {f"sheet:{each.side}{each.number}": each.to_m - each.from_m for each in end_sheets(work)}
+        if work.design.sheets.over_ends
+        else {}
+    )
+    placed = {member.part: member.ends[1] for member in parts(work)}
+    for name, what in (("tight", "tape over panels’ upper ends"), ("breathing", "tape that breathes, lower ends")):
+        yield Good(
+            id=f"sheet-tape-{name}", what=what, many=what, unit="m", spare=SHARE, tool="knife, dry hands",
+            seats=tuple(Seat((part,), placed[part], wide_m) for part, wide_m in wide.items()),
+            until="before the panel goes up",
+        )  # fmt: skip
