@@ -552,7 +552,7 @@ def test_pieces_share_sticks_whatever_their_order() -> None:
     assert sticks_cut({(7.0, False): 1}, 6.0, 0.003) == 1
 
 
-# By hand, m and mm: 34 sticks of 21 ft and 18 ft 1 1/8 in by turns make 202.56 m of tube of 42.164 with a bore of 38.862,
+# By hand, m and mm: 34 sticks of 21 ft and 18 ft 1 1/8 in by turns make 202.56 m of tube of 42.164, its bore 38.862,
 # π/4·(42.164² − 38.862²) = 210.1 mm², 1.6495 kg/m; 34 posts of 54 in at 1.8977; and so on, as docs/method.md tells.
 HAND_KG = (
     {"stick": 202.564 * 1.6495, "post": 46.634 * 1.8977, "run stick": 19.549 * 1.3548, "sheet of film": 41.35},
