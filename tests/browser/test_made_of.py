@@ -58,3 +58,34 @@ def test_a_pressed_part_tells_what_it_is(page: Page) -> None:
     # What is no member of the house tells nothing, and says so by nothing.
     told.get_by_role("button", name="Close").click()
     expect(told).to_have_count(0)
+
+
+def test_film_is_held_as_its_step_tells(page: Page) -> None:
+    open_house(page, "Upper terrace", "Cover")
+    fold(page).click()
+    takes = page.get_by_role("list", name="All that it takes")
+    track = takes.get_by_role("listitem").filter(has_text="Sticks of track")
+    expect(track).to_contain_text("34")
+    expect(page.locator('[data-answer="cover_sticks"]')).to_have_text("34")
+    # The sheet is one piece off a roll, and lit where it lies.
+    expect(takes.get_by_role("listitem").filter(has_text="Sheet of film")).to_contain_text("from 1 of")
+    page.get_by_role("radio", name="With its cover").click()
+    page.locator('main svg g[data-part="fix"]').first.dispatch_event("click")
+    told = page.get_by_role("status", name="The part that was pressed")
+    expect(told).to_contain_text("Sticks of track")
+    expect(told).to_contain_text("Screws of the tracks")
+    # Across the house both posts of a side are one: it tells all of them.
+    page.locator('main svg g[data-part="post:L"]').first.dispatch_event("click")
+    expect(told).to_contain_text("17 pieces")
+    assert not serious(page)
+
+
+def test_film_is_chosen_in_the_round(page: Page) -> None:
+    open_house(page, "Upper terrace", "Cover")
+    page.get_by_role("radio", name="In the round").click()
+    pieces = page.get_by_label("Piece", exact=True)
+    pieces.select_option("film:1")
+    told = page.get_by_role("status", name="The part that was pressed")
+    expect(told).to_contain_text("Sheet of film")
+    expect(told).to_contain_text("On bow 1 A")
+    assert not serious(page)

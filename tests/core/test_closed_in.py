@@ -2,6 +2,7 @@
 
 import math
 import random
+import re
 from collections import Counter
 from collections.abc import Iterator
 from itertools import pairwise
@@ -19,6 +20,7 @@ from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.concrete import bags_for
 from obtegum.core.house.bench import begin
 from obtegum.core.house.bodies import Body, bodies_of
+from obtegum.core.house.cards import cards_of
 from obtegum.core.house.starters import new_house
 from obtegum.core.house.takes import piece_of, rows_of, takes_of
 from obtegum.core.rooms import rooms
@@ -486,3 +488,27 @@ def test_what_is_drawn_is_taken(closed: list[Work]) -> None:
                 raise AssertionError((view, part)) from None
             seen[part.split(":")[0]] += 1
     assert {"film", "bow", "post", "front", "back", "bar", "curtain", "sheet", "hip", "fix", "off"} <= set(seen)
+
+
+def test_words_and_cards_tell_the_amounts_of_the_list(closed: list[Work]) -> None:
+    """Bags, tape and gravel as the numbered work and the field cards say them, against the goods."""
+    seen = Counter[str]()
+    for work in closed:
+        goods = goods_of(work)
+        for room in rooms():
+            if step_of(room) not in ("cover", "ends"):
+                continue
+            step = room.standing(work)["id"]
+            said = [told.words for told in room.planned(work).how]
+            said += [f"{card.says} {card.note}" for card in cards_of(work, step)]
+            # On site and on the bench the same is said.
+            for words in said:
+                if found := re.search(r"(\d+) feet: (\d+) bags", words):
+                    side = work.design.ends.shown
+                    seats = [seat for seat in goods["end-concrete"].seats if seat.joins[0].startswith(f"{side}:")]
+                    assert (len(seats), sum(seat.amount for seat in seats)) == tuple(map(int, found.groups()))
+                    seen["bags"] += 1
+                if "Over each bow: tape" in words:
+                    assert work.say(goods["cover-tape"].bought, "up") in words
+                    seen["tape"] += 1
+    assert seen["bags"] > 2 and seen["tape"] > 2

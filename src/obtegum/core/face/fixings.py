@@ -1,13 +1,15 @@
 """What holds film along its edges, as goods: track and wire, battens, screws, clamps, eyelets, staples."""
 
+import math
+from collections import Counter
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
 
-from obtegum.core.face.goods import SINGLY, Good, Seat
+from obtegum.core.face.goods import SINGLY, WHOLE, Good, Seat
 from obtegum.core.findings.skeleton.fixings import DOUBLED, Held, fixing_of
 from obtegum.core.findings.work import Work
 
-__all__ = ["BATTEN_SCREW", "TRACK_SCREW", "Edge", "fixed"]
+__all__ = ["SHARE", "Edge", "fixed", "singly_bought", "with_spares"]
 
 Point = tuple[float, float, float]
 # Screws of a track, into steel or wood, and of a batten, through it and film into wood (this bench).
@@ -49,6 +51,21 @@ def fixed(work: Work, step: str, edges: Iterable[Edge], drawn: tuple[str, ...] =
             tools.setdefault(name, fixing_of(work, edge.way).tools)
     for name, found in seats.items():
         yield _good(work, step, name, tuple(found), tools[name], drawn)
+
+
+def with_spares(count: int) -> int:
+    """Pieces that are bought where so many are put in that drop and spring away."""
+    return math.ceil(count * (1 + SHARE) - WHOLE)
+
+
+def singly_bought(edges: Iterable[tuple[str, int]]) -> int:
+    """Pieces that are put in one by one and bought, spares with them, by the way of each edge and how many it takes:
+    what the goods of such edges come to."""
+    counts = Counter[str]()
+    for way, count in edges:
+        if way in SINGLE:
+            counts[SINGLE[way][0]] += count
+    return sum(count if name == "eyelet" else with_spares(count) for name, count in counts.items())
 
 
 def _of_edge(edge: Edge) -> Iterator[tuple[str, Seat]]:

@@ -4,7 +4,7 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-__all__ = ["GROUND", "SINGLY", "Good", "Seat", "Unit", "by_piece"]
+__all__ = ["GROUND", "SINGLY", "WHOLE", "Good", "Seat", "Unit", "by_piece"]
 
 # What members rest on that rest on no other.
 GROUND = "ground"

@@ -5,11 +5,14 @@ import math
 import re
 from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass
+from functools import cache
 
 from obtegum.core.face.faces import Member, Need
 from obtegum.core.face.goods import SINGLY, Good
 from obtegum.core.face.room import Room
 from obtegum.core.face.stock import Stock, stocks_of
+from obtegum.core.findings.kept import Finding
 from obtegum.core.findings.skeleton.tubes import find_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms import rooms
@@ -55,13 +58,35 @@ class Piece(Part):
 
 def needs(work: Work) -> tuple[Need, ...]:
     """What a house takes, as the cost of a remedy is told."""
-    stocks, costly, others = list[Stock](), list[Good](), list[Need]()
-    for room in rooms():
+    told = [_costed(room)(work) for room in rooms()]
+    stocks = (stock for costed in told for stock in costed.stocks)
+    goods, others = ([need for costed in told for need in getattr(costed, name)] for name in ("goods", "others"))
+    return (*_of_stocks(stocks), *goods, *others)
+
+
+@dataclass(frozen=True, slots=True)
+class Costed:
+    """What a step brings to a remedy's cost: what its members are cut from, goods, and what else it needs."""
+
+    stocks: tuple[Stock, ...]
+    goods: tuple[Need, ...]
+    others: tuple[Need, ...]
+
+
+@cache
+def _costed(room: Room) -> Finding[Costed]:
+    """That of one step, kept while what it is of stays."""
+
+    def found(work: Work) -> Costed:
         members = [member for member in room.parts(work) if member.of not in UNCOSTED]
-        stocks += stocks_of(members, work.rules.kerf_m)
-        costly += [good for good in room.goods(work) if good.costly] if room.costly else []
-        others += room.needs(work)
-    return (*_of_stocks(stocks), *map(_of_good, costly), *others)
+        goods = (good for good in room.goods(work) if good.costly) if room.costly else ()
+        return Costed(
+            stocks=stocks_of(members, work.rules.kerf_m),
+            goods=tuple(map(_of_good, goods)),
+            others=tuple(room.needs(work)),
+        )
+
+    return Finding(found)
 
 
 def _of_stocks(stocks: Iterable[Stock]) -> Iterator[Need]:

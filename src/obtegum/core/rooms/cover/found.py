@@ -263,9 +263,9 @@ def ends_of_left(work: Work) -> int | None:
 
 
 def is_taped(work: Work) -> bool:
-    """Whether the bows are taped under it: hot steel and bare PVC eat film; cloth minds neither."""
-    tube = bow_tube(work)
-    return work.design.weather.cover == "film" and (tube.material == "steel" or tube.resin != "pe")
+    """Whether the bows are taped under it: hot steel and bare PVC eat film; cloth and rigid sheets mind neither."""
+    tube, film = bow_tube(work), work.design.weather.cover == "film" and not work.design.sheets.over_roof
+    return film and (tube.material == "steel" or tube.resin != "pe")
 
 
 def taped_m(work: Work) -> float:

@@ -11,14 +11,13 @@ from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bows import girth_at, split_of
 from obtegum.core.findings.skeleton.held import bows_hold
 from obtegum.core.findings.skeleton.line import centre_line
-from obtegum.core.findings.skeleton.outline import filmed
 from obtegum.core.findings.skeleton.posts import board_of, boards_of
 from obtegum.core.findings.skeleton.runs import front_m, pieces_of, place_of, run_tube, runs_of
 from obtegum.core.findings.skeleton.stands import boarded
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import base_out_m, hip_board, hip_laid, hip_place
-from obtegum.core.rooms.cover.found import edge_up_m, is_taped, layers_of, taped_m
+from obtegum.core.rooms.cover.found import edge_up_m, is_taped, taped_m
 from obtegum.core.rooms.cover.lines import Line, cords_of, lines_of
 
 __all__ = ["goods"]
@@ -38,7 +37,7 @@ def goods(work: Work) -> Sequence[Good]:
 def _edge(work: Work, line: Line) -> Edge:
     if "end" in line.where:
         return _rim(work, line)
-    side, layers = line.where[0].upper(), layers_of(work)
+    side = line.where[0].upper()
     sign, pieces = (-1.0 if side == "L" else 1.0), _pieces(work)
     under, (out_m, up_m), begins_m = _under(work, side), _place(work), -bow_tube(work).od_m / 2
     film = f"film:{pieces if side == 'R' else 1}"
@@ -47,7 +46,7 @@ def _edge(work: Work, line: Line) -> Edge:
         along_m = begins_m + at_m
         return next((name for _, high, name in under if along_m <= high), under[-1][2])
 
-    return Edge(line.fixing.id, line.laid, film, lambda at_m: (begins_m + at_m, sign * out_m, up_m), on, layers)
+    return Edge(line.fixing.id, line.laid, film, lambda at_m: (begins_m + at_m, sign * out_m, up_m), on, line.layers)
 
 
 def _pieces(work: Work) -> int:
@@ -85,8 +84,7 @@ def _rim(work: Work, line: Line) -> Edge:
     stations, side = bays_of(work).stations_m, next(side for side in SIDES if side in line.where)
     at_m, bow = (stations[0], 1) if side == "front" else (stations[-1], len(stations))
     outer, sticks = centre_line(work).offset(bow_tube(work).od_m / 2), _sticks_over(work)
-    roofed = 0 if work.design.sheets.over_roof else layers_of(work)
-    film = f"{side}:film" if not roofed else f"film:{1 if side == 'front' else _pieces(work)}"
+    film = f"{side}:film" if work.design.sheets.over_roof else f"film:{1 if side == 'front' else _pieces(work)}"
 
     def on(s_m: float) -> str:
         return f"bow:{bow}:{next((name for to_m, name in sticks if s_m <= to_m), sticks[-1][1])}"
@@ -94,7 +92,7 @@ def _rim(work: Work, line: Line) -> Edge:
     def at(s_m: float) -> Point:
         return (at_m, *outer.point(min(s_m, outer.girth_m)))
 
-    return Edge(line.fixing.id, line.laid, film, at, on, roofed + filmed(work, side))
+    return Edge(line.fixing.id, line.laid, film, at, on, line.layers)
 
 
 def _sticks_over(work: Work) -> list[tuple[float, str]]:
@@ -117,9 +115,8 @@ def _crown_m(work: Work) -> float:
 
 def _taped(work: Work) -> Iterator[Good]:
     """Tape over every bow that film lies on."""
-    wanted = is_taped(work) and not work.design.sheets.over_roof
     each_m, crown_m = taped_m(work) / bays_of(work).bows, _crown_m(work)
-    seats = (Seat(joins, (at_m, 0.0, crown_m), each_m) for at_m, joins in _over_bows(work)) if wanted else ()
+    seats = (Seat(joins, (at_m, 0.0, crown_m), each_m) for at_m, joins in _over_bows(work)) if is_taped(work) else ()
     yield Good(
         id="cover-tape", what="tape over the bows", many="tape over the bows", unit="m", seats=tuple(seats),
         unspared="none: it is torn off as it goes", tool="knife", until="on dry tube, before the film goes on",

@@ -14,7 +14,7 @@ from obtegum.core.findings.skeleton.runs import runs_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import hip_board
-from obtegum.core.rooms.cover.found import held_by, reach_of, rim_m
+from obtegum.core.rooms.cover.found import held_by, layers_of, reach_of, rim_m
 from obtegum.core.values.catalogue import Fixing
 
 __all__ = [
@@ -52,13 +52,14 @@ def edges_of(work: Work) -> tuple[tuple[str, Hold], ...]:
 
 @dataclass(frozen=True, slots=True)
 class Line:
-    """A line that the cover is held along: where, by what, how long, m, and how that lies along it; earth that is dug,
-    m³."""
+    """A line that the cover is held along: where, by what, how long, m, and how that lies along it; sheets that lie
+    there, over each other; earth that is dug, m³."""
 
     where: str
     fixing: Fixing
     long_m: float
     laid: Held
+    layers: int
     dug_m3: float
 
     @property
@@ -89,7 +90,9 @@ def line_by(work: Work, where: str, name: Hold) -> Line:
         before_m = begins - bow_tube(work).od_m / 2
         laid = Held((), tuple(first + place * work.design.cover.eyelet_m - before_m for place in range(count)))
     dug = long_m * TRENCH_M2 if name == "buried" else 0.0
-    return Line(where, fixing_of(work, name), long_m, laid, dug)
+    layers = 0 if work.design.sheets.over_roof else layers_of(work)
+    layers += any(filmed(work, side) for side in SIDES if side in where)
+    return Line(where, fixing_of(work, name), long_m, laid, layers, dug)
 
 
 @dataclass(frozen=True, slots=True)

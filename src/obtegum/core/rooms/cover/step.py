@@ -8,7 +8,7 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Band, MarkKind, Strip
 from obtegum.core.drawing.verdict import Verdict
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
-from obtegum.core.face.goods import by_piece
+from obtegum.core.face.fixings import singly_bought
 from obtegum.core.face.rounding import rounded
 from obtegum.core.findings.skeleton.openings import opened
 from obtegum.core.findings.skeleton.tubes import bow_tube
@@ -28,7 +28,6 @@ from obtegum.core.rooms.cover.found import (
     taped_bows,
     taped_m,
 )
-from obtegum.core.rooms.cover.goods import goods
 from obtegum.core.rooms.cover.lines import caps_of, cords_of, edges_of, eyelets_of, lines_of
 from obtegum.core.rooms.cover.pulls import cord_n
 from obtegum.core.rooms.ends.pulled import film_of
@@ -185,10 +184,6 @@ def _answers(work: Work) -> Iterator[Answer]:
         yield count_answer("cover_eyelets", "Eyelets, each side", eyelets.count, note)
 
 
-# What is put in one by one along the edges.
-SINGLY = ("cover-track-screw", "cover-batten-screw", "cover-clip", "cover-eyelet", "cover-staple")
-
-
 def _fixings(work: Work) -> Iterator[Answer]:
     """What fixes its edges, what goes over the bows, and what is dug for it."""
     lines = lines_of(work)
@@ -197,13 +192,12 @@ def _fixings(work: Work) -> Iterator[Answer]:
         cuts = {line.where: work.say(line.laid.cut_m) for line in lines if line.sticks}
         note = ", ".join(f"last of the {where} {cut}" for where, cut in list(cuts.items())[::2])
         yield count_answer("cover_sticks", "Sticks of it", sticks, note)
-    bought = {good.id: by_piece(good) for good in goods(work) if good.unit == "piece"}
-    singly = sum(count for name, count in bought.items() if name in SINGLY)
+    singly = singly_bought((line.fixing.id, line.pieces) for line in lines)
     yield count_answer("cover_screws", "Screws, clamps, staples", singly, "spares with them")
-    wires = bought.get("cover-wire", 0)
+    wires = sum(line.sticks * line.layers for line in lines if line.fixing.id == "track")
     if wires:
         yield count_answer("cover_wires", "Spring wires", wires, "one a stick and layer, an end’s own film with them")
-    if is_taped(work) and not work.design.sheets.over_roof:
+    if is_taped(work):
         yield length_answer(work, "cover_taped", "Tape over the bows", taped_m(work), TAPED[bow_tube(work).material])
     dug = sum(line.dug_m3 for line in lines)
     if dug:
@@ -247,6 +241,8 @@ def _ordered(work: Work) -> Iterator[Answer]:
 def _kept(work: Work) -> Iterator[str]:
     """What keeps a cover whole, before it goes on and after."""
     cover, film = work.design.cover, work.design.weather.cover == "film"
+    if work.design.sheets.over_roof:
+        return
     what = "Film" if film else "Cloth"
     yield f"{what} lies on nothing sharp: runs’ ends capped, heads round, couplers and welds filed and taped."
     if is_taped(work):

@@ -21,7 +21,7 @@ from obtegum.core.rooms.ends.rests import rests
 from obtegum.core.rooms.ends.wall import Stick, Wall, stakes_m, wall_of
 from obtegum.core.rooms.hold.found import bag_of
 
-__all__ = ["goods", "in_ground"]
+__all__ = ["bags_each", "goods", "in_ground"]
 
 # Screws aslant at each end of a level stick, and in each stake; what is bought besides (this bench).
 LEVEL_SCREWS, STAKE_SCREWS, SHARE = 2, 2, 0.05
@@ -109,12 +109,17 @@ def in_ground(wall: Wall) -> tuple[Stick, ...]:
     return tuple(stick for stick in wall.sticks if stick.plumb and stick.corners[0][1] < 0)
 
 
+def bags_each(work: Work, end: EndWall) -> int:
+    """Bags of concrete in one hole."""
+    return bags_for(room_m3(end.hole_m, 0.0, end.deep_m), bag_of(work).yield_m3)
+
+
 def _feet(work: Work, wall: Wall, end: EndWall) -> Iterator[Good]:
     """Concrete or gravel round each foot in the ground."""
     side, room = wall.side, room_m3(end.hole_m, 0.0, end.deep_m)
     places = [((_name(wall, stick),), _at(work, side, stick.ends[0])) for stick in in_ground(wall)]
     if end.fill == "concrete":
-        bags = bags_for(room, bag_of(work).yield_m3)
+        bags = bags_each(work, end)
         yield Good(
             id="end-concrete", what="bag of concrete", many="bags of concrete", size=bag_of(work).name,
             seats=tuple(Seat(joins, at, bags) for joins, at in places),

@@ -8,7 +8,7 @@ from obtegum.core.findings.skeleton.outline import end_of, sizes, stud_board
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.formulas.anchor.concrete import room_m3
-from obtegum.core.rooms.ends.goods import goods, in_ground
+from obtegum.core.rooms.ends.goods import bags_each, in_ground
 from obtegum.core.rooms.ends.leaf import (
     DROP_BOLT_M,
     LATCH_ROOM_M,
@@ -48,8 +48,7 @@ def _feet(work: Work, side: Side, end: EndWall) -> Iterator[str]:
         feet = len(in_ground(wall_of(work, side)))
         room = room_m3(end.hole_m, 0.0, end.deep_m) * feet
         if end.fill == "concrete":
-            seats = [seat for good in goods(work) if good.id == "end-concrete" for seat in good.seats]
-            bags = round(sum(seat.amount for seat in seats if seat.joins[0].startswith(f"{side}:")))
+            bags = feet * bags_each(work, end)
             yield f"Concrete round {feet} feet: {bags} bags; let it cure before a leaf hangs on it."
         else:
             fill = "soil, tamped every hand’s breadth" if end.fill == "tamped" else "gravel, rammed in layers"

@@ -3,6 +3,7 @@
 from collections import Counter
 from collections.abc import Iterator, Sequence
 
+from obtegum.core.face.fixings import SHARE
 from obtegum.core.face.goods import SINGLY, Good, Seat
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.work import Work
@@ -11,9 +12,8 @@ from obtegum.core.rooms.sheets.parts import along_m, on_roof, parts
 
 __all__ = ["goods"]
 
-# Through a crest of common sheet, or a panel, into tube or board (this bench); what drops from a roof.
+# Through a crest of common sheet, or a panel, into tube or board (this bench).
 SIZES = {"waves": "6.3 × 50 mm, sealing washer", "chambers": "6.3 × 50 mm, wide sealing washer"}
-SHARE = 0.05
 SNUG = "washers snug, not flat, holes wider than the screw"
 
 

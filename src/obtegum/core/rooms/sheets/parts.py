@@ -11,6 +11,7 @@ from obtegum.core.findings.skeleton.outline import end_bow
 from obtegum.core.findings.skeleton.runs import front_m, pieces_of
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.profile import Chain
 from obtegum.core.rooms.cover.found import edge_up_m
 from obtegum.core.rooms.sheets.found import EndSheet, Piece, end_sheets, laid, roof_of, supports_of
 
@@ -29,6 +30,13 @@ def parts(work: Work) -> Sequence[Member]:
     return (*roof, *(_on_end(work, each) for each in (end_sheets(work) if sheets.over_ends else ())))
 
 
+@found
+def _outside(work: Work) -> tuple[Chain, float]:
+    """The outside of a bow, and how far along it the lowest fixing is, m."""
+    outer, up_m = centre_line(work).offset(bow_tube(work).od_m / 2), edge_up_m(work)
+    return outer, outer.at_y(up_m)[0] if up_m > 0 else 0.0
+
+
 def along_m(work: Work, at_m: float) -> float:
     """A place along the sheets of the roof, m from its front edge, as it is along the house, m."""
     return at_m - bow_tube(work).od_m / 2 - work.design.sheets.over_m
@@ -36,12 +44,7 @@ def along_m(work: Work, at_m: float) -> float:
 
 def on_roof(work: Work, over_m: float) -> tuple[float, float]:
     """A place over the roof, m from its left edge, across and up, m: past the lowest fixing straight on."""
-    outer, up_m, eaves_m = (
-        centre_line(work).offset(bow_tube(work).od_m / 2),
-        edge_up_m(work),
-        work.design.sheets.eaves_m,
-    )
-    start_m = outer.at_y(up_m)[0] if up_m > 0 else 0.0
+    (outer, start_m), eaves_m = _outside(work), work.design.sheets.eaves_m
     # At a ridge the outside is longer than the line beside it.
     share = (over_m - eaves_m) / (roof_of(work).over_m - 2 * eaves_m)
     s_m = start_m + share * (outer.girth_m - 2 * start_m)

@@ -9,10 +9,10 @@ from obtegum.core.drawing.step import Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Band, Strip
 from obtegum.core.drawing.verdict import NEVER, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, angle_answer, count_answer, length_answer, settled
-from obtegum.core.face.goods import by_piece
+from obtegum.core.face.fixings import with_spares
 from obtegum.core.face.rounding import rounded
-from obtegum.core.face.stock import sticks_for
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.stock import bought
 from obtegum.core.rooms.sheets import words
 from obtegum.core.rooms.sheets.found import (
     PANEL_EACH_M,
@@ -29,8 +29,6 @@ from obtegum.core.rooms.sheets.found import (
     trims_of,
     widest_gap_m,
 )
-from obtegum.core.rooms.sheets.goods import goods
-from obtegum.core.rooms.sheets.parts import parts
 from obtegum.core.rooms.strength.words import AID, aided
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import area_text
@@ -167,8 +165,8 @@ def _answers(work: Work) -> Iterator[Answer]:
             work, "sheet_long", "Each cut, long", roof.piece_m, f"lapped {work.say(roof.lap_m)} up the roof"
         )
         yield length_answer(work, "sheet_last", "Last column, wide", roof.last_m, "cut along a valley; or lap it more")
-        over_roof = [member for member in parts(work) if member.stock_m is not None]
-        area = sticks_for(over_roof, work.rules.kerf_m) * sheets.wide_m * sheets.long_m
+        whole = bought(roof.count * [roof.piece_m], sheets.long_m, work.rules.kerf_m)
+        area = whole * sheets.wide_m * sheets.long_m
         yield Answer(
             id="sheet_area",
             label="Sheets bought",
@@ -187,8 +185,7 @@ def _answers(work: Work) -> Iterator[Answer]:
             f"{screws.edge_row} in each row at an edge, {screws.inner_row} "
             f"between; {len(supports_m(work))} rows{places}; spares with them"
         )
-        bought = next(by_piece(good) for good in goods(work) if good.id == "sheet-screw")
-        yield count_answer("sheet_screws", "Screws with washers", bought, note)
+        yield count_answer("sheet_screws", "Screws with washers", with_spares(screws.count), note)
         if screws.lifted_n is not None:
             yield amount_answer(
                 work, "sheet_lifted", "Wind lifts a screw by", screws.lifted_n, "force", "at the worst place"

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.braces import braces_of
+from obtegum.core.findings.skeleton.fixings import Held, held_along
 from obtegum.core.findings.skeleton.line import centre_line
 from obtegum.core.findings.skeleton.stands import boarded
 from obtegum.core.findings.skeleton.tubes import bow_tube, told_or_usual
@@ -32,6 +33,7 @@ __all__ = [
     "opening_m",
     "own_curtain",
     "rest_m",
+    "track_of",
     "wound",
 ]
 
@@ -137,6 +139,11 @@ def corded(work: Work) -> tuple[float, ...]:
     """Where along a side cords hold its curtains in, m: at each bow, each second one, or none."""
     stations = bays_of(work).stations_m
     return {"each": stations, "second": stations[::2], "none": ()}[work.design.sides.cords]
+
+
+def track_of(work: Work) -> Held:
+    """The track of a side's own curtains, along its hip boards."""
+    return held_along(work, "track", work.design.size.length_m + bow_tube(work).od_m)
 
 
 def cord_m(work: Work) -> float:

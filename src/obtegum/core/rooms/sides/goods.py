@@ -5,11 +5,20 @@ from collections.abc import Iterator, Sequence
 from obtegum.core.face.fixings import SHARE, Edge, fixed
 from obtegum.core.face.goods import SINGLY, Good, Seat
 from obtegum.core.findings.kept import found
-from obtegum.core.findings.skeleton.fixings import held_along
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.boards.found import hip_board, hip_laid
-from obtegum.core.rooms.sides.found import bar_tube, bars_of, cord_m, corded, curtained, film_out_m, own_curtain, rest_m
+from obtegum.core.rooms.sides.found import (
+    bar_tube,
+    bars_of,
+    cord_m,
+    corded,
+    curtained,
+    film_out_m,
+    own_curtain,
+    rest_m,
+    track_of,
+)
 from obtegum.core.rooms.sides.parts import SIDES, hung_from, starts_m
 
 __all__ = ["goods"]
@@ -95,7 +104,7 @@ def _tracks(work: Work) -> Iterator[Edge]:
     if not own_curtain(work):
         return
     begins_m, high_m = -bow_tube(work).od_m / 2, work.design.boards.hip_m - hip_board(work).wide_m / 2
-    laid = held_along(work, "track", work.design.size.length_m + bow_tube(work).od_m)
+    laid = track_of(work)
     for side, sign in SIDES:
         boards, x = hip_laid(work, side), sign * film_out_m(work, high_m)
 

@@ -3,19 +3,31 @@
 import math
 from collections.abc import Iterator
 from functools import partial
+from itertools import pairwise
 
 from obtegum.core.drawing.step import Action, Answer, Standing, StepPlan, Told
 from obtegum.core.drawing.strip import Strip
 from obtegum.core.drawing.verdict import NEVER, Level, Verdict, judge, verdict_on
 from obtegum.core.face.answers import amount_answer, count_answer, length_answer, settled
-from obtegum.core.face.goods import by_piece
+from obtegum.core.face.fixings import with_spares
 from obtegum.core.face.rounding import rounded
-from obtegum.core.face.stock import sticks_for
 from obtegum.core.findings.work import Work
+from obtegum.core.formulas.stock import bought
 from obtegum.core.rooms.sides import words
-from obtegum.core.rooms.sides.found import bar_tube, bars_of, curtained, in_the_way, opened_at, opening_m, rest_m, wound
-from obtegum.core.rooms.sides.goods import goods
-from obtegum.core.rooms.sides.parts import parts
+from obtegum.core.rooms.sides.found import (
+    bar_tube,
+    bars_of,
+    cord_m,
+    corded,
+    curtained,
+    in_the_way,
+    opened_at,
+    opening_m,
+    own_curtain,
+    rest_m,
+    track_of,
+    wound,
+)
 from obtegum.core.values.amount import amount_text
 from obtegum.core.values.quantity import area_text, percent_text
 
@@ -158,7 +170,7 @@ def _next(work: Work) -> str:
 
 def _answers(work: Work) -> Iterator[Answer]:
     sides, tape, turn, bars = work.design.sides, work.tape, wound(work), bars_of(work)
-    bought = {good.id: good for good in goods(work)}
+    many = 2 * sides.parts
     floor = work.design.size.span_m * work.design.size.length_m
     yield length_answer(work, "side_high", "Each side opens", opening_m(work), "under the rolled-up curtain")
     for share, how in ((1.0, "all the way up"), (0.5, "half way"), (0.25, "a quarter")):
@@ -176,21 +188,22 @@ def _answers(work: Work) -> Iterator[Answer]:
     yield length_answer(work, "side_roll", "Rolled up, thick", 2 * turn.radius_m)
     yield amount_answer(work, "side_mass", "One curtain", turn.kg, "hung", "bar and film")
     yield amount_answer(work, "side_torque", "Torque at the bar", turn.torque_nm, "torque", "all the way up")
-    sticks = sticks_for((each for each in parts(work) if each.what == "bar"), work.rules.kerf_m)
+    pieces = many * [high - low for low, high in pairwise((0.0, *bars.joints_m, bars.part_m))]
+    sticks = bought(pieces, sides.bar_m, work.rules.kerf_m)
     yield count_answer("side_sticks", "Bars", sticks, f"{bar_tube(work).name}; last cut {work.say(bars.cut_m)}")
-    if "side-coupler" in bought:
-        couplers = by_piece(bought["side-coupler"])
+    if bars.joints_m:
+        couplers = many * len(bars.joints_m)
         yield count_answer("side_couplers", "Couplers", couplers, "inside the film, taped smooth")
-    yield count_answer("side_clips", "Clips on the bars", by_piece(bought["side-clip"]), "spares with them")
+    yield count_answer("side_clips", "Clips on the bars", with_spares(many * len(bars.clips_m)), "spares with them")
     what = "a motor" if sides.drive == "motor" else "a crank"
-    drives = by_piece(bought["side-drive"])
-    yield count_answer("side_drives", "Cranks and motors", drives, f"{what} each; its guide stands plumb")
-    if "side-cord" in bought:
-        cord = bought["side-cord"]
-        yield count_answer("side_cords", "Cords outside", len(cord.seats), f"{work.say(cord.bought, 'up')} in all")
-    if "side-track" in bought:
-        note = "with as many wires, for the curtains’ upper edge"
-        yield count_answer("side_tracks", "Track for them, sticks", by_piece(bought["side-track"]), note)
+    yield count_answer("side_drives", "Cranks and motors", many, f"{what} each; its guide stands plumb")
+    cords = 2 * len(corded(work))
+    if cords:
+        in_all = work.say(cords * cord_m(work), "up")
+        yield count_answer("side_cords", "Cords outside", cords, f"{in_all} in all")
+    if own_curtain(work):
+        note, tracks = "with as many wires, for the curtains’ upper edge", 2 * len(track_of(work).sticks)
+        yield count_answer("side_tracks", "Track for them, sticks", tracks, note)
 
 
 def _order(work: Work) -> Iterator[str]:
