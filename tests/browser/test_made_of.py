@@ -25,7 +25,7 @@ def test_a_step_tells_what_it_takes_and_lights_it(page: Page) -> None:
     fold(page).focus()
     page.keyboard.press("Enter")
     takes = page.get_by_role("list", name="All that it takes")
-    expect(takes.get_by_role("listitem")).to_have_count(3)
+    expect(takes.get_by_role("listitem")).to_have_count(4)
     clamps = takes.get_by_role("listitem").filter(has_text="Clamps")
     # 17 bows and 5 % of spares: as the answer above tells it.
     expect(clamps).to_contain_text("18")

@@ -154,6 +154,7 @@ def _members(work: Work, room: Room) -> Iterator[Taking]:
         mass = sum(mass_kg(work, member) for member in found)
         weighs = [amount_text(mass, "hung", work.tape.units, "up")] if mass else []
         cuts = sorted({cut for member in found for cut in member.cuts if cut != "square"})
+        cuts = cuts if len(cuts) <= MOST_LENGTHS else ["each end as its own list has it"]
         note = "; ".join((_stock_name(work, stock), ", ".join(told), *sticks, *weighs, *cuts))
         name = what if len(found) == 1 else _many(what)
         parts = tuple(member.part for member in found)
@@ -201,8 +202,8 @@ def rows_of(work: Work) -> Sequence[Sequence[object]]:
         for good in room.goods(work):
             joined = " ".join(dict.fromkeys("+".join(seat.joins) for seat in good.seats))
             rows.append((
-                step, "good", good.id, good.what, "", good.size, f"{good.amount:g}", good.unit, f"{good.spares:g}", "",
-                "", "", "", joined, good.tool, good.until,
+                step, "good", good.id, good.what, "", good.size, f"{good.amount:.9g}", good.unit,
+                f"{good.spares:.9g}", "", "", "", "", joined, good.tool, good.until,
             ))  # fmt: skip
     return (head, *rows)
 

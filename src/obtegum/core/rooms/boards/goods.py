@@ -1,9 +1,11 @@
 """Bolts, washers and nuts that hold the boards to bows, posts or stakes."""
 
+import math
 from collections.abc import Iterable, Iterator, Sequence
 from itertools import pairwise
 
 from obtegum.core.face.goods import SINGLY, Good, Seat
+from obtegum.core.face.worn import treated
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bolts import next_bolt_m
 from obtegum.core.findings.skeleton.held import Hold, feet_hold, within
@@ -20,6 +22,7 @@ from obtegum.core.rooms.boards.found import (
     start_m,
 )
 from obtegum.core.rooms.boards.held import holds_of
+from obtegum.core.rooms.boards.parts import parts
 
 __all__ = ["goods"]
 
@@ -33,7 +36,23 @@ SIDES = (("L", -1.0), ("R", 1.0))
 def goods(work: Work) -> Sequence[Good]:
     """A bolt through each board at each thing that holds it, so two where two boards meet on one; a washer at each
     face, a nut."""
-    return (*_bolted(work, "hip", tuple(_hip(work))), *_bolted(work, "base", tuple(_base(work))))
+    bolted = (*_bolted(work, "hip", tuple(_hip(work))), *_bolted(work, "base", tuple(_base(work))))
+    return (*bolted, *treated("boards", _sawn(work)))
+
+
+def _sawn(work: Work) -> Iterator[tuple[str, tuple[float, float, float], float]]:
+    """Both ends of every board along the sides."""
+    for member in parts(work):
+        yield from ((member.part, end, math.prod(member.section)) for end in member.ends)
+    if boarded(work):
+        upper, begins_m, out_m = boards_of(work), -bow_tube(work).od_m / 2, base_out_m(work)
+        board, up_m = board_of(work), work.design.posts.reveal_m - board_of(work).wide_m / 2
+        for side, sign in SIDES:
+            laid = pairwise((0.0, *upper.splices_m, upper.run_m))
+            for number, ends in enumerate(laid, start=1):
+                for at_m in ends:
+                    at = (begins_m + at_m, sign * out_m, up_m)
+                    yield f"board:{side}{number}", at, board.thick_m * board.wide_m
 
 
 def _bolted(work: Work, name: str, seats: tuple[Seat, ...]) -> Iterator[Good]:

@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Sequence
 
 from obtegum.core.face.goods import SINGLY, Good, Seat
+from obtegum.core.face.worn import bits
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bolts import bolt_size
@@ -26,7 +27,8 @@ def goods(work: Work) -> Sequence[Good]:
     its fittings."""
     if is_glued(work):
         return ()
-    return tuple(good for good in (*_joints(work), *_corners(work)) if good.seats)
+    some = [good for good in (*_joints(work), *_corners(work)) if good.seats]
+    return (*some, *bits("bow", some))
 
 
 def _seats(work: Work, at_m: float, each: int = 1) -> tuple[Seat, ...]:

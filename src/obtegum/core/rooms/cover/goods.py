@@ -6,6 +6,7 @@ from itertools import pairwise
 from obtegum.core.documents.ends import SIDES
 from obtegum.core.face.fixings import Edge, fixed
 from obtegum.core.face.goods import SINGLY, Good, Seat
+from obtegum.core.face.worn import bits
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bows import girth_at, split_of
@@ -30,8 +31,12 @@ Under = tuple[float, float, str]
 @found
 def goods(work: Work) -> Sequence[Good]:
     """Track and wire, battens, screws, clamps, eyelets, staples of every edge; tape, caps, cords."""
-    held = fixed(work, "cover", [_edge(work, line) for line in lines_of(work)], ("fix", "eyelet"))
-    return (*held, *(good for good in (*_taped(work), *_capped(work), *_lashed(work)) if good.seats))
+    held = tuple(fixed(work, "cover", [_edge(work, line) for line in lines_of(work)], ("fix", "eyelet")))
+    return (
+        *held,
+        *bits("cover", held),
+        *(good for good in (*_taped(work), *_capped(work), *_lashed(work)) if good.seats),
+    )
 
 
 def _edge(work: Work, line: Line) -> Edge:

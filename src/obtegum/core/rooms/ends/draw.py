@@ -16,17 +16,16 @@ from obtegum.core.rooms.ends.fields import shown_opening
 from obtegum.core.rooms.ends.leaf import leaves_of
 from obtegum.core.rooms.ends.passing import Passing, passing
 from obtegum.core.rooms.ends.props import struts_of
-from obtegum.core.rooms.ends.wall import Stick, end_boards, stakes_m, wall_of
+from obtegum.core.rooms.ends.wall import SQUARE_RAD, Stick, end_boards, stakes_m, wall_of
 from obtegum.core.values.quantity import angle_text
 
 __all__ = ["back", "front", "told"]
 
-# What an opening is called on the drawing; a stick's bevel below this is square, rad.
+# What an opening is called on the drawing.
 WORDS = {
     "door": "door", "swing": "door", "way": "way", "flap": "flap", "window": "window", "louvre": "louvre",
     "intake": "intake", "fan": "fan",
 }  # fmt: skip
-SQUARE_RAD = 1e-6
 # How high on a plumb stick its letter stands, of what is over the ground.
 LETTER_UP = 0.14
 WHEEL_M, TRAY_M = 0.2, 0.3

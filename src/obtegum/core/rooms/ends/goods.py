@@ -6,6 +6,7 @@ from dataclasses import replace
 
 from obtegum.core.documents.ends import SIDES, EndWall, Side
 from obtegum.core.face.goods import GROUND, SINGLY, Good, Seat
+from obtegum.core.face.worn import bits
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bolts import bolt_size
 from obtegum.core.findings.skeleton.braces import brace_tube
@@ -44,10 +45,8 @@ def goods(work: Work) -> Sequence[Good]:
         named[good.id] += 1
     # What comes in several sizes is numbered.
     several = {name for name, count in named.items() if count > 1}
-    return tuple(
-        replace(good, id=f"{good.id}-{number}") if good.id in several else good
-        for number, good in enumerate(some, start=1)
-    )
+    sized = [replace(good, id=f"{good.id}-{at}") if good.id in several else good for at, good in enumerate(some, 1)]
+    return (*sized, *bits("end", sized))
 
 
 def _of_end(work: Work, side: Side) -> Iterator[Good]:

@@ -18,8 +18,9 @@ from obtegum.core.rooms.ends.hung import leaf_members, station_m
 from obtegum.core.rooms.ends.props import props_of, struts_of
 from obtegum.core.rooms.ends.pulled import film_of
 from obtegum.core.rooms.ends.rests import prop_rests, rests, strut_rests
-from obtegum.core.rooms.ends.wall import all_walls, end_boards, stakes_m
+from obtegum.core.rooms.ends.wall import SQUARE_RAD, Stick, all_walls, end_boards, stakes_m
 from obtegum.core.values.physics import CLOTH_KG_M2, FILM_KG_M3
+from obtegum.core.values.quantity import angle_text
 
 __all__ = ["parts"]
 
@@ -52,7 +53,7 @@ def _members(work: Work) -> Iterator[Member]:
             wide = (1.0, 0.0, 0.0) if edge else (0.0, 1.0, 0.0) if stick.plumb else (0.0, 0.0, 1.0)
             yield Member(
                 part=part, what=stick.what, called="end stick", stock=stock,
-                length_m=stick.long_m, ends=(low, high), of=of,
+                length_m=stick.long_m, ends=(low, high), of=of, cuts=_cuts(stick),
                 section=section, wide=wide, stage=f"The {wall.side}", rests_on=rests(work, wall, stick),
             )  # fmt: skip
         tube = brace_tube(work)
@@ -71,6 +72,15 @@ def _members(work: Work) -> Iterator[Member]:
             )  # fmt: skip
         yield from _boards(work, wall.side)
         yield from leaf_members(work, wall.side)
+
+
+def _cuts(stick: Stick) -> tuple[str, str]:
+    """How a stick's ends are sawn: a plumb one's foot and head, a level one's left and right end."""
+    first, last = (f"bevelled {angle_text(each)}" if each > SQUARE_RAD else "square" for each in stick.bevels_rad)
+    if not stick.plumb:
+        return first, last
+    notched = ", notched" if stick.head is not None and stick.head.notch else ""
+    return "square", f"{last}{notched}{', holed' if stick.head is not None else ''}"
 
 
 def _boards(work: Work, side: Side) -> Iterator[Member]:

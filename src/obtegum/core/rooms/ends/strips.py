@@ -6,11 +6,9 @@ from obtegum.core.documents.ends import SIDES, Side
 from obtegum.core.drawing.strip import Strip, StripMark
 from obtegum.core.findings.skeleton.outline import half_m
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.ends.wall import Stick, wall_of
+from obtegum.core.rooms.ends.wall import SQUARE_RAD, Stick, wall_of
 
 __all__ = ["strips"]
-
-SQUARE_RAD = 1e-6
 
 
 def strips(work: Work) -> list[Strip]:

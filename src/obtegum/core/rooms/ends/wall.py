@@ -14,9 +14,11 @@ from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.ends import words
 
-__all__ = ["Head", "Stick", "Wall", "all_walls", "end_boards", "stakes_m", "wall_of"]
+__all__ = ["SQUARE_RAD", "Head", "Stick", "Wall", "all_walls", "end_boards", "stakes_m", "wall_of"]
 
 Point = tuple[float, float]
+# A bevel below this is square, rad.
+SQUARE_RAD = 1e-6
 # The least of a stick that is worth setting, m, and how far below the film the top of one stays that passes the bow.
 LEAST_M, BELOW_FILM_M = 0.15, 0.005
 # An even stud nearer to a jamb than this, m, does nothing that the jamb doesn’t (this bench).

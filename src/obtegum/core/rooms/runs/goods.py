@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Sequence
 
 from obtegum.core.face.goods import Good, Seat
+from obtegum.core.face.worn import bits
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.bays import bays_of
 from obtegum.core.findings.skeleton.bows import stick_at
@@ -27,7 +28,8 @@ def goods(work: Work) -> Sequence[Good]:
     if is_glued(work):
         return ()
     held = list(_held(work))
-    return tuple(good for good in (*_holding(work, held), *_joined(work, held)) if good.seats)
+    some = [good for good in (*_holding(work, held), *_joined(work, held)) if good.seats]
+    return (*some, *bits("run", some))
 
 
 def _held(work: Work) -> Iterator[Held]:

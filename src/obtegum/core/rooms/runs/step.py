@@ -180,7 +180,7 @@ TELLS = {
 
 def _fastened(work: Work) -> Iterator[Answer]:
     """Clamps or fittings, couplers and screws, spares with them; those of a glued grid are told there."""
-    for good in goods(work):
+    for good in (good for good in goods(work) if good.id in TELLS):
         note = f"{good.amount:g} put in, the others spare"
         yield count_answer(TELLS[good.id], begun(good.named(2)), by_piece(good), note)
 

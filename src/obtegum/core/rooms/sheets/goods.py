@@ -5,6 +5,7 @@ from collections.abc import Iterator, Sequence
 
 from obtegum.core.face.fixings import SHARE
 from obtegum.core.face.goods import SINGLY, Good, Seat
+from obtegum.core.face.worn import bits
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.work import Work
 from obtegum.core.rooms.sheets.found import TRIM_M, Piece, end_sheets, laid, roof_of, rows_of, sticks_of, trims_of
@@ -26,7 +27,7 @@ def goods(work: Work) -> Sequence[Good]:
         size=SIZES[work.design.sheets.kind], seats=screws, spare=SHARE, tool="driver with a depth stop, drill",
         until=SNUG, drawn=("screw",),
     )  # fmt: skip
-    return tuple(good for good in (screw, *_trims(work), *_tape(work)) if good.seats)
+    return tuple(good for good in (screw, *bits("sheet", (screw,)), *_trims(work), *_tape(work)) if good.seats)
 
 
 def _screws(work: Work) -> Iterator[Seat]:

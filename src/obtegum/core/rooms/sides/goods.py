@@ -4,6 +4,7 @@ from collections.abc import Iterator, Sequence
 
 from obtegum.core.face.fixings import SHARE, Edge, fixed
 from obtegum.core.face.goods import SINGLY, Good, Seat
+from obtegum.core.face.worn import bits
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.skeleton.tubes import bow_tube
 from obtegum.core.findings.work import Work
@@ -35,7 +36,8 @@ def goods(work: Work) -> Sequence[Good]:
     if not curtained(work):
         return ()
     found_ = (*_on_bars(work), *_turned(work), *_corded(work))
-    return (*(good for good in found_ if good.seats), *fixed(work, "side", _tracks(work)))
+    held = tuple(fixed(work, "side", _tracks(work)))
+    return (*(good for good in found_ if good.seats), *held, *bits("side", held))
 
 
 def _on_bars(work: Work) -> Iterator[Good]:
