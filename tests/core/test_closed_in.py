@@ -11,8 +11,7 @@ from typing import Any
 import numpy as np
 import pytest
 
-from obtegum.core.documents.house import HouseDesign, SiteRecord
-from obtegum.core.documents.reading import read_design
+from obtegum.core.documents.house import SiteRecord
 from obtegum.core.drawing.items import Mark, Outline
 from obtegum.core.face.goods import by_piece
 from obtegum.core.findings.skeleton.tubes import bow_tube
@@ -21,13 +20,11 @@ from obtegum.core.formulas.anchor.concrete import bags_for
 from obtegum.core.house.bench import begin
 from obtegum.core.house.bodies import Body, bodies_of
 from obtegum.core.house.cards import cards_of
-from obtegum.core.house.starters import new_house
 from obtegum.core.house.takes import piece_of, rows_of, takes_of
 from obtegum.core.rooms import rooms
 from obtegum.core.rooms.hold.found import bag_of
 from obtegum.core.values.catalogue import default_catalogue
-from obtegum.core.values.trouble import DesignError
-from tests.core.test_made_of import GROUND, amount, goods_of, members_of, stands, step_of
+from tests.core.test_made_of import GROUND, amount, chosen_house, goods_of, members_of, stands, step_of
 
 ENDS: dict[str, tuple[Any, ...]] = {
     "kind": ("framed", "framed", "framed", "covered", "open"),
@@ -81,28 +78,11 @@ CHOICES: dict[str, tuple[Any, ...]] = {
 }
 
 
-def closed_house(chance: random.Random) -> HouseDesign:
-    """A house in metres that is closed in somehow; choices that don't stand together are left out."""
-    design = new_house("metric").model_dump(mode="json")
-    for path, choices in CHOICES.items():
-        *parts, name = path.split(".")
-        tried = read_design(design).model_dump(mode="json")
-        place = tried
-        for part in parts:
-            place = place[part]
-        place[name] = chance.choice(choices)
-        try:
-            begin(read_design(tried), SiteRecord(), default_catalogue())
-        except DesignError:
-            continue
-        design = tried
-    return read_design(design)
-
-
 @pytest.fixture(scope="module")
 def closed(request: pytest.FixtureRequest) -> list[Work]:
     chance, many = random.Random(138), 200 if request.config.getoption("--deep") else 40
-    return [begin(closed_house(chance), SiteRecord(), default_catalogue()) for _ in range(many)]
+    found = (chosen_house(CHOICES, lambda path: chance.choice(CHOICES[path])) for _ in range(many))
+    return [begin(design, SiteRecord(), default_catalogue()) for design in found]
 
 
 def bodies_by(work: Work, *heads: str) -> list[Body]:

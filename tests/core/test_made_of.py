@@ -3,7 +3,8 @@
 import math
 import random
 from collections import Counter, defaultdict
-from collections.abc import Iterator
+from collections.abc import Callable, Iterable, Iterator
+from contextlib import suppress
 from itertools import pairwise, product
 from typing import Any
 
@@ -85,16 +86,23 @@ class Deck:
 
 def random_house(deck: Deck) -> HouseDesign:
     """A house in metres with something of everything; choices that don't stand together are left out."""
-    design = new_house("metric").model_dump(mode="json")
-    for path in CHOICES:
-        part, name = path.split(".")
-        tried = {**design, part: {**design[part], name: deck.deal(path)}}
-        try:
+    return chosen_house(CHOICES, deck.deal)
+
+
+def chosen_house(paths: Iterable[str], choose: Callable[[str], Any]) -> HouseDesign:
+    """A house in metres with a choice at each of some paths; those that it can't be with are left out."""
+    design = new_house("metric")
+    for path in paths:
+        *parts, name = path.split(".")
+        tried = design.model_dump(mode="json")
+        place = tried
+        for part in parts:
+            place = place[part]
+        place[name] = choose(path)
+        with suppress(DesignError):
             begin(read_design(tried), SiteRecord(), default_catalogue())
-        except DesignError:
-            continue
-        design = tried
-    return read_design(design)
+            design = read_design(tried)
+    return design
 
 
 def members_of(work: Work) -> dict[str, Member]:
