@@ -32,7 +32,7 @@ from obtegum.core.rooms.strength.loads import Weathered, end_weathered, short_we
 from obtegum.core.rooms.strength.model import Model, model_of, short_model, tied_model
 from obtegum.core.rooms.weather.found import method_of
 
-__all__ = ["Gives", "bow_opened", "bow_shut", "first_gives", "held_by_nothing", "others_give"]
+__all__ = ["Gives", "blowing", "bow_opened", "bow_shut", "first_gives", "held_by_nothing", "others_give"]
 
 Doors = Literal["shut", "open"]
 # Shares of the code's pressures that are looked for at the most, where the search begins, and how finely.
@@ -49,7 +49,7 @@ class Gives:
     part: str = "bow"
 
 
-def _blowing(weather: Weathered, doors: Doors, share: float, by: Factors) -> Weathered:
+def blowing(weather: Weathered, doors: Doors, share: float, by: Factors) -> Weathered:
     """Wind alone with doors shut, or with an end open, as hard as a share of the code's pressures."""
     cases = [case for case in weather.cases if case.kind == "wind" and not case.name.startswith("least")]
     mine = [
@@ -101,7 +101,7 @@ def _shares(
     work: Work, bow: tuple[Model, Weathered, float, float], doors: Doors, share: float, by: Factors
 ) -> tuple[float, str]:
     model, weather, wide_m, more = bow
-    judged = judged_on(work, model, _blowing(weather, doors, share, by), wide_m, more)
+    judged = judged_on(work, model, blowing(weather, doors, share, by), wide_m, more)
     if judged is None or judged.found is None:
         return NEVER, "the bow: no code covers its tube"
     found_ = [(judged.ratio, "a bow"), (post_share(work, judged)[0], f"a {way_of(work).one}, bent in the ground")]
