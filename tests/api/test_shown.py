@@ -106,7 +106,8 @@ def test_what_a_step_takes_is_asked_for(client: TestClient, store: Store) -> Non
     house = kept(store)
     takes = client.get(f"/api/houses/{house}/takes/runs", params={"version": 1}).json()
     assert [line["what"] for line in takes["members"]] == ["Run sticks"]
-    assert {line["what"]: line["amount"] for line in takes["goods"]} == {"Clamps": "18", "Screws": "25"}
+    amounts = {line["what"]: line["amount"] for line in takes["goods"]}
+    assert amounts == {"Clamps": "18", "Screws": "25", "Bit, used up": "1"}
     assert all(part.startswith(("run:", "bow:")) for line in takes["goods"] for part in line["parts"])
     piece = client.get(f"/api/houses/{house}/parts/run:ridge:1").json()
     assert piece["what"] == "Run stick" and any(line.startswith("Joined by") for line in piece["lines"])

@@ -39,9 +39,11 @@ def dealt(page: Page, name: str, step: str) -> str:
 def dealt_here(page: Page, step: str) -> str:
     """The cards of a step of the house that is open, on a phone."""
     step_button(page, step).click()
-    page.set_viewport_size({"width": 390, "height": 844})
+    # A press in the midst of a step's coming, or of another width, is nobody's.
+    page.get_by_role("complementary", name=step, exact=True).wait_for()
     page.get_by_role("button", name="Field cards").click()
     page.get_by_role("navigation", name="Cards").wait_for()
+    page.set_viewport_size({"width": 390, "height": 844})
     return page.url
 
 
