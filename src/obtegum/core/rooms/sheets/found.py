@@ -260,11 +260,12 @@ def expands_m(work: Work) -> float:
 
 @dataclass(frozen=True, slots=True)
 class Trim:
-    """What closes an edge: its name, how long, m, how many lengths of it."""
+    """What closes an edge: its name, how long, m, how many lengths of it; whether it is of the ends, one each."""
 
     what: str
     long_m: float
     lengths: int
+    of_ends: bool = False
 
 
 TRIM_M, TRIM_LAP_M = 3.0, 0.1
@@ -282,7 +283,7 @@ def trims_of(work: Work) -> tuple[Trim, ...]:
         if sheets.kind == "chambers":
             found_.append(Trim("profile between panels", roof.over_m, roof.columns - 1))
     if work.design.sheets.over_ends:
-        found_.append(Trim("trim round an end sheet", rim_m(work), 2))
+        found_.append(Trim("trim round an end sheet", rim_m(work), 2, of_ends=True))
     return tuple(each for each in found_ if each.lengths)
 
 

@@ -3,12 +3,13 @@
 from collections import Counter
 from collections.abc import Iterator, Sequence
 
+from obtegum.core.documents.ends import SIDES
 from obtegum.core.face.fixings import SHARE
 from obtegum.core.face.goods import SINGLY, Good, Seat
 from obtegum.core.face.worn import bits
 from obtegum.core.findings.kept import found
 from obtegum.core.findings.work import Work
-from obtegum.core.rooms.sheets.found import TRIM_M, Piece, end_sheets, laid, roof_of, rows_of, sticks_of, trims_of
+from obtegum.core.rooms.sheets.found import TRIM_M, Piece, laid, roof_of, rows_of, sticks_of, trims_of
 from obtegum.core.rooms.sheets.parts import along_m, on_roof, parts
 
 __all__ = ["goods"]
@@ -31,7 +32,7 @@ def goods(work: Work) -> Sequence[Good]:
 
 
 def _screws(work: Work) -> Iterator[Seat]:
-    """Screws of each row, column by column: one where two sheets lap goes through both, and counts for the later."""
+    """Screws of each row, column by column: one where two sheets lap goes through both, and counts once."""
     pieces, roof = laid(work), roof_of(work)
     columns = {piece.column: (piece.from_m, piece.to_m) for piece in pieces}
     for over_m, places in rows_of(work):
@@ -51,13 +52,15 @@ def _has(piece: Piece, over_m: float) -> bool:
 
 def _trims(work: Work) -> Iterator[Good]:
     """Each kind by the stick, a seat for each length of it."""
-    members = [member.part for member in parts(work)]
+    sheets = parts(work)
+    ends = {side: [each for each in sheets if each.part.startswith(f"sheet:{side}")] for side in SIDES}
+    roof = [each for each in sheets if not any(each in of_end for of_end in ends.values())]
     for place, trim in enumerate(trims_of(work), start=1):
-        at = (0.0, 0.0, work.design.size.height_m)
         each = sticks_of(trim) / trim.lengths
+        closed = list(ends.values()) if trim.of_ends else [roof] * trim.lengths
         yield Good(
             id=f"sheet-trim-{place}", what=trim.what, many=f"sticks of {trim.what}", size=work.say(TRIM_M),
-            seats=tuple(Seat(tuple(members), at, each) for _ in range(trim.lengths)), unspared=SINGLY,
+            seats=tuple(Seat(tuple(one.part for one in of), of[0].ends[1], each) for of in closed), unspared=SINGLY,
             tool="snips, driver", until="closures under the sheet, trims and cap over it",
         )  # fmt: skip
 
@@ -66,20 +69,9 @@ def _tape(work: Work) -> Iterator[Good]:
     """Tape over the open ends of panels: tight above, one that breathes below."""
     if work.design.sheets.kind != "chambers":
         return
-    wide = (
-        {f"sheet:{piece.number}": piece.to_m - piece.from_m for piece in laid(work)}
-        if work.design.sheets.over_roof
-        else {}
-    )
-    wide |= (
-        {f"sheet:{each.side}{each.number}": each.to_m - each.from_m for each in end_sheets(work)}
-        if work.design.sheets.over_ends
-        else {}
-    )
-    placed = {member.part: member.ends[1] for member in parts(work)}
     for name, what in (("tight", "tape over panels’ upper ends"), ("breathing", "tape that breathes, lower ends")):
         yield Good(
             id=f"sheet-tape-{name}", what=what, many=what, unit="m", spare=SHARE, tool="knife, dry hands",
-            seats=tuple(Seat((part,), placed[part], wide_m) for part, wide_m in wide.items()),
+            seats=tuple(Seat((each.part,), each.ends[1], each.section[1]) for each in parts(work)),
             until="before the panel goes up",
         )  # fmt: skip
